@@ -1,0 +1,109 @@
+/**
+ * The table of rooms as rules: what may import what. `npm test` runs it; the count of
+ * forbidden imports stays at zero.
+ */
+const core = (room) => `^src/core/${room}/`;
+
+/** A room of the core and the only rooms of the core that it may import. */
+const CORE_ROOMS = {
+  units: [],
+  numeric: ['units'],
+  readings: ['units', 'numeric'],
+  harmonics: ['readings', 'numeric', 'units'],
+  verdict: ['units'],
+  runout: ['harmonics', 'numeric', 'readings', 'units', 'verdict'],
+  thickness: ['harmonics', 'numeric', 'readings', 'runout', 'units', 'verdict'],
+  indexing: ['harmonics', 'numeric', 'readings', 'runout', 'units', 'verdict'],
+  roadtest: ['numeric', 'units'],
+  machining: ['numeric', 'readings', 'thickness', 'units', 'verdict'],
+};
+
+const roomRules = Object.entries(CORE_ROOMS).map(([room, allowed]) => ({
+  name: `core-${room}`,
+  severity: 'error',
+  comment: `src/core/${room} may import ${allowed.join(', ') || 'no other room'}`,
+  from: { path: core(room), pathNot: '\\.test\\.ts$' },
+  to: { path: '^src/core/', pathNot: `^src/core/(${[room, ...allowed].join('|')})/` },
+}));
+
+module.exports = {
+  forbidden: [
+    ...roomRules,
+    {
+      name: 'core-is-pure',
+      severity: 'error',
+      comment:
+        'The core knows no React, Next, database, Node or browser API; its packages are named',
+      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      to: {
+        pathNot:
+          '^(src/core/|node_modules/(zod|ml-matrix|d3-array|d3-random|pure-rand|@types/d3-array|@types/d3-random|fft\\.js)/)',
+      },
+    },
+    {
+      name: 'zod-only-in-contracts',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: '^src/core/contracts/' },
+      to: { path: 'node_modules/zod/' },
+    },
+    {
+      name: 'bench-is-not-imported',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: '^src/core/bench/|\\.test\\.ts$' },
+      to: { path: '^src/core/bench/' },
+    },
+    {
+      name: 'db-stays-low',
+      severity: 'error',
+      from: { path: '^src/db/' },
+      to: { path: '^src/(server|features|ui|app|cli|workers)/' },
+    },
+    {
+      name: 'driver-only-in-client',
+      severity: 'error',
+      from: { path: '^src/', pathNot: '^src/db/(client|connect/.*|durableFs)\\.ts$|\\.test\\.ts$' },
+      to: { path: 'node_modules/(@electric-sql|pg)/' },
+    },
+    {
+      name: 'server-stays-below-screens',
+      severity: 'error',
+      from: { path: '^src/server/' },
+      to: { path: '^src/(features|ui|app|cli)/' },
+    },
+    {
+      name: 'ui-is-shared-parts',
+      severity: 'error',
+      from: { path: '^src/ui/' },
+      to: {
+        path: '^src/(db|server|features|app|cli)/|^src/core/(?!(units|harmonics|verdict|indexing|readings|numeric)/)',
+      },
+    },
+    {
+      name: 'features-do-not-import-each-other',
+      severity: 'error',
+      from: { path: '^src/features/([^/]+)/' },
+      to: { path: '^src/features/', pathNot: '^src/features/$1/' },
+    },
+    {
+      name: 'only-actions-import-server',
+      severity: 'error',
+      from: { path: '^src/features/', pathNot: '/actions\\.ts$' },
+      to: { path: '^src/(server|db)/', dependencyTypesNot: ['type-only'] },
+    },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+    },
+  },
+};

@@ -1,0 +1,23 @@
+import nextVitals from 'eslint-config-next/core-web-vitals';
+import nextTypescript from 'eslint-config-next/typescript';
+
+const config = [
+  { ignores: ['.next/**', 'data/**', 'demo-data/**', 'next-env.d.ts', 'test-results/**'] },
+  ...nextVitals,
+  ...nextTypescript,
+  {
+    linterOptions: { reportUnusedDisableDirectives: 'error' },
+    rules: {
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true },
+      ],
+      eqeqeq: 'error',
+      'no-console': 'error',
+    },
+  },
+  { files: ['scripts/**', 'src/cli/**', 'bench/**'], rules: { 'no-console': 'off' } },
+];
+
+export default config;

@@ -1,0 +1,50 @@
+const transform = {
+  '^.+\\.tsx?$': [
+    '@swc/jest',
+    {
+      jsc: {
+        parser: { syntax: 'typescript', tsx: true },
+        transform: { react: { runtime: 'automatic' } },
+        target: 'es2022',
+      },
+    },
+  ],
+};
+const moduleNameMapper = {
+  '^@/(.*)$': '<rootDir>/src/$1',
+  '^server-only$': '<rootDir>/tests/empty.ts',
+  '\\.css$': '<rootDir>/tests/empty.ts',
+};
+const esm = '(d3-.*|internmap|pure-rand)';
+const shared = {
+  transform: { ...transform, '^.+\\.m?js$': transform['^.+\\.tsx?$'] },
+  transformIgnorePatterns: [`/node_modules/(?!${esm}/)`],
+  moduleNameMapper,
+};
+
+/** @type {import('jest').Config} */
+const config = {
+  // A slow machine opens a database in many seconds; no test is a test of time.
+  testTimeout: 120_000,
+  projects: [
+    {
+      ...shared,
+      displayName: 'unit',
+      testEnvironment: 'node',
+      testMatch: [
+        '<rootDir>/src/**/*.test.ts',
+        '<rootDir>/tests/golden/**/*.test.ts',
+        '<rootDir>/tests/integration/**/*.test.ts',
+        '<rootDir>/scripts/**/*.test.mjs',
+      ],
+    },
+    {
+      ...shared,
+      displayName: 'dom',
+      testEnvironment: 'jsdom',
+      testMatch: ['<rootDir>/src/**/*.test.tsx'],
+    },
+  ],
+};
+
+export default config;

@@ -1,0 +1,10 @@
+import type { NextConfig } from 'next';
+
+const config: NextConfig = {
+  poweredByHeader: false,
+  serverExternalPackages: ['@electric-sql/pglite', 'pg'],
+  outputFileTracingIncludes: { '/*': ['./src/db/migrations/**/*'] },
+  typedRoutes: false,
+};
+
+export default config;

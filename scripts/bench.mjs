@@ -1,0 +1,9 @@
+// npm run bench: measures what the issues ask for and prints it; not a timed test.
+import { bin, build, chromium, install, run, runTypeScript } from './lib/prepare.mjs';
+
+install();
+build();
+const CHROMIUM_PATH = chromium();
+runTypeScript('bench/solvers.ts');
+runTypeScript('bench/startPage.ts');
+run(bin('playwright'), ['test', '--config', 'bench/playwright.config.ts'], { CHROMIUM_PATH });

@@ -1,0 +1,150 @@
+// What the commands share: install and build only when something changed. Node built-ins only,
+// since this runs before anything is installed.
+import { execFileSync, spawn, spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const ROOT = path.dirname(path.dirname(path.dirname(fileURLToPath(import.meta.url))));
+const INSTALL_STAMP = path.join(ROOT, 'node_modules', '.zesty-hound-stamp');
+const BUILD_STAMP = path.join(ROOT, '.next', 'zesty-hound-stamp');
+const BUILD_INPUTS = ['src', 'public', 'next.config.ts', 'tsconfig.json', 'package-lock.json'];
+
+/** Stops with a clear word when Node is too old. */
+export function checkNode() {
+  const [major, minor] = process.versions.node.split('.').map(Number);
+  if (major > 20 || (major === 20 && minor >= 9)) return;
+  console.error(`Node 20.9 or newer is needed; this is ${process.version}.`);
+  process.exit(1);
+}
+
+/** Runs a command in the project's folder; stops the program when it fails. */
+export function run(command, args, env = {}) {
+  const { status, signal } = spawnSync(command, args, {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...env },
+  });
+  if (status !== 0) {
+    console.error(`\n${command} ${args.join(' ')} failed (${signal ?? status}).`);
+    process.exit(status ?? 1);
+  }
+}
+
+/** The path of a program of an installed package. */
+export const bin = (name) => path.join(ROOT, 'node_modules', '.bin', name);
+
+function filesBelow(place) {
+  const full = path.join(ROOT, place);
+  if (!existsSync(full)) return [];
+  if (!statSync(full).isDirectory()) return [place];
+  return readdirSync(full)
+    .sort()
+    .flatMap((name) => filesBelow(path.join(place, name)));
+}
+
+function digest(places) {
+  const hash = createHash('sha256').update(process.version);
+  for (const file of places.flatMap(filesBelow)) {
+    if (/\.test\.tsx?$/.test(file)) continue;
+    hash
+      .update(file)
+      .update('\0')
+      .update(readFileSync(path.join(ROOT, file)))
+      .update('\0');
+  }
+  return hash.digest('hex');
+}
+
+const stampIs = (file, value) => existsSync(file) && readFileSync(file, 'utf8') === value;
+
+/** Installs the packages of the lock file unless that was done. */
+export function install() {
+  checkNode();
+  const wanted = digest(['package-lock.json']);
+  if (stampIs(INSTALL_STAMP, wanted)) return;
+  console.log('Installing packages …');
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  writeFileSync(INSTALL_STAMP, wanted);
+}
+
+/** Builds the application unless the build is of these very sources. */
+export function build() {
+  const wanted = digest(BUILD_INPUTS);
+  if (stampIs(BUILD_STAMP, wanted)) return;
+  console.log('Building …');
+  run(bin('next'), ['build']);
+  writeFileSync(BUILD_STAMP, wanted);
+}
+
+/** Installs Debian's Chromium when there is none; returns its path. */
+export function chromium() {
+  const found = () =>
+    ['/usr/bin/chromium', '/usr/bin/chromium-browser', process.env.CHROMIUM_PATH].find(
+      (file) => file && existsSync(file),
+    );
+  if (!found()) {
+    console.log('Installing Debian’s chromium …');
+    run('apt-get', ['update', '-qq']);
+    run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+      DEBIAN_FRONTEND: 'noninteractive',
+    });
+  }
+  const file = found();
+  if (!file) {
+    console.error('Chromium could not be installed. Install it, or set CHROMIUM_PATH.');
+    process.exit(1);
+  }
+  return file;
+}
+
+/** The environment of a server on a data folder: loopback unless HOST says otherwise. */
+export function serverEnvironment(data) {
+  const port = process.env.PORT || '3000';
+  if (!/^\d{1,5}$/.test(port) || Number(port) > 65535) {
+    console.error(`PORT must be a number up to 65535; it is "${port}".`);
+    process.exit(1);
+  }
+  return {
+    HOST: process.env.HOST || '127.0.0.1',
+    PORT: port,
+    ZESTY_HOUND_DATA: data,
+    NEXT_MANUAL_SIG_HANDLE: '1',
+    NEXT_TELEMETRY_DISABLED: '1',
+    NODE_ENV: 'production',
+  };
+}
+
+/** Starts the built application and stays until it ends. */
+export function serve(data, env = {}) {
+  const own = { ...process.env, ...serverEnvironment(data), ...env };
+  const child = spawn(
+    process.execPath,
+    [
+      bin('next').replace(/\.bin[/\\]next$/, 'next/dist/bin/next'),
+      'start',
+      '-H',
+      own.HOST,
+      '-p',
+      own.PORT,
+    ],
+    { cwd: ROOT, stdio: 'inherit', env: own },
+  );
+  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
+  child.on('exit', (code) => process.exit(code ?? 0));
+}
+
+/** Runs a TypeScript file from source. */
+export function runTypeScript(file, args = [], env = {}) {
+  run(process.execPath, ['--conditions=react-server', '--import', 'tsx', file, ...args], env);
+}
+
+/** What the shell prints for a command, or null when it fails. */
+export function output(command, args) {
+  try {
+    return execFileSync(command, args, { cwd: ROOT, encoding: 'utf8' }).trim();
+  } catch {
+    return null;
+  }
+}

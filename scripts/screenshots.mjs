@@ -1,0 +1,49 @@
+// Takes the pictures of docs/screenshots from the running demo: npm run demo, then
+// node scripts/screenshots.mjs [name ...]
+import path from 'node:path';
+import { chromium } from '@playwright/test';
+import { ROOT } from './lib/prepare.mjs';
+
+const BASE = process.env.BASE || 'http://127.0.0.1:3000';
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+/** Name, demo job (or none), path, size, colour scheme. */
+const VIEWS = [
+  ['start', null, '/', DESK],
+  ['measure', 104, 'measure/FR', DESK],
+  ['measure-phone', 109, 'measure/RL', PHONE],
+  ['measure-dark', 108, 'measure/FR', DESK, 'dark', 'Runout, as first marked (stud 1)'],
+  ['decide', 103, 'decide', DESK],
+  ['prove', 101, 'prove/FR', DESK],
+  ['report', 101, 'report', DESK],
+  ['vehicle', null, 'vehicle', DESK],
+];
+
+const wanted = process.argv.slice(2);
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM_PATH || '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'],
+});
+for (const [name, job, place, viewport, colorScheme = 'light', press] of VIEWS) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue;
+  const page = await browser.newPage({ viewport, colorScheme });
+  await page.goto(BASE);
+  let address = place;
+  if (job !== null) {
+    const link = page.getByRole('link', { name: new RegExp(`job ${job}\\b`) }).first();
+    const [, , id] = (await link.getAttribute('href')).split('/');
+    address = `/jobs/${id}/${place}`;
+  } else if (place === 'vehicle') {
+    await page.goto(`${BASE}/vehicles`);
+    address = await page.locator('a.zh-job').first().getAttribute('href');
+  }
+  await page.goto(BASE + address);
+  await page.waitForLoadState('networkidle');
+  if (press) await page.getByRole('button', { name: press }).click();
+  await page.waitForTimeout(1500);
+  await page.screenshot({ path: path.join(ROOT, 'docs/screenshots', `${name}.png`) });
+  console.log(name);
+  await page.close();
+}
+await browser.close();

@@ -1,0 +1,7 @@
+import { openJobs } from '@/server/jobs';
+
+/** Answers when the database does. */
+export async function GET(): Promise<Response> {
+  await openJobs(1);
+  return Response.json({ ok: true });
+}

@@ -1,0 +1,17 @@
+'use client';
+
+/** Shown when a page could not be made; what was typed and saved is still on file. */
+export default function PageError({ reset }: { error: Error; reset: () => void }) {
+  return (
+    <div className="zh-card" role="alert">
+      <h1>This page could not be shown</h1>
+      <p>
+        The server did not answer as it should. Readings that were marked as saved are on file. Try
+        again; if it stays, start the server again and read what it prints.
+      </p>
+      <button type="button" className="btn btn-primary" onClick={reset}>
+        Try again
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,38 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { CornerTabs } from '@/features/measure/CornerTabs';
+import { MeasureBench } from '@/features/measure/MeasureBench';
+import { openBenchOf } from '@/server/bench';
+
+export const metadata: Metadata = { title: 'Measure' };
+
+export default async function MeasurePage({
+  params,
+}: {
+  params: Promise<{ id: string; corner: string }>;
+}) {
+  const { id, corner } = await params;
+  const bench = await openBenchOf(id, corner, 'before');
+  if (!bench) notFound();
+  const { record, nextCorner } = bench;
+  return (
+    <>
+      <div className="d-flex flex-wrap gap-3 align-items-center mb-2">
+        <h1 className="mb-0">Measure</h1>
+        <CornerTabs
+          corners={bench.file.corners}
+          current={bench.corner}
+          base={`/jobs/${id}/measure`}
+        />
+      </div>
+      <MeasureBench
+        key={bench.corner}
+        corner={{ ...record, jobId: id, phase: 'before', units: bench.units }}
+        sets={bench.sets}
+        expectedShift={null}
+        nextHref={nextCorner ? `/jobs/${id}/measure/${nextCorner}` : `/jobs/${id}/decide`}
+        nextLabel={nextCorner ? `Next corner: ${nextCorner}` : 'Decide'}
+      />
+    </>
+  );
+}

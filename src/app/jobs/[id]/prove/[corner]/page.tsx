@@ -1,0 +1,40 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { CornerTabs } from '@/features/measure/CornerTabs';
+import { MeasureBench } from '@/features/measure/MeasureBench';
+import { openBenchOf } from '@/server/bench';
+
+export const metadata: Metadata = { title: 'Prove' };
+
+export default async function ProvePage({
+  params,
+}: {
+  params: Promise<{ id: string; corner: string }>;
+}) {
+  const { id, corner } = await params;
+  const bench = await openBenchOf(id, corner, 'after');
+  if (!bench) notFound();
+  const { record, nextCorner, file } = bench;
+  const decision = file.decisions.find((each) => each.corner === bench.corner);
+  return (
+    <>
+      <div className="d-flex flex-wrap gap-3 align-items-center mb-2">
+        <h1 className="mb-0">Prove: measure again</h1>
+        <CornerTabs corners={file.corners} current={bench.corner} base={`/jobs/${id}/prove`} />
+      </div>
+      <p className="mb-2">
+        {decision
+          ? `On record: ${decision.words} Measure as fitted, ${record.fastening === 'studs' ? 'nuts' : 'bolts'} at final torque.`
+          : 'Nothing is on record as done at this corner yet. Decide first, or measure as it is.'}
+      </p>
+      <MeasureBench
+        key={bench.corner}
+        corner={{ ...record, jobId: id, phase: 'after', units: bench.units }}
+        sets={bench.sets}
+        expectedShift={bench.decidedShift}
+        nextHref={nextCorner ? `/jobs/${id}/prove/${nextCorner}` : `/jobs/${id}/report`}
+        nextLabel={nextCorner ? `Next corner: ${nextCorner}` : 'Report'}
+      />
+    </>
+  );
+}

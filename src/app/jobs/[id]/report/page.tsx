@@ -1,0 +1,51 @@
+import { format } from 'date-fns';
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { sayAdvice } from '@/core/assessment';
+import { CloseJob } from '@/features/jobs/CloseJob';
+import { JobReport } from '@/features/report/JobReport';
+import { PrintButton } from '@/features/report/PrintButton';
+import { judgeCorner } from '@/server/decisions';
+import { jobFile } from '@/server/jobs';
+import { shopUnits } from '@/server/settings';
+
+export const metadata: Metadata = { title: 'Report' };
+
+export default async function ReportPage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const file = await jobFile(id);
+  if (!file) notFound();
+  const units = await shopUnits();
+  const { job, vehicle } = file;
+  const corners = file.corners.map((corner) => {
+    const before = judgeCorner(file, corner, 'before');
+    const after = judgeCorner(file, corner, 'after');
+    const isMeasuredAgain = after.record.sets.length > 0;
+    return {
+      before,
+      after: isMeasuredAgain ? after : null,
+      done: before.recorded,
+      advice: sayAdvice(before.advice, { ...before.record, units }).todo,
+    };
+  });
+  return (
+    <>
+      <div className="d-flex gap-2 mb-3 zh-no-print">
+        <PrintButton />
+        <CloseJob jobId={id} closed={job.closedAt !== null} />
+      </div>
+      <JobReport
+        head={{
+          number: job.number,
+          date: format(job.closedAt ?? new Date(), 'd MMMM yyyy'),
+          plate: vehicle.plate,
+          vehicle: `${vehicle.make} ${vehicle.model}`,
+          odometer: job.odometerKm === null ? null : `${job.odometerKm} km`,
+          complaint: job.complaint,
+        }}
+        corners={corners}
+        units={units}
+      />
+    </>
+  );
+}

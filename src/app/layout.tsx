@@ -1,0 +1,67 @@
+import 'bootstrap/dist/css/bootstrap.min.css';
+import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
+import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css';
+import '@/ui/theme.css';
+import type { Metadata, Viewport } from 'next';
+import Link from 'next/link';
+import { cookies, headers } from 'next/headers';
+import { connection } from 'next/server';
+import type { ReactNode } from 'react';
+import { UnitsSwitch } from '@/features/settings/UnitsSwitch';
+import { shopUnits } from '@/server/settings';
+import {
+  DEVICE_THEME_SCRIPT,
+  HeaderNav,
+  Logo,
+  Shortcuts,
+  THEME_COOKIE,
+  THEMES,
+  ThemeSwitch,
+} from '@/ui/shell';
+
+export const metadata: Metadata = {
+  title: { default: 'Zesty Hound', template: '%s \u00b7 Zesty Hound' },
+  description: 'Tracks a brake complaint to its source.',
+};
+export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
+
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  // Every page is rendered on request: a prerendered one would not carry the request's nonce.
+  await connection();
+  const chosen = (await cookies()).get(THEME_COOKIE)?.value;
+  const theme = THEMES.find((each) => each === chosen);
+  const nonce = (await headers()).get('x-nonce') ?? undefined;
+  return (
+    <html lang="en" data-bs-theme={theme ?? 'light'} suppressHydrationWarning>
+      <body>
+        {!theme && (
+          <script
+            nonce={nonce}
+            suppressHydrationWarning
+            dangerouslySetInnerHTML={{ __html: DEVICE_THEME_SCRIPT }}
+          />
+        )}
+        <a className="zh-skip" href="#main">
+          Skip to the content
+        </a>
+        <header className="zh-header">
+          <div className="zh-header-inner">
+            <Link href="/" className="zh-brand">
+              <Logo />
+              <span className="zh-brand-name">Zesty Hound</span>
+            </Link>
+            <HeaderNav />
+            <div className="zh-tools">
+              <UnitsSwitch units={await shopUnits()} />
+              <ThemeSwitch />
+              <Shortcuts />
+            </div>
+          </div>
+        </header>
+        <main id="main" className="zh-page">
+          {children}
+        </main>
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,13 @@
+import Link from 'next/link';
+
+export default function NotFound() {
+  return (
+    <div className="zh-card">
+      <h1>The scent ends here</h1>
+      <p>There is nothing at this address. It may have been typed wrong, or taken off file.</p>
+      <Link className="btn btn-primary" href="/">
+        To the jobs
+      </Link>
+    </div>
+  );
+}

@@ -1,0 +1,86 @@
+import { format } from 'date-fns';
+import Link from 'next/link';
+import { z } from 'zod';
+import { JobList } from '@/features/jobs/JobList';
+import { latestClosedJobs, openJobs, type JobLine } from '@/server/jobs';
+
+const pageNumber = z.coerce.number().int().min(1).max(100_000).catch(1);
+
+/** How far a job is, in a few words; a corner is measured by runout and thickness. */
+function stateWords(line: JobLine): string {
+  const corners = line.corners.length;
+  if (line.decided >= corners) return 'to prove or close';
+  if (line.measured >= 2 * corners) return 'to decide';
+  return line.sets === 0 ? 'to measure' : 'measuring';
+}
+
+export default async function StartPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ page?: string }>;
+}) {
+  const page = pageNumber.parse((await searchParams).page ?? 1);
+  const { lines, total, pages } = await openJobs(page);
+  const closed = page === 1 ? await latestClosedJobs() : [];
+  return (
+    <>
+      <div className="d-flex flex-wrap justify-content-between align-items-center gap-2 mb-3">
+        <h1 className="mb-0">
+          Open jobs <span className="zh-muted zh-figure">{total}</span>
+        </h1>
+        <Link className="btn btn-primary" href="/jobs/new">
+          New job
+        </Link>
+      </div>
+      {lines.length === 0 ? (
+        <div className="zh-card">
+          <p className="mb-2">No open job: the hound is asleep under the bench.</p>
+          <Link href="/jobs/new">Open a job</Link>
+        </div>
+      ) : (
+        <JobList
+          lines={lines.map((line) => ({
+            ...line,
+            name: `${line.make} ${line.model}`,
+            state: stateWords(line),
+            since: format(line.createdAt, 'd MMM yyyy'),
+          }))}
+        />
+      )}
+      {pages > 1 && (
+        <nav className="d-flex gap-3 align-items-center mt-3" aria-label="Pages">
+          {page > 1 && (
+            <Link className="btn btn-outline-secondary" href={`/?page=${page - 1}`}>
+              Newer
+            </Link>
+          )}
+          <span>
+            Page {page} of {pages}
+          </span>
+          {page < pages && (
+            <Link className="btn btn-outline-secondary" href={`/?page=${page + 1}`}>
+              Older
+            </Link>
+          )}
+        </nav>
+      )}
+      {closed.length > 0 && (
+        <section className="mt-4">
+          <h2>Closed last</h2>
+          <ul className="zh-list">
+            {closed.map((job) => (
+              <li key={job.id}>
+                <Link
+                  className="d-inline-flex align-items-center gap-2 py-2"
+                  href={`/jobs/${job.id}/report`}
+                >
+                  <span className="zh-figure">{job.plate}</span> job {job.number}
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,51 @@
+import { format } from 'date-fns';
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+import { vehicleForm } from '@/features/vehicles/model';
+import { VehicleForm } from '@/features/vehicles/VehicleForm';
+import { shopUnits } from '@/server/settings';
+import { vehicleWithJobs } from '@/server/vehicles';
+
+export const metadata: Metadata = { title: 'Vehicle' };
+
+export default async function VehiclePage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const found = await vehicleWithJobs(id);
+  if (!found) notFound();
+  const { vehicle, jobs } = found;
+  return (
+    <>
+      <div className="d-flex flex-wrap justify-content-between align-items-center gap-2 mb-3">
+        <h1 className="mb-0">
+          <span className="zh-figure">{vehicle.plate}</span> {vehicle.make} {vehicle.model}
+        </h1>
+        <Link className="btn btn-primary" href={`/jobs/new?vehicle=${id}`}>
+          New job for it
+        </Link>
+      </div>
+      {jobs.length > 0 && (
+        <section className="zh-card mb-3">
+          <h2>Jobs</h2>
+          <ul className="zh-list">
+            {jobs.map((job) => (
+              <li key={job.id}>
+                <Link className="d-inline-block py-2" href={`/jobs/${job.id}`}>
+                  Job {job.number}, {format(job.createdAt, 'd MMM yyyy')}
+                  {job.closedAt && ', closed'}
+                </Link>{' '}
+                <span className="zh-muted">{job.complaint}</span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <VehicleForm
+        id={id}
+        values={vehicleForm(vehicle)}
+        units={await shopUnits()}
+        then="/vehicles/"
+      />
+    </>
+  );
+}

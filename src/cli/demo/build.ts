@@ -1,0 +1,103 @@
+import { readDial, readMicrometer, type VirtualCorner } from '../../core/bench';
+import { seededRandom, type RandomSource } from '../../core/numeric';
+import type { NewSet } from '../../core/contracts';
+import { WORKSHOP_DEFAULTS } from '../../core/verdict';
+import type { Answer } from '../../server/answer';
+import { judgeCorner } from '../../server/decisions';
+import { closeJob, decide, jobFile, openJob } from '../../server/jobs';
+import { beginSet, saveReadings } from '../../server/sets';
+import { saveVehicle } from '../../server/vehicles';
+import { JOBS, VEHICLES, type DemoCorner, type DemoJob } from './scenario';
+
+/** The value of an answer; a refusal here is a fault of the scenario. */
+function known<Value>(answer: Answer<Value>): Value {
+  if (!answer.ok) throw new Error(`${answer.message} ${JSON.stringify(answer.fields)}`);
+  return answer.value;
+}
+
+const POSITIONS = 12;
+
+interface SetMaker {
+  readonly jobId: string;
+  readonly corner: DemoCorner['corner'];
+  readonly random: RandomSource;
+}
+
+/** Begins a set and saves readings in micrometres the way they would be typed, in mm. */
+async function save(
+  maker: SetMaker,
+  set: Pick<NewSet, 'kind' | 'phase' | 'shift'>,
+  values: readonly number[],
+): Promise<void> {
+  const { jobId, corner } = maker;
+  const begun = known(
+    await beginSet({ jobId, corner, face: 'outboard', positions: POSITIONS, ...set }),
+  );
+  const readings = values.map((value, position) => ({
+    lap: 0,
+    position,
+    text: (value / 1000).toFixed(3),
+    unit: 'mm',
+  }));
+  known(await saveReadings(begun.id, { readings }));
+}
+
+async function measure(
+  maker: SetMaker,
+  truth: VirtualCorner,
+  phase: 'before' | 'after',
+  shifts: readonly number[],
+  corner: DemoCorner,
+): Promise<void> {
+  for (const shift of shifts) {
+    const gauge = WORKSHOP_DEFAULTS.dialIndicator;
+    const drift = phase === 'before' ? (corner.drift ?? 0.8) : 0.5;
+    const run = { shift, positions: POSITIONS, laps: 1, gauge, drift };
+    const { laps, closing } = readDial(truth, run, maker.random);
+    const whole = [...(laps[0] ?? []), ...closing];
+    await save(maker, { kind: 'runout', phase, shift }, whole.slice(0, corner.readings));
+  }
+  const first = shifts[0];
+  if (first === undefined || corner.readings !== undefined) return;
+  const gauge = WORKSHOP_DEFAULTS.micrometer;
+  const run = { shift: first, positions: POSITIONS, laps: 1, gauge };
+  const [lap] = readMicrometer(truth, run, maker.random);
+  await save(maker, { kind: 'thickness', phase, shift: first }, lap ?? []);
+}
+
+async function buildCorner(jobId: string, corner: DemoCorner, random: RandomSource): Promise<void> {
+  const maker: SetMaker = { jobId, corner: corner.corner, random };
+  await measure(maker, corner.truth, 'before', corner.shifts, corner);
+  if (!corner.isDecided) return;
+  const file = await jobFile(jobId);
+  if (!file) throw new Error('The job is gone');
+  const { correction, advice } = judgeCorner(file, corner.corner, 'before');
+  known(await decide({ jobId, corner: corner.corner, correction }));
+  if (corner.after) {
+    const shift = advice.kind === 'index' ? advice.to : 0;
+    await measure(maker, corner.after, 'after', [shift], corner);
+  }
+}
+
+async function buildJob(job: DemoJob, vehicleId: string, random: RandomSource): Promise<void> {
+  const jobId = known(
+    await openJob({
+      vehicleId,
+      complaint: job.complaint,
+      odometerKm: job.odometerKm,
+      corners: job.corners.map(({ corner }) => corner),
+    }),
+  );
+  for (const corner of job.corners) await buildCorner(jobId, corner, random);
+  if (job.isClosed) known(await closeJob(jobId, true));
+}
+
+/** Fills an empty database with the demo workshop; the same seed gives the same readings. */
+export async function buildDemo(seed: number): Promise<void> {
+  const random = seededRandom(seed);
+  const ids = new Map<string, string>();
+  for (const [key, vehicle] of Object.entries(VEHICLES)) {
+    ids.set(key, known(await saveVehicle(null, vehicle)));
+  }
+  for (const job of JOBS) await buildJob(job, ids.get(job.vehicle) ?? '', random);
+}

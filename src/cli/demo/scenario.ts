@@ -1,0 +1,365 @@
+import type { VirtualCorner } from '../../core/bench';
+import type { AxleForm, VehicleForm } from '../../core/contracts';
+import type { Corner } from '../../core/readings';
+
+/** The invented workshop's fleet and what is wrong with it. */
+type Limits = Partial<
+  Record<keyof AxleForm['limits'], [string, AxleForm['limits']['discard']['source']]>
+>;
+
+function axle(
+  fastening: AxleForm['fastening'],
+  studs: number,
+  limits: Limits,
+  places: AxleForm['places'] = 'any',
+): AxleForm {
+  const of = (kind: keyof AxleForm['limits']): AxleForm['limits']['discard'] => {
+    const [length, source] = limits[kind] ?? ['', 'maker' as const];
+    return { length, source };
+  };
+  return {
+    fastening,
+    studs: String(studs),
+    places,
+    limits: {
+      nominal: of('nominal'),
+      machineTo: of('machineTo'),
+      discard: of('discard'),
+      runout: of('runout'),
+      dtv: of('dtv'),
+      radius: of('radius'),
+    },
+  };
+}
+
+const heavy: Limits = {
+  nominal: ['28 mm', 'maker'],
+  machineTo: ['26.5 mm', 'maker'],
+  discard: ['26 mm', 'stamped'],
+  runout: ['0.05 mm', 'maker'],
+  dtv: ['0.012 mm', 'maker'],
+  radius: ['135 mm', 'other'],
+};
+const light: Limits = {
+  nominal: ['22 mm', 'maker'],
+  discard: ['20 mm', 'stamped'],
+  radius: ['118 mm', 'other'],
+};
+const rear: Limits = {
+  nominal: ['12 mm', 'maker'],
+  discard: ['10 mm', 'stamped'],
+  runout: ['0.08 mm', 'maker'],
+  radius: ['128 mm', 'other'],
+};
+
+export const VEHICLES: Readonly<Record<string, VehicleForm>> = {
+  shuttle: {
+    plate: 'SK-042-K',
+    make: 'Pellick',
+    model: 'Tern shuttle minibus',
+    front: axle('studs', 6, heavy),
+    rear: axle('studs', 6, rear),
+  },
+  bakery: {
+    plate: 'SK-017-B',
+    make: 'Osgrave',
+    model: 'Batch delivery van',
+    front: axle('studs', 5, heavy),
+    rear: axle('studs', 5, rear),
+  },
+  nurse: {
+    plate: 'SK-108-N',
+    make: 'Velloway',
+    model: 'Minnow hatchback',
+    front: axle('bolts', 4, light, 'as-found'),
+    rear: axle('bolts', 4, rear, 'as-found'),
+  },
+  library: {
+    plate: 'SK-003-L',
+    make: 'Quillon',
+    model: 'Folio mobile library',
+    front: axle('studs', 8, heavy),
+    rear: axle('studs', 8, rear),
+  },
+  rescue: {
+    plate: 'SK-077-R',
+    make: 'Osgrave',
+    model: 'Tor rescue estate',
+    front: axle('bolts', 5, heavy),
+    rear: axle('bolts', 5, rear),
+  },
+  vineyard: {
+    plate: 'SK-131-V',
+    make: 'Quillon',
+    model: 'Trellis pickup',
+    front: axle('studs', 6, heavy),
+    rear: axle('studs', 6, rear),
+  },
+};
+
+/** What is read at a corner: mountings in order, then thickness at the first of them. */
+export interface DemoCorner {
+  readonly corner: Corner;
+  readonly truth: VirtualCorner;
+  readonly shifts: readonly number[];
+  /** Creep of the indicator's base in one turn, in micrometres. */
+  readonly drift?: number;
+  /** Runout readings taken before the work was left; all when not given. */
+  readonly readings?: number;
+  readonly isDecided?: boolean;
+  /** Truth after a correction, read at the decided shift. */
+  readonly after?: VirtualCorner;
+}
+
+export interface DemoJob {
+  readonly vehicle: keyof typeof VEHICLES;
+  readonly complaint: string;
+  readonly odometerKm: string;
+  readonly corners: readonly DemoCorner[];
+  readonly isClosed?: boolean;
+}
+
+/** Amplitude (µm) and high spot (°) of orders 1, 2, 3 ... */
+type Waves = readonly (readonly [number, number])[];
+const orders = (waves: Waves): VirtualCorner['hub'] =>
+  waves.map(([amplitude, highSpotDeg], i) => ({ order: i + 1, amplitude, highSpotDeg }));
+
+const truth = (
+  studs: number,
+  hub: Waves,
+  rotor: Waves,
+  meanThickness: number,
+  thickness: Waves,
+): VirtualCorner => ({
+  studs,
+  hub: orders(hub),
+  rotor: orders(rotor),
+  meanThickness,
+  thickness: orders(thickness),
+});
+
+const indexed = truth(
+  5,
+  [[28, 40]],
+  [
+    [30, 292],
+    [4, 30],
+  ],
+  27_310,
+  [
+    [3, 10],
+    [1, 60],
+  ],
+);
+const proven = truth(
+  5,
+  [[24, 200]],
+  [
+    [27, 92],
+    [3, 100],
+  ],
+  27_520,
+  [
+    [2.5, 10],
+    [1, 60],
+  ],
+);
+const sound = (studs: number, thickness: number): VirtualCorner =>
+  truth(
+    studs,
+    [[6, 120]],
+    [
+      [8, 200],
+      [2, 40],
+    ],
+    thickness,
+    [
+      [2, 80],
+      [1, 20],
+    ],
+  );
+
+/** The seed whose draws show each outcome; another one may tip what is near a limit. */
+export const DEMO_SEED = 20_260_101;
+
+/** One job for each outcome, and two still being measured. */
+export const JOBS: readonly DemoJob[] = [
+  {
+    vehicle: 'rescue',
+    complaint: 'Steering wheel shook coming down from the pass with the brakes on.',
+    odometerKm: '61200',
+    corners: [{ corner: 'FR', truth: proven, shifts: [0, 2], isDecided: true, after: proven }],
+    isClosed: true,
+  },
+  {
+    vehicle: 'shuttle',
+    complaint: 'Passengers say it pulses when stopping at the quay. I feel nothing.',
+    odometerKm: '88140',
+    corners: [{ corner: 'FL', truth: sound(6, 27_410), shifts: [0], isDecided: true }],
+  },
+  {
+    vehicle: 'bakery',
+    complaint: 'Pedal pulses at town speed since the tyres were changed.',
+    odometerKm: '104550',
+    corners: [{ corner: 'FL', truth: indexed, shifts: [0, 2] }],
+  },
+  {
+    vehicle: 'library',
+    complaint: 'New rotors twice this year and the shake is back each time.',
+    odometerKm: '45900',
+    corners: [
+      {
+        corner: 'FR',
+        truth: truth(
+          8,
+          [
+            [44, 75],
+            [3, 10],
+          ],
+          [
+            [11, 150],
+            [3, 70],
+          ],
+          27_800,
+          [
+            [3, 50],
+            [1, 10],
+          ],
+        ),
+        shifts: [0, 3],
+      },
+    ],
+  },
+  {
+    vehicle: 'vineyard',
+    complaint: 'Judder through the pedal on the long track, worse when loaded.',
+    odometerKm: '73310',
+    corners: [
+      {
+        corner: 'FL',
+        truth: truth(
+          6,
+          [[7, 300]],
+          [
+            [33, 110],
+            [5, 20],
+          ],
+          27_480,
+          [
+            [11, 120],
+            [4, 30],
+          ],
+        ),
+        shifts: [0, 2],
+      },
+    ],
+  },
+  {
+    vehicle: 'nurse',
+    complaint: 'Grinds and shudders at every stop on the coast road.',
+    odometerKm: '132800',
+    corners: [
+      {
+        corner: 'FR',
+        truth: truth(
+          4,
+          [[9, 20]],
+          [
+            [26, 250],
+            [6, 80],
+          ],
+          19_945,
+          [
+            [13, 200],
+            [5, 70],
+          ],
+        ),
+        shifts: [0],
+      },
+    ],
+  },
+  {
+    vehicle: 'shuttle',
+    complaint: 'A light tremble in the wheel near the ferry ramp.',
+    odometerKm: '88610',
+    corners: [
+      {
+        corner: 'FR',
+        truth: truth(
+          6,
+          [[9, 40]],
+          [
+            [14.9, 55],
+            [2, 10],
+          ],
+          27_390,
+          [
+            [3, 30],
+            [1, 50],
+          ],
+        ),
+        shifts: [0],
+      },
+    ],
+  },
+  {
+    vehicle: 'bakery',
+    complaint: 'Shake at the front right, comes and goes.',
+    odometerKm: '104980',
+    corners: [
+      {
+        corner: 'FR',
+        truth: truth(
+          5,
+          [[18, 10]],
+          [
+            [16, 90],
+            [3, 30],
+          ],
+          27_300,
+          [
+            [3, 90],
+            [1, 10],
+          ],
+        ),
+        shifts: [0],
+        drift: 24,
+      },
+    ],
+  },
+  {
+    vehicle: 'library',
+    complaint: 'Rear brakes rumble when the shelves are full.',
+    odometerKm: '46020',
+    corners: [
+      {
+        corner: 'RL',
+        truth: truth(
+          8,
+          [[12, 33]],
+          [
+            [20, 210],
+            [2, 5],
+          ],
+          11_200,
+          [
+            [3, 40],
+            [1, 10],
+          ],
+        ),
+        shifts: [0],
+        readings: 7,
+      },
+      { corner: 'RR', truth: sound(8, 11_180), shifts: [] },
+    ],
+  },
+  {
+    vehicle: 'vineyard',
+    complaint: 'Squeals on the first stops after a wet night in the yard.',
+    odometerKm: '73890',
+    corners: [
+      { corner: 'RL', truth: sound(6, 11_400), shifts: [] },
+      { corner: 'RR', truth: sound(6, 11_380), shifts: [] },
+    ],
+  },
+];

@@ -1,0 +1,149 @@
+import fs from 'node:fs';
+import Papa from 'papaparse';
+import type { Problem } from '../core/contracts';
+import {
+  RecordingFeed,
+  rollingDiameter,
+  ROLES,
+  solveRoadTest,
+  UnusableRecording,
+  type Recording,
+  type Role,
+  type RoadTestResult,
+} from '../core/roadtest';
+
+/** Largest file taken: half an hour at 400 Hz is 29 MB. */
+const LARGEST_BYTES = 500_000_000;
+const LOOK_BYTES = 4096;
+
+const refuse = (code: string, message: string, path = ''): never => {
+  throw new UnusableRecording(code, message, path);
+};
+
+/** Refuses a file that cannot be a log before it is read: missing, empty, huge, binary. */
+function lookAt(file: string): void {
+  const stat = fs.statSync(file, { throwIfNoEntry: false });
+  if (!stat?.isFile()) return refuse('file', `There is no file ${file}.`);
+  if (stat.size === 0) return refuse('empty', 'The file is empty.');
+  if (stat.size > LARGEST_BYTES) {
+    return refuse('too-large', `The file has ${stat.size} bytes; ${LARGEST_BYTES} are the most.`);
+  }
+  const handle = fs.openSync(file, 'r');
+  const start = Buffer.alloc(LOOK_BYTES);
+  const read = fs.readSync(handle, start, 0, LOOK_BYTES, 0);
+  fs.closeSync(handle);
+  if (start.subarray(0, read).includes(0)) refuse('binary', 'This is not text. Export it as CSV.');
+}
+
+/** Reads a log as a stream: memory grows with its numbers, not with its text. */
+export function readLog(
+  file: string,
+  map: Readonly<Partial<Record<Role, string>>>,
+): Promise<Recording> {
+  lookAt(file);
+  const feed = new RecordingFeed(map);
+  return new Promise((resolve, reject) => {
+    const stream = fs.createReadStream(file, { encoding: 'utf8' });
+    Papa.parse<string[]>(stream, {
+      skipEmptyLines: false,
+      chunk: ({ data }, parser) => {
+        try {
+          feed.push(data);
+        } catch (error) {
+          parser.abort();
+          stream.destroy();
+          reject(error as Error);
+        }
+      },
+      complete: () => {
+        try {
+          resolve(feed.finish());
+        } catch (error) {
+          reject(error as Error);
+        }
+      },
+      error: reject,
+    });
+  });
+}
+
+const SPEED = /^\s*(\d+(?:[.,]\d+)?)\s*(km\/?h|kph|mph|m\/s)\s*$/i;
+const SPEED_FACTOR: Readonly<Record<string, number>> = {
+  kmh: 1 / 3.6,
+  kph: 1 / 3.6,
+  mph: 0.44704,
+  ms: 1,
+};
+
+function readSpeed(text: string | undefined): number | undefined {
+  if (text === undefined) return undefined;
+  const [, figure = '', unit = ''] = SPEED.exec(text) ?? [];
+  const factor = SPEED_FACTOR[unit.toLowerCase().replace('/', '')];
+  if (factor === undefined) {
+    return refuse('speed', `"${text}" is no speed. Write it like 80km/h or 50mph.`, '--speed');
+  }
+  return Number(figure.replace(',', '.')) * factor;
+}
+
+function readDiameter(tyre: string | undefined, diameter: string | undefined): number {
+  if (tyre !== undefined) {
+    return (
+      rollingDiameter(tyre) ??
+      refuse('tyre', `"${tyre}" is no tyre code. Write it like 215/65R16.`, '--tyre')
+    );
+  }
+  const metres = Number((diameter ?? '').replace(',', '.'));
+  if (metres >= 0.3 && metres <= 1.5) return metres;
+  return refuse(
+    'diameter',
+    'Give the tyre, like --tyre 215/65R16, or its rolling diameter in metres, like --rolling-diameter 0.66.',
+    '--rolling-diameter',
+  );
+}
+
+function readMap(text: string | undefined): Partial<Record<Role, string>> {
+  const map: Partial<Record<Role, string>> = {};
+  for (const pair of text?.split(',') ?? []) {
+    const [name, column] = pair.split('=');
+    const role = ROLES.find((each) => each === name?.trim());
+    if (!role || !column) {
+      return refuse('map', `"${pair}" is not understood. Write it like time=t,x=ax.`, '--map');
+    }
+    map[role] = column;
+  }
+  return map;
+}
+
+const OPTIONS = ['--tyre', '--rolling-diameter', '--speed', '--map'] as const;
+
+/** The file and the options of the command line. */
+function readArguments(args: readonly string[]): { file: string; options: Map<string, string> } {
+  const options = new Map<string, string>();
+  let file: string | undefined;
+  for (let i = 0; i < args.length; i += 1) {
+    const arg = args[i]!;
+    if (OPTIONS.some((option) => option === arg)) {
+      options.set(arg, args[i + 1] ?? '');
+      i += 1;
+    } else if (arg.startsWith('--') || file !== undefined) {
+      return refuse('usage', `"${arg}" is not understood.`);
+    } else file = arg;
+  }
+  return { file: file ?? refuse('usage', 'Name the recording, a CSV file.'), options };
+}
+
+/** Reads and solves a recording as the command line says; problems come back as values. */
+export async function roadTest(
+  args: readonly string[],
+): Promise<{ ok: true; result: RoadTestResult } | { ok: false; problem: Problem }> {
+  try {
+    const { file, options } = readArguments(args);
+    const diameter = readDiameter(options.get('--tyre'), options.get('--rolling-diameter'));
+    const speed = readSpeed(options.get('--speed'));
+    const recording = await readLog(file, readMap(options.get('--map')));
+    return { ok: true, result: solveRoadTest({ recording, diameter, speed }) };
+  } catch (error) {
+    if (!(error instanceof UnusableRecording)) throw error;
+    return { ok: false, problem: { code: error.code, message: error.message, path: error.path } };
+  }
+}

@@ -1,0 +1,185 @@
+import { shortestTurn } from '../indexing';
+import type { MachiningResult } from '../machining';
+import type { Micrometres } from '../units';
+import type { Reason, Verdict } from '../verdict';
+import type { CornerAssessment } from './assess';
+import { runoutLimit, type CornerRecord } from './record';
+
+export type LatheKind = 'on-vehicle' | 'bench';
+
+/** What to do about a corner, with the figures that its sentence needs. */
+export type Advice =
+  | { readonly kind: 'measure'; readonly what: 'runout' | 'thickness' }
+  | { readonly kind: 'limit-missing'; readonly what: 'discard' }
+  | { readonly kind: 'not-valid'; readonly reasons: readonly Reason[] }
+  | { readonly kind: 'seat-again' }
+  | { readonly kind: 'within' }
+  | {
+      readonly kind: 'too-close';
+      readonly what: 'runout' | 'thickness variation' | 'thickness';
+      readonly laps: number | null;
+    }
+  | { readonly kind: 'second-mounting'; readonly from: number; readonly to: number }
+  | {
+      readonly kind: 'index';
+      readonly from: number;
+      readonly to: number;
+      readonly tir: Micrometres;
+      readonly before: Micrometres;
+      readonly limit: Micrometres;
+      readonly probability: number;
+    }
+  | { readonly kind: 'hub'; readonly hubTir: Micrometres; readonly limit: Micrometres }
+  | {
+      readonly kind: 'machine';
+      readonly lathe: LatheKind;
+      readonly depthOutboard: Micrometres;
+      readonly depthInboard: Micrometres;
+      readonly finished: Micrometres;
+      readonly left: Micrometres;
+      readonly remaining: Micrometres | null;
+    }
+  | {
+      readonly kind: 'replace';
+      readonly why: 'below-discard' | 'too-thin-to-cut' | 'no-cut-cures';
+      readonly by: Micrometres;
+      /** True when the hub's own share is known to leave no room for a new rotor. */
+      readonly hubToo: boolean;
+    };
+
+/** A cut is allowed only when it ends above machine-to with its guard band. */
+const mayBeCut = (cut: MachiningResult): boolean => cut.verdict.state === 'within';
+
+/** Whether the runout left after a cut is inside the limit; unknown counts as not. */
+const cures = (cut: MachiningResult, limit: Micrometres): boolean =>
+  mayBeCut(cut) && cut.remainingRunout !== null && cut.remainingRunout <= limit;
+
+function machine(lathe: LatheKind, cut: MachiningResult): Advice {
+  return {
+    kind: 'machine',
+    lathe,
+    depthOutboard: cut.depthOutboard,
+    depthInboard: cut.depthInboard,
+    finished: cut.finishedThickness,
+    left: cut.finishedThickness - cut.machineTo,
+    remaining: cut.remainingRunout,
+  };
+}
+
+/** Order-1 share of the hub as TIR at the rotor's circle, or null when it is not separated. */
+export function hubTir(assessment: CornerAssessment): Micrometres | null {
+  const first = assessment.index?.separation.find(({ order }) => order === 1);
+  return first?.separable ? 2 * first.hub.amplitude : null;
+}
+
+/** A cut that cures, the rotor's own lathe first where it takes less; else a new rotor. */
+function cutOrReplace(record: CornerRecord, assessment: CornerAssessment): Advice {
+  const { machining } = assessment;
+  const limit = runoutLimit(record.limits).value;
+  const hub = hubTir(assessment);
+  const hubToo = hub !== null && hub > limit;
+  if (!machining) return { kind: 'measure', what: 'thickness' };
+  const options = (['on-vehicle', 'bench'] as const)
+    .map((lathe) => ({
+      lathe,
+      cut: lathe === 'bench' ? machining.bench : machining.onVehicle,
+    }))
+    .filter(({ cut }) => cures(cut, limit))
+    .sort((p, q) => q.cut.finishedThickness - p.cut.finishedThickness);
+  const chosen = options[0];
+  if (chosen) return machine(chosen.lathe, chosen.cut);
+  const shortfalls = [machining.onVehicle, machining.bench].map(
+    (cut) => -(cut.verdict.margin ?? 0),
+  );
+  const tooThin = ![machining.onVehicle, machining.bench].some(mayBeCut);
+  return {
+    kind: 'replace',
+    why: tooThin ? 'too-thin-to-cut' : 'no-cut-cures',
+    by: Math.min(...shortfalls),
+    hubToo,
+  };
+}
+
+function forRunout(record: CornerRecord, assessment: CornerAssessment): Advice {
+  const { index, runout } = assessment;
+  const limit = runoutLimit(record.limits).value;
+  if (!index || !runout) return { kind: 'measure', what: 'runout' };
+  if (index.consistent === false) return { kind: 'seat-again' };
+  if (index.nextMount !== null) {
+    return { kind: 'second-mounting', from: assessment.shift, to: index.nextMount };
+  }
+  const separated = index.separation[0]?.separable === true;
+  const moves = index.best.shift !== assessment.shift;
+  if (
+    separated &&
+    moves &&
+    index.verdict.state !== 'beyond' &&
+    index.verdict.state !== 'not-valid'
+  ) {
+    return {
+      kind: 'index',
+      from: assessment.shift,
+      to: index.best.shift,
+      tir: index.best.tir,
+      before: runout.verdict.value ?? runout.tirFitted,
+      limit,
+      probability: index.best.probabilityWithin,
+    };
+  }
+  const hub = hubTir(assessment);
+  if (hub !== null && hub > limit) return { kind: 'hub', hubTir: hub, limit };
+  return cutOrReplace(record, assessment);
+}
+
+/** The reasons of the first verdict that is not valid, or null when all are. */
+const invalid = (verdicts: readonly (Verdict | undefined)[]): readonly Reason[] | null =>
+  verdicts.find((verdict) => verdict?.state === 'not-valid')?.reasons ?? null;
+
+/**
+ * The one thing to do about a corner, from everything measured there.
+ *
+ * Below discard thickness the rotor is replaced, whatever else; then comes what is not
+ * valid, then what is missing, then a discard verdict too close to call, then
+ * thickness variation (which only metal or a new rotor cures), then runout (index before
+ * hub before cut before new rotor). Never advises a cut that ends below machine-to with
+ * its guard band. Source: handbook 5, 6, 9, 11.
+ */
+export function advise(record: CornerRecord, assessment: CornerAssessment): Advice {
+  const { runout, thickness, thicknessVerdicts, index } = assessment;
+  const discard = thicknessVerdicts?.verdicts.discard;
+  if (discard?.state === 'beyond') {
+    return { kind: 'replace', why: 'below-discard', by: -(discard.margin ?? 0), hubToo: false };
+  }
+  const notValid = invalid([runout?.verdict, thickness?.dtvVerdict, index?.verdict]);
+  if (notValid) return { kind: 'not-valid', reasons: notValid };
+  if (!runout) return { kind: 'measure', what: 'runout' };
+  if (!thickness) return { kind: 'measure', what: 'thickness' };
+  if (!discard) return { kind: 'limit-missing', what: 'discard' };
+  if (discard.state === 'too-close') {
+    return { kind: 'too-close', what: 'thickness', laps: discard.lapsToSettle };
+  }
+  const dtv = thickness.dtvVerdict;
+  if (dtv.state === 'beyond') return cutOrReplace(record, assessment);
+  if (runout.verdict.state === 'beyond') return forRunout(record, assessment);
+  if (runout.verdict.state === 'too-close') {
+    return { kind: 'too-close', what: 'runout', laps: runout.verdict.lapsToSettle };
+  }
+  if (dtv.state === 'too-close') {
+    return { kind: 'too-close', what: 'thickness variation', laps: dtv.lapsToSettle };
+  }
+  return { kind: 'within' };
+}
+
+/** The move from one shift to another as a technician facing the corner makes it. */
+export function facingMove(
+  record: Pick<CornerRecord, 'studs'>,
+  sense: 1 | -1,
+  from: number,
+  to: number,
+): { readonly studs: number; readonly direction: 'clockwise' | 'counter-clockwise' } {
+  const turn = shortestTurn(from, to, record.studs);
+  return {
+    studs: turn.studs,
+    direction: turn.sense * sense === 1 ? 'clockwise' : 'counter-clockwise',
+  };
+}

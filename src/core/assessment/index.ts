@@ -1,0 +1,5 @@
+export * from './record';
+export * from './rawSet';
+export * from './assess';
+export * from './decide';
+export * from './sentences';

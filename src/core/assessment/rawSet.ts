@@ -1,0 +1,83 @@
+import type { Gauge } from '../readings';
+import type { Face } from '../runout';
+import type { MeasuredSet } from './record';
+
+/** One reading on file, in micrometres; the closing reading stands at `positions`. */
+export interface RawReading {
+  readonly lap: number;
+  readonly position: number;
+  readonly valueUm: number;
+}
+
+/** A reading set as it is kept while it is read: places may be empty. */
+export interface RawSet {
+  readonly kind: 'runout' | 'thickness';
+  readonly face: Face;
+  readonly positions: number;
+  readonly laps: number;
+  readonly shift: number;
+  readonly resolutionUm: number;
+  readonly repeatabilityUm: number;
+  readonly mpeUm: number | null;
+  readonly zeroErrorUm: number | null;
+  readonly rotorCelsius: number | null;
+  readonly endPlayUm: number | null;
+  readonly readings: readonly RawReading[];
+}
+
+/** A set's readings as laps; null where a place was not read yet. */
+export function lapsOf(set: RawSet): (number | null)[][] {
+  const laps = Array.from({ length: set.laps }, () =>
+    new Array<number | null>(set.positions).fill(null),
+  );
+  for (const { lap, position, valueUm } of set.readings) {
+    const row = laps[lap];
+    if (row && position < set.positions) row[position] = valueUm;
+  }
+  return laps;
+}
+
+const isWhole = (lap: readonly (number | null)[]): lap is readonly number[] =>
+  lap.every((value) => value !== null);
+
+const gaugeOf = (set: RawSet): Gauge => ({
+  resolution: set.resolutionUm,
+  repeatability: set.repeatabilityUm,
+  ...(set.mpeUm === null ? {} : { mpe: set.mpeUm }),
+});
+
+/** The closing readings of the laps given, or nothing unless every one of them has one. */
+function closingOf(set: RawSet, laps: readonly number[]): number[] | undefined {
+  const closing = laps.map(
+    (index) =>
+      set.readings.find(({ lap, position }) => lap === index && position === set.positions)
+        ?.valueUm,
+  );
+  return closing.every((value) => value !== undefined) ? closing : undefined;
+}
+
+/** A set as the solvers take it: complete laps only; null while no lap is complete. */
+export function measuredSet(set: RawSet): MeasuredSet | null {
+  const whole = lapsOf(set).flatMap((lap, index) => (isWhole(lap) ? [{ lap, index }] : []));
+  if (whole.length === 0) return null;
+  const laps = whole.map(({ lap }) => lap);
+  const common = { laps, gauge: gaugeOf(set), shift: set.shift };
+  if (set.kind === 'thickness') {
+    return {
+      kind: 'thickness',
+      ...common,
+      zeroError: set.zeroErrorUm ?? undefined,
+      temperature: set.rotorCelsius ?? undefined,
+    };
+  }
+  return {
+    kind: 'runout',
+    ...common,
+    face: set.face,
+    closing: closingOf(
+      set,
+      whole.map(({ index }) => index),
+    ),
+    endPlay: set.endPlayUm ?? undefined,
+  };
+}

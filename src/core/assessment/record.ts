@@ -1,0 +1,79 @@
+import type { Corner, Fastening, Gauge, Laps } from '../readings';
+import type { Micrometres } from '../units';
+import { WORKSHOP_DEFAULTS } from '../verdict';
+import type { Face } from '../runout';
+
+/** Where a limit comes from; a verdict always names it. */
+export const LIMIT_SOURCES = ['maker', 'stamped', 'workshop', 'other'] as const;
+export type LimitSource = (typeof LIMIT_SOURCES)[number];
+
+export const SOURCE_NAME: Readonly<Record<LimitSource, string>> = {
+  maker: 'maker\u2019s service information',
+  stamped: 'stamped on the part',
+  workshop: 'workshop default',
+  other: 'other source',
+};
+
+export interface SourcedLimit {
+  readonly value: Micrometres;
+  readonly source: LimitSource;
+}
+
+/** The figures of one axle; what is not known is left out, never zero. */
+export interface AxleLimits {
+  readonly nominal?: SourcedLimit | undefined;
+  readonly machineTo?: SourcedLimit | undefined;
+  readonly discard?: SourcedLimit | undefined;
+  readonly runout?: SourcedLimit | undefined;
+  readonly dtv?: SourcedLimit | undefined;
+  /** Radius of the circle on which the rotor is read. */
+  readonly radius?: SourcedLimit | undefined;
+}
+
+/** What is common to every set that counts: complete laps only, in micrometres. */
+interface SetBase {
+  readonly laps: Laps;
+  readonly gauge: Gauge;
+  /** Index shift of the mounting it was taken in, stud spacings in the theta sense. */
+  readonly shift: number;
+}
+
+export interface RunoutSet extends SetBase {
+  readonly kind: 'runout';
+  readonly face: Face;
+  readonly closing?: readonly Micrometres[] | undefined;
+  readonly endPlay?: Micrometres | undefined;
+}
+
+export interface ThicknessSet extends SetBase {
+  readonly kind: 'thickness';
+  readonly zeroError?: Micrometres | undefined;
+  readonly temperature?: number | undefined;
+}
+
+export type MeasuredSet = RunoutSet | ThicknessSet;
+
+/** One corner of one job as the solvers need it; sets in the order they were taken. */
+export interface CornerRecord {
+  readonly corner: Corner;
+  readonly fastening: Fastening;
+  readonly studs: number;
+  /** Shifts the rotor's screw or pin allows; all when null. */
+  readonly allowedShifts: readonly number[] | null;
+  readonly limits: AxleLimits;
+  readonly sets: readonly MeasuredSet[];
+}
+
+const workshop = (value: Micrometres): SourcedLimit => ({ value, source: 'workshop' });
+
+/** The runout limit in force: the axle's own, else the workshop default. Source: handbook 19. */
+export const runoutLimit = (limits: AxleLimits): SourcedLimit =>
+  limits.runout ?? workshop(WORKSHOP_DEFAULTS.runout);
+
+/** The thickness variation limit in force. Source: handbook 19. */
+export const dtvLimit = (limits: AxleLimits): SourcedLimit =>
+  limits.dtv ?? workshop(WORKSHOP_DEFAULTS.thicknessVariation);
+
+/** Machine-to as given, or what it is derived from. */
+export const machineToSource = (limits: AxleLimits): LimitSource | null =>
+  limits.machineTo?.source ?? (limits.discard ? 'workshop' : null);

@@ -1,0 +1,111 @@
+import { facingSense, fastenerName, type Corner, type Fastening } from '../readings';
+import { formatIn, type Micrometres, type UnitSystem } from '../units';
+import { describeReason } from '../verdict';
+import { facingMove, type Advice } from './decide';
+
+/** What an advice's words depend on beside its figures. */
+export interface Wording {
+  readonly corner: Corner;
+  readonly studs: number;
+  readonly fastening: Fastening;
+  readonly units: UnitSystem;
+}
+
+const plural = (count: number, word: string): string => `${count} ${word}${count === 1 ? '' : 's'}`;
+
+/** "2 studs clockwise as you face it", or null when there is no move to make. */
+export function sayMove(wording: Wording, from: number, to: number): string | null {
+  const { studs, direction } = facingMove(wording, facingSense(wording.corner), from, to);
+  if (studs === 0) return null;
+  return `${plural(studs, fastenerName(wording.fastening))} ${direction} as you face it`;
+}
+
+/** An advice in one sentence to act on, and the reason in one or two more. */
+export interface AdviceWords {
+  readonly todo: string;
+  readonly why: string;
+}
+
+type Speaker = {
+  [Kind in Advice['kind']]: (
+    advice: Extract<Advice, { kind: Kind }>,
+    wording: Wording,
+  ) => AdviceWords;
+};
+
+const deviation = (wording: Wording, value: Micrometres): string =>
+  formatIn(wording.units, 'deviation', value);
+const size = (wording: Wording, value: Micrometres): string =>
+  formatIn(wording.units, 'size', value);
+
+const settleWords = (laps: number | null): string =>
+  laps === null
+    ? 'No number of laps settles it with this gauge: use a finer one.'
+    : `${plural(laps, 'lap')} in all would settle it.`;
+
+const REPLACE_WHY = {
+  'below-discard': (by: string) =>
+    `It is ${by} below the discard thickness. The vehicle does not leave on it.`,
+  'too-thin-to-cut': (by: string) => `It fails by ${by}: a cut would end below machine-to.`,
+  'no-cut-cures': () => 'A cut would not bring the runout inside its limit.',
+} as const;
+
+const SPEAK: Speaker = {
+  measure: ({ what }) => ({
+    todo: what === 'runout' ? 'Measure runout.' : 'Measure thickness.',
+    why:
+      what === 'runout'
+        ? 'Nothing can be decided before the rotor was read on the hub.'
+        : 'Read it at the same positions and mounting as the runout, so that a cut can be planned.',
+  }),
+  'limit-missing': () => ({
+    todo: 'Enter the discard thickness.',
+    why: 'It is stamped on the rotor or in the maker\u2019s service information. Without it no thickness verdict is given.',
+  }),
+  'not-valid': ({ reasons }, wording) => ({
+    todo: 'Put the set right and measure again.',
+    why: reasons
+      .filter(({ code }) => code === 'closure' || code === 'end-play')
+      .map((reason) => describeReason(reason, (value) => deviation(wording, value)))
+      .join(' '),
+  }),
+  'seat-again': () => ({
+    todo: 'Clean, refit and measure again.',
+    why: 'The rotor did not seat the same way twice: dirt, burr, bent stud, or nuts not drawn up evenly.',
+  }),
+  within: () => ({
+    todo: 'Leave this rotor as it is.',
+    why: 'Runout, thickness variation and thickness are within their limits. Look for the cause elsewhere.',
+  }),
+  'too-close': ({ what, laps }) => ({
+    todo: `Measure ${what === 'runout' ? 'runout' : 'thickness'} again: too close to call.`,
+    why: `The ${what} is nearer to its limit than the gauge can tell. ${settleWords(laps)}`,
+  }),
+  'second-mounting': ({ from, to }, wording) => ({
+    todo: `Move the rotor ${sayMove(wording, from, to) ?? 'on'} and measure runout again.`,
+    why: 'A second mounting tells the hub\u2019s share from the rotor\u2019s.',
+  }),
+  index: (advice, wording) => ({
+    todo: `Move the rotor ${sayMove(wording, advice.from, advice.to) ?? 'nowhere'}.`,
+    why: `Predicted ${deviation(wording, advice.tir)} (limit ${deviation(wording, advice.limit)}), now ${deviation(wording, advice.before)}. Chance to end within: ${Math.round(advice.probability * 100)} %. Measure again after the move.`,
+  }),
+  hub: (advice, wording) => ({
+    todo: 'Put the hub right: clean the hub face, then check hub and bearing.',
+    why: `The hub alone gives ${deviation(wording, advice.hubTir)} at the rotor (limit ${deviation(wording, advice.limit)}). No stud, bench cut or new rotor cures that.`,
+  }),
+  machine: (advice, wording) => ({
+    todo: `Machine ${advice.lathe === 'bench' ? 'on the bench lathe' : 'on the vehicle'}: ${deviation(wording, advice.depthOutboard)} outboard, ${deviation(wording, advice.depthInboard)} inboard.`,
+    why: `It ends at ${size(wording, advice.finished)}, ${deviation(wording, advice.left)} above machine-to${advice.remaining === null ? '' : `; runout left ${deviation(wording, advice.remaining)}`}. Machine both rotors of the axle, or fit a pair.`,
+  }),
+  replace: (advice, wording) => ({
+    todo: advice.hubToo ? 'Put the hub right and replace the rotor.' : 'Replace the rotor.',
+    why: `${REPLACE_WHY[advice.why](deviation(wording, advice.by))}${advice.hubToo ? ' The hub\u2019s own share is beyond the limit too: a new rotor alone would fail.' : ''} Replace rotors in pairs.`,
+  }),
+};
+
+/** Puts an advice into words in the shop's units. */
+export function sayAdvice(advice: Advice, wording: Wording): AdviceWords {
+  // The table is keyed by the advice's own kind, so the speaker fits the advice.
+  const speak = SPEAK[advice.kind] as (advice: Advice, wording: Wording) => AdviceWords;
+  return speak(advice, wording);
+}

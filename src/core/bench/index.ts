@@ -1,0 +1,3 @@
+export * from './virtualCorner';
+export * from './virtualGauges';
+export * from './virtualLogger';

@@ -1,0 +1,4 @@
+export * from './common';
+export * from './vehicle';
+export * from './job';
+export * from './sets';

@@ -1,0 +1,81 @@
+import { z } from 'zod';
+import { LIMIT_SOURCES } from '../../assessment';
+import { LENGTH_KINDS, type LengthKind } from '../../readings';
+import { fieldUnit, type LengthRole, type UnitSystem } from '../../units';
+import { filledLine, typedLength } from './common';
+
+/** The figures of an axle in the order they are asked, each with its kind and role. */
+export const LIMIT_FIELDS = [
+  { kind: 'nominal', name: 'Nominal thickness (new)', role: 'size', of: LENGTH_KINDS.thickness },
+  { kind: 'machineTo', name: 'Machine-to thickness', role: 'size', of: LENGTH_KINDS.thickness },
+  { kind: 'discard', name: 'Discard thickness', role: 'size', of: LENGTH_KINDS.thickness },
+  { kind: 'runout', name: 'Installed lateral runout', role: 'deviation', of: LENGTH_KINDS.limit },
+  { kind: 'dtv', name: 'Thickness variation (DTV)', role: 'deviation', of: LENGTH_KINDS.limit },
+  { kind: 'radius', name: 'Rotor radius measured at', role: 'size', of: LENGTH_KINDS.radius },
+] as const satisfies readonly {
+  kind: string;
+  name: string;
+  role: LengthRole;
+  of: LengthKind;
+}[];
+
+export type LimitField = (typeof LIMIT_FIELDS)[number]['kind'];
+
+const sourceSchema = z.enum(LIMIT_SOURCES);
+
+/** One figure: text as typed, and where it comes from. */
+const figure = (field: (typeof LIMIT_FIELDS)[number], units: UnitSystem) =>
+  z.strictObject({
+    length: typedLength(field.of, fieldUnit(units, field.role)),
+    source: sourceSchema,
+  });
+
+const axleSchema = (units: UnitSystem) => {
+  const [nominal, machineTo, discard, runout, dtv, radius] = LIMIT_FIELDS;
+  return z
+    .strictObject({
+      fastening: z.enum(['studs', 'bolts']),
+      studs: z.coerce.number<string | number>().int().min(3, 'At least 3.').max(10, 'At most 10.'),
+      /** "any": a plain slip-on rotor; "as-found": a screw or pin allows one place only. */
+      places: z.enum(['any', 'as-found']),
+      limits: z.strictObject({
+        nominal: figure(nominal, units),
+        machineTo: figure(machineTo, units),
+        discard: figure(discard, units),
+        runout: figure(runout, units),
+        dtv: figure(dtv, units),
+        radius: figure(radius, units),
+      }),
+    })
+    .superRefine(({ limits }, context) => {
+      const value = (kind: LimitField): number | undefined => limits[kind].length?.value;
+      const complain = (kind: LimitField, message: string): void => {
+        context.addIssue({ code: 'custom', message, path: ['limits', kind, 'length'] });
+      };
+      const low = value('discard');
+      const cut = value('machineTo');
+      const full = value('nominal');
+      if (cut !== undefined && low !== undefined && cut < low) {
+        complain('machineTo', 'Machine-to is below discard thickness. Are the two swapped?');
+      }
+      const floor = cut ?? low;
+      if (full !== undefined && floor !== undefined && full < floor) {
+        complain('nominal', 'Nominal is below the other thicknesses. Are they swapped?');
+      }
+    });
+};
+
+/** A vehicle as the form sends it; lengths are read in the shop's units. */
+export const vehicleFormSchema = (units: UnitSystem) =>
+  z.strictObject({
+    plate: filledLine('plate', 20),
+    make: filledLine('make', 60),
+    model: filledLine('model', 60),
+    front: axleSchema(units),
+    rear: axleSchema(units),
+  });
+
+export type VehicleForm = z.input<ReturnType<typeof vehicleFormSchema>>;
+export type VehicleData = z.output<ReturnType<typeof vehicleFormSchema>>;
+export type AxleForm = VehicleForm['front'];
+export type AxleData = VehicleData['front'];

@@ -1,0 +1,5 @@
+export * from './problem';
+export * from './solver';
+export * from './solvers';
+export * from './openapi';
+export * from './forms';

@@ -1,0 +1,133 @@
+import { z } from 'zod';
+import { LENGTH_KINDS } from '../readings';
+import { solveIndex } from '../indexing';
+import {
+  anglesSchema,
+  checkAngles,
+  checkClosing,
+  closingSchema,
+  gaugeSchema,
+  lapsSchema,
+  readGauge,
+  readLaps,
+  studsSchema,
+  verdictSchema,
+  writeVerdict,
+} from './common';
+import { LengthReader, lengthSchema, unitSchema } from './lengths';
+import { RefusedInput } from './problem';
+import { defineSolver } from './solver';
+
+const shiftSchema = z.int('a shift must be a whole number of stud spacings').min(0);
+
+const input = z.strictObject({
+  unit: unitSchema,
+  studs: studsSchema,
+  mounts: z
+    .array(
+      z.strictObject({ shift: shiftSchema, laps: lapsSchema, closing: closingSchema.optional() }),
+    )
+    .min(1, 'at least one mounting is needed')
+    .max(20, 'at most 20 mountings'),
+  angles: anglesSchema.optional(),
+  hub: z
+    .strictObject({
+      laps: lapsSchema,
+      angles: anglesSchema.optional(),
+      radius: lengthSchema,
+      rotorRadius: lengthSchema,
+    })
+    .optional(),
+  gauge: gaugeSchema,
+  limit: lengthSchema,
+  allowedShifts: z
+    .array(shiftSchema)
+    .min(1, 'a rotor that can go on in one place only has that shift allowed')
+    .max(10)
+    .optional(),
+  seed: z.int().optional(),
+});
+
+const partSchema = z.object({ amplitude: z.number(), highSpotDeg: z.number() });
+const predictionShape = {
+  shift: z.int(),
+  tir: z.number(),
+  low: z.number(),
+  high: z.number(),
+  probabilityWithin: z.number(),
+};
+
+const output = z.object({
+  separation: z.array(
+    z.object({ order: z.int(), separable: z.boolean(), hub: partSchema, rotor: partSchema }),
+  ),
+  predictions: z.array(z.object({ ...predictionShape, measured: z.boolean() })),
+  best: z.object(predictionShape),
+  consistent: z.boolean().nullable(),
+  nextMount: z.int().nullable(),
+  verdict: verdictSchema,
+});
+
+type Raw = z.infer<typeof input>;
+
+function refuse(path: string, message: string): never {
+  throw new RefusedInput({ code: 'shift', message: `${path}: ${message}`, path });
+}
+
+function checkMounts(raw: Raw): void {
+  const n = raw.mounts[0]?.laps[0]?.length ?? 0;
+  raw.mounts.forEach(({ shift, laps, closing }, i) => {
+    const path = `mounts[${i}]`;
+    if (shift >= raw.studs) {
+      refuse(`${path}.shift`, `with ${raw.studs} studs a shift is 0 to ${raw.studs - 1}.`);
+    }
+    if (laps[0]?.length !== n) {
+      refuse(`${path}.laps`, 'every mounting must be read at the same positions.');
+    }
+    checkClosing(closing, laps.length, `${path}.closing`);
+  });
+  const bad = raw.allowedShifts?.find((shift) => shift >= raw.studs);
+  if (bad !== undefined) {
+    refuse('allowedShifts', `with ${raw.studs} studs a shift is 0 to ${raw.studs - 1}.`);
+  }
+  checkAngles(raw.angles, n, 'angles');
+  if (raw.hub) checkAngles(raw.hub.angles, raw.hub.laps[0]?.length ?? 0, 'hub.angles');
+}
+
+/** Contract `index`: hub and rotor told apart, and the best stud (handbook 6). */
+export const indexSolver = defineSolver({
+  name: 'index',
+  summary: 'Hub and rotor told apart, predicted runout at every stud, and the move to make.',
+  input,
+  output,
+  solve: (raw) => {
+    const read = new LengthReader(raw.unit);
+    checkMounts(raw);
+    const kinds = LENGTH_KINDS;
+    const { orders, ...result } = solveIndex({
+      studs: raw.studs,
+      mounts: raw.mounts.map(({ shift, laps, closing }, i) => ({
+        shift,
+        laps: readLaps(laps, kinds.deviation, read, ['mounts', i, 'laps']),
+        closing: closing && read.list(closing, kinds.deviation, ['mounts', i, 'closing']),
+      })),
+      angles: raw.angles,
+      hub: raw.hub && {
+        laps: readLaps(raw.hub.laps, kinds.deviation, read, ['hub', 'laps']),
+        angles: raw.hub.angles,
+        radius: read.one(raw.hub.radius, kinds.radius, ['hub', 'radius']),
+        rotorRadius: read.one(raw.hub.rotorRadius, kinds.radius, ['hub', 'rotorRadius']),
+      },
+      gauge: readGauge(raw.gauge, read),
+      limit: read.one(raw.limit, kinds.limit, ['limit']),
+      allowedShifts: raw.allowedShifts,
+      seed: raw.seed,
+    });
+    return {
+      ...result,
+      separation: [...result.separation],
+      predictions: [...result.predictions],
+      verdict: writeVerdict(result.verdict),
+    };
+  },
+});

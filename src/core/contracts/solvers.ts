@@ -1,0 +1,16 @@
+import { indexSolver } from './indexing';
+import { machiningSolver } from './machining';
+import { runoutSolver } from './runout';
+import type { Solver } from './solver';
+import { thicknessSolver } from './thickness';
+
+/** Every solver that can be reached by name. */
+export const SOLVERS: readonly Solver[] = [
+  runoutSolver,
+  thicknessSolver,
+  indexSolver,
+  machiningSolver,
+];
+
+export const findSolver = (name: string): Solver | undefined =>
+  SOLVERS.find((solver) => solver.name === name);

@@ -1,0 +1,5 @@
+export * from './design';
+export * from './fit';
+export * from './describe';
+export * from './wave';
+export * from './outliers';

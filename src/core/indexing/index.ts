@@ -1,0 +1,4 @@
+export * from './shifts';
+export * from './separate';
+export * from './monteCarlo';
+export * from './solveIndex';

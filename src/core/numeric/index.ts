@@ -1,0 +1,5 @@
+export * from './complex';
+export * from './statistics';
+export * from './leastSquares';
+export * from './closeness';
+export * from './random';

@@ -1,0 +1,21 @@
+import { randomNormal, randomUniform } from 'd3-random';
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+
+/** Seeded random draws: the same seed gives the same draws on every machine. */
+export interface RandomSource {
+  /** Standard normal: mean 0, standard deviation 1. */
+  readonly normal: () => number;
+  /** Uniform in [0, 1). */
+  readonly uniform: () => number;
+}
+
+/** A source of draws for a whole-number seed. */
+export function seededRandom(seed: number): RandomSource {
+  const generator = xoroshiro128plus(seed);
+  const uniform = (): number => uniformFloat64(generator);
+  return {
+    normal: randomNormal.source(uniform)(0, 1),
+    uniform: randomUniform.source(uniform)(0, 1),
+  };
+}

@@ -1,0 +1,28 @@
+import { bisectRight, max, mean as average, min } from 'd3-array';
+
+/** Least, greatest and mean of a list that is not empty. Throws on an empty list. */
+function known(value: number | undefined): number {
+  if (value === undefined) throw new RangeError('A statistic was asked of an empty list');
+  return value;
+}
+export const minimum = (values: Iterable<number>): number => known(min(values));
+export const maximum = (values: Iterable<number>): number => known(max(values));
+export const meanOf = (values: Iterable<number>): number => known(average(values));
+/** Quantile p (0 to 1) of values that already rise, straight between its neighbours. */
+export function quantileOfSorted(values: ArrayLike<number>, p: number): number {
+  const at = p * (values.length - 1);
+  const below = known(values[Math.floor(at)]);
+  return below + (at - Math.floor(at)) * (known(values[Math.ceil(at)]) - below);
+}
+/** How many of the values, which already rise, are at most `limit`. */
+export const countUpTo = (values: Float64Array, limit: number): number =>
+  bisectRight(values, limit);
+
+/** The place of the greatest (sign 1) or least (sign -1) value; the first of equals. */
+export function extremeIndex(values: readonly number[], sign: 1 | -1): number {
+  let best = 0;
+  values.forEach((value, index) => {
+    if (sign * value > sign * (values[best] ?? value)) best = index;
+  });
+  return best;
+}

@@ -1,0 +1,5 @@
+export * from './gauge';
+export * from './positions';
+export * from './laps';
+export * from './corner';
+export * from './plausible';

@@ -1,0 +1,21 @@
+import { toRadians, type Degrees } from '../units';
+
+/** Fewest and most positions of a reading set. */
+export const MIN_POSITIONS = 4;
+export const MAX_POSITIONS = 72;
+/** Below this many positions thickness variation and second order cannot be trusted. */
+export const TRUSTED_POSITIONS = 8;
+
+/** Angles of n evenly spaced positions from 0°, in degrees in the theta sense. */
+export const evenAngles = (n: number): Degrees[] =>
+  Array.from({ length: n }, (_, j) => (360 * j) / n);
+
+/** Whether the angles step evenly round one turn (from any start), to within 1e-9°. */
+export function areEven(angles: readonly Degrees[]): boolean {
+  const start = angles[0] ?? 0;
+  const step = 360 / angles.length;
+  return angles.every((angle, j) => Math.abs(angle - start - j * step) < 1e-9);
+}
+
+/** The angles in radians. */
+export const inRadians = (angles: readonly Degrees[]): number[] => angles.map(toRadians);

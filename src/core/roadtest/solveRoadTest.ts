@@ -1,0 +1,180 @@
+import { maximum } from '../numeric';
+import { orderStep, orderStretches, PADDING, type Stretch } from './orders';
+import { UnusableRecording, type Recording } from './recording';
+import { resampleEvenly } from './resample';
+import { amplitudeAt, averageSpectrum, strongestPeak, type OrderSpectrum } from './spectrum';
+import { findWindows, type DriveWindow } from './windows';
+
+export interface RoadTestInput {
+  readonly recording: Recording;
+  /** Rolling diameter in metres. */
+  readonly diameter: number;
+  /** Speed in m/s for a recording without a speed column. */
+  readonly speed?: number | undefined;
+}
+
+export interface AxisReport {
+  readonly axis: string;
+  /** Amplitudes in m/s² peak; null where nothing was driven in that way. */
+  readonly orders: readonly {
+    readonly order: number;
+    readonly braking: number | null;
+    readonly coasting: number | null;
+  }[];
+  readonly strongest: {
+    readonly order: number;
+    readonly amplitude: number;
+    readonly resolution: number;
+    readonly during: DriveWindow['kind'];
+  } | null;
+}
+
+export interface RoadTestResult {
+  readonly samples: number;
+  readonly rate: number;
+  readonly gaps: number;
+  readonly windows: readonly {
+    readonly kind: DriveWindow['kind'];
+    readonly start: number;
+    readonly end: number;
+  }[];
+  readonly axes: readonly AxisReport[];
+  readonly strongest: {
+    readonly axis: string;
+    readonly order: number;
+    readonly amplitude: number;
+  } | null;
+  readonly brakingToCoasting: number | null;
+  /** Speed in m/s at which the strongest order's amplitude peaks. */
+  readonly peakSpeed: number | null;
+  readonly reading: string;
+}
+
+const ORDERS = [1, 2, 3];
+const KINDS = ['braking', 'coasting'] as const;
+/** Braking this much stronger than coasting points at the brakes. */
+const BRAKE_RATIO = 2;
+
+type ByKind = Readonly<Record<DriveWindow['kind'], OrderSpectrum | null>>;
+
+function reportAxis(axis: string, spectra: ByKind): AxisReport {
+  const peaks = KINDS.flatMap((during) => {
+    const spectrum = spectra[during];
+    const peak = spectrum && strongestPeak(spectrum);
+    return peak && spectrum ? [{ ...peak, resolution: spectrum.step * PADDING, during }] : [];
+  });
+  peaks.sort((p, q) => q.amplitude - p.amplitude);
+  return {
+    axis,
+    orders: ORDERS.map((order) => ({
+      order,
+      braking: spectra.braking && amplitudeAt(spectra.braking, order),
+      coasting: spectra.coasting && amplitudeAt(spectra.coasting, order),
+    })),
+    strongest: peaks[0] ?? null,
+  };
+}
+
+/** The speed of the stretch that shakes most at an order. */
+function speedOfPeak(stretches: readonly Stretch[], axis: number, order: number): number | null {
+  let best: { speed: number; amplitude: number } | null = null;
+  for (const { power, turns, speed } of stretches) {
+    const own = { power: power[axis]!, step: orderStep(turns), floor: 0, stretches: 1 };
+    const amplitude = amplitudeAt(own, order);
+    if (!best || amplitude > best.amplitude) best = { speed, amplitude };
+  }
+  return best?.speed ?? null;
+}
+
+function sayReading(
+  strongest: RoadTestResult['strongest'],
+  ratio: number | null,
+  hasBraking: boolean,
+): string {
+  if (!strongest) return 'No order stands out: nothing turns with this shake, or there is none.';
+  const isWhole = Number.isInteger(strongest.order);
+  const order = isWhole ? `Order ${strongest.order}` : `Order ${strongest.order.toFixed(2)}`;
+  if (!isWhole || strongest.order > 3) {
+    return `${order} is strongest: no whole turn of the wheel, so look at the driveline.`;
+  }
+  if (!hasBraking) return `${order} of the wheel is strongest; nothing was braked to compare with.`;
+  if (ratio === null || ratio >= BRAKE_RATIO) {
+    return `${order} of the wheel is strongest and comes under braking: look at the brakes.`;
+  }
+  return `${order} of the wheel is strongest with and without braking: look at tyres and wheels.`;
+}
+
+/** The speed at every sample: logged, or the one given. Throws when there is neither. */
+function speedOf(logged: Float64Array | null, given: number | undefined, n: number): Float64Array {
+  if (logged) return logged;
+  if (given === undefined) {
+    throw new UnusableRecording(
+      'speed',
+      'The recording has no speed. Give the speed that was driven, like 80km/h.',
+      'speed',
+    );
+  }
+  return new Float64Array(n).fill(given);
+}
+
+/**
+ * Reads a road test: order spectra under braking and coasting, the strongest order and what
+ * it means. Accelerations in m/s², speed in m/s, diameter in metres. Throws
+ * UnusableRecording in words. Source: handbook 13.
+ */
+export function solveRoadTest(input: RoadTestInput): RoadTestResult {
+  const even = resampleEvenly(input.recording);
+  const n = even.time.length;
+  const speed = speedOf(even.speed, input.speed, n);
+  if (maximum(speed) < 3) {
+    throw new UnusableRecording(
+      'speed',
+      'The vehicle never went faster than walking pace.',
+      'speed',
+    );
+  }
+  const windows = findWindows(even, speed);
+  const stretches = orderStretches(even.axes, speed, even.rate, input.diameter, windows);
+  if (stretches.length === 0) {
+    throw new UnusableRecording(
+      'short',
+      'No stretch of eight wheel turns was driven steadily enough. Record for longer.',
+    );
+  }
+  const of = (kind: DriveWindow['kind']): Stretch[] =>
+    stretches.filter((each) => each.kind === kind);
+  const spectra = even.axisNames.map((_, axis): ByKind => ({
+    braking: averageSpectrum(of('braking'), axis),
+    coasting: averageSpectrum(of('coasting'), axis),
+  }));
+  const axes = even.axisNames.map((axis, i) => reportAxis(axis, spectra[i]!));
+  const best = axes
+    .filter(({ strongest }) => strongest !== null)
+    .sort((p, q) => q.strongest!.amplitude - p.strongest!.amplitude)[0];
+  const strongest = best
+    ? { axis: best.axis, order: best.strongest!.order, amplitude: best.strongest!.amplitude }
+    : null;
+  const at = best ? axes.indexOf(best) : -1;
+  const pair = spectra[at];
+  const ratio =
+    strongest && pair?.braking && pair.coasting
+      ? amplitudeAt(pair.braking, strongest.order) /
+        Math.max(amplitudeAt(pair.coasting, strongest.order), 1e-6)
+      : null;
+  const during = best?.strongest?.during;
+  return {
+    samples: input.recording.time.length,
+    rate: even.rate,
+    gaps: even.gaps.length,
+    windows: windows.map(({ kind, from, to }) => ({
+      kind,
+      start: from / even.rate,
+      end: to / even.rate,
+    })),
+    axes,
+    strongest,
+    brakingToCoasting: ratio,
+    peakSpeed: strongest && during ? speedOfPeak(of(during), at, strongest.order) : null,
+    reading: sayReading(strongest, ratio, of('braking').length > 0),
+  };
+}

@@ -1,0 +1,3 @@
+export * from './correct';
+export * from './measureThickness';
+export * from './solveThickness';

@@ -1,0 +1,5 @@
+export * from './quantity';
+export * from './length';
+export * from './parseLength';
+export * from './formatLength';
+export * from './temperature';

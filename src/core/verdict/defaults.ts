@@ -1,0 +1,25 @@
+import type { Celsius, Micrometres } from '../units';
+
+/** Workshop defaults in micrometres and degrees Celsius. Source: handbook 19. */
+export const WORKSHOP_DEFAULTS = {
+  runout: 50 as Micrometres,
+  runoutRigidCaliper: 130 as Micrometres,
+  hubFaceRunout: 25 as Micrometres,
+  hubFaceRadius: 70_000 as Micrometres,
+  hubShareAtRotor: 50 as Micrometres,
+  thicknessVariation: 12 as Micrometres,
+  taper: 80 as Micrometres,
+  endPlay: 30 as Micrometres,
+  wearReserve: 400 as Micrometres,
+  cleanUp: 30 as Micrometres,
+  arborError: 15 as Micrometres,
+  onVehicleResidual: 20 as Micrometres,
+  maxRoughing: 150 as Micrometres,
+  finishing: 50 as Micrometres,
+  dialIndicator: { resolution: 1, repeatability: 1 },
+  analogueDialIndicator: { resolution: 10, repeatability: 3 },
+  micrometer: { resolution: 1, repeatability: 1.5, mpe: 2 },
+} as const;
+
+/** Above this a rotor must cool before it is measured. Source: handbook 3. */
+export const HOT_ROTOR: Celsius = 50;

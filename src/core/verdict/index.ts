@@ -1,0 +1,3 @@
+export * from './reasons';
+export * from './judge';
+export * from './defaults';

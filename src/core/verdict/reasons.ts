@@ -1,0 +1,79 @@
+import type { Celsius, Micrometres } from '../units';
+
+/** Something that bears on a verdict, as data; put into words by `describeReason`. */
+export type Reason =
+  | { code: 'closure'; lap: number; error: Micrometres; allowed: Micrometres }
+  | { code: 'repeatability'; value: Micrometres; allowed: Micrometres }
+  | { code: 'end-play'; value: Micrometres; limit: Micrometres }
+  | { code: 'few-positions'; n: number }
+  | { code: 'folded-order'; order: number; folded: number; n: number }
+  | { code: 'outlier'; position: number; residual: Micrometres }
+  | { code: 'hot'; temperature: Celsius }
+  | { code: 'settle'; laps: number }
+  | { code: 'gauge-too-coarse' }
+  | { code: 'not-taken'; what: string }
+  | { code: 'machine-to-derived'; reserve: Micrometres }
+  | { code: 'below-discard'; min: Micrometres; discard: Micrometres }
+  | { code: 'too-thin-after-cut'; by: Micrometres }
+  | { code: 'too-close-to-cut'; margin: Micrometres; guardBand: Micrometres }
+  | { code: 'scores-at-lowest' }
+  | { code: 'hub-unknown' }
+  | { code: 'inconsistent' }
+  | { code: 'order-not-separated'; order: number }
+  | { code: 'measure-next'; shift: number }
+  | { code: 'predicted'; probability: number };
+
+/** How a length is to be written in a sentence. */
+export type SayLength = (value: Micrometres) => string;
+
+/** Lengths in micrometres, for the contracts and the command line. */
+export const sayMicrometres: SayLength = (value) => `${(value as number).toFixed(1)} \u00b5m`;
+
+type Sentences = {
+  [Code in Reason['code']]: (reason: Extract<Reason, { code: Code }>, say: SayLength) => string;
+};
+
+const SENTENCES: Sentences = {
+  closure: (r, say) =>
+    `Lap ${r.lap + 1} did not close: ${say(Math.abs(r.error))} against ${say(r.allowed)} allowed. The base moved or the rotor is loose. Fix it and take the lap again.`,
+  repeatability: (r, say) =>
+    `The laps differ by ${say(r.value)} where ${say(r.allowed)} is allowed. Check the base, the probe and the nuts.`,
+  'end-play': (r, say) =>
+    `End play ${say(r.value)} is over its limit ${say(r.limit)}: runout is not valid until the bearing is put right.`,
+  'few-positions': (r) =>
+    `${r.n} positions are too few to trust thickness variation or second order. Take 12.`,
+  'folded-order': (r) =>
+    `At ${r.n} positions the nut-pull order ${r.order} looks like order ${r.folded} and cannot be told from it. Take at least ${2 * r.order + 1}.`,
+  outlier: (r, say) =>
+    `The reading at position ${r.position + 1} stands ${say(Math.abs(r.residual))} off from the others: dirt, a slot or hole under the probe, or a slip in sign or decimal point. Look, and read it again.`,
+  hot: (r) =>
+    `The rotor is at ${(r.temperature as number).toFixed(0)} \u00b0C. Let it cool below 50 \u00b0C and measure again.`,
+  settle: (r) => `${r.laps} laps in all would settle it.`,
+  'gauge-too-coarse': () => 'No number of laps would settle it: the gauge is too coarse.',
+  'not-taken': (r) => `${r.what} was not measured.`,
+  'machine-to-derived': (r, say) =>
+    `No machine-to thickness is known: discard thickness plus ${say(r.reserve)} wear reserve is used (workshop default).`,
+  'below-discard': (r, say) =>
+    `The thinnest place, ${say(r.min)}, is below the discard thickness ${say(r.discard)}: replace the rotor. The vehicle does not leave on it.`,
+  'too-thin-after-cut': (r, say) =>
+    `The cut would end ${say(r.by)} below the machine-to thickness: do not machine, replace.`,
+  'too-close-to-cut': (r, say) =>
+    `The cut would end within ${say(r.guardBand)} of the machine-to thickness, too close for the micrometer to prove: do not machine.`,
+  'scores-at-lowest': () => 'Scores are taken to lie at the lowest place, which is the safe side.',
+  'hub-unknown': () =>
+    'Hub and rotor are not separated: the cut is planned for the worst case of the hub share.',
+  inconsistent: () =>
+    'The rotor did not seat the same way twice: dirt, burr, bent stud, or nuts not drawn up evenly. Clean, refit, measure again.',
+  'order-not-separated': (r) =>
+    `Order ${r.order} cannot be told apart between hub and rotor from these mountings; the band allows for both.`,
+  'measure-next': (r) =>
+    `Measure a second mounting, ${r.shift} stud spacings on, to tell hub from rotor.`,
+  predicted: (r) => `Probability of ending within: ${Math.round(r.probability * 100)} %.`,
+};
+
+/** One reason as a sentence, with lengths written by `say`. */
+export function describeReason(reason: Reason, say: SayLength = sayMicrometres): string {
+  // The table is keyed by the reason's own code, so the sentence fits the reason.
+  const sentence = SENTENCES[reason.code] as (reason: Reason, say: SayLength) => string;
+  return sentence(reason, say);
+}

@@ -1,0 +1,127 @@
+import fs from 'node:fs';
+import path from 'node:path';
+import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
+import { sql } from 'drizzle-orm';
+import { lockFolder } from './connect/folderLock';
+import {
+  FolderTooNew,
+  folderVersion,
+  keepCopy,
+  knownVersion,
+  writeFolderVersion,
+} from './connect/folderVersion';
+import * as schema from './schema';
+
+/** The database as the rest of the program knows it, whichever driver serves it. */
+export type Database = PgDatabase<PgQueryResultHKT, typeof schema>;
+
+export interface DatabaseHandle {
+  readonly db: Database;
+  readonly close: () => Promise<void>;
+}
+
+/** Migrations lie beside this file in the source and are shipped with the build. */
+const migrationsFolder = (): string =>
+  path.join(/* turbopackIgnore: true */ process.cwd(), 'src', 'db', 'migrations');
+
+/** Any fixed number: starters of one server wait for each other's migration under it. */
+const MIGRATION_LOCK = 0x2e57;
+
+async function newestApplied(db: Database): Promise<number> {
+  const exists = await db.execute(
+    sql`select to_regclass('drizzle.__drizzle_migrations') is not null as there`,
+  );
+  const [row] = (exists as unknown as { rows: { there: boolean }[] }).rows;
+  if (!row?.there) return 0;
+  const newest = await db.execute(
+    sql`select coalesce(max(created_at), 0) as newest from drizzle.__drizzle_migrations`,
+  );
+  return Number((newest as unknown as { rows: { newest: string }[] }).rows[0]?.newest ?? 0);
+}
+
+async function openServer(url: string): Promise<DatabaseHandle> {
+  const { Pool } = await import('pg');
+  const { drizzle } = await import('drizzle-orm/node-postgres');
+  const { migrate } = await import('drizzle-orm/node-postgres/migrator');
+  const pool = new Pool({ connectionString: url, max: 10 });
+  const client = await pool.connect();
+  try {
+    await client.query('select pg_advisory_lock($1)', [MIGRATION_LOCK]);
+    const single = drizzle(client, { schema });
+    if ((await newestApplied(single)) > knownVersion(migrationsFolder()).when) {
+      throw new FolderTooNew('The database');
+    }
+    await migrate(single, { migrationsFolder: migrationsFolder() });
+    await client.query('select pg_advisory_unlock($1)', [MIGRATION_LOCK]);
+  } catch (error) {
+    client.release(true);
+    await pool.end();
+    throw error;
+  }
+  client.release();
+  return { db: drizzle(pool, { schema }), close: () => pool.end() };
+}
+
+async function openEngine(database: string): Promise<DatabaseHandle> {
+  const { PGlite } = await import('@electric-sql/pglite');
+  const { drizzle } = await import('drizzle-orm/pglite');
+  const { DurableNodeFS } = await import('./connect/durableFs');
+  const client = await PGlite.create({
+    fs: new DurableNodeFS(database),
+    startParams: [
+      ...PGlite.defaultStartParams.filter((param) => param !== '-F'),
+      '-c',
+      'fsync=on',
+      '-c',
+      'wal_sync_method=fsync',
+    ],
+  });
+  return { db: drizzle(client, { schema }), close: () => client.close() };
+}
+
+async function openFolder(folder: string): Promise<DatabaseHandle> {
+  fs.mkdirSync(folder, { recursive: true });
+  const unlock = await lockFolder(folder);
+  try {
+    const { migrate } = await import('drizzle-orm/pglite/migrator');
+    const database = path.join(folder, 'pg');
+    const known = knownVersion(migrationsFolder());
+    const found = folderVersion(folder);
+    if (found && found.when > known.when) throw new FolderTooNew(`The data folder ${folder}`);
+    if (fs.existsSync(database) && found?.when !== known.when) keepCopy(folder, database, found);
+    const handle = await openEngine(database);
+    if ((await newestApplied(handle.db)) > known.when) {
+      await handle.close();
+      throw new FolderTooNew(`The data folder ${folder}`);
+    }
+    await migrate(handle.db as Parameters<typeof migrate>[0], {
+      migrationsFolder: migrationsFolder(),
+    });
+    if (found?.when !== known.when) writeFolderVersion(folder, known);
+    return {
+      db: handle.db,
+      close: async () => {
+        await handle.close();
+        unlock();
+      },
+    };
+  } catch (error) {
+    unlock();
+    throw error;
+  }
+}
+
+/**
+ * Opens a database and brings its schema up to date: a PostgreSQL server when `url` is
+ * given, else the embedded engine in `folder`. A folder in use, or made by a newer version,
+ * is refused in words; an older one is copied before it is migrated.
+ */
+export function openDatabase(where: {
+  readonly url?: string | undefined;
+  readonly folder: string;
+}): Promise<DatabaseHandle> {
+  if (process.env.NEXT_PHASE === 'phase-production-build') {
+    throw new Error('The database must not be opened during a build');
+  }
+  return where.url ? openServer(where.url) : openFolder(path.resolve(where.folder));
+}

@@ -1,0 +1,4 @@
+export * from './vehicles';
+export * from './jobs';
+export * from './sets';
+export * from './settings';

@@ -1,0 +1,245 @@
+import { group } from 'd3-array';
+import { and, asc, count, desc, eq, inArray, isNull, lt, notInArray, sql } from 'drizzle-orm';
+import type { Database } from '../client';
+import { decisions, jobCorners, jobs, readings, readingSets, vehicles } from '../schema';
+import { axlesOf, type AxleRow, type VehicleRow } from './vehicles';
+
+export type JobRow = typeof jobs.$inferSelect;
+export type CornerName = (typeof jobCorners.$inferSelect)['corner'];
+export type SetRow = typeof readingSets.$inferSelect;
+export type ReadingRow = typeof readings.$inferSelect;
+export type DecisionRow = typeof decisions.$inferSelect;
+export type SetFile = SetRow & { readonly readings: readonly ReadingRow[] };
+
+/** Everything of one job. */
+export interface JobFile {
+  readonly job: JobRow;
+  readonly vehicle: VehicleRow & { readonly axles: readonly AxleRow[] };
+  readonly corners: readonly CornerName[];
+  /** Sets in the order they were begun, those set aside among them. */
+  readonly sets: readonly SetFile[];
+  readonly decisions: readonly DecisionRow[];
+}
+
+/** One line of the list of jobs. */
+export interface JobLine {
+  readonly id: string;
+  readonly number: number;
+  readonly plate: string;
+  readonly make: string;
+  readonly model: string;
+  readonly complaint: string;
+  readonly createdAt: Date;
+  readonly corners: readonly CornerName[];
+  readonly sets: number;
+  /** Corner and kind pairs of which a set is read to its end. */
+  readonly measured: number;
+  readonly decided: number;
+}
+
+export const PAGE_SIZE = 25;
+
+/** The sets of these jobs, before a correction, whose every position of a lap is read. */
+const wholeSets = (
+  db: Database,
+  jobIds: string[],
+): Promise<{ jobId: string; corner: CornerName; kind: SetRow['kind'] }[]> =>
+  db
+    .select({ jobId: readingSets.jobId, corner: readingSets.corner, kind: readingSets.kind })
+    .from(readingSets)
+    .innerJoin(
+      readings,
+      and(eq(readings.setId, readingSets.id), lt(readings.position, readingSets.positions)),
+    )
+    .where(
+      and(
+        inArray(readingSets.jobId, jobIds),
+        isNull(readingSets.setAsideAt),
+        eq(readingSets.phase, 'before'),
+        eq(readings.lap, 0),
+      ),
+    )
+    .groupBy(readingSets.id)
+    .having(sql`count(*) >= ${readingSets.positions}`);
+
+/** One page of the open jobs, newest first, with how far each is. */
+export async function listOpenJobs(
+  db: Database,
+  page: number,
+): Promise<{ lines: JobLine[]; total: number }> {
+  const open = isNull(jobs.closedAt);
+  const [{ total } = { total: 0 }] = await db.select({ total: count() }).from(jobs).where(open);
+  const rows = await db
+    .select({
+      id: jobs.id,
+      number: jobs.number,
+      plate: vehicles.plate,
+      make: vehicles.make,
+      model: vehicles.model,
+      complaint: jobs.complaint,
+      createdAt: jobs.createdAt,
+    })
+    .from(jobs)
+    .innerJoin(vehicles, eq(vehicles.id, jobs.vehicleId))
+    .where(open)
+    .orderBy(desc(jobs.createdAt), desc(jobs.number))
+    .limit(PAGE_SIZE)
+    .offset((page - 1) * PAGE_SIZE);
+  const ids = rows.map(({ id }) => id);
+  if (ids.length === 0) return { lines: [], total };
+  const cornerRows = await db.select().from(jobCorners).where(inArray(jobCorners.jobId, ids));
+  const setRows = await db
+    .select({ jobId: readingSets.jobId, sets: count() })
+    .from(readingSets)
+    .where(and(inArray(readingSets.jobId, ids), isNull(readingSets.setAsideAt)))
+    .groupBy(readingSets.jobId);
+  const whole = await wholeSets(db, ids);
+  const decided = await db
+    .select({ jobId: decisions.jobId, decided: count() })
+    .from(decisions)
+    .where(inArray(decisions.jobId, ids))
+    .groupBy(decisions.jobId);
+  const lines = rows.map((row) => ({
+    ...row,
+    corners: cornerRows
+      .filter(({ jobId }) => jobId === row.id)
+      .map(({ corner }) => corner)
+      .sort(),
+    sets: setRows.find(({ jobId }) => jobId === row.id)?.sets ?? 0,
+    measured: new Set(
+      whole.filter(({ jobId }) => jobId === row.id).map(({ corner, kind }) => `${corner} ${kind}`),
+    ).size,
+    decided: decided.find(({ jobId }) => jobId === row.id)?.decided ?? 0,
+  }));
+  return { lines, total };
+}
+
+/** Jobs that were closed last. */
+export const listClosedJobs = (
+  db: Database,
+  limit: number,
+): Promise<{ id: string; number: number; plate: string; complaint: string }[]> =>
+  db
+    .select({
+      id: jobs.id,
+      number: jobs.number,
+      plate: vehicles.plate,
+      complaint: jobs.complaint,
+    })
+    .from(jobs)
+    .innerJoin(vehicles, eq(vehicles.id, jobs.vehicleId))
+    .where(sql`${jobs.closedAt} is not null`)
+    .orderBy(desc(jobs.closedAt))
+    .limit(limit);
+
+/** The jobs of a vehicle, newest first. */
+export const listJobsOfVehicle = (db: Database, vehicleId: string): Promise<JobRow[]> =>
+  db.select().from(jobs).where(eq(jobs.vehicleId, vehicleId)).orderBy(desc(jobs.createdAt));
+
+async function setsOf(db: Database, jobId: string): Promise<SetFile[]> {
+  const sets = await db
+    .select()
+    .from(readingSets)
+    .where(eq(readingSets.jobId, jobId))
+    .orderBy(asc(readingSets.createdAt), asc(readingSets.id));
+  if (sets.length === 0) return [];
+  const ids = sets.map(({ id }) => id);
+  const rows = await db
+    .select()
+    .from(readings)
+    .where(inArray(readings.setId, ids))
+    .orderBy(asc(readings.lap), asc(readings.position));
+  const bySet = group(rows, ({ setId }) => setId);
+  return sets.map((set) => ({ ...set, readings: bySet.get(set.id) ?? [] }));
+}
+
+/** One job with all that hangs on it, or null. */
+export async function findJob(db: Database, id: string): Promise<JobFile | null> {
+  const [row] = await db
+    .select({ job: jobs, vehicle: vehicles })
+    .from(jobs)
+    .innerJoin(vehicles, eq(vehicles.id, jobs.vehicleId))
+    .where(eq(jobs.id, id));
+  if (!row) return null;
+  const corners = await db
+    .select({ corner: jobCorners.corner })
+    .from(jobCorners)
+    .where(eq(jobCorners.jobId, id))
+    .orderBy(asc(jobCorners.corner));
+  return {
+    job: row.job,
+    vehicle: { ...row.vehicle, axles: await axlesOf(db, row.vehicle.id) },
+    corners: corners.map(({ corner }) => corner),
+    sets: await setsOf(db, id),
+    decisions: await db.select().from(decisions).where(eq(decisions.jobId, id)),
+  };
+}
+
+export interface NewJob {
+  readonly vehicleId: string;
+  readonly complaint: string;
+  readonly odometerKm: number | null;
+  readonly corners: readonly CornerName[];
+}
+
+/** Writes a new job with its corners; returns its id. */
+export const insertJob = (db: Database, job: NewJob): Promise<string> =>
+  db.transaction(async (tx) => {
+    const { corners, ...own } = job;
+    const [row] = await tx.insert(jobs).values(own).returning({ id: jobs.id });
+    if (!row) throw new Error('The job was not written');
+    await tx.insert(jobCorners).values(corners.map((corner) => ({ jobId: row.id, corner })));
+    return row.id;
+  });
+
+/** Writes over complaint and corners; a corner that has sets stays. */
+export const updateComplaint = (
+  db: Database,
+  id: string,
+  change: Omit<NewJob, 'vehicleId'>,
+): Promise<void> =>
+  db.transaction(async (tx) => {
+    const { corners, ...own } = change;
+    await tx.update(jobs).set(own).where(eq(jobs.id, id));
+    const measured = await tx
+      .selectDistinct({ corner: readingSets.corner })
+      .from(readingSets)
+      .where(eq(readingSets.jobId, id));
+    const keep = [...new Set([...corners, ...measured.map(({ corner }) => corner)])];
+    await tx
+      .delete(jobCorners)
+      .where(and(eq(jobCorners.jobId, id), notInArray(jobCorners.corner, keep)));
+    await tx
+      .insert(jobCorners)
+      .values(keep.map((corner) => ({ jobId: id, corner })))
+      .onConflictDoNothing();
+  });
+
+/** Closes a job, or opens it again with null. */
+export async function setClosed(db: Database, id: string, closedAt: Date | null): Promise<void> {
+  await db.update(jobs).set({ closedAt }).where(eq(jobs.id, id));
+}
+
+/** Writes a corner's decision over an earlier one. */
+export async function saveDecision(
+  db: Database,
+  decision: Omit<DecisionRow, 'decidedAt'>,
+): Promise<void> {
+  const { jobId, corner, ...own } = decision;
+  await db
+    .insert(decisions)
+    .values(decision)
+    .onConflictDoUpdate({
+      target: [decisions.jobId, decisions.corner],
+      set: { ...own, decidedAt: new Date() },
+    });
+}
+
+/** Takes a corner's decision back. */
+export async function deleteDecision(
+  db: Database,
+  jobId: string,
+  corner: CornerName,
+): Promise<void> {
+  await db.delete(decisions).where(and(eq(decisions.jobId, jobId), eq(decisions.corner, corner)));
+}

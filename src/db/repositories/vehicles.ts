@@ -1,0 +1,87 @@
+import { asc, eq, inArray } from 'drizzle-orm';
+import type { Database } from '../client';
+import { axleLimits, axles, vehicles } from '../schema';
+
+export type VehicleRow = typeof vehicles.$inferSelect;
+export type LimitRow = typeof axleLimits.$inferSelect;
+export type AxleRow = typeof axles.$inferSelect & { readonly limits: readonly LimitRow[] };
+export type VehicleFile = VehicleRow & { readonly axles: readonly AxleRow[] };
+
+export interface NewAxle {
+  readonly position: 'front' | 'rear';
+  readonly fastening: 'studs' | 'bolts';
+  readonly studs: number;
+  readonly allowedShifts: number[] | null;
+  readonly limits: readonly Omit<LimitRow, 'id' | 'axleId'>[];
+}
+
+export interface NewVehicle {
+  readonly plate: string;
+  readonly make: string;
+  readonly model: string;
+  readonly axles: readonly NewAxle[];
+}
+
+/** All vehicles, by plate. */
+export const listVehicles = (db: Database): Promise<VehicleRow[]> =>
+  db.select().from(vehicles).orderBy(asc(vehicles.plate));
+
+/** Axles with their limits, front first. */
+export async function axlesOf(db: Database, vehicleId: string): Promise<AxleRow[]> {
+  const rows = await db
+    .select()
+    .from(axles)
+    .where(eq(axles.vehicleId, vehicleId))
+    .orderBy(asc(axles.position));
+  if (rows.length === 0) return [];
+  const ids = rows.map(({ id }) => id);
+  const limits = await db.select().from(axleLimits).where(inArray(axleLimits.axleId, ids));
+  return rows.map((axle) => ({
+    ...axle,
+    limits: limits.filter(({ axleId }) => axleId === axle.id),
+  }));
+}
+
+/** One vehicle with its axles, or null. */
+export async function findVehicle(db: Database, id: string): Promise<VehicleFile | null> {
+  const [vehicle] = await db.select().from(vehicles).where(eq(vehicles.id, id));
+  return vehicle ? { ...vehicle, axles: await axlesOf(db, id) } : null;
+}
+
+export async function findVehicleByPlate(db: Database, plate: string): Promise<VehicleRow | null> {
+  const [vehicle] = await db.select().from(vehicles).where(eq(vehicles.plate, plate));
+  return vehicle ?? null;
+}
+
+/** Writes an axle's settings and figures over what is there. */
+async function saveAxle(db: Database, vehicleId: string, axle: NewAxle): Promise<void> {
+  const { limits, ...own } = axle;
+  const [row] = await db
+    .insert(axles)
+    .values({ vehicleId, ...own })
+    .onConflictDoUpdate({ target: [axles.vehicleId, axles.position], set: own })
+    .returning({ id: axles.id });
+  if (!row) throw new Error('The axle was not written');
+  await db.delete(axleLimits).where(eq(axleLimits.axleId, row.id));
+  if (limits.length > 0) {
+    await db.insert(axleLimits).values(limits.map((limit) => ({ ...limit, axleId: row.id })));
+  }
+}
+
+/** Writes a new vehicle with its axles; returns its id. */
+export const insertVehicle = (db: Database, vehicle: NewVehicle): Promise<string> =>
+  db.transaction(async (tx) => {
+    const { axles: newAxles, ...own } = vehicle;
+    const [row] = await tx.insert(vehicles).values(own).returning({ id: vehicles.id });
+    if (!row) throw new Error('The vehicle was not written');
+    for (const axle of newAxles) await saveAxle(tx, row.id, axle);
+    return row.id;
+  });
+
+/** Writes over a vehicle with its axles. */
+export const updateVehicle = (db: Database, id: string, vehicle: NewVehicle): Promise<void> =>
+  db.transaction(async (tx) => {
+    const { axles: newAxles, ...own } = vehicle;
+    await tx.update(vehicles).set(own).where(eq(vehicles.id, id));
+    for (const axle of newAxles) await saveAxle(tx, id, axle);
+  });

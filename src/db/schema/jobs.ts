@@ -1,0 +1,67 @@
+import {
+  index,
+  integer,
+  pgEnum,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uuid,
+} from 'drizzle-orm/pg-core';
+import { vehicles } from './vehicles';
+
+export const corner = pgEnum('corner', ['FL', 'FR', 'RL', 'RR']);
+export const correction = pgEnum('correction', [
+  'leave',
+  'index',
+  'hub',
+  'machine-on-vehicle',
+  'machine-bench',
+  'replace',
+]);
+
+export const jobs = pgTable(
+  'jobs',
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    number: integer().generatedAlwaysAsIdentity({ startWith: 101 }).notNull().unique(),
+    vehicleId: uuid('vehicle_id')
+      .notNull()
+      .references(() => vehicles.id),
+    complaint: text().notNull(),
+    /** Distance on the clock in km, when it was written down. */
+    odometerKm: integer('odometer_km'),
+    createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+    closedAt: timestamp('closed_at', { withTimezone: true }),
+  },
+  (table) => [
+    index('jobs_open').on(table.closedAt, table.createdAt),
+    index('jobs_vehicle').on(table.vehicleId),
+  ],
+);
+
+export const jobCorners = pgTable(
+  'job_corners',
+  {
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    corner: corner().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.corner] })],
+);
+
+/** What was decided for a corner, in the words that were on the screen. */
+export const decisions = pgTable(
+  'decisions',
+  {
+    jobId: uuid('job_id').notNull(),
+    corner: corner().notNull(),
+    correction: correction().notNull(),
+    /** Index shift moved to, for an index correction. */
+    shift: integer(),
+    words: text().notNull(),
+    decidedAt: timestamp('decided_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.corner] })],
+);

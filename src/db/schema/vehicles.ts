@@ -1,0 +1,63 @@
+import {
+  doublePrecision,
+  integer,
+  pgEnum,
+  pgTable,
+  text,
+  timestamp,
+  unique,
+  uuid,
+} from 'drizzle-orm/pg-core';
+
+export const axlePosition = pgEnum('axle_position', ['front', 'rear']);
+export const fastening = pgEnum('fastening', ['studs', 'bolts']);
+export const limitKind = pgEnum('limit_kind', [
+  'nominal',
+  'machineTo',
+  'discard',
+  'runout',
+  'dtv',
+  'radius',
+]);
+export const limitSource = pgEnum('limit_source', ['maker', 'stamped', 'workshop', 'other']);
+
+export const vehicles = pgTable('vehicles', {
+  id: uuid().primaryKey().defaultRandom(),
+  plate: text().notNull().unique(),
+  make: text().notNull(),
+  model: text().notNull(),
+  createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+});
+
+export const axles = pgTable(
+  'axles',
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    vehicleId: uuid('vehicle_id')
+      .notNull()
+      .references(() => vehicles.id, { onDelete: 'cascade' }),
+    position: axlePosition().notNull(),
+    fastening: fastening().notNull(),
+    studs: integer().notNull(),
+    /** Index shifts that the rotor's screw or pin allows; all when null. */
+    allowedShifts: integer('allowed_shifts').array(),
+  },
+  (table) => [unique().on(table.vehicleId, table.position)],
+);
+
+/** A figure of an axle as typed, beside its value in micrometres. */
+export const axleLimits = pgTable(
+  'axle_limits',
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    axleId: uuid('axle_id')
+      .notNull()
+      .references(() => axles.id, { onDelete: 'cascade' }),
+    kind: limitKind().notNull(),
+    valueUm: doublePrecision('value_um').notNull(),
+    text: text().notNull(),
+    unit: text().notNull(),
+    source: limitSource().notNull(),
+  },
+  (table) => [unique().on(table.axleId, table.kind)],
+);

@@ -1,0 +1,56 @@
+'use client';
+
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useRouter } from 'next/navigation';
+import { useForm } from 'react-hook-form';
+import { complaintFormSchema, type ComplaintForm as Values } from '@/core/contracts';
+import { showServerErrors } from '@/ui/field';
+import { changeComplaintAction } from './actions';
+import { ComplaintFields } from './ComplaintFields';
+
+/** The complaint of a job and the corners it is measured at. */
+export function ComplaintForm({
+  jobId,
+  values,
+  next,
+}: {
+  jobId: string;
+  values: Values;
+  next: string;
+}) {
+  const router = useRouter();
+  const { register, handleSubmit, setError, formState } = useForm<Values>({
+    resolver: zodResolver(complaintFormSchema, undefined, { raw: true }),
+    defaultValues: values,
+  });
+  const { errors, isSubmitting } = formState;
+  const submit = handleSubmit(async (typed) => {
+    const answer = await changeComplaintAction(jobId, typed);
+    if (answer.ok) router.push(next);
+    else showServerErrors({ root: answer.message, ...answer.fields }, setError);
+  });
+  return (
+    <form className="zh-card" noValidate onSubmit={submit}>
+      {errors.root && (
+        <p className="zh-error" role="alert">
+          {errors.root.message}
+        </p>
+      )}
+      <ComplaintFields
+        fields={{
+          complaint: register('complaint'),
+          odometerKm: register('odometerKm'),
+          corners: register('corners'),
+        }}
+        messages={{
+          complaint: errors.complaint?.message,
+          odometerKm: errors.odometerKm?.message,
+          corners: errors.corners?.message,
+        }}
+      />
+      <button className="btn btn-primary" disabled={isSubmitting}>
+        {isSubmitting ? 'Saving …' : 'Save and go to measuring'}
+      </button>
+    </form>
+  );
+}

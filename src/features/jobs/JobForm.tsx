@@ -1,0 +1,79 @@
+'use client';
+
+import { zodResolver } from '@hookform/resolvers/zod';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { Form } from 'react-bootstrap';
+import { useForm } from 'react-hook-form';
+import { jobFormSchema, type JobForm as Values } from '@/core/contracts';
+import { FormField, showServerErrors } from '@/ui/field';
+import { openJobAction } from './actions';
+import { ComplaintFields } from './ComplaintFields';
+
+export interface VehicleChoice {
+  readonly id: string;
+  readonly plate: string;
+  readonly name: string;
+}
+
+/** A new job: vehicle, complaint in the customer's words, corners. */
+export function JobForm({
+  vehicles,
+  vehicleId,
+}: {
+  vehicles: readonly VehicleChoice[];
+  vehicleId: string;
+}) {
+  const router = useRouter();
+  const { register, handleSubmit, setError, formState } = useForm<Values>({
+    resolver: zodResolver(jobFormSchema, undefined, { raw: true }),
+    defaultValues: { vehicleId, complaint: '', odometerKm: '', corners: [] },
+  });
+  const { errors, isSubmitting } = formState;
+  const submit = handleSubmit(async (values) => {
+    const answer = await openJobAction(values);
+    if (answer.ok) router.push(`/jobs/${answer.value}`);
+    else showServerErrors({ root: answer.message, ...answer.fields }, setError);
+  });
+  return (
+    <form className="zh-card" noValidate onSubmit={submit}>
+      {errors.root && (
+        <p className="zh-error" role="alert">
+          {errors.root.message}
+        </p>
+      )}
+      <FormField
+        label="Vehicle"
+        error={errors.vehicleId?.message}
+        control={(ids) => (
+          <Form.Select {...ids} {...register('vehicleId')} autoFocus>
+            <option value="">Choose …</option>
+            {vehicles.map(({ id, plate, name }) => (
+              <option key={id} value={id}>
+                {plate} · {name}
+              </option>
+            ))}
+          </Form.Select>
+        )}
+      />
+      <p>
+        <Link href="/vehicles/new?then=job">The vehicle is not in the list: enter a new one</Link>
+      </p>
+      <ComplaintFields
+        fields={{
+          complaint: register('complaint'),
+          odometerKm: register('odometerKm'),
+          corners: register('corners'),
+        }}
+        messages={{
+          complaint: errors.complaint?.message,
+          odometerKm: errors.odometerKm?.message,
+          corners: errors.corners?.message,
+        }}
+      />
+      <button className="btn btn-primary" disabled={isSubmitting}>
+        {isSubmitting ? 'Opening …' : 'Open the job'}
+      </button>
+    </form>
+  );
+}

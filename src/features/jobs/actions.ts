@@ -1,0 +1,27 @@
+'use server';
+
+import { revalidatePath } from 'next/cache';
+import type { ComplaintForm, JobForm } from '@/core/contracts';
+import type { Answer } from '@/server/answer';
+import { changeComplaint, closeJob, openJob } from '@/server/jobs';
+
+/** Opens a job; answers with its id or with messages by field. */
+export async function openJobAction(form: JobForm): Promise<Answer<string>> {
+  return openJob(form);
+}
+
+/** Changes complaint and corners of a job. */
+export async function changeComplaintAction(
+  id: string,
+  form: ComplaintForm,
+): Promise<Answer<string>> {
+  const answer = await changeComplaint(id, form);
+  revalidatePath(`/jobs/${id}`, 'layout');
+  return answer;
+}
+
+/** Closes a job or opens it again. */
+export async function closeJobAction(id: string, closed: boolean): Promise<void> {
+  await closeJob(id, closed);
+  revalidatePath(`/jobs/${id}`, 'layout');
+}

@@ -1,0 +1,29 @@
+import Link from 'next/link';
+import { CORNER_NAME, type Corner } from '@/core/readings';
+
+/** The corners of a job, one of them the one worked on. */
+export function CornerTabs({
+  corners,
+  current,
+  base,
+}: {
+  corners: readonly Corner[];
+  current: Corner;
+  base: string;
+}) {
+  return (
+    <nav className="zh-tabs" aria-label="Corners">
+      {corners.map((corner) => (
+        <Link
+          key={corner}
+          className="btn btn-outline-secondary zh-figure"
+          href={`${base}/${corner}`}
+          aria-current={corner === current ? 'true' : undefined}
+          title={CORNER_NAME[corner]}
+        >
+          {corner}
+        </Link>
+      ))}
+    </nav>
+  );
+}

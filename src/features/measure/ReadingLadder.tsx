@@ -1,0 +1,48 @@
+'use client';
+
+import { formatNumber } from '@/core/units';
+import { readingAt, unitOf, type BenchCorner, type BenchSet, type Cursor } from './model';
+
+interface ReadingLadderProps {
+  readonly set: BenchSet;
+  readonly lap: number;
+  readonly cursor: Cursor | null;
+  readonly corner: BenchCorner;
+  readonly suspects: readonly number[];
+  readonly onPick: (cursor: Cursor) => void;
+}
+
+/** The readings of one lap; each can be picked and typed again. */
+export function ReadingLadder({ set, lap, cursor, corner, suspects, onPick }: ReadingLadderProps) {
+  const unit = unitOf(set, corner.units);
+  const places = Array.from(
+    { length: set.kind === 'runout' ? set.positions + 1 : set.positions },
+    (_, position) => position,
+  );
+  return (
+    <ol className="zh-ladder mt-2" aria-label={`Readings of lap ${lap + 1}`}>
+      {places.map((position) => {
+        const reading = readingAt(set, { lap, position });
+        const isActive = cursor?.lap === lap && cursor.position === position;
+        const name = position === set.positions ? '1 again' : String(position + 1);
+        return (
+          <li key={position}>
+            <button
+              type="button"
+              tabIndex={-1}
+              className={suspects.includes(position) ? 'suspect' : ''}
+              aria-current={isActive}
+              title={reading ? `typed: ${reading.text}` : undefined}
+              onClick={() => onPick({ lap, position })}
+            >
+              <span className="zh-place">{name}</span>
+              <span className="zh-figure">
+                {reading ? formatNumber(reading.valueUm, unit) : '·'}
+              </span>
+            </button>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}

@@ -1,0 +1,92 @@
+'use client';
+
+import Link from 'next/link';
+import { NextLink, NextThing } from '@/ui/shell';
+import type { BenchCorner, BenchSet } from './model';
+
+/** Take this set again, read a second mounting, add a lap, or go on. */
+export type Advised = 'again' | 'mounting' | 'lap' | 'next';
+
+const BECAUSE: Readonly<Record<Exclude<Advised, 'next'>, string>> = {
+  again: 'but it is not valid. Put right what the nose names, then take it again.',
+  mounting: 'Now a second mounting, to tell hub from rotor.',
+  lap: 'It is too close to call: another lap helps.',
+};
+
+interface SetDoneProps {
+  readonly set: BenchSet;
+  readonly corner: BenchCorner;
+  /** What this corner still lacks. */
+  readonly missing: 'runout' | 'thickness' | null;
+  /** What comes next when nothing is missing. */
+  readonly advised: Advised;
+  /** What the corner as a whole asks for, in one sentence. */
+  readonly todo: string;
+  readonly nextHref: string;
+  readonly nextLabel: string;
+  readonly busy: boolean;
+  readonly onMissing: () => void;
+  readonly onLap: () => void;
+  readonly onMounting: (() => void) | null;
+  readonly onRepeat: () => void;
+}
+
+interface Step {
+  readonly label: string;
+  readonly act: () => void;
+}
+
+/** What can follow a set that was read to its end; the likely one is first and has the focus. */
+export function SetDone(props: SetDoneProps) {
+  const { set, missing, busy } = props;
+  const read = set.kind === 'runout' ? 'Runout' : 'Thickness';
+  const steps: Partial<Record<Advised, Step>> = {
+    again: { label: 'Take it again', act: props.onRepeat },
+    lap: { label: 'Another lap', act: props.onLap },
+    ...(props.onMounting ? { mounting: { label: 'Another mounting', act: props.onMounting } } : {}),
+  };
+  const advised = steps[props.advised] ? props.advised : 'next';
+  const first: Step | null = missing
+    ? { label: `Measure ${missing}`, act: props.onMissing }
+    : (steps[advised] ?? null);
+  const others = [steps.mounting, steps.lap, steps.again].filter(
+    (step): step is Step => step !== undefined && step !== first,
+  );
+  const todo = missing
+    ? `${read} is read. Now measure ${missing}.`
+    : `${read} is read${advised === 'again' ? ', ' : '. '}${advised === 'next' ? props.todo : BECAUSE[advised]}`;
+  return (
+    <NextThing todo={todo}>
+      {first ? (
+        <button
+          key={first.label}
+          type="button"
+          className="btn btn-primary"
+          disabled={busy}
+          autoFocus
+          onClick={first.act}
+        >
+          {first.label}
+        </button>
+      ) : (
+        <NextLink href={props.nextHref}>{props.nextLabel}</NextLink>
+      )}
+      {others.map(({ label, act }) => (
+        <button
+          key={label}
+          type="button"
+          className="btn btn-outline-secondary"
+          disabled={busy}
+          onClick={act}
+        >
+          {label}
+        </button>
+      ))}
+      {first && (
+        <Link className="btn btn-outline-secondary" href={props.nextHref}>
+          {props.nextLabel}
+        </Link>
+      )}
+    </NextThing>
+  );
+}

@@ -1,0 +1,75 @@
+'use client';
+
+import { firstOpen, type BenchCorner, type BenchSet } from './model';
+import { mountingName } from './SetStarter';
+
+interface SetTabsProps {
+  readonly sets: readonly BenchSet[];
+  readonly currentId: string | null;
+  readonly corner: BenchCorner;
+  readonly onPick: (id: string | null) => void;
+}
+
+const nameOf = (set: BenchSet, corner: BenchCorner): string =>
+  set.kind === 'thickness' ? 'Thickness' : `Runout, ${mountingName(corner, set.shift)}`;
+
+/** The sets of this corner that count, and the way to a new one. */
+export function SetTabs({ sets, currentId, corner, onPick }: SetTabsProps) {
+  return (
+    <div className="zh-tabs mb-2" role="group" aria-label="Reading sets">
+      {sets
+        .filter(({ isAside }) => !isAside)
+        .map((set) => (
+          <button
+            key={set.id}
+            type="button"
+            className="btn btn-outline-secondary"
+            aria-current={set.id === currentId}
+            onClick={() => onPick(set.id)}
+          >
+            {nameOf(set, corner)}
+            {firstOpen(set) && ' …'}
+          </button>
+        ))}
+      <button
+        type="button"
+        className="btn btn-outline-secondary"
+        aria-current={currentId === null}
+        onClick={() => onPick(null)}
+      >
+        + New set
+      </button>
+    </div>
+  );
+}
+
+interface SetsAsideProps {
+  readonly sets: readonly BenchSet[];
+  readonly corner: BenchCorner;
+  readonly onTakeBack: (set: BenchSet) => void;
+}
+
+/** Sets that were set aside: still on file, counting no more. */
+export function SetsAside({ sets, corner, onTakeBack }: SetsAsideProps) {
+  const aside = sets.filter(({ isAside }) => isAside);
+  if (aside.length === 0) return null;
+  return (
+    <details className="mt-3">
+      <summary className="py-2">Set aside ({aside.length})</summary>
+      <ul className="zh-list">
+        {aside.map((set) => (
+          <li key={set.id} className="d-flex gap-2 align-items-center mb-2">
+            {nameOf(set, corner)}, {set.readings.length} readings
+            <button
+              type="button"
+              className="btn btn-outline-secondary"
+              onClick={() => onTakeBack(set)}
+            >
+              Use it again
+            </button>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}

@@ -1,0 +1,266 @@
+import {
+  advise,
+  assessCorner,
+  assessRunout,
+  assessThickness,
+  lapsOf,
+  measuredSet,
+  type Advice,
+  type AxleLimits,
+  type RawReading,
+  type RawSet,
+} from '@/core/assessment';
+import {
+  LENGTH_KINDS,
+  readTyped,
+  type Corner,
+  type Fastening,
+  type LengthKind,
+} from '@/core/readings';
+import type { RunoutResult } from '@/core/runout';
+import type { ThicknessFigures, ThicknessResult } from '@/core/thickness';
+import { fieldUnit, type LengthRole, type LengthUnit, type UnitSystem } from '@/core/units';
+
+/** A reading on the bench: its value, and text and unit as typed. */
+export interface BenchReading extends RawReading {
+  readonly text: string;
+  readonly unit: string;
+}
+
+/** A reading set on the bench. */
+export interface BenchSet extends RawSet {
+  readonly id: string;
+  readonly phase: 'before' | 'after';
+  readonly isAside: boolean;
+  readonly readings: readonly BenchReading[];
+}
+
+/** The corner that the bench stands at. */
+export interface BenchCorner {
+  readonly jobId: string;
+  readonly corner: Corner;
+  readonly phase: 'before' | 'after';
+  readonly fastening: Fastening;
+  readonly studs: number;
+  readonly allowedShifts: readonly number[] | null;
+  readonly limits: AxleLimits;
+  readonly units: UnitSystem;
+}
+
+/** A place to read: the closing reading of a lap stands at the number of positions. */
+export interface Cursor {
+  readonly lap: number;
+  readonly position: number;
+}
+
+/** What happens on the bench, as data. */
+export interface BenchState {
+  readonly sets: readonly BenchSet[];
+  readonly currentId: string | null;
+  /** Null when the set is read to its end. */
+  readonly cursor: Cursor | null;
+  readonly draft: string;
+  readonly error: string | null;
+}
+
+export type BenchEvent =
+  | { readonly type: 'pick-set'; readonly id: string | null }
+  | { readonly type: 'add-set'; readonly set: BenchSet }
+  | { readonly type: 'replace-set'; readonly set: BenchSet }
+  | { readonly type: 'add-lap'; readonly id: string }
+  | { readonly type: 'pick-place'; readonly cursor: Cursor }
+  | { readonly type: 'step'; readonly by: 1 | -1 }
+  | { readonly type: 'type'; readonly text: string }
+  | { readonly type: 'refuse'; readonly message: string }
+  | { readonly type: 'read'; readonly reading: BenchReading }
+  | { readonly type: 'skip' };
+
+export const roleOf = (set: Pick<RawSet, 'kind'>): LengthRole =>
+  set.kind === 'runout' ? 'deviation' : 'size';
+export const unitOf = (set: Pick<RawSet, 'kind'>, units: UnitSystem): LengthUnit =>
+  fieldUnit(units, roleOf(set));
+const kindOf = (set: Pick<RawSet, 'kind'>): LengthKind =>
+  set.kind === 'runout' ? LENGTH_KINDS.deviation : LENGTH_KINDS.thickness;
+
+/** The last place of a lap: runout closes where it began. */
+const lastPlace = (set: RawSet): number =>
+  set.kind === 'runout' ? set.positions : set.positions - 1;
+
+export const readingAt = (set: BenchSet, { lap, position }: Cursor): BenchReading | undefined =>
+  set.readings.find((reading) => reading.lap === lap && reading.position === position);
+
+/** Whether the lap's every position is read; the closing reading may be missing. */
+export const isLapWhole = (set: BenchSet, lap: number): boolean =>
+  lapsOf(set)[lap]?.every((value) => value !== null) ?? false;
+
+/** The first place that was not read yet; null when all laps are whole. */
+export function firstOpen(set: BenchSet): Cursor | null {
+  for (let lap = 0; lap < set.laps; lap += 1) {
+    for (let position = 0; position < set.positions; position += 1) {
+      if (!readingAt(set, { lap, position })) return { lap, position };
+    }
+  }
+  return null;
+}
+
+/** The place after or before one; null past the end, the same at the beginning. */
+export function neighbour(set: RawSet, { lap, position }: Cursor, by: 1 | -1): Cursor | null {
+  const next = position + by;
+  if (next > lastPlace(set)) return lap + 1 < set.laps ? { lap: lap + 1, position: 0 } : null;
+  if (next >= 0) return { lap, position: next };
+  return lap > 0 ? { lap: lap - 1, position: lastPlace(set) } : { lap, position };
+}
+
+const draftFor = (set: BenchSet | undefined, cursor: Cursor | null): string =>
+  (set && cursor && readingAt(set, cursor)?.text) || '';
+
+export const currentSet = (state: BenchState): BenchSet | undefined =>
+  state.sets.find(({ id }) => id === state.currentId);
+
+const at = (state: BenchState, cursor: Cursor | null): BenchState => ({
+  ...state,
+  cursor,
+  draft: draftFor(currentSet(state), cursor),
+  error: null,
+});
+
+function withSet(state: BenchState, id: string, change: (set: BenchSet) => BenchSet): BenchState {
+  return { ...state, sets: state.sets.map((set) => (set.id === id ? change(set) : set)) };
+}
+
+function withReading(set: BenchSet, reading: BenchReading): BenchSet {
+  const others = set.readings.filter(
+    ({ lap, position }) => lap !== reading.lap || position !== reading.position,
+  );
+  return { ...set, readings: [...others, reading] };
+}
+
+/** After a reading the next place that is not read yet is asked for; none when all are. */
+function afterReading(state: BenchState, reading: BenchReading): BenchState {
+  const set = currentSet(state);
+  if (!set) return state;
+  let next = neighbour(set, reading, 1);
+  while (next && readingAt(set, next)) next = neighbour(set, next, 1);
+  return at(state, next);
+}
+
+function pickSet(state: BenchState, id: string | null): BenchState {
+  const picked = { ...state, currentId: id };
+  const set = currentSet(picked);
+  return at(picked, set ? firstOpen(set) : null);
+}
+
+/** One step of the bench. */
+export function reduce(state: BenchState, event: BenchEvent): BenchState {
+  const set = currentSet(state);
+  switch (event.type) {
+    case 'pick-set':
+      return pickSet(state, event.id);
+    case 'add-set':
+      return pickSet({ ...state, sets: [...state.sets, event.set] }, event.set.id);
+    case 'replace-set':
+      return withSet(state, event.set.id, () => event.set);
+    case 'add-lap': {
+      const grown = withSet(state, event.id, (each) => ({ ...each, laps: each.laps + 1 }));
+      return pickSet(grown, event.id);
+    }
+    case 'pick-place':
+      return at(state, event.cursor);
+    case 'step': {
+      if (!set) return state;
+      if (!state.cursor) {
+        const last = { lap: set.laps - 1, position: lastPlace(set) };
+        return event.by === -1 ? at(state, last) : state;
+      }
+      return at(state, neighbour(set, state.cursor, event.by) ?? state.cursor);
+    }
+    case 'type':
+      return { ...state, draft: event.text, error: null };
+    case 'refuse':
+      return { ...state, error: event.message };
+    case 'read':
+      if (!set) return state;
+      return afterReading(
+        withSet(state, set.id, (each) => withReading(each, event.reading)),
+        event.reading,
+      );
+    case 'skip':
+      return set && state.cursor ? at(state, neighbour(set, state.cursor, 1)) : state;
+  }
+}
+
+/** What Enter does with the text in the field. */
+export function enter(state: BenchState, units: UnitSystem): BenchEvent {
+  const set = currentSet(state);
+  const { cursor, draft } = state;
+  if (!set || !cursor) return { type: 'skip' };
+  if (draft.trim() === '') {
+    const mayBeLeft = cursor.position === set.positions || readingAt(set, cursor) !== undefined;
+    if (mayBeLeft) return { type: 'skip' };
+    return { type: 'refuse', message: `Type the reading at position ${cursor.position + 1}.` };
+  }
+  const read = readTyped(draft, unitOf(set, units), kindOf(set));
+  if (!read.ok) return { type: 'refuse', message: read.message };
+  const { value, text, unit } = read.length;
+  return { type: 'read', reading: { ...cursor, valueUm: value as number, text, unit } };
+}
+
+/** The bench at opening: at the latest set that is not read to its end, else at the last. */
+export function openBench(sets: readonly BenchSet[]): BenchState {
+  const counted = sets.filter(({ isAside }) => !isAside);
+  const open = counted.findLast((set) => firstOpen(set) !== null) ?? counted.at(-1);
+  const state: BenchState = { sets, currentId: null, cursor: null, draft: '', error: null };
+  return pickSet(state, open?.id ?? null);
+}
+
+export type SetResult =
+  | { readonly kind: 'runout'; readonly runout: RunoutResult }
+  | {
+      readonly kind: 'thickness';
+      readonly figures: ThicknessFigures;
+      readonly verdicts: ThicknessResult | null;
+    };
+
+/** What the solvers say of one set; null while no lap is whole. */
+export function solveSet(set: BenchSet, corner: BenchCorner): SetResult | null {
+  const measured = measuredSet(set);
+  if (!measured) return null;
+  if (measured.kind === 'runout') {
+    return { kind: 'runout', runout: assessRunout(measured, corner.studs, corner.limits) };
+  }
+  return { kind: 'thickness', ...assessThickness(measured, corner.limits) };
+}
+
+/** What the rotor shows: the averages when they exist, else the lap as far as it is read. */
+export function drawnValues(
+  set: BenchSet,
+  result: SetResult | null,
+  lap: number,
+): (number | null)[] {
+  if (result?.kind === 'runout') return [...result.runout.averaged];
+  if (result?.kind === 'thickness') return [...result.figures.averaged];
+  const sign = set.kind === 'runout' && set.face === 'inboard' ? -1 : 1;
+  return (lapsOf(set)[lap] ?? []).map((value) => (value === null ? null : sign * value));
+}
+
+/** What to do about the corner as a whole, from its complete sets that count. */
+export function adviseCorner(sets: readonly BenchSet[], corner: BenchCorner): Advice {
+  const measured = sets.filter(({ isAside }) => !isAside).flatMap((set) => measuredSet(set) ?? []);
+  const record = { ...corner, sets: measured };
+  return advise(record, assessCorner(record));
+}
+
+/** More laps than this nobody takes: a finer gauge or another way is needed. */
+const MOST_LAPS_ADVISED = 10;
+
+/** What follows a set that was read, from its own result and the corner's advice. */
+export function advisedStep(
+  result: SetResult | null,
+  advice: Advice | null,
+): 'again' | 'mounting' | 'lap' | 'next' {
+  if (result?.kind === 'runout' && result.runout.verdict.state === 'not-valid') return 'again';
+  if (advice?.kind === 'second-mounting') return 'mounting';
+  const isOfThisSet =
+    advice?.kind === 'too-close' && (advice.what === 'runout') === (result?.kind === 'runout');
+  return isOfThisSet && advice.laps !== null && advice.laps <= MOST_LAPS_ADVISED ? 'lap' : 'next';
+}

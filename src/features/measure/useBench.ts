@@ -1,0 +1,132 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useReducer, useState, useTransition } from 'react';
+import { lengthUnitOf, parseLength } from '@/core/units';
+import { addLapAction, beginSetAction, setAsideAction, takeBackAction } from './actions';
+import {
+  currentSet,
+  enter,
+  firstOpen,
+  openBench,
+  reduce,
+  unitOf,
+  type BenchCorner,
+  type BenchSet,
+  type BenchState,
+} from './model';
+import type { OutboxStatus, OutgoingReading } from './outbox';
+import type { SetPlan } from './SetStarter';
+import { useOutbox } from './useOutbox';
+
+export interface Bench {
+  readonly state: BenchState;
+  readonly set: BenchSet | undefined;
+  readonly status: OutboxStatus;
+  readonly busy: boolean;
+  /** What an action could not do, in words. */
+  readonly trouble: string | null;
+  readonly dispatch: (event: Parameters<typeof reduce>[1]) => void;
+  readonly pressEnter: () => void;
+  readonly start: (plan: SetPlan) => void;
+  readonly anotherLap: () => void;
+  readonly takeAgain: () => void;
+  readonly takeBack: (set: BenchSet) => void;
+}
+
+const POSITIONS = [8, 10, 12, 16, 24] as const;
+
+/** The plan that repeats a set. */
+export const planOf = (set: BenchSet): SetPlan => ({
+  kind: set.kind,
+  positions: POSITIONS.find((n) => n === set.positions) ?? 12,
+  shift: set.shift,
+  face: set.face,
+});
+
+/** State and actions of the measuring bench. */
+export function useBench(sets: readonly BenchSet[], corner: BenchCorner): Bench {
+  const router = useRouter();
+  const [state, dispatch] = useReducer(reduce, sets, openBench);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [busy, begin] = useTransition();
+  const set = currentSet(state);
+
+  const restore = (left: readonly OutgoingReading[]): void => {
+    for (const reading of left) {
+      const parsed = parseLength(reading.text, lengthUnitOf(reading.unit));
+      if (!parsed.ok) continue;
+      const { value, text, unit } = parsed.length;
+      const { lap, position } = reading;
+      dispatch({ type: 'read', reading: { lap, position, valueUm: value as number, text, unit } });
+    }
+  };
+  const { status, put } = useOutbox(state.currentId, restore);
+
+  const pressEnter = (): void => {
+    const event = enter(state, corner.units);
+    dispatch(event);
+    if (event.type !== 'read' || !set) return;
+    const { lap, position, text } = event.reading;
+    put({ lap, position, text, unit: unitOf(set, corner.units) });
+    // The last reading of a set changes what the rest of the job says.
+    if (firstOpen(reduce(state, event).sets.find(({ id }) => id === set.id) ?? set) === null) {
+      router.refresh();
+    }
+  };
+
+  /** Runs an action and shows why when it could not be done. */
+  const act = (action: () => Promise<{ ok: true } | { ok: false; message: string }>): void => {
+    setTrouble(null);
+    begin(async () => {
+      try {
+        const answer = await action();
+        if (!answer.ok) setTrouble(answer.message);
+      } catch {
+        setTrouble('The server did not answer. Nothing typed is lost; try again.');
+      }
+    });
+  };
+
+  const startSet = async (plan: SetPlan): ReturnType<typeof beginSetAction> => {
+    const { jobId, phase } = corner;
+    const answer = await beginSetAction({ jobId, phase, corner: corner.corner, ...plan });
+    if (answer.ok) dispatch({ type: 'add-set', set: answer.value });
+    return answer;
+  };
+
+  return {
+    state,
+    set,
+    status,
+    busy,
+    trouble,
+    dispatch,
+    pressEnter,
+    start: (plan) => act(() => startSet(plan)),
+    anotherLap: () =>
+      act(async () => {
+        if (!set) return { ok: true };
+        const answer = await addLapAction(set.id);
+        if (answer.ok) dispatch({ type: 'add-lap', id: set.id });
+        return answer;
+      }),
+    takeAgain: () =>
+      act(async () => {
+        if (!set) return { ok: true };
+        const aside = await setAsideAction(set.id, 'taken again');
+        if (!aside.ok) return aside;
+        dispatch({ type: 'replace-set', set: { ...set, isAside: true } });
+        return startSet(planOf(set));
+      }),
+    takeBack: (back) =>
+      act(async () => {
+        const answer = await takeBackAction(back.id);
+        if (!answer.ok) return answer;
+        dispatch({ type: 'replace-set', set: { ...back, isAside: false } });
+        dispatch({ type: 'pick-set', id: back.id });
+        router.refresh();
+        return answer;
+      }),
+  };
+}

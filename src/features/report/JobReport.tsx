@@ -1,0 +1,227 @@
+import {
+  averagedForDrawing,
+  dtvLimit,
+  runoutLimit,
+  SOURCE_NAME,
+  type CornerAssessment,
+  type CornerRecord,
+} from '@/core/assessment';
+import { CORNER_NAME } from '@/core/readings';
+import type { LengthRole, UnitSystem } from '@/core/units';
+import type { Verdict } from '@/core/verdict';
+import { exaggerationOf, RotorFace, type Exaggeration } from '@/ui/rotor';
+import { Figure, VerdictMark } from '@/ui/verdict';
+
+/** One corner before and, when it was measured again, after its correction. */
+export interface ReportCorner {
+  readonly before: { readonly record: CornerRecord; readonly assessment: CornerAssessment };
+  readonly after: { readonly record: CornerRecord; readonly assessment: CornerAssessment } | null;
+  /** What was done, or what is advised when nothing is on record. */
+  readonly done: string | null;
+  readonly advice: string;
+}
+
+export interface ReportHead {
+  readonly number: number;
+  readonly date: string;
+  readonly plate: string;
+  readonly vehicle: string;
+  readonly odometer: string | null;
+  readonly complaint: string;
+}
+
+/** The first runout wave of a phase: how it was found, or the latest: how it ends. */
+function waveOf(record: CornerRecord, which: 'first' | 'last'): number[] | null {
+  const runouts = record.sets.filter((set) => set.kind === 'runout');
+  const set = which === 'first' ? runouts[0] : runouts.at(-1);
+  return set ? averagedForDrawing(set) : null;
+}
+
+function Plot({
+  record,
+  values,
+  scale,
+  title,
+}: {
+  record: CornerRecord;
+  values: number[] | null;
+  scale: Exaggeration;
+  title: string;
+}) {
+  return (
+    <figure className="text-center mb-0">
+      <figcaption className="fw-bold">{title}</figcaption>
+      {values ? (
+        <RotorFace
+          corner={record.corner}
+          studs={record.studs}
+          fastening={record.fastening}
+          values={values}
+          limit={runoutLimit(record.limits).value}
+          scale={{ ...scale, middle: (Math.min(...values) + Math.max(...values)) / 2 }}
+          label={`Runout ${title.toLowerCase()}, ${CORNER_NAME[record.corner]}`}
+        />
+      ) : (
+        <p className="zh-muted">Not measured again.</p>
+      )}
+    </figure>
+  );
+}
+
+function Row({
+  name,
+  before,
+  after,
+  source,
+  role,
+  units,
+}: {
+  name: string;
+  before: Verdict | undefined;
+  after: Verdict | undefined;
+  source: string | null;
+  role: LengthRole;
+  units: UnitSystem;
+}) {
+  const limit = before?.limit ?? after?.limit ?? null;
+  const cell = (verdict: Verdict | undefined) =>
+    verdict ? (
+      <>
+        <Figure value={verdict.value} role={role} units={units} />{' '}
+        <VerdictMark state={verdict.state} size={16} />
+      </>
+    ) : (
+      <VerdictMark state="not-measured" size={16} />
+    );
+  return (
+    <tr>
+      <th scope="row">{name}</th>
+      <td>{cell(before)}</td>
+      <td>{cell(after)}</td>
+      <td>
+        <Figure value={limit} role={role} units={units} />
+        {source && <span className="zh-muted"> {source}</span>}
+      </td>
+    </tr>
+  );
+}
+
+function CornerReport({ corner, units }: { corner: ReportCorner; units: UnitSystem }) {
+  const { before, after } = corner;
+  const { record } = before;
+  const { limits } = record;
+  const found = waveOf(record, 'first');
+  const ends = after ? waveOf(after.record, 'last') : null;
+  const scale = exaggerationOf(found ?? ends ?? [], runoutLimit(limits).value);
+  const lastScale = exaggerationOf(ends ?? [], runoutLimit(limits).value);
+  const shared = scale.half >= lastScale.half ? scale : lastScale;
+  return (
+    <section className="zh-corner-report mb-3">
+      <h2>
+        <span className="zh-figure">{record.corner}</span> {CORNER_NAME[record.corner]}
+      </h2>
+      <p className="mb-1">
+        {corner.done ? (
+          <>
+            Done: <strong>{corner.done}</strong>
+          </>
+        ) : (
+          <>
+            Nothing is on record as done. Advice now: <strong>{corner.advice}</strong>
+          </>
+        )}
+      </p>
+      <div className="zh-report-body">
+        <div className="zh-report-pair">
+          <Plot record={record} values={found} scale={shared} title="Before" />
+          <Plot record={record} values={ends} scale={shared} title="After" />
+        </div>
+        <div className="table-responsive" tabIndex={0} role="region" aria-label="Before and after">
+          <table className="table table-sm align-middle mb-0">
+            <thead>
+              <tr>
+                <th scope="col">What</th>
+                <th scope="col">Before</th>
+                <th scope="col">After</th>
+                <th scope="col">Limit</th>
+              </tr>
+            </thead>
+            <tbody>
+              <Row
+                name="Lateral runout"
+                before={before.assessment.firstRunout?.verdict}
+                after={after?.assessment.runout?.verdict}
+                source={SOURCE_NAME[runoutLimit(limits).source]}
+                role="deviation"
+                units={units}
+              />
+              <Row
+                name="Thickness variation (DTV)"
+                before={before.assessment.thickness?.dtvVerdict}
+                after={after?.assessment.thickness?.dtvVerdict}
+                source={SOURCE_NAME[dtvLimit(limits).source]}
+                role="deviation"
+                units={units}
+              />
+              <Row
+                name="Thinnest place"
+                before={before.assessment.thicknessVerdicts?.verdicts.discard}
+                after={after?.assessment.thicknessVerdicts?.verdicts.discard}
+                source={
+                  limits.discard
+                    ? `discard, ${SOURCE_NAME[limits.discard.source]}`
+                    : 'discard not known'
+                }
+                role="size"
+                units={units}
+              />
+            </tbody>
+          </table>
+        </div>
+      </div>
+    </section>
+  );
+}
+
+/** The job on one page: complaint, figures before and after at one scale, what was done. */
+export function JobReport({
+  head,
+  corners,
+  units,
+}: {
+  head: ReportHead;
+  corners: readonly ReportCorner[];
+  units: UnitSystem;
+}) {
+  return (
+    <article className="zh-card zh-report">
+      <header className="d-flex flex-wrap justify-content-between gap-2 mb-2">
+        <div>
+          <h1 className="mb-0">Brake measurement report</h1>
+          <div>
+            Job {head.number} · {head.date}
+          </div>
+        </div>
+        <div className="text-sm-end">
+          <div className="zh-job-plate">{head.plate}</div>
+          <div>
+            {head.vehicle}
+            {head.odometer && ` · ${head.odometer}`}
+          </div>
+        </div>
+      </header>
+      <p>
+        Complaint: <em>{head.complaint}</em>
+      </p>
+      {corners.map((corner) => (
+        <CornerReport key={corner.before.record.corner} corner={corner} units={units} />
+      ))}
+      <p className="zh-muted mb-0">
+        Verdicts keep a guard band of 95 %. Before the vehicle moves the pedal is pumped until firm.
+        Below discard thickness, cracked, leaking or with a sinking pedal the vehicle stays off the
+        road. The maker’s service information, local rules and a licensed technician’s judgement
+        come first; this report does not replace them.
+      </p>
+    </article>
+  );
+}

@@ -1,0 +1,89 @@
+'use client';
+
+import { Form } from 'react-bootstrap';
+import type { FieldErrors, UseFormRegister } from 'react-hook-form';
+import { LIMIT_FIELDS, type VehicleForm } from '@/core/contracts';
+import { fieldUnit, UNIT_SIGN, type UnitSystem } from '@/core/units';
+import { FormField } from '@/ui/field';
+import { SOURCE_CHOICES } from './model';
+
+interface AxleFieldsProps {
+  readonly axle: 'front' | 'rear';
+  readonly units: UnitSystem;
+  readonly register: UseFormRegister<VehicleForm>;
+  readonly errors: FieldErrors<VehicleForm>;
+}
+
+/** What carries the wheels of an axle, and its figures with their sources. */
+export function AxleFields({ axle, units, register, errors }: AxleFieldsProps) {
+  const own = errors[axle];
+  return (
+    <fieldset className="zh-card mb-3">
+      <legend className="fs-5 fw-bold">{axle === 'front' ? 'Front axle' : 'Rear axle'}</legend>
+      <div className="zh-limits">
+        <FormField
+          label="Wheel held by"
+          error={own?.fastening?.message}
+          control={(ids) => (
+            <Form.Select {...ids} {...register(`${axle}.fastening`)}>
+              <option value="studs">studs and nuts</option>
+              <option value="bolts">bolts in holes</option>
+            </Form.Select>
+          )}
+        />
+        <FormField
+          label="How many"
+          error={own?.studs?.message}
+          control={(ids) => (
+            <Form.Select {...ids} {...register(`${axle}.studs`)}>
+              {[3, 4, 5, 6, 7, 8, 9, 10].map((count) => (
+                <option key={count} value={count}>
+                  {count}
+                </option>
+              ))}
+            </Form.Select>
+          )}
+        />
+        <FormField
+          label="Rotor goes on"
+          error={own?.places?.message}
+          control={(ids) => (
+            <Form.Select {...ids} {...register(`${axle}.places`)}>
+              <option value="any">at any stud or hole</option>
+              <option value="as-found">in one place only (screw, pin, one piece)</option>
+            </Form.Select>
+          )}
+        />
+      </div>
+      <div className="zh-limits">
+        {LIMIT_FIELDS.map(({ kind, name, role }) => (
+          <FormField
+            key={kind}
+            label={`${name} (${UNIT_SIGN[fieldUnit(units, role)]})`}
+            error={own?.limits?.[kind]?.length?.message}
+            control={(ids) => (
+              <div className="d-flex gap-1">
+                <Form.Control
+                  inputMode="decimal"
+                  autoComplete="off"
+                  {...ids}
+                  {...register(`${axle}.limits.${kind}.length`)}
+                />
+                <Form.Select
+                  aria-label={`Source of ${name.toLowerCase()}`}
+                  {...register(`${axle}.limits.${kind}.source`)}
+                >
+                  {SOURCE_CHOICES.map(({ value, label, title }) => (
+                    <option key={value} value={value} title={title}>
+                      {label}
+                    </option>
+                  ))}
+                </Form.Select>
+              </div>
+            )}
+          />
+        ))}
+      </div>
+    </fieldset>
+  );
+}

@@ -1,0 +1,71 @@
+'use client';
+
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useRouter } from 'next/navigation';
+import { Form } from 'react-bootstrap';
+import { useForm } from 'react-hook-form';
+import { vehicleFormSchema, type VehicleForm as Values } from '@/core/contracts';
+import type { UnitSystem } from '@/core/units';
+import { FormField, showServerErrors } from '@/ui/field';
+import { saveVehicleAction } from './actions';
+import { AxleFields } from './AxleFields';
+
+interface VehicleFormProps {
+  readonly id: string | null;
+  readonly values: Values;
+  readonly units: UnitSystem;
+  /** Where to go once it is saved; the id is put at the end. */
+  readonly then: string;
+}
+
+/** A vehicle with the figures of both axles. */
+export function VehicleForm({ id, values, units, then }: VehicleFormProps) {
+  const router = useRouter();
+  const { register, handleSubmit, setError, formState } = useForm<Values>({
+    resolver: zodResolver(vehicleFormSchema(units), undefined, { raw: true }),
+    defaultValues: values,
+  });
+  const { errors, isSubmitting } = formState;
+  const submit = handleSubmit(async (typed) => {
+    const answer = await saveVehicleAction(id, typed);
+    if (answer.ok) router.push(`${then}${answer.value}`);
+    else showServerErrors({ root: answer.message, ...answer.fields }, setError);
+  });
+  const line = (name: 'plate' | 'make' | 'model', label: string) => (
+    <FormField
+      label={label}
+      error={errors[name]?.message}
+      control={(ids) => (
+        <Form.Control
+          autoComplete="off"
+          autoFocus={name === 'plate' && id === null}
+          {...ids}
+          {...register(name)}
+        />
+      )}
+    />
+  );
+  return (
+    <form noValidate onSubmit={submit}>
+      {errors.root && (
+        <p className="zh-error" role="alert">
+          {errors.root.message}
+        </p>
+      )}
+      <div className="zh-card mb-3 zh-limits">
+        {line('plate', 'Plate')}
+        {line('make', 'Make')}
+        {line('model', 'Model')}
+      </div>
+      <p className="zh-muted">
+        Leave a figure empty when it is not known: a workshop default is used where there is one,
+        and said so. Discard thickness has none. The maker’s service information comes first.
+      </p>
+      <AxleFields axle="front" units={units} register={register} errors={errors} />
+      <AxleFields axle="rear" units={units} register={register} errors={errors} />
+      <button className="btn btn-primary" disabled={isSubmitting}>
+        {isSubmitting ? 'Saving …' : 'Save the vehicle'}
+      </button>
+    </form>
+  );
+}

@@ -1,0 +1,82 @@
+import { SOURCE_NAME, LIMIT_SOURCES } from '@/core/assessment';
+import { LIMIT_FIELDS, type AxleForm, type VehicleForm } from '@/core/contracts';
+import { lengthUnitOf, UNIT_SIGN, type LengthUnit } from '@/core/units';
+
+interface StoredLimit {
+  readonly kind: string;
+  readonly text: string;
+  readonly unit: string;
+  readonly source: AxleForm['limits']['discard']['source'];
+}
+interface StoredAxle {
+  readonly position: 'front' | 'rear';
+  readonly fastening: AxleForm['fastening'];
+  readonly studs: number;
+  readonly allowedShifts: readonly number[] | null;
+  readonly limits: readonly StoredLimit[];
+}
+interface StoredVehicle {
+  readonly plate: string;
+  readonly make: string;
+  readonly model: string;
+  readonly axles: readonly StoredAxle[];
+}
+
+const carriesUnit = (text: string): boolean => /[^\d\s.,+-]/.test(text);
+
+/** A figure as it was typed, with the unit it was typed in, so that it reads the same in any shop. */
+function typedText(limit: StoredLimit): string {
+  const unit: LengthUnit | null = lengthUnitOf(limit.unit);
+  return carriesUnit(limit.text) || !unit ? limit.text : `${limit.text} ${UNIT_SIGN[unit]}`;
+}
+
+function limitsForm(stored: readonly StoredLimit[]): AxleForm['limits'] {
+  const of = (kind: (typeof LIMIT_FIELDS)[number]['kind']): AxleForm['limits']['discard'] => {
+    const found = stored.find((limit) => limit.kind === kind);
+    return found
+      ? { length: typedText(found), source: found.source }
+      : { length: '', source: 'maker' };
+  };
+  return {
+    nominal: of('nominal'),
+    machineTo: of('machineTo'),
+    discard: of('discard'),
+    runout: of('runout'),
+    dtv: of('dtv'),
+    radius: of('radius'),
+  };
+}
+
+const axleForm = (axle: StoredAxle | undefined): AxleForm => ({
+  fastening: axle?.fastening ?? 'studs',
+  studs: axle?.studs ?? 5,
+  places: axle?.allowedShifts ? 'as-found' : 'any',
+  limits: limitsForm(axle?.limits ?? []),
+});
+
+/** The form of a vehicle on file, or an empty one. */
+export function vehicleForm(vehicle: StoredVehicle | null): VehicleForm {
+  const axle = (position: 'front' | 'rear'): AxleForm =>
+    axleForm(vehicle?.axles.find((each) => each.position === position));
+  return {
+    plate: vehicle?.plate ?? '',
+    make: vehicle?.make ?? '',
+    model: vehicle?.model ?? '',
+    front: axle('front'),
+    rear: axle('rear'),
+  };
+}
+
+const SHORT_SOURCE: Readonly<Record<(typeof LIMIT_SOURCES)[number], string>> = {
+  maker: 'maker',
+  stamped: 'stamped',
+  workshop: 'workshop',
+  other: 'other',
+};
+
+/** The sources to choose from: a short word beside the figure, the whole as its title. */
+export const SOURCE_CHOICES = LIMIT_SOURCES.map((source) => ({
+  value: source,
+  label: SHORT_SOURCE[source],
+  title: SOURCE_NAME[source],
+}));

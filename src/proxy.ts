@@ -1,0 +1,28 @@
+import { NextResponse, type NextRequest } from 'next/server';
+import { allowedHosts, contentPolicy, STRICT_HEADERS, turnedAway } from './server/gate';
+
+/** Stands before every request: checks where it comes from and sets the strict headers. */
+export function proxy(request: NextRequest): NextResponse {
+  const why = turnedAway(
+    {
+      method: request.method,
+      host: request.headers.get('host'),
+      origin: request.headers.get('origin'),
+      fetchSite: request.headers.get('sec-fetch-site'),
+    },
+    allowedHosts(process.env as { HOST?: string; ZESTY_HOUND_HOSTS?: string }),
+  );
+  if (why) {
+    const error = { code: 'forbidden', message: why, path: '' };
+    return NextResponse.json({ error }, { status: 403, headers: STRICT_HEADERS });
+  }
+  const nonce = crypto.randomUUID().replaceAll('-', '');
+  const policy = contentPolicy(nonce, process.env.NODE_ENV === 'development');
+  const headers = new Headers(request.headers);
+  headers.set('x-nonce', nonce);
+  headers.set('content-security-policy', policy);
+  const response = NextResponse.next({ request: { headers } });
+  response.headers.set('content-security-policy', policy);
+  for (const [name, value] of Object.entries(STRICT_HEADERS)) response.headers.set(name, value);
+  return response;
+}

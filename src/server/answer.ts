@@ -1,0 +1,28 @@
+/** What a use case answers: a value, or why not, with the field it is about. */
+export type Answer<Value> =
+  | { readonly ok: true; readonly value: Value }
+  | { readonly ok: false; readonly message: string; readonly fields: FieldMessages };
+
+/** Messages by field, the field written like "front.limits.discard.length". */
+export type FieldMessages = Readonly<Record<string, string>>;
+
+export const accept = <Value>(value: Value): Answer<Value> => ({ ok: true, value });
+
+export const refuse = (message: string, fields: FieldMessages = {}): Answer<never> => ({
+  ok: false,
+  message,
+  fields,
+});
+
+interface ParseIssue {
+  readonly path: readonly PropertyKey[];
+  readonly message: string;
+}
+
+/** A parser's complaints as an answer: the first as the message, all by field. */
+export function refuseParse(error: { readonly issues: readonly ParseIssue[] }): Answer<never> {
+  const fields = Object.fromEntries(
+    error.issues.toReversed().map(({ path, message }) => [path.join('.'), message]),
+  );
+  return refuse(error.issues[0]?.message ?? 'The input was refused.', fields);
+}

@@ -1,0 +1,42 @@
+import { allowedHosts, contentPolicy, hostName, turnedAway } from './gate';
+
+const knock = { method: 'GET', host: 'localhost:3000', origin: null, fetchSite: null };
+const allowed = allowedHosts({});
+
+test('loopback names come in, others do not', () => {
+  for (const host of ['localhost:3000', '127.0.0.1', '[::1]:80', 'LOCALHOST']) {
+    expect(turnedAway({ ...knock, host }, allowed)).toBeNull();
+  }
+  for (const host of ['evil.example', 'localhost.evil.example', '', 'a b', '127.0.0.1@x', null]) {
+    expect(turnedAway({ ...knock, host }, allowed)).toMatch(/does not answer to that name/);
+  }
+});
+
+test('its own address and the given names are allowed; "everywhere" is no name', () => {
+  expect(allowedHosts({ HOST: '192.168.1.5' })).toContain('192.168.1.5');
+  expect(allowedHosts({ HOST: '0.0.0.0' })).not.toContain('0.0.0.0');
+  expect(allowedHosts({ ZESTY_HOUND_HOSTS: 'Bench.local, tablet' })).toEqual(
+    expect.arrayContaining(['bench.local', 'tablet']),
+  );
+});
+
+test('a change must come from a page of ours', () => {
+  const post = { ...knock, method: 'POST' };
+  expect(turnedAway(post, allowed)).toBeNull();
+  expect(turnedAway({ ...post, origin: 'http://localhost:3000' }, allowed)).toBeNull();
+  for (const origin of ['http://evil.example', 'http://localhost:3001', 'null', 'garbage']) {
+    expect(turnedAway({ ...post, origin }, allowed)).toMatch(/own pages/);
+  }
+  expect(turnedAway({ ...post, fetchSite: 'cross-site' }, allowed)).toMatch(/own pages/);
+});
+
+test('host names are read strictly', () => {
+  expect(hostName('EXAMPLE.org:8080')).toBe('example.org');
+  expect(hostName('a/b')).toBeNull();
+});
+
+test('the policy allows scripts by nonce only, and no inline style', () => {
+  const policy = contentPolicy('abc', false);
+  expect(policy).toContain("script-src 'self' 'nonce-abc' 'strict-dynamic'");
+  expect(policy).not.toContain('unsafe');
+});

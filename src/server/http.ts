@@ -1,0 +1,33 @@
+import type { Problem } from '../core/contracts';
+
+/** Largest JSON body taken, in bytes. */
+const LARGEST_BODY = 5_000_000;
+
+export type Body =
+  { readonly ok: true; readonly json: unknown } | { readonly ok: false; readonly problem: Problem };
+
+const refused = (code: string, message: string): Body => ({
+  ok: false,
+  problem: { code, message, path: '' },
+});
+
+/** Reads a request's JSON body; what cannot be read is refused in words. */
+export async function readJson(request: Request): Promise<Body> {
+  const announced = Number(request.headers.get('content-length') ?? 0);
+  if (announced > LARGEST_BODY) return refused('too-large', 'The document is larger than 5 MB.');
+  let text: string;
+  try {
+    text = await request.text();
+  } catch {
+    return refused('unreadable', 'The document could not be read.');
+  }
+  if (text.length > LARGEST_BODY) return refused('too-large', 'The document is larger than 5 MB.');
+  try {
+    return { ok: true, json: JSON.parse(text) as unknown };
+  } catch {
+    return refused('invalid-json', 'This is not JSON. Send one JSON document.');
+  }
+}
+
+export const problemResponse = (problem: Problem, status = 400): Response =>
+  Response.json({ error: problem }, { status });

@@ -1,0 +1,120 @@
+import 'server-only';
+import {
+  idSchema,
+  newSetSchema,
+  readingsSchema,
+  setAsideSchema,
+  setDetailsSchema,
+} from '../core/contracts';
+import { axleOf, LENGTH_KINDS, readTyped } from '../core/readings';
+import { WORKSHOP_DEFAULTS } from '../core/verdict';
+import {
+  findSet,
+  findSetFile,
+  insertSet,
+  updateSet,
+  writeReadings,
+  type ReadingChange,
+  type SetFile,
+  type SetRow,
+} from '../db/repositories';
+import { accept, refuse, refuseParse, type Answer } from './answer';
+import { database } from './database';
+import { jobFile } from './jobs';
+
+const GONE = 'This set is not on file any more. Load the page again.';
+
+/** Begins a reading set with the workshop's gauge for its kind. */
+export async function beginSet(input: unknown): Promise<Answer<SetFile>> {
+  const parsed = newSetSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const { jobId, corner, shift, kind } = parsed.data;
+  const file = await jobFile(jobId);
+  if (!file?.corners.includes(corner)) return refuse('This corner is not part of the job.');
+  const studs = file.vehicle.axles.find(({ position }) => position === axleOf(corner))?.studs ?? 0;
+  if (shift >= studs) return refuse(`With ${studs} studs a mounting is at 0 to ${studs - 1}.`);
+  const gauge = kind === 'runout' ? WORKSHOP_DEFAULTS.dialIndicator : WORKSHOP_DEFAULTS.micrometer;
+  const set = await insertSet(await database(), {
+    ...parsed.data,
+    resolutionUm: gauge.resolution,
+    repeatabilityUm: gauge.repeatability,
+    mpeUm: 'mpe' in gauge ? gauge.mpe : null,
+  });
+  return accept({ ...set, readings: [] });
+}
+
+async function setOf(id: string): Promise<SetRow | null> {
+  return idSchema.safeParse(id).success ? findSet(await database(), id) : null;
+}
+
+/** A set with its readings, or null. */
+export const setFile = async (id: string): Promise<SetFile | null> =>
+  idSchema.safeParse(id).success ? findSetFile(await database(), id) : null;
+
+/** Changes what was noted of a set: zero error, temperature, end play. */
+export async function noteDetails(input: unknown): Promise<Answer<string>> {
+  const parsed = setDetailsSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const { setId, ...change } = parsed.data;
+  if (!(await setOf(setId))) return refuse(GONE);
+  await updateSet(await database(), setId, change);
+  return accept(setId);
+}
+
+const MAX_LAPS = 20;
+
+/** Adds a lap to a set; returns how many it has now. */
+export async function addLap(setId: string): Promise<Answer<number>> {
+  const set = await setOf(setId);
+  if (!set) return refuse(GONE);
+  if (set.laps >= MAX_LAPS) return refuse(`${MAX_LAPS} laps are enough for any gauge.`);
+  await updateSet(await database(), setId, { laps: set.laps + 1 });
+  return accept(set.laps + 1);
+}
+
+/** Sets a set aside: it stays on file and counts no more. */
+export async function setAside(input: unknown): Promise<Answer<string>> {
+  const parsed = setAsideSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const { setId, reason } = parsed.data;
+  if (!(await setOf(setId))) return refuse(GONE);
+  await updateSet(await database(), setId, { setAsideAt: new Date(), setAsideReason: reason });
+  return accept(setId);
+}
+
+/** Lets a set that was set aside count again. */
+export async function takeBack(setId: string): Promise<Answer<string>> {
+  if (!(await setOf(setId))) return refuse(GONE);
+  await updateSet(await database(), setId, { setAsideAt: null, setAsideReason: null });
+  return accept(setId);
+}
+
+/**
+ * Writes readings as typed: all or none, each parsed and checked again here. Answers when
+ * they are on disk.
+ */
+export async function saveReadings(setId: string, input: unknown): Promise<Answer<number>> {
+  const parsed = readingsSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const set = await setOf(setId);
+  if (!set) return refuse(GONE);
+  const kind = set.kind === 'runout' ? LENGTH_KINDS.deviation : LENGTH_KINDS.thickness;
+  const last = set.kind === 'runout' ? set.positions : set.positions - 1;
+  const changes: ReadingChange[] = [];
+  for (const [i, { lap, position, text, unit }] of parsed.data.readings.entries()) {
+    if (lap >= set.laps || position > last) {
+      const message = `Position ${position + 1} of lap ${lap + 1} is not part of this set.`;
+      return refuse(message, { [`readings.${i}`]: message });
+    }
+    if (text === null) {
+      changes.push({ lap, position, valueUm: null });
+      continue;
+    }
+    const read = readTyped(text, unit, kind);
+    if (!read.ok) return refuse(read.message, { [`readings.${i}.text`]: read.message });
+    const { value, unit: typedUnit, text: typed } = read.length;
+    changes.push({ lap, position, valueUm: value as number, text: typed, unit: typedUnit });
+  }
+  await writeReadings(await database(), setId, changes);
+  return accept(changes.length);
+}

@@ -1,0 +1,83 @@
+import { measuredSet } from '../core/assessment';
+import { axleOf, type Corner } from '../core/readings';
+import type { JobFile } from '../db/repositories';
+import { setsOfCorner, type Phase } from './record';
+
+export interface Stage {
+  readonly key: string;
+  readonly label: string;
+  readonly href: string;
+  readonly state: 'done' | 'open' | 'left-out';
+}
+
+/** Whether a corner has a complete set of a kind. */
+export const hasSet = (
+  file: JobFile,
+  corner: Corner,
+  phase: Phase,
+  kind: 'runout' | 'thickness',
+): boolean =>
+  setsOfCorner(file, corner, phase).some((set) => set.kind === kind && measuredSet(set) !== null);
+
+const isMeasured = (file: JobFile, corner: Corner): boolean =>
+  hasSet(file, corner, 'before', 'runout') && hasSet(file, corner, 'before', 'thickness');
+
+/** Corners whose correction must be proven by measuring again. */
+export const cornersToProve = (file: JobFile): Corner[] =>
+  file.decisions
+    .filter(({ correction }) => correction !== 'leave')
+    .map(({ corner }) => corner)
+    .sort();
+
+function stateOf(done: boolean, closed: boolean): Stage['state'] {
+  if (done) return 'done';
+  return closed ? 'left-out' : 'open';
+}
+
+/** The stages of a job in the order of work, with how far each is. */
+export function stagesOf(file: JobFile): Stage[] {
+  const { job, corners } = file;
+  const closed = job.closedAt !== null;
+  const toProve = cornersToProve(file);
+  const decided = corners.every((corner) =>
+    file.decisions.some((decision) => decision.corner === corner),
+  );
+  const proven = decided && toProve.every((corner) => hasSet(file, corner, 'after', 'runout'));
+  const first = corners[0] ?? 'FL';
+  const stage = (key: string, label: string, path: string, done: boolean): Stage => ({
+    key,
+    label,
+    href: `/jobs/${job.id}/${path}`,
+    state: stateOf(done, closed),
+  });
+  return [
+    stage('complaint', 'Complaint', 'complaint', job.complaint !== ''),
+    stage(
+      'measure',
+      'Measure',
+      `measure/${corners.find((corner) => !isMeasured(file, corner)) ?? first}`,
+      corners.every((corner) => isMeasured(file, corner)),
+    ),
+    stage('decide', 'Decide', 'decide', decided),
+    stage(
+      'prove',
+      'Prove',
+      `prove/${toProve.find((corner) => !hasSet(file, corner, 'after', 'runout')) ?? toProve[0] ?? first}`,
+      proven,
+    ),
+    stage('report', 'Report', 'report', closed),
+  ];
+}
+
+/** The stage to open a job at: the first that is open, else the report. */
+export const currentStage = (file: JobFile): Stage | undefined => {
+  const stages = stagesOf(file);
+  return stages.find(({ state }) => state === 'open') ?? stages.at(-1);
+};
+
+/** The axle of a corner, as the vehicle has it. */
+export const axleRow = (
+  file: JobFile,
+  corner: Corner,
+): JobFile['vehicle']['axles'][number] | undefined =>
+  file.vehicle.axles.find(({ position }) => position === axleOf(corner));

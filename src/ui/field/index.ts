@@ -1,0 +1,2 @@
+export * from './FormField';
+export * from './serverErrors';

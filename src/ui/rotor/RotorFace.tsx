@@ -1,0 +1,204 @@
+import { facingSense, fastenerName, type Corner, type Fastening } from '@/core/readings';
+import {
+  arcPath,
+  exaggerationOf,
+  outlinePath,
+  pointAt,
+  RADIUS,
+  radiusOf,
+  SIDE,
+  type Exaggeration,
+} from './geometry';
+
+export interface RotorMove {
+  readonly from: number;
+  /** Signed stud spacings in the theta sense, the shorter way. */
+  readonly studs: number;
+}
+
+export interface RotorFaceProps {
+  readonly corner: Corner;
+  readonly studs: number;
+  readonly fastening: Fastening;
+  /** Readings in micrometres by position, null where not read yet. */
+  readonly values: readonly (number | null)[];
+  /** Limit in micrometres, drawn as a band round the middle. */
+  readonly limit: number;
+  /** Names what is drawn, for those who do not see it. */
+  readonly label: string;
+  readonly active?: number | null;
+  readonly suspects?: readonly number[];
+  /** A scale shared with another drawing beside this one. */
+  readonly scale?: Exaggeration;
+  /** Where the rotor's own mark stands, in stud spacings. */
+  readonly shift?: number;
+  readonly move?: RotorMove | null;
+  readonly onPick?: (position: number) => void;
+}
+
+const angleOf = (position: number, count: number): number => (360 * position) / count;
+
+function Hub({ corner, studs, fastening, shift = 0 }: RotorFaceProps) {
+  const sense = facingSense(corner);
+  const chalkFrom = pointAt(RADIUS.hub - 4, 0, sense);
+  const chalkTo = pointAt(RADIUS.friction + 6, 0, sense);
+  const mark = pointAt(RADIUS.hat - 9, angleOf(shift, studs), sense);
+  return (
+    <g aria-hidden="true">
+      <circle className="hat" cx={SIDE / 2} cy={SIDE / 2} r={RADIUS.hat} />
+      <circle className="iron" cx={SIDE / 2} cy={SIDE / 2} r={RADIUS.hub} />
+      {Array.from({ length: studs }, (_, s) => {
+        const at = pointAt(RADIUS.studs, angleOf(s, studs), sense);
+        return (
+          <circle
+            key={s}
+            className={`stud ${s === 0 ? 'first' : ''}`}
+            cx={at.x}
+            cy={at.y}
+            r={fastening === 'studs' ? 7 : 5}
+            strokeWidth={fastening === 'studs' ? 1 : 3}
+          />
+        );
+      })}
+      <line className="chalk" x1={chalkFrom.x} y1={chalkFrom.y} x2={chalkTo.x} y2={chalkTo.y} />
+      <circle className="hat-mark" cx={mark.x} cy={mark.y} r={5} />
+      <text x={SIDE / 2} y={SIDE / 2 + 4} textAnchor="middle" fontSize={13}>
+        {corner}
+      </text>
+    </g>
+  );
+}
+
+function MoveArc({ corner, studs, move }: RotorFaceProps & { readonly move: RotorMove }) {
+  const sense = facingSense(corner);
+  const from = angleOf(move.from, studs);
+  const turn = angleOf(move.studs, studs);
+  const tip = pointAt(RADIUS.arc, from + turn, sense);
+  const heading = sense * (from + turn) + (sense * move.studs > 0 ? 90 : -90);
+  return (
+    <g aria-hidden="true">
+      <path className="move zh-turning" d={arcPath(RADIUS.arc, from, turn, sense)} />
+      <path
+        className="move-head"
+        d="M0 -17 L12 8 L-12 8 Z"
+        transform={`translate(${tip.x} ${tip.y}) rotate(${heading})`}
+      />
+    </g>
+  );
+}
+
+/** A spot mark: an upright triangle for the high spot, a hanging one for the low. */
+function Spot({
+  kind,
+  position,
+  count,
+  corner,
+}: {
+  kind: 'high' | 'low';
+  position: number;
+  count: number;
+  corner: Corner;
+}) {
+  const theta = angleOf(position, count);
+  const at = pointAt(RADIUS.spot, theta, facingSense(corner));
+  const word = pointAt(RADIUS.spotWord, theta, facingSense(corner));
+  return (
+    <g aria-hidden="true">
+      <path
+        className={kind}
+        d={kind === 'high' ? 'M0 -9 L9 7 L-9 7 Z' : 'M0 9 L9 -7 L-9 -7 Z'}
+        transform={`translate(${at.x} ${at.y})`}
+      />
+      <text x={word.x} y={word.y + 4} textAnchor="middle" fontSize={12} fontWeight={700}>
+        {kind}
+      </text>
+    </g>
+  );
+}
+
+function Places(props: RotorFaceProps & { readonly scale: Exaggeration }) {
+  const { corner, values, active, suspects, scale, onPick } = props;
+  const sense = facingSense(corner);
+  return values.map((value, j) => {
+    const theta = angleOf(j, values.length);
+    const dot = pointAt(value === null ? RADIUS.base : radiusOf(value, scale), theta, sense);
+    const label = pointAt(RADIUS.label, theta, sense);
+    const state = j === active ? 'active' : value === null ? '' : 'read';
+    const suspect = suspects?.includes(j) ?? false;
+    return (
+      <g
+        key={j}
+        className={`place ${state}`}
+        onClick={onPick && (() => onPick(j))}
+        data-position={j + 1}
+      >
+        {onPick && <circle className="hit" cx={dot.x} cy={dot.y} r={20} />}
+        <circle className="dot" cx={dot.x} cy={dot.y} r={j === active ? 8 : 4.5} />
+        {suspect && (
+          <circle
+            cx={dot.x}
+            cy={dot.y}
+            r={13}
+            fill="none"
+            stroke="var(--zh-berry)"
+            strokeWidth={2.5}
+            strokeDasharray="4 3"
+          />
+        )}
+        <text
+          x={label.x}
+          y={label.y + 4.5}
+          textAnchor="middle"
+          fontSize={13}
+          fontWeight={j === active ? 800 : 400}
+        >
+          {j + 1}
+        </text>
+      </g>
+    );
+  });
+}
+
+/**
+ * The rotor seen from outboard: studs, chalk mark at stud 1, positions in the sense of the
+ * corner, and the readings as an exaggerated outline with the limit as a band.
+ */
+export function RotorFace(props: RotorFaceProps) {
+  const { corner, values, limit, label, move, fastening } = props;
+  const sense = facingSense(corner);
+  const read = values.filter((value) => value !== null);
+  const scale = props.scale ?? exaggerationOf(read, limit);
+  const whole = read.length === values.length && read.length > 0;
+  const angles = values.map((_, j) => angleOf(j, values.length));
+  const bandWidth = (2 * RADIUS.swing * (limit / 2)) / scale.half;
+  const high = whole ? read.indexOf(Math.max(...read)) : -1;
+  const low = whole ? read.indexOf(Math.min(...read)) : -1;
+  const spoken = `${label}, seen from outboard. Position 1 is at the chalk mark, ${fastenerName(fastening)} 1; positions run ${sense === 1 ? 'clockwise' : 'counter-clockwise'}.${
+    whole ? ` High spot at position ${high + 1}, low spot at position ${low + 1}.` : ''
+  }`;
+  return (
+    <svg className="zh-rotor" viewBox={`0 0 ${SIDE} ${SIDE}`} role="img" aria-label={spoken}>
+      <circle className="iron" cx={SIDE / 2} cy={SIDE / 2} r={RADIUS.edge} />
+      <circle
+        className="band"
+        cx={SIDE / 2}
+        cy={SIDE / 2}
+        r={RADIUS.base}
+        strokeWidth={Math.max(bandWidth, 2)}
+      />
+      <circle className="mean" cx={SIDE / 2} cy={SIDE / 2} r={RADIUS.base} />
+      <Hub {...props} />
+      {whole && (
+        <path
+          className="outline"
+          transform={`translate(${SIDE / 2} ${SIDE / 2})`}
+          d={outlinePath(read, angles, sense, scale)}
+        />
+      )}
+      {whole && <Spot kind="high" position={high} count={values.length} corner={corner} />}
+      {whole && <Spot kind="low" position={low} count={values.length} corner={corner} />}
+      <Places {...props} scale={scale} />
+      {move && move.studs !== 0 && <MoveArc {...props} move={move} />}
+    </svg>
+  );
+}

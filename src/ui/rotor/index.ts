@@ -1,0 +1,2 @@
+export * from './RotorFace';
+export { exaggerationOf, type Exaggeration } from './geometry';

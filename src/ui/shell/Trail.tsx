@@ -1,0 +1,63 @@
+'use client';
+
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+
+export type StageState = 'done' | 'open' | 'left-out';
+
+export interface TrailStage {
+  readonly key: string;
+  readonly label: string;
+  readonly href: string;
+  readonly state: StageState;
+}
+
+const STATE_WORD: Readonly<Record<StageState, string>> = {
+  done: 'done',
+  open: 'open',
+  'left-out': 'left out',
+};
+
+/** A paw: solid when the stage is done, open when not, dashed when left out on purpose. */
+function Print({ state }: { state: StageState }) {
+  const look = {
+    fill: state === 'done' ? 'currentColor' : 'none',
+    stroke: 'currentColor',
+    strokeWidth: 1.6,
+    strokeDasharray: state === 'left-out' ? '2 2' : undefined,
+  };
+  return (
+    <svg width="26" height="24" viewBox="0 0 26 24" aria-hidden="true">
+      <path
+        d="M13 11.5c3.6 0 7 3.4 7 6.6 0 2.5-2 3.4-3.8 3.4-1.3 0-2-.5-3.2-.5s-1.9.5-3.2.5C8 21.5 6 20.6 6 18.1c0-3.2 3.4-6.6 7-6.6z"
+        {...look}
+      />
+      <ellipse cx="4.5" cy="10.5" rx="2.3" ry="3" {...look} />
+      <ellipse cx="10" cy="5.5" rx="2.4" ry="3.2" {...look} />
+      <ellipse cx="16" cy="5.5" rx="2.4" ry="3.2" {...look} />
+      <ellipse cx="21.5" cy="10.5" rx="2.3" ry="3" {...look} />
+    </svg>
+  );
+}
+
+/** The trail of a job: its stages in the order of work. */
+export function Trail({ stages }: { stages: readonly TrailStage[] }) {
+  const current = usePathname().split('/')[3];
+  return (
+    <nav aria-label="Stages of the job">
+      <ol className="zh-trail">
+        {stages.map(({ key, label, href, state }) => (
+          <li key={key}>
+            <Link href={href} aria-current={key === current ? 'step' : undefined}>
+              <Print state={state} />
+              <span>
+                {label}
+                <span className="visually-hidden">, {STATE_WORD[state]}</span>
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ol>
+    </nav>
+  );
+}

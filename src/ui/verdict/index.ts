@@ -1,0 +1,2 @@
+export * from './VerdictMark';
+export * from './Figure';

@@ -1,0 +1,96 @@
+import { expect, test, type Page } from '@playwright/test';
+import { complaintsOf, openJob } from './helpers';
+
+async function freshSet(page: Page): Promise<void> {
+  const id = await openJob(page, 110);
+  await page.goto(`/jobs/${id}/measure/RR`);
+  await page.getByRole('button', { name: '+ New set' }).click();
+  await page.getByRole('button', { name: 'Runout', exact: true }).click();
+  await page.getByRole('button', { name: 'Start runout' }).click();
+  await expect(page.getByLabel(/Position 1 of/)).toBeFocused();
+}
+
+const ladder = (page: Page, place: number) =>
+  page
+    .getByRole('list', { name: 'Readings of lap 1' })
+    .getByRole('button')
+    .nth(place - 1);
+
+test('a reload in mid-entry loses nothing, and every unit may be typed', async ({ page }) => {
+  const complaints = complaintsOf(page);
+  await freshSet(page);
+  for (const text of ['0', '0,012 mm', '1 thou', '-.0005"', '12um']) {
+    await page.keyboard.type(text);
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.locator('[data-save-state="saved"]')).toBeVisible();
+  await page.reload();
+  const shown = ['0.000', '0.012', '0.025', '\u22120.013', '0.012'];
+  for (const [i, text] of shown.entries()) {
+    await expect(ladder(page, i + 1)).toContainText(text);
+  }
+  await expect(page.getByLabel('Position 6 of 12')).toBeFocused();
+
+  // A slip is corrected in place: up twice, type, and the next follows.
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('ArrowUp');
+  await expect(page.locator('#reading')).toHaveValue('-.0005"');
+  await page.keyboard.type('0.02');
+  await page.keyboard.press('Enter');
+  await expect(ladder(page, 4)).toContainText('0.020');
+  await expect(page.getByLabel('Position 6 of 12')).toBeFocused();
+  expect(complaints).toEqual([]);
+});
+
+test('bad input is named at the field and stays on screen', async ({ page }) => {
+  await freshSet(page);
+  const slips: [string, RegExp][] = [
+    ['abc', /has no digits/],
+    ['0.05 ft', /is not a length unit/],
+    ['1.2.3', /is not a number/],
+    ['40', /cannot be a runout reading/],
+    ['--1', /is not a number/],
+    ['1e999', /is not a length unit/],
+  ];
+  for (const [text, message] of slips) {
+    await page.locator('#reading').fill(text);
+    await page.keyboard.press('Enter');
+    await expect(page.getByText(message)).toBeVisible();
+    await expect(page.locator('#reading')).toHaveValue(text);
+  }
+  await page.locator('#reading').fill('');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Type the reading at position 1.')).toBeVisible();
+});
+
+test('readings typed while the server is away are sent when it is back', async ({ page }) => {
+  await freshSet(page);
+  await page.route('**/api/v1/sets/**', (route) => route.abort());
+  for (const text of ['0.001', '0.002', '0.003']) {
+    await page.keyboard.type(text);
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.locator('[data-save-state="waiting"]')).toContainText('readings wait');
+  await page.reload();
+  await expect(ladder(page, 3)).toContainText('0.003');
+  await page.unroute('**/api/v1/sets/**');
+  await expect(page.locator('[data-save-state="saved"]')).toBeVisible({ timeout: 15_000 });
+  await page.evaluate(() => window.localStorage.clear());
+  await page.reload();
+  await expect(ladder(page, 3)).toContainText('0.003');
+});
+
+test('a set is taken again and the first one is taken back', async ({ page }) => {
+  await freshSet(page);
+  for (let i = 0; i < 12; i += 1) {
+    await page.keyboard.type(String(i / 1000));
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.getByLabel(/to close the lap/)).toBeFocused();
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Take it again' }).click();
+  await expect(page.getByLabel(/Position 1 of/)).toBeFocused();
+  await page.getByText('Set aside (1)').click();
+  await page.getByRole('button', { name: 'Use it again' }).click();
+  await expect(ladder(page, 12)).toContainText('0.011');
+});

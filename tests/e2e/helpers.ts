@@ -1,0 +1,72 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, type Page } from '@playwright/test';
+import { readDial, readMicrometer, type VirtualCorner } from '@/core/bench';
+import { seededRandom } from '@/core/numeric';
+import { WORKSHOP_DEFAULTS } from '@/core/verdict';
+
+/** Readings in mm as a technician would type them. */
+export const typedMm = (values: readonly number[]): string[] =>
+  values.map((value) => (value / 1000).toFixed(3));
+
+/** A lap of runout with its closing reading, in micrometres. */
+export function runoutLap(truth: VirtualCorner, shift: number, seed: number): number[] {
+  const gauge = WORKSHOP_DEFAULTS.dialIndicator;
+  const run = { shift, positions: 12, laps: 1, gauge };
+  const { laps, closing } = readDial(truth, run, seededRandom(seed));
+  return [...(laps[0] ?? []), ...closing];
+}
+
+/** A lap of thickness in micrometres. */
+export function thicknessLap(truth: VirtualCorner, shift: number, seed: number): number[] {
+  const gauge = WORKSHOP_DEFAULTS.micrometer;
+  const run = { shift, positions: 12, laps: 1, gauge };
+  return readMicrometer(truth, run, seededRandom(seed))[0] ?? [];
+}
+
+/** A corner on five studs whose hub and rotor wobble against each other at shift 4. */
+export const INDEXABLE: VirtualCorner = {
+  studs: 5,
+  hub: [{ order: 1, amplitude: 28, highSpotDeg: 40 }],
+  rotor: [
+    { order: 1, amplitude: 30, highSpotDeg: 292 },
+    { order: 2, amplitude: 3, highSpotDeg: 30 },
+  ],
+  meanThickness: 27_310,
+  thickness: [{ order: 1, amplitude: 2, highSpotDeg: 10 }],
+};
+
+/** Collects what the page complains of; a test expects it to stay empty. */
+export function complaintsOf(page: Page): string[] {
+  const complaints: string[] = [];
+  page.on('console', (message) => {
+    if (message.type() === 'error') complaints.push(message.text());
+  });
+  page.on('pageerror', (error) => complaints.push(error.message));
+  return complaints;
+}
+
+/** Expects no serious or critical accessibility fault on the page as it stands. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+  expect(
+    serious.map(
+      ({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(', ')}`,
+    ),
+  ).toEqual([]);
+}
+
+const knownJobs = new Map<number, string>();
+
+/** The id of the demo job of a number. */
+export async function openJob(page: Page, number: number): Promise<string> {
+  const known = knownJobs.get(number);
+  if (known) return known;
+  await page.goto('/');
+  const line = page.getByRole('link', { name: new RegExp(`job ${number}\\b`) });
+  const href = await line.first().getAttribute('href');
+  if (!href) throw new Error(`There is no job ${number}`);
+  const id = href.split('/')[2] ?? '';
+  knownJobs.set(number, id);
+  return id;
+}

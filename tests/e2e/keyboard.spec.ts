@@ -1,0 +1,122 @@
+import { expect, test, type Page } from '@playwright/test';
+import { complaintsOf, INDEXABLE, runoutLap, thicknessLap, typedMm } from './helpers';
+
+/** Presses Tab until the wanted control has the focus; fails after a sane number. */
+async function tabTo(page: Page, name: RegExp | string): Promise<void> {
+  for (let i = 0; i < 80; i += 1) {
+    const text = await page.evaluate(() => {
+      const active = document.activeElement as HTMLInputElement | null;
+      const element = active === (document.body as HTMLElement) ? null : active;
+      const own = element?.getAttribute('aria-label') ?? element?.textContent ?? '';
+      return `${element?.labels?.[0]?.textContent ?? ''}|${own}`;
+    });
+    if (
+      text.split('|').some((part) => (typeof name === 'string' ? part === name : name.test(part)))
+    ) {
+      return;
+    }
+    await page.keyboard.press('Tab');
+  }
+  throw new Error(`No control named ${String(name)} was reached by Tab`);
+}
+
+async function typeLap(page: Page, lap: readonly number[]): Promise<void> {
+  for (const text of typedMm(lap)) {
+    await page.keyboard.type(text);
+    await page.keyboard.press('Enter');
+  }
+}
+
+test('the whole way from a new job to the printed report, by keyboard alone', async ({ page }) => {
+  test.setTimeout(120_000);
+  const complaints = complaintsOf(page);
+  await page.goto('/');
+  await page.waitForLoadState('networkidle');
+
+  // A new job for a new vehicle.
+  await page.keyboard.press('n');
+  await expect(page.getByRole('heading', { name: 'New job' })).toBeVisible();
+  await tabTo(page, /enter a new one/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'New vehicle' })).toBeVisible();
+  await page.keyboard.type('SK-300-T');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('Pellick');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('Plover');
+  const figures: [RegExp, string][] = [
+    [/^Nominal/, '28'],
+    [/^Machine-to/, '26,5 mm'],
+    [/^Discard/, '26'],
+    [/^Installed lateral runout/, '50um'],
+    [/^Thickness variation/, '0.012'],
+  ];
+  for (const [name, text] of figures) {
+    await tabTo(page, name);
+    await page.keyboard.type(text);
+  }
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'New job' })).toBeVisible();
+  await tabTo(page, /^Complaint/);
+  await page.keyboard.type('The wheel shakes when I brake on the hill.');
+  await tabTo(page, /front left/);
+  await page.keyboard.press('Space');
+  await tabTo(page, 'Open the job');
+  await page.keyboard.press('Enter');
+
+  // First mounting: runout, then thickness, nothing but figures and Enter.
+  await expect(page.getByRole('button', { name: 'Start runout' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
+  await typeLap(page, runoutLap(INDEXABLE, 0, 1));
+  await expect(page.getByRole('button', { name: 'Measure thickness' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
+  await typeLap(page, thicknessLap(INDEXABLE, 0, 2));
+
+  // Second mounting where it is recommended.
+  await expect(page.getByRole('button', { name: 'Another mounting' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('as you face it, then start.')).toContainText('2 studs clockwise');
+  await expect(page.getByRole('button', { name: 'Start runout' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
+  await typeLap(page, runoutLap(INDEXABLE, 2, 3));
+  await expect(page.locator('.zh-next .btn-primary')).toBeFocused();
+  await expect(page.locator('[data-save-state="saved"]')).toBeVisible();
+  await page.keyboard.press('Enter');
+
+  // Decide: two studs on from the second mounting is the best.
+  await expect(page.getByRole('heading', { name: 'Decide' })).toBeVisible();
+  await expect(page.getByText('Move the rotor 2 studs clockwise as you face it.')).toBeVisible();
+  await tabTo(page, /put it on record/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('On record for FL')).toBeVisible();
+  await tabTo(page, /measure again/);
+  await page.keyboard.press('Enter');
+
+  // Prove at the decided stud.
+  await expect(page.getByRole('heading', { name: /Prove/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Start runout' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
+  await typeLap(page, runoutLap(INDEXABLE, 4, 4));
+  await expect(page.getByRole('button', { name: 'Measure thickness' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
+  await typeLap(page, thicknessLap(INDEXABLE, 4, 5));
+  await expect(page.getByRole('link', { name: 'Report', exact: true }).last()).toBeFocused();
+  await page.keyboard.press('Enter');
+
+  // The report, and its print on one page.
+  await expect(page.getByRole('heading', { name: 'Brake measurement report' })).toBeVisible();
+  const runout = page.getByRole('row', { name: /Lateral runout/ });
+  await expect(runout).toContainText('Beyond');
+  await expect(runout).toContainText('Within');
+  const pdf = await page.pdf({ preferCSSPageSize: true });
+  expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
+  await tabTo(page, 'Close the job');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Open the job again' })).toBeVisible();
+  expect(complaints).toEqual([]);
+});

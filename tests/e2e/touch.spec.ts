@@ -1,0 +1,73 @@
+import { devices, expect, test, type Page } from '@playwright/test';
+import {
+  complaintsOf,
+  expectAccessible,
+  INDEXABLE,
+  runoutLap,
+  thicknessLap,
+  typedMm,
+} from './helpers';
+
+test.use({
+  viewport: { width: 390, height: 844 },
+  hasTouch: true,
+  isMobile: true,
+  userAgent: devices['Pixel 5'].userAgent,
+});
+
+/** No wider than the phone. */
+async function expectFits(page: Page): Promise<void> {
+  // A phone widens its window to a page that is too wide, so the device's width is the measure.
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+  expect(wide).toBeLessThanOrEqual(page.viewportSize()?.width ?? 0);
+}
+
+async function tapLap(page: Page, lap: readonly number[]): Promise<void> {
+  const field = page.locator('#reading');
+  for (const text of typedMm(lap)) {
+    // The sign is a button, as a phone's number pad has none.
+    await field.fill(text.replace('-', ''));
+    if (text.startsWith('-')) await page.getByTitle('Plus or minus').tap();
+    await page.getByRole('button', { name: 'Next' }).tap();
+  }
+}
+
+test('the whole way by touch on a phone', async ({ page }) => {
+  test.setTimeout(120_000);
+  const complaints = complaintsOf(page);
+  await page.goto('/');
+  await expectFits(page);
+  await page.getByRole('link', { name: 'New job' }).tap();
+  await page.getByLabel('Vehicle').selectOption({ label: 'SK-017-B · Osgrave Batch delivery van' });
+  await page.getByLabel(/^Complaint/).fill('Shakes by touch.');
+  await page.getByLabel(/front left/).tap();
+  await expectFits(page);
+  await page.getByRole('button', { name: 'Open the job' }).tap();
+
+  await page.getByRole('button', { name: 'Start runout' }).tap();
+  await tapLap(page, runoutLap(INDEXABLE, 0, 11));
+  await page.getByRole('button', { name: 'Measure thickness' }).tap();
+  await tapLap(page, thicknessLap(INDEXABLE, 0, 12));
+  await page.getByRole('button', { name: 'Another mounting' }).tap();
+  await page.getByRole('button', { name: 'Start runout' }).tap();
+  await tapLap(page, runoutLap(INDEXABLE, 2, 13));
+  await expectFits(page);
+  await expectAccessible(page);
+
+  // A position is tapped on the rotor and corrected in place.
+  await page.locator('.place[data-position="3"]').tap();
+  await expect(page.getByLabel('Position 3 of 12')).toBeVisible();
+  await page.locator('#reading').fill(typedMm(runoutLap(INDEXABLE, 2, 13))[2] ?? '');
+  await page.getByRole('button', { name: 'Next' }).tap();
+  await page.getByRole('link', { name: 'Decide', exact: true }).first().tap();
+  await expect(page.getByText('Move the rotor 2 studs clockwise as you face it.')).toBeVisible();
+  await expectFits(page);
+  await page.getByRole('button', { name: /put it on record/ }).tap();
+  await page.getByRole('link', { name: /measure again/ }).tap();
+  await page.getByRole('button', { name: 'Start runout' }).tap();
+  await tapLap(page, runoutLap(INDEXABLE, 4, 14));
+  await page.getByRole('link', { name: 'Report', exact: true }).last().tap();
+  await expect(page.getByRole('heading', { name: 'Brake measurement report' })).toBeVisible();
+  await expectFits(page);
+  expect(complaints).toEqual([]);
+});

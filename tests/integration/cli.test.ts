@@ -1,0 +1,112 @@
+import { spawnSync } from 'node:child_process';
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { logDrive } from '@/core/bench';
+import { seededRandom } from '@/core/numeric';
+
+const zh = (args: readonly string[], input = '') =>
+  spawnSync(process.execPath, ['scripts/zh.mjs', ...args], {
+    encoding: 'utf8',
+    input,
+    env: { ...process.env, NODE_OPTIONS: '' },
+  });
+
+const CASE = JSON.stringify({
+  unit: 'mm',
+  face: 'outboard',
+  laps: [[0, 0.01, 0.02, 0.01, 0, -0.01, -0.02, -0.01]],
+  gauge: { resolution: 0.001, repeatability: 0.001 },
+  limit: 0.05,
+});
+
+test('one document in, one document out', () => {
+  const { status, stdout, stderr } = zh(['solve', 'runout'], CASE);
+  expect([status, stderr]).toEqual([0, '']);
+  expect((JSON.parse(stdout) as { tirAsRead: number }).tirAsRead).toBeCloseTo(40);
+});
+
+test('a file may be named instead', () => {
+  const file = path.join(os.tmpdir(), `zh-${process.pid}.json`);
+  fs.writeFileSync(file, CASE);
+  expect(zh(['solve', 'runout', file]).status).toBe(0);
+  fs.rmSync(file);
+});
+
+test('a line a case: a refused one leaves its error in its place', () => {
+  const { status, stdout } = zh(['solve', 'runout', '--lines'], `${CASE}\n{"unit":1}\n${CASE}\n`);
+  expect(status).toBe(0);
+  const answers = stdout
+    .trim()
+    .split('\n')
+    .map((line) => JSON.parse(line) as { error?: unknown });
+  expect(answers.map(({ error }) => error !== undefined)).toEqual([false, true, false]);
+});
+
+test.each([
+  [['solve', 'runout'], '{"unit":"mm"}', 'invalid_value'],
+  [['solve', 'runout'], '{oops', 'invalid-json'],
+  [['solve', 'runout'], '', 'invalid-json'],
+  [['solve', 'nothing'], '{}', 'usage'],
+  [['bake'], '', 'usage'],
+  [['solve', 'runout', '--fast'], CASE, 'usage'],
+  [['solve', 'runout', '/no/such/file'], '', 'usage'],
+])('%j is refused with exit code 2 and one JSON error', (args, input, code) => {
+  const { status, stdout, stderr } = zh(args, input);
+  expect([status, stdout]).toEqual([2, '']);
+  const { error } = JSON.parse(stderr) as { error: { code: string } };
+  expect(Object.keys(error).sort()).toEqual(['code', 'message', 'path']);
+  expect(error.code).toBe(code);
+});
+
+describe('roadtest', () => {
+  const drive = {
+    parts: [
+      { from: 25, to: 25, seconds: 12 },
+      { from: 25, to: 10, seconds: 8 },
+    ],
+    diameter: 0.65,
+    shakes: [{ order: 1, amplitude: 0.7, during: 'braking' as const, axis: 'x' as const }],
+    noise: 0.1,
+    rate: 100,
+  };
+  const file = path.join(os.tmpdir(), `zh-road-${process.pid}.csv`);
+  beforeAll(() => fs.writeFileSync(file, logDrive(drive, seededRandom(2))));
+  afterAll(() => fs.rmSync(file));
+
+  test('answers with the strongest order and what it means', () => {
+    const { status, stdout } = zh(['roadtest', file, '--rolling-diameter', '0.65']);
+    expect(status).toBe(0);
+    const result = JSON.parse(stdout) as { strongest: { order: number }; reading: string };
+    expect(result.strongest.order).toBe(1);
+    expect(result.reading).toMatch(/look at the brakes/);
+  });
+
+  test.each([
+    [['--tyre', 'round'], 'tyre'],
+    [[], 'diameter'],
+    [['--tyre', '215/65R16', '--speed', 'fast'], 'speed'],
+    [['--tyre', '215/65R16', '--map', 'wheel=a'], 'map'],
+    [['--tyre', '215/65R16', '--quick'], 'usage'],
+  ])('%j is refused with exit code 2', (options, code) => {
+    const { status, stderr } = zh(['roadtest', file, ...options]);
+    expect(status).toBe(2);
+    expect((JSON.parse(stderr) as { error: { code: string } }).error.code).toBe(code);
+  });
+
+  test('a file that is missing, empty or binary is refused', () => {
+    const bad = `${file}.bad`;
+    const codeOf = (): string =>
+      (
+        JSON.parse(zh(['roadtest', bad, '--tyre', '215/65R16']).stderr) as {
+          error: { code: string };
+        }
+      ).error.code;
+    expect(codeOf()).toBe('file');
+    fs.writeFileSync(bad, '');
+    expect(codeOf()).toBe('empty');
+    fs.writeFileSync(bad, Buffer.from([1, 0, 2, 0]));
+    expect(codeOf()).toBe('binary');
+    fs.rmSync(bad);
+  });
+});

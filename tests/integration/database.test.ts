@@ -1,0 +1,166 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { openDatabase, type DatabaseHandle } from '@/db/client';
+import { folderVersion, writeFolderVersion } from '@/db/connect/folderVersion';
+import {
+  findJob,
+  findSetFile,
+  insertJob,
+  insertSet,
+  insertVehicle,
+  listOpenJobs,
+  saveDecision,
+  setClosed,
+  updateComplaint,
+  updateVehicle,
+  writeReadings,
+} from '@/db/repositories';
+
+const axle = (position: 'front' | 'rear') => ({
+  position,
+  fastening: 'studs' as const,
+  studs: 5,
+  allowedShifts: null,
+  limits: [
+    { kind: 'discard' as const, valueUm: 26_000, text: '26', unit: 'mm', source: 'maker' as const },
+  ],
+});
+const VEHICLE = {
+  plate: 'SK-900-T',
+  make: 'Pellick',
+  model: 'Test',
+  axles: [axle('front'), axle('rear')],
+};
+
+let folder: string;
+let handle: DatabaseHandle;
+beforeAll(async () => {
+  folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-db-'));
+  handle = await openDatabase({ folder });
+});
+afterAll(async () => {
+  await handle.close();
+  fs.rmSync(folder, { recursive: true, force: true });
+});
+
+async function newSet() {
+  const { db } = handle;
+  const vehicleId = await insertVehicle(db, { ...VEHICLE, plate: `SK-${Math.random()}` });
+  const jobId = await insertJob(db, {
+    vehicleId,
+    complaint: 'shakes',
+    odometerKm: null,
+    corners: ['FL', 'FR'],
+  });
+  const set = await insertSet(db, {
+    jobId,
+    corner: 'FL',
+    kind: 'runout',
+    phase: 'before',
+    face: 'outboard',
+    positions: 8,
+    shift: 0,
+    resolutionUm: 1,
+    repeatabilityUm: 1,
+  });
+  return { vehicleId, jobId, setId: set.id };
+}
+
+test('a second start on the same folder is refused in words that name it', async () => {
+  await expect(openDatabase({ folder })).rejects.toThrow(folder);
+});
+
+test('a commit reaches the disk: the engine calls fsync', async () => {
+  const calls = jest.spyOn(fs, 'fsyncSync');
+  const { setId } = await newSet();
+  const before = calls.mock.calls.length;
+  await writeReadings(handle.db, setId, [
+    { lap: 0, position: 0, valueUm: 12, text: '0.012', unit: 'mm' },
+  ]);
+  expect(calls.mock.calls.length).toBeGreaterThan(before);
+  calls.mockRestore();
+});
+
+test('a reading is written over and taken back; text stays as typed', async () => {
+  const { setId } = await newSet();
+  const write = (text: string, valueUm: number) =>
+    writeReadings(handle.db, setId, [{ lap: 0, position: 2, valueUm, text, unit: 'in' }]);
+  await write('.0005"', 12.7);
+  await write('.001"', 25.4);
+  const [reading] = (await findSetFile(handle.db, setId))!.readings;
+  expect(reading).toMatchObject({ text: '.001"', valueUm: 25.4, unit: 'in' });
+  await writeReadings(handle.db, setId, [{ lap: 0, position: 2, valueUm: null }]);
+  expect((await findSetFile(handle.db, setId))!.readings).toEqual([]);
+});
+
+test('of several readings all are written or none', async () => {
+  const { setId } = await newSet();
+  const good = { lap: 0, position: 0, valueUm: 1, text: '1', unit: 'um' };
+  const bad = { ...good, position: 1, text: null as unknown as string };
+  await expect(writeReadings(handle.db, setId, [good, bad])).rejects.toThrow();
+  expect((await findSetFile(handle.db, setId))!.readings).toEqual([]);
+});
+
+test('a job carries its vehicle, corners, sets and decisions', async () => {
+  const { jobId } = await newSet();
+  const decision = { jobId, corner: 'FL' as const, shift: 2, words: 'Move.' };
+  await saveDecision(handle.db, { ...decision, correction: 'index' });
+  await saveDecision(handle.db, { ...decision, correction: 'hub', words: 'Clean.' });
+  const file = (await findJob(handle.db, jobId))!;
+  expect(file.corners).toEqual(['FL', 'FR']);
+  expect(file.vehicle.axles.map(({ position }) => position)).toEqual(['front', 'rear']);
+  expect(file.vehicle.axles[0]!.limits[0]).toMatchObject({ kind: 'discard', valueUm: 26_000 });
+  expect(file.sets).toHaveLength(1);
+  expect(file.decisions).toMatchObject([{ correction: 'hub', words: 'Clean.' }]);
+});
+
+test('a corner with readings stays when the corners are changed', async () => {
+  const { jobId } = await newSet();
+  await updateComplaint(handle.db, jobId, { complaint: 'x', odometerKm: 5, corners: ['RR'] });
+  expect((await findJob(handle.db, jobId))!.corners).toEqual(['FL', 'RR']);
+});
+
+test('a vehicle is written over with its figures', async () => {
+  const { vehicleId, jobId } = await newSet();
+  await updateVehicle(handle.db, vehicleId, {
+    ...VEHICLE,
+    plate: `SK-${Math.random()}`,
+    axles: [{ ...axle('front'), studs: 6, limits: [] }],
+  });
+  const front = (await findJob(handle.db, jobId))!.vehicle.axles[0]!;
+  expect(front).toMatchObject({ studs: 6, limits: [] });
+});
+
+test('closed jobs leave the list of open ones', async () => {
+  const { jobId } = await newSet();
+  const { total } = await listOpenJobs(handle.db, 1);
+  await setClosed(handle.db, jobId, new Date());
+  expect((await listOpenJobs(handle.db, 1)).total).toBe(total - 1);
+});
+
+test('a folder made by a newer version is refused and not changed', async () => {
+  const other = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-new-'));
+  writeFolderVersion(other, { when: 9e15, tag: 'from the future' });
+  await expect(openDatabase({ folder: other })).rejects.toThrow(/newer version/);
+  expect(fs.readdirSync(other).filter((name) => name !== 'lock')).toEqual(['version.json']);
+  fs.rmSync(other, { recursive: true, force: true });
+});
+
+test('an older folder is copied before it is migrated', async () => {
+  const other = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-old-'));
+  await (await openDatabase({ folder: other })).close();
+  const known = folderVersion(other)!;
+  writeFolderVersion(other, { when: known.when - 1, tag: 'before' });
+  await (await openDatabase({ folder: other })).close();
+  expect(folderVersion(other)).toEqual(known);
+  const [copy] = fs.readdirSync(path.join(other, 'copies'));
+  expect(fs.existsSync(path.join(other, 'copies', copy!, 'pg', 'PG_VERSION'))).toBe(true);
+  fs.rmSync(other, { recursive: true, force: true });
+});
+
+test('the database is never opened during a build', () => {
+  process.env.NEXT_PHASE = 'phase-production-build';
+  expect(() => openDatabase({ folder })).toThrow(/build/);
+  delete process.env.NEXT_PHASE;
+});

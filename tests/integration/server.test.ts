@@ -1,0 +1,203 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { buildDemo } from '@/cli/demo/build';
+import { closeDatabase } from '@/server/database';
+import { judgeCorner } from '@/server/decisions';
+import { closeJob, decide, jobFile, openJob, openJobs, undecide } from '@/server/jobs';
+import {
+  addLap,
+  beginSet,
+  noteDetails,
+  saveReadings,
+  setAside,
+  setFile,
+  takeBack,
+} from '@/server/sets';
+import { chooseUnits, shopUnits } from '@/server/settings';
+import { currentStage, stagesOf } from '@/server/stages';
+import { allVehicles, saveVehicle, vehicleWithJobs } from '@/server/vehicles';
+import { DEMO_SEED, VEHICLES } from '@/cli/demo/scenario';
+
+const NOWHERE = '00000000-0000-4000-8000-000000000000';
+const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-server-'));
+
+beforeAll(async () => {
+  process.env.ZESTY_HOUND_DATA = folder;
+  delete process.env.DATABASE_URL;
+  await buildDemo(DEMO_SEED);
+});
+afterAll(async () => {
+  await closeDatabase();
+  fs.rmSync(folder, { recursive: true, force: true });
+});
+
+async function jobNumber(number: number): Promise<string> {
+  const { lines } = await openJobs(1);
+  const line = lines.find((each) => each.number === number);
+  if (!line) throw new Error(`No job ${number}`);
+  return line.id;
+}
+const judged = async (number: number) => {
+  const file = (await jobFile(await jobNumber(number)))!;
+  return judgeCorner(file, file.corners[0]!, 'before');
+};
+const known = <Value>(
+  answer: { ok: true; value: Value } | { ok: false; message: string },
+): Value => {
+  if (!answer.ok) throw new Error(answer.message);
+  return answer.value;
+};
+
+describe('the demo workshop shows each outcome', () => {
+  test.each([
+    [102, 'within'],
+    [103, 'index'],
+    [104, 'hub'],
+    [105, 'machine'],
+    [106, 'replace'],
+    [107, 'too-close'],
+    [108, 'not-valid'],
+    [109, 'measure'],
+  ])('job %i: %s', async (number, kind) => {
+    expect((await judged(number)).advice.kind).toBe(kind);
+  });
+
+  test('six vehicles and at least eight jobs', async () => {
+    expect((await allVehicles()).length).toBeGreaterThanOrEqual(6);
+    expect((await openJobs(1)).total).toBeGreaterThanOrEqual(8);
+  });
+});
+
+describe('a job', () => {
+  test('opens at the stage that is next', async () => {
+    const stage = async (number: number) =>
+      currentStage((await jobFile(await jobNumber(number)))!)?.key;
+    expect(await stage(110)).toBe('measure');
+    expect(await stage(103)).toBe('decide');
+    expect(await stage(102)).toBe('report');
+  });
+
+  test('a stage left out of a closed job is left out, not open', async () => {
+    const id = await jobNumber(110);
+    known(await closeJob(id, true));
+    const states = stagesOf((await jobFile(id))!).map(({ state }) => state);
+    expect(states).toEqual(['done', 'left-out', 'left-out', 'left-out', 'done']);
+    known(await closeJob(id, false));
+  });
+
+  test('needs a vehicle that is on file', async () => {
+    const form = { vehicleId: NOWHERE, complaint: 'x', odometerKm: '', corners: ['FL'] };
+    expect(await openJob(form)).toMatchObject({
+      ok: false,
+      fields: { vehicleId: expect.stringMatching(/not on file/) },
+    });
+    expect(await openJob(null)).toMatchObject({ ok: false });
+  });
+
+  test('records only what the readings advise, and takes it back', async () => {
+    const jobId = await jobNumber(103);
+    const stale = await decide({ jobId, corner: 'FL', correction: 'replace' });
+    expect(stale).toMatchObject({ ok: false, message: expect.stringMatching(/have changed/) });
+    known(await decide({ jobId, corner: 'FL', correction: 'index' }));
+    expect((await jobFile(jobId))!.decisions).toMatchObject([{ shift: 4, correction: 'index' }]);
+    known(await undecide({ jobId, corner: 'FL' }));
+    expect((await jobFile(jobId))!.decisions).toEqual([]);
+    expect(await undecide({ jobId, corner: 'XX' })).toMatchObject({ ok: false });
+    expect(await decide({ jobId, corner: 'RR', correction: 'index' })).toMatchObject({ ok: false });
+  });
+});
+
+describe('a reading set', () => {
+  const begin = async () =>
+    known(
+      await beginSet({
+        jobId: await jobNumber(110),
+        corner: 'RL',
+        kind: 'thickness',
+        phase: 'before',
+        face: 'outboard',
+        positions: 8,
+        shift: 0,
+      }),
+    );
+  const reading = { lap: 0, position: 0, text: '11.4', unit: 'mm' };
+
+  test('takes readings as typed and refuses what cannot be one, all or none', async () => {
+    const { id } = await begin();
+    known(await saveReadings(id, { readings: [reading] }));
+    const bad = [
+      { ...reading, text: '114' },
+      { ...reading, text: 'eleven' },
+      { ...reading, position: 8 },
+      { ...reading, lap: 1 },
+      { ...reading, unit: 'furlong' },
+      { ...reading, extra: 1 },
+    ];
+    for (const each of bad) {
+      const good = { ...reading, position: 1 };
+      const answer = await saveReadings(id, { readings: [good, each] });
+      expect(answer.ok).toBe(false);
+    }
+    expect((await setFile(id))!.readings).toHaveLength(1);
+    known(await saveReadings(id, { readings: [{ ...reading, text: null }] }));
+    expect((await setFile(id))!.readings).toEqual([]);
+  });
+
+  test('grows by laps, is noted, set aside and taken back', async () => {
+    const { id } = await begin();
+    expect(known(await addLap(id))).toBe(2);
+    known(await noteDetails({ setId: id, rotorCelsius: 31 }));
+    expect(await noteDetails({ setId: id, rotorCelsius: 9999 })).toMatchObject({ ok: false });
+    known(await setAside({ setId: id, reason: 'slipped' }));
+    expect(await setFile(id)).toMatchObject({ rotorCelsius: 31, setAsideReason: 'slipped' });
+    known(await takeBack(id));
+    expect((await setFile(id))!.setAsideAt).toBeNull();
+    expect(await setAside({ setId: id, reason: '' })).toMatchObject({ ok: false });
+    known(await setAside({ setId: id, reason: 'end of the test' }));
+  });
+
+  test('a mounting beyond the studs, a corner that is not part of the job, a set that is gone', async () => {
+    const set = await begin();
+    const base = {
+      jobId: set.jobId,
+      corner: 'RL',
+      kind: 'runout',
+      phase: 'before',
+      face: 'outboard',
+      positions: 12,
+      shift: 0,
+    };
+    expect(await beginSet({ ...base, shift: 6 })).toMatchObject({ ok: false });
+    expect(await beginSet({ ...base, corner: 'FL' })).toMatchObject({ ok: false });
+    expect(await beginSet({ ...base, positions: 13 })).toMatchObject({ ok: false });
+    expect(await addLap(NOWHERE)).toMatchObject({ ok: false });
+    expect(await addLap('no id')).toMatchObject({ ok: false });
+    expect(await setFile('no id')).toBeNull();
+    known(await setAside({ setId: set.id, reason: 'end of the test' }));
+  });
+});
+
+describe('a vehicle', () => {
+  test('a plate stands once', async () => {
+    const answer = await saveVehicle(null, VEHICLES.shuttle);
+    expect(answer).toMatchObject({ ok: false, fields: { plate: expect.any(String) } });
+  });
+  test('is written over, and one that is gone is not made', async () => {
+    const shuttle = (await allVehicles()).find(({ plate }) => plate === 'SK-042-K')!;
+    known(await saveVehicle(shuttle.id, { ...VEHICLES.shuttle, model: 'Tern II' }));
+    expect((await vehicleWithJobs(shuttle.id))!.vehicle.model).toBe('Tern II');
+    expect(await saveVehicle(NOWHERE, { ...VEHICLES.shuttle, plate: 'SK-555-Z' })).toMatchObject({
+      ok: false,
+    });
+    expect(await vehicleWithJobs('no id')).toBeNull();
+  });
+});
+
+test('units are chosen once and remembered', async () => {
+  expect(await shopUnits()).toBe('mm');
+  known(await chooseUnits('thou'));
+  expect(await shopUnits()).toBe('thou');
+  expect(await chooseUnits('furlong')).toMatchObject({ ok: false });
+  known(await chooseUnits('mm'));
+});
