@@ -60,7 +60,11 @@ test('the whole way by touch on a phone', async ({ page }) => {
   await page.locator('#reading').fill(typedMm(runoutLap(INDEXABLE, 2, 13))[2] ?? '');
   await page.getByRole('button', { name: 'Next' }).tap();
   await page.getByRole('link', { name: 'Decide', exact: true }).first().tap();
-  await expect(page.getByText('Move the rotor 2 studs clockwise as you face it.')).toBeVisible();
+  // The bench says the move too, so the decision is looked for on its own page.
+  await expect(page).toHaveURL(/\/decide$/);
+  await expect(
+    page.getByText('Move the rotor 2 studs clockwise as you face it.', { exact: true }),
+  ).toBeVisible();
   await expectFits(page);
   await page.getByRole('button', { name: /put it on record/ }).tap();
   await page.getByRole('link', { name: /measure again/ }).tap();
