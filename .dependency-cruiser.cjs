@@ -15,6 +15,7 @@ const CORE_ROOMS = {
   thickness: ['harmonics', 'numeric', 'readings', 'runout', 'units', 'verdict'],
   indexing: ['harmonics', 'numeric', 'readings', 'runout', 'units', 'verdict'],
   roadtest: ['numeric', 'units'],
+  diagnosis: ['readings'],
   machining: ['numeric', 'readings', 'thickness', 'units', 'verdict'],
 };
 

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { findSolver, SOLVERS, type Problem } from '../core/contracts';
+import { findingCodes, findSolver, SOLVERS, type Problem } from '../core/contracts';
 import { roadTest } from './roadtest';
 
 const USAGE = `Usage:
@@ -7,7 +7,9 @@ zh solve <name> [file] [--lines]
   name     ${SOLVERS.map(({ name }) => name).join(' | ')}
   file     a JSON document; standard input when left out
   --lines  one document a line in, one result a line out
-zh roadtest <file.csv> --tyre 215/65R16 | --rolling-diameter 0.66 [--speed 80km/h] [--map time=t,x=ax]`;
+zh roadtest <file.csv> --tyre 215/65R16 | --rolling-diameter 0.66 [--speed 80km/h] [--map time=t,x=ax]
+zh diagnose [file] | --codes
+  --codes  lists every finding with its question, its answers and the causes it bears on`;
 
 const REFUSED = 2;
 
@@ -64,6 +66,10 @@ async function runRoadTest(args: readonly string[]): Promise<void> {
 
 async function main(args: readonly string[]): Promise<void> {
   if (args[0] === 'roadtest') return runRoadTest(args.slice(1));
+  if (args[0] === 'diagnose') {
+    if (args[1] === '--codes') return write({ refused: false, document: findingCodes() });
+    return main(['solve', ...args]);
+  }
   const lines = args.includes('--lines');
   const unknown = args.find((arg) => arg.startsWith('--') && arg !== '--lines');
   const [command, name, file, ...rest] = args.filter((arg) => !arg.startsWith('--'));

@@ -1,3 +1,4 @@
 export * from './virtualCorner';
 export * from './virtualGauges';
 export * from './virtualLogger';
+export * from './virtualJob';

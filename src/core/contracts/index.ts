@@ -3,3 +3,5 @@ export * from './solver';
 export * from './solvers';
 export * from './openapi';
 export * from './forms';
+export * from './knowledge';
+export { findingCodes } from './diagnose';

@@ -1,3 +1,4 @@
+import { diagnoseSolver } from './diagnose';
 import { indexSolver } from './indexing';
 import { machiningSolver } from './machining';
 import { runoutSolver } from './runout';
@@ -10,6 +11,7 @@ export const SOLVERS: readonly Solver[] = [
   thicknessSolver,
   indexSolver,
   machiningSolver,
+  diagnoseSolver,
 ];
 
 export const findSolver = (name: string): Solver | undefined =>

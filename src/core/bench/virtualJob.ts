@@ -1,0 +1,57 @@
+import {
+  isChoice,
+  probabilityOfValue,
+  medianOf,
+  type Finding,
+  type Knowledge,
+  type RecordedFinding,
+} from '../diagnosis';
+import type { RandomSource } from '../numeric';
+import type { AxlePosition } from '../readings';
+
+/** A job whose cause is known, and what every finding would show if it were looked for. */
+export interface VirtualJob {
+  readonly cause: string;
+  /** The axle complained of. */
+  readonly axle: AxlePosition;
+  readonly findings: readonly RecordedFinding[];
+}
+
+function drawFrom<Item>(
+  items: readonly Item[],
+  weight: (item: Item) => number,
+  random: RandomSource,
+): Item {
+  const total = items.reduce((sum, item) => sum + weight(item), 0);
+  let left = random.uniform() * total;
+  for (const item of items) {
+    left -= weight(item);
+    if (left < 0) return item;
+  }
+  const last = items.at(-1);
+  if (last === undefined) throw new RangeError('There is nothing to draw from');
+  return last;
+}
+
+function drawValue(finding: Finding, cause: string, random: RandomSource): string | number {
+  if (isChoice(finding)) {
+    return drawFrom(finding.values, ({ code }) => probabilityOfValue(finding, code, cause), random)
+      .code;
+  }
+  return Math.exp(Math.log(medianOf(finding, cause)) + finding.spread * random.normal());
+}
+
+/** Share of the jobs that are about the front axle. */
+const FRONT_SHARE = 0.7;
+
+/** Draws a job from the knowledge: axle, cause by the priors, each finding by itself. */
+export function drawJob(knowledge: Knowledge, random: RandomSource): VirtualJob {
+  const axle = random.uniform() < FRONT_SHARE ? 'front' : 'rear';
+  const possible = knowledge.causes.filter((cause) => cause.axle === null || cause.axle === axle);
+  const cause = drawFrom(possible, ({ prior }) => prior, random).code;
+  const findings = knowledge.findings.map((finding) => ({
+    code: finding.code,
+    value: drawValue(finding, cause, random),
+  }));
+  return { cause, axle, findings };
+}

@@ -1,0 +1,243 @@
+import fc from 'fast-check';
+import { KNOWLEDGE, knowledgeSchema, overridesSchema, readOverrides } from '../contracts/knowledge';
+import { drawJob } from '../bench';
+import { seededRandom } from '../numeric';
+import {
+  applyOverrides,
+  checkKnowledge,
+  countedPriors,
+  diagnose,
+  isChoice,
+  nextChecks,
+  NO_OVERRIDES,
+  outcomesOf,
+  probabilityOfValue,
+  weigh,
+  weightOf,
+  advisesNoDrive,
+  type Finding,
+  type RecordedFinding,
+} from '.';
+
+const finding = (code: string): Finding => {
+  const found = KNOWLEDGE.findings.find((each) => each.code === code);
+  if (!found) throw new Error(`no finding ${code}`);
+  return found;
+};
+
+describe('the knowledge file', () => {
+  test('holds together and covers what the handbook lists', () => {
+    expect(checkKnowledge(KNOWLEDGE)).toEqual([]);
+    expect(KNOWLEDGE.causes).toHaveLength(20);
+    expect(KNOWLEDGE.findings.length).toBeGreaterThan(35);
+  });
+
+  test('every cause can be told by some finding that is not a question', () => {
+    for (const { code } of KNOWLEDGE.causes) {
+      const best = KNOWLEDGE.findings
+        .filter(({ stage }) => stage !== 'complaint')
+        .flatMap((each) => outcomesOf(each).map(({ value }) => weightOf(each, value, code)));
+      expect([code, Math.max(...best) > 6]).toEqual([code, true]);
+    }
+  });
+
+  test('the answers of a finding sum to 1 with every cause', () => {
+    for (const each of KNOWLEDGE.findings.filter(isChoice)) {
+      for (const { code } of KNOWLEDGE.causes) {
+        const sum = each.values.reduce((all, v) => all + probabilityOfValue(each, v.code, code), 0);
+        expect(sum).toBeCloseTo(1, 9);
+      }
+    }
+  });
+
+  test.each([
+    ['a cause twice', { causes: [...KNOWLEDGE.causes, KNOWLEDGE.causes[0]!] }, /stands twice/],
+    [
+      'a weight that leaves no room',
+      {
+        findings: KNOWLEDGE.findings.map((each) =>
+          each.code === 'when'
+            ? { ...each, evidence: [{ value: 'braking', why: 'It is so.', db: { hose: 10 } }] }
+            : each,
+        ),
+      },
+      /leave no room/,
+    ],
+    ['an unknown cause', { joins: [{ effect: 'nothing', sources: ['hose'] }] }, /no cause nothing/],
+  ])('a file with %s is refused', (_, change, words) => {
+    const parsed = knowledgeSchema.safeParse({ ...KNOWLEDGE, ...change });
+    expect(parsed.success).toBe(false);
+    expect(parsed.error?.issues.map(({ message }) => message).join('\n')).toMatch(words);
+  });
+});
+
+describe('weighing', () => {
+  test('without findings the probabilities are the priors', () => {
+    const total = KNOWLEDGE.causes.reduce((sum, { prior }) => sum + prior, 0);
+    for (const { code, probability: p } of weigh(KNOWLEDGE, { findings: [] })) {
+      const { prior } = KNOWLEDGE.causes.find((cause) => cause.code === code)!;
+      expect(p).toBeCloseTo(prior / total, 12);
+    }
+  });
+
+  test('log-odds are the prior plus the terms that count', () => {
+    const { causes } = diagnose(KNOWLEDGE, {
+      findings: [
+        { code: 'felt', value: 'both' },
+        { code: 'runout', value: 2 },
+        { code: 'pins-check', value: 'stuck' },
+      ],
+    });
+    const level = ({ prior, probability: p, terms }: (typeof causes)[number]): number =>
+      10 * Math.log10(p / prior) -
+      terms.reduce((sum, { counted, decibans }) => sum + (counted ? decibans : 0), 0);
+    for (const cause of causes) expect(level(cause)).toBeCloseTo(level(causes[0]!), 9);
+  });
+
+  test('of one group only the strongest counts', () => {
+    const { causes } = diagnose(KNOWLEDGE, {
+      findings: [
+        { code: 'pins-check', value: 'stuck' },
+        { code: 'piston-check', value: 'stiff' },
+      ],
+    });
+    const { terms, byGroup } = causes.find(({ code }) => code === 'sticking')!;
+    expect(terms.map(({ finding: of, counted }) => [of, counted])).toEqual([
+      ['pins-check', true],
+      ['piston-check', false],
+    ]);
+    expect(byGroup.get('caliper')).toBe(terms[0]!.decibans);
+  });
+
+  test('a measured figure weighs steadily more the further it is beyond its limit', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.06, max: 8, noNaN: true }), (ratio) => {
+        const less = weightOf(finding('runout'), ratio, 'hub-runout');
+        const more = weightOf(finding('runout'), ratio * 1.1, 'hub-runout');
+        return more >= less && Math.abs(more) <= 13;
+      }),
+    );
+  });
+
+  test('a fault at one corner is enough, and a corner not looked at stays open', () => {
+    const at = (findings: readonly RecordedFinding[]): number =>
+      weigh(KNOWLEDGE, { findings, corners: ['FL', 'FR'] }).find(
+        ({ code }) => code === 'rust-under-hat',
+      )!.probability;
+    const bad: RecordedFinding = { code: 'runout', value: 3, corner: 'FL' };
+    const good: RecordedFinding = { code: 'runout', value: 0.2, corner: 'FR' };
+    expect(at([bad, good])).toBeCloseTo(at([bad]), 9);
+    const goodToo: RecordedFinding = { ...good, corner: 'FL' };
+    expect(at([good])).toBeGreaterThan(at([good, goodToo]));
+    expect(at([good])).toBeLessThan(at([]));
+    const [first] = weigh(KNOWLEDGE, { findings: [bad, good], corners: ['FL', 'FR'] });
+    expect(first?.place).toBe('FL');
+  });
+
+  test('an axle in question leaves the other axle out', () => {
+    const codes = weigh(KNOWLEDGE, { findings: [], axle: 'front' }).map(({ code }) => code);
+    expect(codes).not.toContain('dtv-rear');
+    expect(codes).not.toContain('rear-drum');
+  });
+});
+
+describe('the next check', () => {
+  test('is never one that is done, and names what each outcome would change', () => {
+    const findings = [{ code: 'nut-check', value: 'even' }];
+    const checks = nextChecks(KNOWLEDGE, { findings });
+    expect(checks).toHaveLength(3);
+    expect(checks.map(({ code }) => code)).not.toContain('nut-check');
+    for (const { bits, changes } of checks) {
+      expect(bits).toBeGreaterThan(0);
+      expect(changes.length).toBeGreaterThan(1);
+    }
+  });
+
+  test('counts the wheel coming off once', () => {
+    const of = (findings: readonly RecordedFinding[]): number =>
+      nextChecks(KNOWLEDGE, { findings }, 40).find(({ code }) => code === 'pads-check')!.minutes;
+    expect(of([])).toBe(finding('pads-check').minutes + KNOWLEDGE.wheelOffMinutes);
+    expect(of([{ code: 'pins-check', value: 'free' }])).toBe(finding('pads-check').minutes);
+  });
+
+  test.each([
+    ['pedal-feel', 'soft', 'the pedal is soft'],
+    ['noise', 'grind', 'metal is on metal'],
+    ['leak-check', 'leak', 'fluid leaks'],
+    ['face-check', 'crack', 'a rotor is cracked'],
+  ])('proposes no drive with %s %s', (code, value, words) => {
+    const findings = [{ code, value }];
+    expect(advisesNoDrive(findings)).toContain(words);
+    const drives = nextChecks(KNOWLEDGE, { findings }, 40).filter(({ code: each }) =>
+      ['recording', 'felt-order', 'rear-only'].includes(each),
+    );
+    expect(drives).toEqual([]);
+  });
+});
+
+describe('a shop', () => {
+  test('changes priors, minutes and weights, and what it has not changed stays', () => {
+    const own = applyOverrides(KNOWLEDGE, {
+      priors: { hose: 30 },
+      minutes: { 'pins-check': 2 },
+      weights: [{ finding: 'pull', value: 'left', cause: 'hose', decibans: 1 }],
+    });
+    expect(own.causes.find(({ code }) => code === 'hose')?.prior).toBe(30);
+    expect(own.findings.find(({ code }) => code === 'pins-check')?.minutes).toBe(2);
+    const pull = own.findings.find(({ code }) => code === 'pull')!;
+    expect(weightOf(pull, 'left', 'hose')).toBeCloseTo(1, 9);
+    expect(weightOf(pull, 'right', 'hose')).toBeCloseTo(5.5, 9);
+    expect(applyOverrides(KNOWLEDGE, NO_OVERRIDES)).toEqual(KNOWLEDGE);
+  });
+
+  test('cannot give weights that promise more than all answers, and bad storage is left out', () => {
+    const bad = {
+      priors: {},
+      minutes: {},
+      weights: [{ finding: 'when', value: 'braking', cause: 'hose', decibans: 15 }],
+    };
+    expect(overridesSchema.safeParse(bad).success).toBe(false);
+    expect(readOverrides(bad)).toEqual(NO_OVERRIDES);
+    expect(readOverrides('nonsense')).toEqual(NO_OVERRIDES);
+  });
+
+  test('moves its priors by what its closed jobs confirmed', () => {
+    const none = countedPriors(KNOWLEDGE, {});
+    const own = countedPriors(KNOWLEDGE, { hose: 12, sticking: 19 });
+    const share = (list: typeof own, code: string): number =>
+      list.find((each) => each.code === code)!.share;
+    expect(own.find(({ code }) => code === 'hose')?.confirmed).toBe(12);
+    expect(share(own, 'hose')).toBeGreaterThan(5 * share(none, 'hose'));
+    expect(own.reduce((sum, each) => sum + each.share, 0)).toBeCloseTo(1, 12);
+  });
+});
+
+test('on simulated jobs the true cause is first, and probabilities mean what they say', () => {
+  const random = seededRandom(11);
+  const jobs = Array.from({ length: 500 }, () => drawJob(KNOWLEDGE, random));
+  let first = 0;
+  let promised = 0;
+  let kept = 0;
+  let variance = 0;
+  for (const { cause, axle, findings } of jobs) {
+    const [top] = weigh(KNOWLEDGE, { findings, axle });
+    if (top!.code === cause) first += 1;
+    promised += top!.probability;
+    kept += top!.code === cause ? 1 : 0;
+    variance += top!.probability * (1 - top!.probability);
+  }
+  // The bound is three standard deviations of the count below the 85 % asked for.
+  expect(first / jobs.length).toBeGreaterThan(0.85 - 3 * Math.sqrt((0.85 * 0.15) / jobs.length));
+  // What was promised is kept to within four standard deviations plus the groups' caution.
+  expect(Math.abs(kept - promised)).toBeLessThan(4 * Math.sqrt(variance) + 0.02 * jobs.length);
+});
+
+test('findings of another job do not find its cause: the statistic can fail', () => {
+  const random = seededRandom(12);
+  const jobs = Array.from({ length: 300 }, () => drawJob(KNOWLEDGE, random));
+  const right = jobs.filter(({ cause }, i) => {
+    const other = jobs[(i + 1) % jobs.length]!;
+    return weigh(KNOWLEDGE, { findings: other.findings })[0]!.code === cause;
+  });
+  expect(right.length / jobs.length).toBeLessThan(0.3);
+});

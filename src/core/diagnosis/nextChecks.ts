@@ -1,0 +1,106 @@
+import { outcomesOf, weightOf, type Outcome } from './likelihood';
+import { advisesNoDrive } from './safety';
+import { isChoice, type Finding, type Knowledge } from './types';
+import { weigh, type WeighedCause, type WeighInput } from './weigh';
+
+/** A check that is worth doing next. */
+export interface NextCheck {
+  readonly code: string;
+  readonly title: string;
+  readonly question: string;
+  readonly how: string | null;
+  /** Expected information in bits under the present odds. */
+  readonly bits: number;
+  /** Minutes it takes now, with the wheel off first where it must be. */
+  readonly minutes: number;
+  readonly wheelOff: boolean;
+  /** What each outcome would change, in words. */
+  readonly changes: readonly string[];
+}
+
+const PROPOSED = 3;
+/** Checks this near to the best are taken in the order of the knowledge file, cheap first. */
+const NEAR_EQUAL = 0.85;
+/** Of a measured figure's outcomes those that are told: well within, and twice the limit. */
+const TOLD_RATIOS = [2, 6];
+/** A check that tells less than this is not proposed. */
+const FEWEST_BITS = 0.005;
+
+const entropy = (probabilities: readonly number[]): number =>
+  probabilities.reduce((sum, p) => (p > 0 ? sum - p * Math.log2(p) : sum), 0);
+
+const percent = (p: number): string => `${Math.round(100 * p)}\u00a0%`;
+
+/** The probabilities after an outcome: only the check's own group changes. */
+function after(now: readonly WeighedCause[], finding: Finding, outcome: Outcome): number[] {
+  const odds = now.map((cause) => {
+    const before = cause.byGroup.get(finding.group) ?? 0;
+    const own = weightOf(finding, outcome.value, cause.code);
+    const change = Math.abs(own) > Math.abs(before) ? own - before : 0;
+    return cause.probability * 10 ** (change / 10);
+  });
+  const total = odds.reduce((sum, each) => sum + each, 0);
+  return odds.map((each) => each / total);
+}
+
+/** Bits that a check is expected to give, and what each outcome would change. */
+function lookAhead(
+  finding: Finding,
+  now: readonly WeighedCause[],
+): { bits: number; changes: string[] } {
+  let expected = 0;
+  const outcomes = outcomesOf(finding).map((outcome) => {
+    const then = after(now, finding, outcome);
+    const chance = now.reduce(
+      (sum, cause) => sum + cause.probability * outcome.given(cause.code),
+      0,
+    );
+    expected += chance * entropy(then);
+    const most = Math.max(...then);
+    return { label: outcome.label, first: now[then.indexOf(most)]!.name, most };
+  });
+  const told = isChoice(finding) ? outcomes : outcomes.filter((_, i) => TOLD_RATIOS.includes(i));
+  const before = entropy(now.map(({ probability }) => probability));
+  return {
+    bits: Math.max(0, before - expected),
+    changes: told.map(({ label, first, most }) => `${label}: ${first} ${percent(most)}`),
+  };
+}
+
+/** Whether a check for which a wheel comes off is on record, so that it is off already. */
+function isWheelOff(knowledge: Knowledge, input: WeighInput): boolean {
+  return input.findings.some(({ code }) =>
+    knowledge.findings.some((finding) => finding.code === code && finding.wheelOff),
+  );
+}
+
+/**
+ * The checks worth doing next, by bits a minute, best first; of near-equals the one that
+ * stands first in the knowledge file (pressures before pins, pins before pads, pads before
+ * rotors). Questions of the complaint are asked, not proposed; a drive is not proposed where
+ * it is not safe. Source: handbook 12.
+ */
+export function nextChecks(knowledge: Knowledge, input: WeighInput, most = PROPOSED): NextCheck[] {
+  const now = weigh(knowledge, input);
+  const isOff = isWheelOff(knowledge, input);
+  const noDrive = advisesNoDrive(input.findings) !== null;
+  const done = new Set(input.findings.map(({ code }) => code));
+  const left = knowledge.findings
+    .filter(({ code, stage }) => stage !== 'complaint' && !done.has(code))
+    .filter(({ stage }) => !(noDrive && stage === 'road-test'))
+    .map((finding): NextCheck => {
+      const { code, title, question, how, wheelOff } = finding;
+      const minutes = finding.minutes + (wheelOff && !isOff ? knowledge.wheelOffMinutes : 0);
+      const ahead = lookAhead(finding, now);
+      return { code, title, question, how: how ?? null, minutes, wheelOff, ...ahead };
+    })
+    .filter(({ bits }) => bits >= FEWEST_BITS);
+  const proposed: NextCheck[] = [];
+  while (proposed.length < most && left.length > 0) {
+    const rate = ({ bits, minutes }: NextCheck): number => bits / minutes;
+    const best = Math.max(...left.map(rate));
+    const at = left.findIndex((check) => rate(check) >= NEAR_EQUAL * best);
+    proposed.push(...left.splice(at, 1));
+  }
+  return proposed;
+}

@@ -1,0 +1,101 @@
+import type { AxlePosition, Corner } from '../readings';
+
+/** Where in the order of work a finding is met. */
+export const FINDING_STAGES = ['complaint', 'road-test', 'inspect', 'measure'] as const;
+export type FindingStage = (typeof FINDING_STAGES)[number];
+
+/** What can be behind a complaint. */
+export interface Cause {
+  readonly code: string;
+  readonly name: string;
+  /** One sentence: what it is. */
+  readonly means: string;
+  /** How usual it is before any finding: a count among about a hundred jobs. */
+  readonly prior: number;
+  /** The axle it belongs to by its nature, or null. */
+  readonly axle: AxlePosition | null;
+  /** An effect is worn in by a source; the two are told together, not against each other. */
+  readonly role: 'effect' | 'source' | 'own';
+}
+
+interface FindingBase {
+  readonly code: string;
+  readonly title: string;
+  readonly question: string;
+  readonly stage: FindingStage;
+  /** Findings of one group are not independent: only the strongest counts for a cause. */
+  readonly group: string;
+  readonly minutes: number;
+  readonly wheelOff: boolean;
+  /** Whether it is found at a corner, or of the whole vehicle. */
+  readonly perCorner: boolean;
+  /** How to do it, in one sentence. */
+  readonly how?: string | undefined;
+}
+
+/** An answer that can be given, and the share of jobs without a listed cause that give it. */
+export interface ChoiceValue {
+  readonly code: string;
+  readonly label: string;
+  readonly usual: number;
+}
+
+/** What one answer says: decibans by cause, with the reason. */
+export interface ChoiceEvidence {
+  readonly value: string;
+  readonly why: string;
+  readonly db: Readonly<Record<string, number>>;
+}
+
+/** A finding answered by choosing. */
+export interface ChoiceFinding extends FindingBase {
+  readonly values: readonly ChoiceValue[];
+  readonly evidence: readonly ChoiceEvidence[];
+}
+
+/** A finding that is a measured figure as a share of its limit: 1 is at the limit. */
+export interface RatioFinding extends FindingBase {
+  /** Median of the share in jobs without a listed cause. */
+  readonly usual: number;
+  /** Standard deviation of the share's natural logarithm, with any cause. */
+  readonly spread: number;
+  readonly evidence: readonly {
+    readonly why: string;
+    readonly whyLow: string;
+    /** Median of the share by cause. */
+    readonly medians: Readonly<Record<string, number>>;
+  }[];
+}
+
+export type Finding = ChoiceFinding | RatioFinding;
+
+export const isChoice = (finding: Finding): finding is ChoiceFinding => 'values' in finding;
+
+/** Everything that is known of causes and findings. */
+export interface Knowledge {
+  readonly version: number;
+  /** Minutes added to the first check for which a wheel comes off. */
+  readonly wheelOffMinutes: number;
+  readonly causes: readonly Cause[];
+  /** Effects and the sources that wear them in. */
+  readonly joins: readonly { readonly effect: string; readonly sources: readonly string[] }[];
+  readonly findings: readonly Finding[];
+}
+
+/** A finding as recorded: the code of a value, or the measured share of the limit. */
+export interface RecordedFinding {
+  readonly code: string;
+  readonly value: string | number;
+  readonly corner?: Corner | undefined;
+}
+
+/** What one finding adds for one cause. */
+export interface Term {
+  readonly finding: string;
+  readonly value: string | number;
+  readonly corner: Corner | null;
+  readonly decibans: number;
+  readonly reason: string;
+  /** False where a stronger finding of the same group stands in its place. */
+  readonly counted: boolean;
+}

@@ -1,0 +1,140 @@
+import { axleOf, type AxlePosition, type Corner } from '../readings';
+import { reasonOf, weightOf } from './likelihood';
+import type { Cause, Finding, Knowledge, RecordedFinding, Term } from './types';
+
+export interface WeighInput {
+  readonly findings: readonly RecordedFinding[];
+  /** Only this axle is in question. */
+  readonly axle?: AxlePosition | undefined;
+  /** Corners of the job; a corner that was not looked at may still hold the fault. */
+  readonly corners?: readonly Corner[] | undefined;
+  /** Share of each cause before any finding; the knowledge file's when left out. */
+  readonly priors?: Readonly<Record<string, number>> | undefined;
+}
+
+export interface WeighedCause {
+  readonly code: string;
+  readonly name: string;
+  readonly means: string;
+  readonly prior: number;
+  readonly probability: number;
+  /** What each finding adds, strongest first. */
+  readonly terms: readonly Term[];
+  /** Decibans of the strongest term by group. */
+  readonly byGroup: ReadonlyMap<string, number>;
+  /** The corner or axle that the evidence names, or null. */
+  readonly place: Corner | AxlePosition | null;
+}
+
+/** Every cause's share before any finding, summing to 1 over those that are possible. */
+function priorsOf(knowledge: Knowledge, { axle, priors }: WeighInput): Map<string, number> {
+  const possible = knowledge.causes.filter(
+    (cause) => axle === undefined || cause.axle === null || cause.axle === axle,
+  );
+  const share = (cause: Cause): number => priors?.[cause.code] ?? cause.prior;
+  const total = possible.reduce((sum, cause) => sum + share(cause), 0);
+  return new Map(possible.map((cause) => [cause.code, share(cause) / total]));
+}
+
+const isOf = (cause: Cause, corner: Corner | undefined): boolean =>
+  corner === undefined || cause.axle === null || cause.axle === axleOf(corner);
+
+/**
+ * What all records of one finding add for a cause. A fault at one corner is enough, so the
+ * corner that speaks most for the cause counts; where all speak against it, only the share
+ * of the corners that were looked at counts.
+ */
+function termOf(
+  finding: Finding,
+  cause: Cause,
+  records: readonly RecordedFinding[],
+  corners: readonly Corner[] | undefined,
+): Term | null {
+  const weighed = records
+    .filter(({ corner }) => isOf(cause, corner))
+    .map((record) => ({ ...record, decibans: weightOf(finding, record.value, cause.code) }))
+    .sort((p, q) => q.decibans - p.decibans);
+  const [best] = weighed;
+  if (!best) return null;
+  const asked = corners?.filter((corner) => isOf(cause, corner)).length ?? 0;
+  const looked = best.corner === undefined || asked === 0 ? 1 : weighed.length / asked;
+  const decibans = best.decibans < 0 ? best.decibans * Math.min(1, looked) : best.decibans;
+  return {
+    finding: finding.code,
+    value: best.value,
+    corner: best.corner ?? null,
+    decibans,
+    reason: reasonOf(finding, best.value, decibans),
+    counted: true,
+  };
+}
+
+type GroupedTerm = Term & { readonly group: string };
+
+/** The strongest term of each group; ties go to the one met first. */
+function strongestByGroup(terms: readonly GroupedTerm[]): Map<string, GroupedTerm> {
+  const strongest = new Map<string, GroupedTerm>();
+  for (const term of terms) {
+    const rival = strongest.get(term.group);
+    if (!rival || Math.abs(term.decibans) > Math.abs(rival.decibans)) {
+      strongest.set(term.group, term);
+    }
+  }
+  return strongest;
+}
+
+const sumOf = (byGroup: ReadonlyMap<string, number>): number =>
+  [...byGroup.values()].reduce((sum, each) => sum + each, 0);
+
+/** Weight from which a term names the corner of a cause. */
+const NAMES_A_CORNER = 3;
+
+function placeOf(cause: Cause, terms: readonly Term[]): Corner | AxlePosition | null {
+  const named = terms
+    .filter(({ counted, corner, decibans }) => counted && corner && decibans >= NAMES_A_CORNER)
+    .sort((p, q) => q.decibans - p.decibans)[0];
+  return named?.corner ?? cause.axle;
+}
+
+/**
+ * Weighs the findings: each cause's log-odds in decibans from its prior, plus what each
+ * finding adds, brought to probabilities over all causes. Records of unknown findings or
+ * values are not accepted here: check them first. Most probable first. Source: handbook 12.
+ */
+export function weigh(knowledge: Knowledge, input: WeighInput): WeighedCause[] {
+  const priors = priorsOf(knowledge, input);
+  const recorded = knowledge.findings.flatMap((finding) => {
+    const records = input.findings.filter(({ code }) => code === finding.code);
+    return records.length > 0 ? [{ finding, records }] : [];
+  });
+  const possible = knowledge.causes.filter(({ code }) => priors.has(code));
+  const weighed = possible.map((cause) => {
+    const terms = recorded.flatMap(({ finding, records }) => {
+      const term = termOf(finding, cause, records, input.corners);
+      return term ? [{ ...term, group: finding.group }] : [];
+    });
+    const strongest = strongestByGroup(terms);
+    const byGroup = new Map([...strongest].map(([group, { decibans }]) => [group, decibans]));
+    const counted = terms.map(({ group, ...term }) => ({
+      ...term,
+      counted: strongest.get(group)?.finding === term.finding,
+    }));
+    return { cause, terms: counted, byGroup };
+  });
+  const odds = weighed.map(
+    ({ cause, byGroup }) => priors.get(cause.code)! * 10 ** (sumOf(byGroup) / 10),
+  );
+  const total = odds.reduce((sum, each) => sum + each, 0);
+  return weighed
+    .map(({ cause, terms, byGroup }, i) => ({
+      code: cause.code,
+      name: cause.name,
+      means: cause.means,
+      prior: priors.get(cause.code)!,
+      probability: odds[i]! / total,
+      terms: terms.toSorted((p, q) => Math.abs(q.decibans) - Math.abs(p.decibans)),
+      byGroup,
+      place: placeOf(cause, terms),
+    }))
+    .sort((p, q) => q.probability - p.probability);
+}
