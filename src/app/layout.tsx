@@ -2,6 +2,7 @@ import 'bootstrap/dist/css/bootstrap.min.css';
 import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
 import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css';
 import '@/ui/theme.css';
+import '@/ui/scent.css';
 import type { Metadata, Viewport } from 'next';
 import Link from 'next/link';
 import { cookies, headers } from 'next/headers';

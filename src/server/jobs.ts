@@ -1,6 +1,7 @@
 import 'server-only';
 import { advise, assessCorner, sayAdvice, type Advice } from '../core/assessment';
 import {
+  causeSchema,
   complaintFormSchema,
   decisionFormSchema,
   idSchema,
@@ -69,11 +70,20 @@ const LATEST_CLOSED = 5;
 export const latestClosedJobs = async (): ReturnType<typeof listClosedJobs> =>
   listClosedJobs(await database(), LATEST_CLOSED);
 
-/** Closes a job or opens it again. */
-export async function closeJob(id: string, closed: boolean): Promise<Answer<string>> {
-  const file = await jobFile(id);
-  if (!file) return refuse('This job is not on file any more.');
-  await setClosed(await database(), id, closed ? new Date() : null);
+/** Closes a job with the cause that the work confirmed, which may be left open. */
+export async function closeJob(id: string, cause: unknown): Promise<Answer<string>> {
+  const parsed = causeSchema.safeParse(cause);
+  if (!parsed.success) return refuse('Choose the cause from the list, or leave it open.');
+  if (!(await jobFile(id))) return refuse('This job is not on file any more.');
+  const change = { closedAt: new Date(), confirmedCause: parsed.data };
+  await setClosed(await database(), id, change);
+  return accept(id);
+}
+
+/** Opens a closed job again; the cause that was confirmed stays. */
+export async function reopenJob(id: string): Promise<Answer<string>> {
+  if (!(await jobFile(id))) return refuse('This job is not on file any more.');
+  await setClosed(await database(), id, { closedAt: null });
   return accept(id);
 }
 

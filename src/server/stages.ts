@@ -34,6 +34,11 @@ function stateOf(done: boolean, closed: boolean): Stage['state'] {
   return closed ? 'left-out' : 'open';
 }
 
+/** Whether a road test was driven: recorded, or its rate felt. */
+const isDriven = (file: JobFile): boolean =>
+  file.roadTests.some(({ phase }) => phase === 'before') ||
+  file.findings.some(({ code }) => code === 'felt-order' || code === 'recording');
+
 /** The stages of a job in the order of work, with how far each is. */
 export function stagesOf(file: JobFile): Stage[] {
   const { job, corners } = file;
@@ -52,6 +57,10 @@ export function stagesOf(file: JobFile): Stage[] {
   });
   return [
     stage('complaint', 'Complaint', 'complaint', job.complaint !== ''),
+    {
+      ...stage('road-test', 'Road test', 'road-test', isDriven(file)),
+      ...(!isDriven(file) && file.sets.length > 0 ? { state: 'left-out' as const } : {}),
+    },
     stage(
       'measure',
       'Measure',

@@ -42,6 +42,8 @@ const vehicleOf = (data: VehicleData): NewVehicle => ({
   plate: data.plate.toUpperCase(),
   make: data.make,
   model: data.model,
+  tyre: data.tyre,
+  finalDrive: data.finalDrive,
   axles: [axleOf('front', data.front), axleOf('rear', data.rear)],
 });
 

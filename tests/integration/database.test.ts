@@ -135,7 +135,7 @@ test('a vehicle is written over with its figures', async () => {
 test('closed jobs leave the list of open ones', async () => {
   const { jobId } = await newSet();
   const { total } = await listOpenJobs(handle.db, 1);
-  await setClosed(handle.db, jobId, new Date());
+  await setClosed(handle.db, jobId, { closedAt: new Date() });
   expect((await listOpenJobs(handle.db, 1)).total).toBe(total - 1);
 });
 

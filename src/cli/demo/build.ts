@@ -89,7 +89,7 @@ async function buildJob(job: DemoJob, vehicleId: string, random: RandomSource): 
     }),
   );
   for (const corner of job.corners) await buildCorner(jobId, corner, random);
-  if (job.isClosed) known(await closeJob(jobId, true));
+  if (job.isClosed) known(await closeJob(jobId, job.confirmedCause ?? null));
 }
 
 /** Fills an empty database with the demo workshop; the same seed gives the same readings. */

@@ -117,6 +117,8 @@ export interface DemoJob {
   readonly odometerKm: string;
   readonly corners: readonly DemoCorner[];
   readonly isClosed?: boolean;
+  /** What the work confirmed, for a closed job. */
+  readonly confirmedCause?: string;
 }
 
 /** Amplitude (µm) and high spot (°) of orders 1, 2, 3 ... */

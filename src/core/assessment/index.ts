@@ -3,3 +3,4 @@ export * from './rawSet';
 export * from './assess';
 export * from './decide';
 export * from './sentences';
+export * from './findings';

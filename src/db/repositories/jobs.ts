@@ -1,7 +1,21 @@
 import { group } from 'd3-array';
-import { and, asc, count, desc, eq, inArray, isNull, lt, notInArray, sql } from 'drizzle-orm';
+import {
+  and,
+  asc,
+  count,
+  desc,
+  eq,
+  inArray,
+  isNotNull,
+  isNull,
+  lt,
+  notInArray,
+  sql,
+} from 'drizzle-orm';
 import type { Database } from '../client';
 import { decisions, jobCorners, jobs, readings, readingSets, vehicles } from '../schema';
+import { asideOf, findingsOf, type FindingRow } from './findings';
+import { roadTestsOf, type RoadTestLine } from './roadTests';
 import { axlesOf, type AxleRow, type VehicleRow } from './vehicles';
 
 export type JobRow = typeof jobs.$inferSelect;
@@ -19,6 +33,10 @@ export interface JobFile {
   /** Sets in the order they were begun, those set aside among them. */
   readonly sets: readonly SetFile[];
   readonly decisions: readonly DecisionRow[];
+  readonly findings: readonly FindingRow[];
+  /** Codes of the findings that were set aside. */
+  readonly aside: readonly string[];
+  readonly roadTests: readonly RoadTestLine[];
 }
 
 /** One line of the list of jobs. */
@@ -172,6 +190,9 @@ export async function findJob(db: Database, id: string): Promise<JobFile | null>
     corners: corners.map(({ corner }) => corner),
     sets: await setsOf(db, id),
     decisions: await db.select().from(decisions).where(eq(decisions.jobId, id)),
+    findings: await findingsOf(db, id),
+    aside: await asideOf(db, id),
+    roadTests: await roadTestsOf(db, id),
   };
 }
 
@@ -215,9 +236,23 @@ export const updateComplaint = (
       .onConflictDoNothing();
   });
 
-/** Closes a job, or opens it again with null. */
-export async function setClosed(db: Database, id: string, closedAt: Date | null): Promise<void> {
-  await db.update(jobs).set({ closedAt }).where(eq(jobs.id, id));
+/** Closes a job with the cause that was confirmed, or opens it again with null. */
+export async function setClosed(
+  db: Database,
+  id: string,
+  change: { readonly closedAt: Date | null; readonly confirmedCause?: string | null },
+): Promise<void> {
+  await db.update(jobs).set(change).where(eq(jobs.id, id));
+}
+
+/** How often each cause was confirmed in a closed job. */
+export async function countConfirmedCauses(db: Database): Promise<Record<string, number>> {
+  const rows = await db
+    .select({ cause: jobs.confirmedCause, jobs: count() })
+    .from(jobs)
+    .where(and(isNotNull(jobs.closedAt), isNotNull(jobs.confirmedCause)))
+    .groupBy(jobs.confirmedCause);
+  return Object.fromEntries(rows.map(({ cause, jobs: times }) => [cause ?? '', times]));
 }
 
 /** Writes a corner's decision over an earlier one. */

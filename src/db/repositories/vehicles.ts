@@ -19,6 +19,8 @@ export interface NewVehicle {
   readonly plate: string;
   readonly make: string;
   readonly model: string;
+  readonly tyre?: string | null;
+  readonly finalDrive?: number | null;
   readonly axles: readonly NewAxle[];
 }
 

@@ -1,4 +1,5 @@
 export * from './vehicles';
 export * from './jobs';
 export * from './readings';
+export * from './findings';
 export * from './settings';

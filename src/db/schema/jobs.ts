@@ -31,6 +31,8 @@ export const jobs = pgTable(
     complaint: text().notNull(),
     /** Distance on the clock in km, when it was written down. */
     odometerKm: integer('odometer_km'),
+    /** The cause that the work confirmed, by its code in the knowledge. */
+    confirmedCause: text('confirmed_cause'),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
     closedAt: timestamp('closed_at', { withTimezone: true }),
   },

@@ -26,6 +26,10 @@ export const vehicles = pgTable('vehicles', {
   plate: text().notNull().unique(),
   make: text().notNull(),
   model: text().notNull(),
+  /** Tyre code like 215/65R16, where it is known. */
+  tyre: text(),
+  /** Final drive ratio: turns of the propshaft in one turn of the wheels. */
+  finalDrive: doublePrecision('final_drive'),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
 });
 

@@ -1,19 +1,57 @@
 'use client';
 
-import { useTransition } from 'react';
-import { closeJobAction } from './actions';
+import { useState, useTransition } from 'react';
+import { closeJobAction, reopenJobAction } from './actions';
 
-/** Closes a job, or opens a closed one again. */
-export function CloseJob({ jobId, closed }: { jobId: string; closed: boolean }) {
+interface CloseJobProps {
+  readonly jobId: string;
+  readonly closed: boolean;
+  readonly causes: readonly { readonly code: string; readonly name: string }[];
+  /** The cause on record, or null. */
+  readonly confirmed: string | null;
+}
+
+/** Closes a job with the cause that the work confirmed, or opens a closed one again. */
+export function CloseJob({ jobId, closed, causes, confirmed }: CloseJobProps) {
+  const [cause, setCause] = useState(confirmed ?? '');
   const [pending, start] = useTransition();
+  if (closed) {
+    return (
+      <button
+        type="button"
+        className="btn btn-outline-secondary"
+        disabled={pending}
+        onClick={() => start(() => reopenJobAction(jobId))}
+      >
+        Open the job again
+      </button>
+    );
+  }
   return (
-    <button
-      type="button"
-      className={`btn ${closed ? 'btn-outline-secondary' : 'btn-primary'}`}
-      disabled={pending}
-      onClick={() => start(() => closeJobAction(jobId, !closed))}
-    >
-      {closed ? 'Open the job again' : 'Close the job'}
-    </button>
+    <div className="d-flex flex-wrap gap-2 align-items-center">
+      <label className="d-flex flex-wrap gap-2 align-items-center">
+        <span>Confirmed cause</span>
+        <select
+          className="form-select w-auto"
+          value={cause}
+          onChange={(event) => setCause(event.target.value)}
+        >
+          <option value="">Left open</option>
+          {causes.map(({ code, name }) => (
+            <option key={code} value={code}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <button
+        type="button"
+        className="btn btn-primary"
+        disabled={pending}
+        onClick={() => start(() => closeJobAction(jobId, cause === '' ? null : cause))}
+      >
+        Close the job
+      </button>
+    </div>
   );
 }

@@ -9,24 +9,16 @@ import { changeComplaintAction } from './actions';
 import { ComplaintFields } from './ComplaintFields';
 
 /** The complaint of a job and the corners it is measured at. */
-export function ComplaintForm({
-  jobId,
-  values,
-  next,
-}: {
-  jobId: string;
-  values: Values;
-  next: string;
-}) {
+export function ComplaintForm({ jobId, values }: { jobId: string; values: Values }) {
   const router = useRouter();
   const { register, handleSubmit, setError, formState } = useForm<Values>({
     resolver: zodResolver(complaintFormSchema, undefined, { raw: true }),
     defaultValues: values,
   });
-  const { errors, isSubmitting } = formState;
+  const { errors, isSubmitting, isSubmitSuccessful } = formState;
   const submit = handleSubmit(async (typed) => {
     const answer = await changeComplaintAction(jobId, typed);
-    if (answer.ok) router.push(next);
+    if (answer.ok) router.refresh();
     else showServerErrors({ root: answer.message, ...answer.fields }, setError);
   });
   return (
@@ -48,9 +40,10 @@ export function ComplaintForm({
           corners: errors.corners?.message,
         }}
       />
-      <button className="btn btn-primary" disabled={isSubmitting}>
-        {isSubmitting ? 'Saving …' : 'Save and go to measuring'}
-      </button>
+      <button className="btn btn-outline-secondary" disabled={isSubmitting}>
+        {isSubmitting ? 'Saving …' : 'Save the complaint'}
+      </button>{' '}
+      <span role="status">{isSubmitSuccessful && !errors.root && 'Saved.'}</span>
     </form>
   );
 }

@@ -32,7 +32,7 @@ export function JobForm({
   const { errors, isSubmitting } = formState;
   const submit = handleSubmit(async (values) => {
     const answer = await openJobAction(values);
-    if (answer.ok) router.push(`/jobs/${answer.value}`);
+    if (answer.ok) router.push(`/jobs/${answer.value}/complaint`);
     else showServerErrors({ root: answer.message, ...answer.fields }, setError);
   });
   return (

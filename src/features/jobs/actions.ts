@@ -3,7 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import type { ComplaintForm, JobForm } from '@/core/contracts';
 import type { Answer } from '@/server/answer';
-import { changeComplaint, closeJob, openJob } from '@/server/jobs';
+import { changeComplaint, closeJob, openJob, reopenJob } from '@/server/jobs';
 
 /** Opens a job; answers with its id or with messages by field. */
 export async function openJobAction(form: JobForm): Promise<Answer<string>> {
@@ -20,8 +20,14 @@ export async function changeComplaintAction(
   return answer;
 }
 
-/** Closes a job or opens it again. */
-export async function closeJobAction(id: string, closed: boolean): Promise<void> {
-  await closeJob(id, closed);
+/** Closes a job with the cause that was confirmed, or null where it is left open. */
+export async function closeJobAction(id: string, cause: string | null): Promise<void> {
+  await closeJob(id, cause);
+  revalidatePath(`/jobs/${id}`, 'layout');
+}
+
+/** Opens a closed job again. */
+export async function reopenJobAction(id: string): Promise<void> {
+  await reopenJob(id);
   revalidatePath(`/jobs/${id}`, 'layout');
 }

@@ -1,6 +1,7 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useRouter } from 'next/navigation';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { dtvLimit, runoutLimit, sayAdvice, sayMove } from '@/core/assessment';
 import { nextMountShift, shortestTurn } from '@/core/indexing';
 import { phasorsOf } from '@/core/harmonics';
@@ -36,6 +37,8 @@ interface MeasureBenchProps {
   readonly expectedShift: number | null;
   readonly nextHref: string;
   readonly nextLabel: string;
+  /** What the findings of the whole job point to. */
+  readonly scent: ReactNode;
 }
 
 const counted = (sets: readonly BenchSet[]): BenchSet[] => sets.filter(({ isAside }) => !isAside);
@@ -128,6 +131,13 @@ export function MeasureBench(props: MeasureBenchProps) {
   const missing = missingKind(state.sets);
   const limit =
     set?.kind === 'thickness' ? dtvLimit(corner.limits).value : runoutLimit(corner.limits).value;
+
+  const router = useRouter();
+  const isSaved = !isReading && set !== undefined && bench.status.state === 'saved';
+  useEffect(() => {
+    // A set that was read to its end is weighed with the whole job.
+    if (isSaved) router.refresh();
+  }, [isSaved, router]);
 
   const askMounting = (): void => {
     const shift = nextShift(state.sets, corner);
@@ -260,6 +270,10 @@ export function MeasureBench(props: MeasureBenchProps) {
               <p className="mb-0">{words.why}</p>
             </div>
           )}
+          <div className="border-top pt-2 mt-2">
+            <h3>The whole job</h3>
+            {props.scent}
+          </div>
         </Nose>
       </div>
       {result && <Unrolled result={result} corner={corner} />}

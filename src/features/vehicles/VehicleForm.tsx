@@ -31,9 +31,14 @@ export function VehicleForm({ id, values, units, then }: VehicleFormProps) {
     if (answer.ok) router.push(`${then}${answer.value}`);
     else showServerErrors({ root: answer.message, ...answer.fields }, setError);
   });
-  const line = (name: 'plate' | 'make' | 'model', label: string) => (
+  const line = (
+    name: 'plate' | 'make' | 'model' | 'tyre' | 'finalDrive',
+    label: string,
+    hint?: string,
+  ) => (
     <FormField
       label={label}
+      hint={hint}
       error={errors[name]?.message}
       control={(ids) => (
         <Form.Control
@@ -56,6 +61,8 @@ export function VehicleForm({ id, values, units, then }: VehicleFormProps) {
         {line('plate', 'Plate')}
         {line('make', 'Make')}
         {line('model', 'Model')}
+        {line('tyre', 'Tyre code', 'Like 215/65R16; for the road test.')}
+        {line('finalDrive', 'Final drive ratio', 'Like 3.73; for the propshaft order.')}
       </div>
       <p className="zh-muted">
         Leave a figure empty when it is not known: a workshop default is used where there is one,

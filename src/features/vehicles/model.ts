@@ -19,6 +19,8 @@ interface StoredVehicle {
   readonly plate: string;
   readonly make: string;
   readonly model: string;
+  readonly tyre?: string | null;
+  readonly finalDrive?: number | null;
   readonly axles: readonly StoredAxle[];
 }
 
@@ -62,6 +64,8 @@ export function vehicleForm(vehicle: StoredVehicle | null): VehicleForm {
     plate: vehicle?.plate ?? '',
     make: vehicle?.make ?? '',
     model: vehicle?.model ?? '',
+    tyre: vehicle?.tyre ?? '',
+    finalDrive: String(vehicle?.finalDrive ?? ''),
     front: axle('front'),
     rear: axle('rear'),
   };

@@ -6,6 +6,7 @@ import { usePathname } from 'next/navigation';
 const PLACES = [
   { href: '/', label: 'Jobs' },
   { href: '/vehicles', label: 'Vehicles' },
+  { href: '/knowledge', label: 'Knowledge' },
 ] as const;
 
 const isHere = (path: string, href: string): boolean =>

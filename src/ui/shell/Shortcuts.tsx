@@ -10,8 +10,10 @@ const LIST = [
   ['\u2191 \u2193', 'go to the reading before or after'],
   ['g j', 'go to the jobs'],
   ['g v', 'go to the vehicles'],
+  ['g k', 'go to the knowledge'],
   ['n', 'new job'],
-  ['1 \u2013 9', 'go to a stage of the job'],
+  ['1 \u2013 9', 'go to a stage of the job; on a question, give the answer'],
+  ['0', 'leave a question open; Esc leaves the questions'],
 ] as const;
 
 const isTyping = (target: EventTarget | null): boolean =>
@@ -21,6 +23,7 @@ const isTyping = (target: EventTarget | null): boolean =>
 function placeOf(key: string, before: string): string | null {
   if (before === 'g' && key === 'j') return '/';
   if (before === 'g' && key === 'v') return '/vehicles';
+  if (before === 'g' && key === 'k') return '/knowledge';
   if (key === 'n') return '/jobs/new';
   if (/^[1-9]$/.test(key)) {
     const links = document.querySelectorAll<HTMLAnchorElement>('.zh-trail a');
@@ -36,7 +39,14 @@ export function Shortcuts() {
   useEffect(() => {
     let before = '';
     const listen = (event: KeyboardEvent): void => {
-      if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (
+        event.defaultPrevented ||
+        isTyping(event.target) ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey
+      )
+        return;
       if (event.key === '?') {
         event.preventDefault();
         dialog.current?.showModal();

@@ -2,3 +2,5 @@ export * from './common';
 export * from './vehicle';
 export * from './job';
 export * from './sets';
+export * from './findings';
+export * from './roadTest';

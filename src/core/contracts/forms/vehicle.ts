@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { LIMIT_SOURCES } from '../../assessment';
 import { LENGTH_KINDS, type LengthKind } from '../../readings';
+import { rollingDiameter } from '../../roadtest';
 import { fieldUnit, type LengthRole, type UnitSystem } from '../../units';
 import { filledLine, typedLength } from './common';
 
@@ -65,12 +66,36 @@ const axleSchema = (units: UnitSystem) => {
     });
 };
 
+/** A tyre code, or empty. */
+export const tyreSchema = z
+  .string()
+  .trim()
+  .max(20)
+  .refine(
+    (text) => text === '' || rollingDiameter(text) !== null,
+    'Write the tyre like 215/65R16, or leave it empty.',
+  )
+  .transform((text) => (text === '' ? null : text.toUpperCase()));
+
+/** Turns of the propshaft in one turn of the wheels, or empty. */
+export const finalDriveSchema = z
+  .string()
+  .trim()
+  .max(10)
+  .transform((text) => (text === '' ? null : Number(text.replace(',', '.'))))
+  .refine(
+    (ratio) => ratio === null || (ratio >= 1.5 && ratio <= 8),
+    'Write the ratio like 3.73, or leave it empty.',
+  );
+
 /** A vehicle as the form sends it; lengths are read in the shop's units. */
 export const vehicleFormSchema = (units: UnitSystem) =>
   z.strictObject({
     plate: filledLine('plate', 20),
     make: filledLine('make', 60),
     model: filledLine('model', 60),
+    tyre: tyreSchema.default(null),
+    finalDrive: finalDriveSchema.default(null),
     front: axleSchema(units),
     rear: axleSchema(units),
   });

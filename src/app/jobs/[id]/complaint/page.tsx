@@ -1,8 +1,14 @@
 import type { Metadata } from 'next';
+import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { ComplaintForm } from '@/features/jobs/ComplaintForm';
+import { RenewedAgain } from '@/features/jobs/RenewedAgain';
+import { questionsOf } from '@/features/nose/model';
+import { Questions } from '@/features/nose/Questions';
 import { jobFile } from '@/server/jobs';
+import { shopKnowledge } from '@/server/nose';
 import { stagesOf } from '@/server/stages';
+import { WithNose } from '../JobScent';
 
 export const metadata: Metadata = { title: 'Complaint' };
 
@@ -10,10 +16,28 @@ export default async function ComplaintPage({ params }: { params: Promise<{ id: 
   const { id } = await params;
   const file = await jobFile(id);
   if (!file) notFound();
+  const { knowledge } = await shopKnowledge();
   const measure = stagesOf(file).find(({ key }) => key === 'measure');
+  const answers = Object.fromEntries(file.findings.map(({ code, value }) => [code, value]));
   return (
-    <>
+    <WithNose file={file}>
       <h1>Complaint</h1>
+      <RenewedAgain answers={answers} />
+      <section className="zh-card mb-3" aria-labelledby="zh-asked">
+        <h2 id="zh-asked">Ask, and answer by key or tap</h2>
+        <p className="zh-muted">
+          Leave open what is not known. Press an answer again to take it back.
+        </p>
+        <Questions jobId={id} questions={questionsOf(knowledge, 'complaint')} answers={answers} />
+        <div className="d-flex flex-wrap gap-2 mt-3">
+          <Link href={`/jobs/${id}/road-test`} className="btn btn-primary">
+            Road test
+          </Link>
+          <Link href={measure?.href ?? `/jobs/${id}`} className="btn btn-outline-secondary">
+            Straight to measuring
+          </Link>
+        </div>
+      </section>
       <ComplaintForm
         jobId={id}
         values={{
@@ -21,8 +45,7 @@ export default async function ComplaintPage({ params }: { params: Promise<{ id: 
           odometerKm: file.job.odometerKm === null ? '' : String(file.job.odometerKm),
           corners: [...file.corners],
         }}
-        next={measure?.href ?? `/jobs/${id}`}
       />
-    </>
+    </WithNose>
   );
 }

@@ -6,6 +6,7 @@ import { judgeCorner } from '@/server/decisions';
 import { jobFile } from '@/server/jobs';
 import { shopUnits } from '@/server/settings';
 import { cornersToProve } from '@/server/stages';
+import { WithNose } from '../JobScent';
 
 export const metadata: Metadata = { title: 'Decide' };
 
@@ -18,7 +19,7 @@ export default async function DecidePage({ params }: { params: Promise<{ id: str
   const toProve = cornersToProve(file)[0];
   const isDecided = judged.every(({ recorded }) => recorded !== null);
   return (
-    <>
+    <WithNose file={file}>
       <h1>Decide</h1>
       {judged.map((judgement) => (
         <CornerDecision key={judgement.corner} jobId={id} units={units} {...judgement} />
@@ -36,6 +37,6 @@ export default async function DecidePage({ params }: { params: Promise<{ id: str
         machine a rotor that is cracked, rusted through at the fins, hard-spotted or damaged at the
         hat.
       </p>
-    </>
+    </WithNose>
   );
 }

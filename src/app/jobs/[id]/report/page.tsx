@@ -8,6 +8,8 @@ import { PrintButton } from '@/features/report/PrintButton';
 import { judgeCorner } from '@/server/decisions';
 import { jobFile } from '@/server/jobs';
 import { shopUnits } from '@/server/settings';
+import { KNOWLEDGE } from '@/core/contracts';
+import { WithNose } from '../JobScent';
 
 export const metadata: Metadata = { title: 'Report' };
 
@@ -29,10 +31,15 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
     };
   });
   return (
-    <>
+    <WithNose file={file}>
       <div className="d-flex gap-2 mb-3 zh-no-print">
         <PrintButton />
-        <CloseJob jobId={id} closed={job.closedAt !== null} />
+        <CloseJob
+          jobId={id}
+          closed={job.closedAt !== null}
+          causes={KNOWLEDGE.causes.map(({ code, name }) => ({ code, name }))}
+          confirmed={job.confirmedCause}
+        />
       </div>
       <JobReport
         head={{
@@ -46,6 +53,6 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
         corners={corners}
         units={units}
       />
-    </>
+    </WithNose>
   );
 }

@@ -1,0 +1,85 @@
+import type { RecordedFinding } from '../diagnosis';
+import type { RoadTestResult } from '../roadtest';
+import { WORKSHOP_DEFAULTS, type Verdict } from '../verdict';
+import type { CornerAssessment } from './assess';
+import { runoutLimit, type CornerRecord } from './record';
+
+/** The figure of a verdict as a share of its limit; null where it may not be used. */
+const shareOf = (verdict: Verdict | undefined): number | null =>
+  !verdict || verdict.value === null || verdict.state === 'not-valid'
+    ? null
+    : verdict.value / verdict.limit;
+
+/** How near a thin place must lie to a high or low spot, in degrees. Source: handbook 8. */
+const SAME_PLACE_DEG = 45;
+
+/** Whether the thin place lies at the high or low spot of the runout; null if not known. */
+function thinAtHigh({ firstRunout, thickness, shift }: CornerAssessment, at: number | null) {
+  const wobble = firstRunout?.orders.find(({ order }) => order === 1);
+  if (!wobble?.clear || !thickness || at !== shift) return null;
+  const apart = Math.abs(((thickness.thin.angleDeg - wobble.highSpotDeg + 540) % 360) - 180);
+  return apart <= SAME_PLACE_DEG || apart >= 180 - SAME_PLACE_DEG;
+}
+
+/** Hub's and rotor's share of order 1 where the mountings tell them apart. */
+function sharesOf(assessment: CornerAssessment, limit: number): [string, number | null][] {
+  const first = assessment.index?.separation.find(({ order }) => order === 1);
+  if (!first?.separable || assessment.index?.consistent === false) return [];
+  return [
+    ['hub-share', (2 * first.hub.amplitude) / limit],
+    ['rotor-share', (2 * first.rotor.amplitude) / limit],
+  ];
+}
+
+/**
+ * What a corner's readings say to the weighing of causes: figures as shares of their limits,
+ * as the rotor was found. Readings that are not valid say nothing. Source: handbook 12.
+ */
+export function measuredFindings(
+  record: CornerRecord,
+  assessment: CornerAssessment,
+): RecordedFinding[] {
+  const { firstRunout, thickness } = assessment;
+  const limit = runoutLimit(record.limits).value;
+  const runout = shareOf(firstRunout?.verdict);
+  const nutPull = firstRunout?.orders.find(({ order }) => order === record.studs && order > 3);
+  const endPlay = record.sets.find(({ kind }) => kind === 'runout');
+  const shares: [string, number | null][] = [
+    ['runout', runout],
+    ['thickness-variation', shareOf(thickness?.dtvVerdict)],
+    ...sharesOf(assessment, limit),
+    ['nut-pull', runout !== null && nutPull ? nutPull.peakToPeak / limit : null],
+    [
+      'end-play',
+      endPlay?.kind === 'runout' && endPlay.endPlay !== undefined
+        ? endPlay.endPlay / WORKSHOP_DEFAULTS.endPlay
+        : null,
+    ],
+  ];
+  const found: RecordedFinding[] = shares.flatMap(([code, value]) =>
+    value === null ? [] : [{ code, value, corner: record.corner }],
+  );
+  const thicknessShift = record.sets.findLast(({ kind }) => kind === 'thickness')?.shift ?? null;
+  const isThere = runout === null ? null : thinAtHigh(assessment, thicknessShift);
+  if (isThere !== null) {
+    found.push({ code: 'thin-at-high', value: isThere ? 'yes' : 'no', corner: record.corner });
+  }
+  return found;
+}
+
+/** Braking this much stronger than coasting counts as braking only. */
+const BRAKE_RATIO = 2;
+
+/** The answer of the finding "recording" that a road test gives; null where it cannot say. */
+export function recordingFinding(
+  result: Pick<RoadTestResult, 'strongest' | 'brakingToCoasting' | 'windows'>,
+): RecordedFinding | null {
+  const { strongest, brakingToCoasting: ratio, windows } = result;
+  const wasBraked = windows.some(({ kind }) => kind === 'braking');
+  const say = (value: string): RecordedFinding => ({ code: 'recording', value });
+  if (!strongest) return wasBraked ? say('nothing') : null;
+  if (!Number.isInteger(strongest.order) || strongest.order > 3) return say('other');
+  if (!wasBraked) return null;
+  if (ratio === null || ratio >= BRAKE_RATIO) return say(`braking-${strongest.order}`);
+  return say('always-1');
+}

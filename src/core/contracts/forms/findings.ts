@@ -1,0 +1,48 @@
+import { z } from 'zod';
+import { CORNERS } from '../../readings';
+import { isChoice } from '../../diagnosis';
+import { KNOWLEDGE } from '../knowledge';
+import { idSchema } from './common';
+
+const codeSchema = z
+  .string()
+  .refine((code) => KNOWLEDGE.findings.some((finding) => finding.code === code), {
+    message: 'This finding is not in the knowledge.',
+  });
+
+/** A finding as it is recorded; a null value takes it back. */
+export const findingFormSchema = z
+  .strictObject({
+    jobId: idSchema,
+    code: codeSchema,
+    corner: z.enum(CORNERS).nullable(),
+    value: z.string().max(40).nullable(),
+  })
+  .superRefine(({ code, value }, context) => {
+    const finding = KNOWLEDGE.findings.find((each) => each.code === code);
+    if (!finding || value === null) return;
+    const isKnown = isChoice(finding) && finding.values.some((each) => each.code === value);
+    if (!isKnown) {
+      context.addIssue({
+        code: 'custom',
+        path: ['value'],
+        message: 'This is not an answer to it.',
+      });
+    }
+  });
+
+/** Setting a finding aside, or letting it weigh again. */
+export const asideFormSchema = z.strictObject({
+  jobId: idSchema,
+  code: codeSchema,
+  isAside: z.boolean(),
+});
+
+/** A cause by its code, or null where it is left open. */
+export const causeSchema = z
+  .string()
+  .nullable()
+  .refine((code) => code === null || KNOWLEDGE.causes.some((cause) => cause.code === code));
+
+export type FindingForm = z.input<typeof findingFormSchema>;
+export type AsideForm = z.input<typeof asideFormSchema>;

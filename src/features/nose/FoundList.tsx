@@ -1,0 +1,42 @@
+import { isChoice } from '@/core/diagnosis';
+import type { NoseView } from '@/server/nose';
+import { answerFormAction } from './actions';
+import { findingOf, sayValue } from './model';
+
+/** Everything found so far, and what was answered by hand can be taken back. */
+export function FoundList({ jobId, view }: { readonly jobId: string; readonly view: NoseView }) {
+  const { findings, knowledge } = view;
+  return (
+    <details className="zh-cause">
+      <summary>
+        <span className="zh-cause-name">Everything found</span>
+        <span className="zh-figure">{findings.length}</span>
+      </summary>
+      {findings.length === 0 && <p className="zh-muted mb-0">Nothing is on record yet.</p>}
+      <ul className="list-unstyled mb-0">
+        {findings.map(({ code, value, corner }) => {
+          const finding = findingOf(knowledge, code);
+          const isAnswer = finding && isChoice(finding) && finding.stage !== 'measure';
+          return (
+            <li key={`${code} ${corner ?? ''}`} className="zh-row">
+              <span>
+                {finding?.title ?? code}
+                {corner && ` ${corner}`}: <strong>{sayValue(finding, value)}</strong>
+              </span>
+              {isAnswer && (
+                <form action={answerFormAction}>
+                  <input type="hidden" name="jobId" value={jobId} />
+                  <input type="hidden" name="code" value={code} />
+                  <input type="hidden" name="corner" value={corner ?? ''} />
+                  <button className="btn btn-link">
+                    Take back<span className="visually-hidden"> {finding.title}</span>
+                  </button>
+                </form>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </details>
+  );
+}

@@ -1,0 +1,43 @@
+import type { NoseView } from '@/server/nose';
+import { asideFormAction } from './actions';
+import { CauseList } from './CauseList';
+import { FoundList } from './FoundList';
+import { findingOf, leadOf } from './model';
+import { NextChecks } from './NextChecks';
+
+export interface JobNoseProps {
+  readonly jobId: string;
+  readonly corners: readonly string[];
+  readonly view: NoseView;
+}
+
+/** What the findings of a job point to, how sure, why, and what to check next. */
+export function JobNose({ jobId, corners, view }: JobNoseProps) {
+  const { diagnosis, knowledge, aside } = view;
+  const { lead, why } = leadOf(diagnosis);
+  return (
+    <div className="zh-scent">
+      <p className="mb-2" role="status">
+        <strong className="zh-lead">{lead}</strong> {why}
+      </p>
+      <CauseList jobId={jobId} view={view} />
+      <NextChecks jobId={jobId} corners={corners} view={view} />
+      {aside.length > 0 && (
+        <section aria-labelledby="zh-aside">
+          <h3 id="zh-aside">Set aside</h3>
+          {aside.map((code) => (
+            <form key={code} action={asideFormAction} className="zh-row">
+              <input type="hidden" name="jobId" value={jobId} />
+              <input type="hidden" name="code" value={code} />
+              <span>{findingOf(knowledge, code)?.title ?? code}</span>
+              <button className="btn btn-outline-secondary" name="aside" value="no">
+                Weigh it again
+              </button>
+            </form>
+          ))}
+        </section>
+      )}
+      <FoundList jobId={jobId} view={view} />
+    </div>
+  );
+}

@@ -1,0 +1,93 @@
+import Link from 'next/link';
+import { isChoice, type NextCheck } from '@/core/diagnosis';
+import type { JobNoseProps } from './JobNose';
+import { answerFormAction } from './actions';
+import { findingOf } from './model';
+
+const OWN_PLACE: Readonly<Record<string, string>> = {
+  recording: 'road-test',
+  'felt-order': 'road-test',
+};
+
+/** The outcomes of a check as buttons, each with what it would change. */
+function Outcomes({ check, ...props }: JobNoseProps & { readonly check: NextCheck }) {
+  const finding = findingOf(props.view.knowledge, check.code);
+  if (!finding) return null;
+  const stage = isChoice(finding) ? OWN_PLACE[check.code] : 'measure';
+  if (stage || !isChoice(finding) || finding.stage === 'measure') {
+    const place = stage === 'road-test' ? 'road-test' : `measure/${props.corners[0] ?? 'FL'}`;
+    return (
+      <>
+        <ul className="zh-muted ps-3 mb-1">
+          {check.changes.map((change) => (
+            <li key={change}>{change}</li>
+          ))}
+        </ul>
+        <Link className="btn btn-outline-secondary" href={`/jobs/${props.jobId}/${place}`}>
+          {stage === 'road-test' ? 'Go to the road test' : 'Go to measuring'}
+        </Link>
+      </>
+    );
+  }
+  return (
+    <form action={answerFormAction}>
+      <input type="hidden" name="jobId" value={props.jobId} />
+      <input type="hidden" name="code" value={check.code} />
+      {finding.perCorner && (
+        <label className="zh-row mb-1">
+          <span>Found at</span>
+          <select className="form-select w-auto" name="corner" defaultValue={props.corners[0]}>
+            {props.corners.map((corner) => (
+              <option key={corner}>{corner}</option>
+            ))}
+          </select>
+        </label>
+      )}
+      {finding.values.map(({ code, label }, i) => (
+        <div key={code} className="zh-outcome">
+          <button className="btn btn-outline-secondary" name="value" value={code}>
+            {label}
+          </button>
+          <span className="zh-muted">{check.changes[i]?.replace(`${label}: `, '')}</span>
+        </div>
+      ))}
+    </form>
+  );
+}
+
+/** The three checks that say most for their minutes. */
+export function NextChecks(props: JobNoseProps) {
+  const { nextChecks } = props.view.diagnosis;
+  return (
+    <section aria-labelledby="zh-checks">
+      <h3 id="zh-checks">What to check next</h3>
+      {props.view.noDrive && (
+        <p className="zh-error">
+          Do not drive it: {props.view.noDrive}. The vehicle stays where it is until that is put
+          right.
+        </p>
+      )}
+      {nextChecks.length === 0 && <p className="zh-muted">No check would say more.</p>}
+      {nextChecks.map((check, i) => (
+        <details key={check.code} className="zh-cause" open={i === 0}>
+          <summary>
+            <span className="zh-cause-name">{check.title}</span>
+            <span className="zh-muted">
+              {check.minutes} min{check.wheelOff ? ', wheel off' : ''}
+            </span>
+          </summary>
+          <div className="zh-terms">
+            <p className="mb-1">
+              <strong>{check.question}</strong> {check.how}
+            </p>
+            <Outcomes check={check} {...props} />
+            <p className="zh-muted mb-0 mt-1">
+              Says {check.bits.toFixed(2)} bits on average,{' '}
+              {(check.bits / check.minutes).toFixed(3)} a minute.
+            </p>
+          </div>
+        </details>
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,125 @@
+'use client';
+
+import {
+  useEffect,
+  useOptimistic,
+  useRef,
+  useState,
+  useTransition,
+  type KeyboardEvent,
+} from 'react';
+import { answerAction } from './actions';
+
+export interface Question {
+  readonly code: string;
+  readonly question: string;
+  readonly values: readonly { readonly code: string; readonly label: string }[];
+}
+
+interface QuestionsProps {
+  readonly jobId: string;
+  readonly questions: readonly Question[];
+  /** Answers on record, by the question's code. */
+  readonly answers: Readonly<Record<string, string>>;
+}
+
+/** Where a key leads from a question: an answer's number, a step, or nowhere. */
+export function keyOf(
+  key: string,
+  count: number,
+): { readonly answer: number } | { readonly step: number } | null {
+  const number = Number(key);
+  if (/^[1-9]$/.test(key) && number <= count) return { answer: number - 1 };
+  if (key === '0' || key === 'ArrowDown') return { step: 1 };
+  return key === 'ArrowUp' || key === 'Backspace' ? { step: -1 } : null;
+}
+
+/** The questions of a complaint, answered by one key or tap each; each may be left open. */
+export function Questions({ jobId, questions, answers }: QuestionsProps) {
+  const isNew = Object.keys(answers).length === 0;
+  const [at, setAt] = useState(0);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [, start] = useTransition();
+  const [shown, show] = useOptimistic(
+    answers,
+    (now, { code, value }: { code: string; value: string | null }) => {
+      const { [code]: _, ...others } = now;
+      return value === null ? others : { ...others, [code]: value };
+    },
+  );
+  const list = useRef<HTMLDivElement>(null);
+  const group = (i: number): HTMLElement | null =>
+    list.current?.querySelector(`[data-question="${i}"]`) ?? null;
+
+  useEffect(() => {
+    // A complaint that was not asked about yet begins under the keys.
+    if (isNew) list.current?.querySelector<HTMLElement>('[data-question="0"]')?.focus();
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- only when the page opens
+  }, []);
+
+  const go = (i: number): void => {
+    const next = Math.max(0, Math.min(questions.length - 1, i));
+    setAt(next);
+    group(next)?.focus();
+  };
+
+  const answer = (i: number, value: string): void => {
+    const { code } = questions[i]!;
+    const taken = shown[code] === value ? null : value;
+    start(async () => {
+      show({ code, value: taken });
+      const saved = await answerAction({ jobId, code, corner: null, value: taken });
+      setTrouble(saved.ok ? null : saved.message);
+    });
+    if (taken !== null && i < questions.length - 1) go(i + 1);
+  };
+
+  const press = (event: KeyboardEvent): void => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    if (event.key === 'Escape') {
+      (document.activeElement as HTMLElement | null)?.blur();
+      return;
+    }
+    const move = keyOf(event.key, questions[at]!.values.length);
+    if (!move) return;
+    event.preventDefault();
+    if ('answer' in move) answer(at, questions[at]!.values[move.answer]!.code);
+    else go(at + move.step);
+  };
+
+  return (
+    <div ref={list} className="zh-questions" onKeyDown={press}>
+      {trouble && (
+        <p className="zh-error" role="alert">
+          {trouble} The answer was not kept; give it again.
+        </p>
+      )}
+      {questions.map(({ code, question, values }, i) => (
+        <div
+          key={code}
+          role="group"
+          aria-labelledby={`zh-q-${code}`}
+          tabIndex={i === at ? 0 : -1}
+          data-question={i}
+          className="zh-question"
+          onFocus={() => setAt(i)}
+        >
+          <h3 id={`zh-q-${code}`}>{question}</h3>
+          <div className="zh-answers">
+            {values.map((value, n) => (
+              <button
+                key={value.code}
+                type="button"
+                className={`btn ${shown[code] === value.code ? 'btn-dark' : 'btn-outline-secondary'}`}
+                aria-pressed={shown[code] === value.code}
+                onClick={() => answer(i, value.code)}
+              >
+                <kbd aria-hidden="true">{n + 1}</kbd> {value.label}
+              </button>
+            ))}
+          </div>
+        </div>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,84 @@
+import {
+  isChoice,
+  type CountedPrior,
+  type Diagnosis,
+  type Finding,
+  type Knowledge,
+  type WeighedCause,
+} from '@/core/diagnosis';
+import { CORNER_NAME, CORNERS } from '@/core/readings';
+
+/** A probability as whole percent; the ends are never claimed. */
+export function percent(probability: number): string {
+  if (probability < 0.005) return 'under 1\u00a0%';
+  if (probability > 0.99) return 'over 99\u00a0%';
+  return `${Math.round(100 * probability)}\u00a0%`;
+}
+
+/** Decibans with their sign: ten of them make the odds ten times as high. */
+export const signedDecibans = (decibans: number): string =>
+  `${decibans < 0 ? '\u2212' : '+'}${Math.abs(decibans).toFixed(1)}`;
+
+/** A finding's value in words. */
+export function sayValue(finding: Finding | undefined, value: string | number): string {
+  if (!finding) return String(value);
+  if (isChoice(finding)) {
+    return finding.values.find(({ code }) => code === value)?.label ?? String(value);
+  }
+  return `${Number(value).toFixed(Number(value) < 10 ? 2 : 0)} \u00d7 its limit`;
+}
+
+/** A corner or axle in words, or nothing. */
+export function sayPlace(place: WeighedCause['place']): string {
+  const corner = CORNERS.find((each) => each === place);
+  if (corner) return CORNER_NAME[corner];
+  return place === null ? '' : `${place} axle`;
+}
+
+export const findingOf = (knowledge: Knowledge, code: string): Finding | undefined =>
+  knowledge.findings.find((finding) => finding.code === code);
+
+/** Where a cause's share before any finding comes from. */
+export function sayPrior(prior: number, counted: CountedPrior | undefined, jobs: number): string {
+  const share = `Before any finding ${percent(prior)}`;
+  if (!counted || jobs === 0) return `${share}, workshop default.`;
+  return `${share}: ${counted.confirmed} of your ${jobs} closed jobs, with the workshop default.`;
+}
+
+/** What the nose says first: how sure, of what, and where. */
+export function leadOf({ causes, joined, settled }: Diagnosis): {
+  readonly lead: string;
+  readonly why: string;
+} {
+  const [first] = causes;
+  if (!first) return { lead: 'No scent yet.', why: '' };
+  const place = sayPlace(first.place);
+  const named = `${first.name}${place && !first.name.includes(place.split(' ')[0]!) ? `, ${place}` : ''}`;
+  if (!settled) {
+    return {
+      lead: 'Not settled.',
+      why: `Nearest: ${named}, ${percent(first.probability)}. No cause has 60\u00a0%; the next check says most.`,
+    };
+  }
+  if (joined && joined.probability > first.probability + 0.05) {
+    return {
+      lead: `${joined.effect.name}: the effect. ${joined.source.name}: its source.`,
+      why: `Together ${percent(joined.probability)}. Runout wears thickness variation in, so both are put right.`,
+    };
+  }
+  return { lead: `${named}.`, why: `${percent(first.probability)} sure. ${first.means}` };
+}
+
+/** The questions of a stage that are answered by choosing. */
+export const questionsOf = (
+  knowledge: Knowledge,
+  stage: Finding['stage'],
+): { code: string; question: string; values: { code: string; label: string }[] }[] =>
+  knowledge.findings
+    .filter(isChoice)
+    .filter((finding) => finding.stage === stage)
+    .map(({ code, question, values }) => ({
+      code,
+      question,
+      values: values.map((value) => ({ code: value.code, label: value.label })),
+    }));

@@ -1,0 +1,148 @@
+import 'server-only';
+import { measuredFindings, recordingFinding } from '../core/assessment';
+import {
+  asideFormSchema,
+  findingFormSchema,
+  KNOWLEDGE,
+  overridesSchema,
+  readOverrides,
+  roadTestSummarySchema,
+} from '../core/contracts';
+import {
+  advisesNoDrive,
+  applyOverrides,
+  countedPriors,
+  diagnose,
+  NO_OVERRIDES,
+  type CountedPrior,
+  type Diagnosis,
+  type Knowledge,
+  type Overrides,
+  type RecordedFinding,
+} from '../core/diagnosis';
+import { CORNERS } from '../core/readings';
+import {
+  countConfirmedCauses,
+  deleteFinding,
+  readSetting,
+  saveFinding,
+  setAsideFinding,
+  writeSetting,
+  type JobFile,
+} from '../db/repositories';
+import { accept, refuse, refuseParse, type Answer } from './answer';
+import { database } from './database';
+import { judgeCorner } from './decisions';
+import { jobFile } from './jobs';
+import { axleRow } from './stages';
+
+const OVERRIDES = 'knowledge';
+
+/** The knowledge as this shop uses it. */
+export interface ShopKnowledge {
+  readonly knowledge: Knowledge;
+  readonly overrides: Overrides;
+  readonly priors: readonly CountedPrior[];
+  /** Closed jobs with a confirmed cause. */
+  readonly confirmedJobs: number;
+}
+
+/** The knowledge with the shop's changes and the counts of its closed jobs. */
+export async function shopKnowledge(): Promise<ShopKnowledge> {
+  const db = await database();
+  const overrides = readOverrides(await readSetting(db, OVERRIDES));
+  const knowledge = applyOverrides(KNOWLEDGE, overrides);
+  const priors = countedPriors(knowledge, await countConfirmedCauses(db));
+  const confirmedJobs = priors.reduce((sum, { confirmed }) => sum + confirmed, 0);
+  return { knowledge, overrides, priors, confirmedJobs };
+}
+
+/** Changes the shop's priors, minutes and weights; null goes back to what is shipped. */
+export async function changeKnowledge(input: unknown): Promise<Answer<null>> {
+  const parsed = overridesSchema.safeParse(input ?? NO_OVERRIDES);
+  if (!parsed.success) return refuseParse(parsed.error);
+  await writeSetting(await database(), OVERRIDES, parsed.data);
+  return accept(null);
+}
+
+/** The findings that were answered, as the core takes them. */
+const answered = (file: JobFile): RecordedFinding[] =>
+  file.findings.map(({ code, value, corner }) => ({
+    code,
+    value,
+    corner: CORNERS.find((each) => each === corner),
+  }));
+
+/** What the last recording before the correction says. */
+function recorded(file: JobFile): RecordedFinding[] {
+  const last = file.roadTests.findLast(({ phase }) => phase === 'before');
+  const summary = roadTestSummarySchema.safeParse(last?.summary);
+  const finding = summary.success ? recordingFinding(summary.data) : null;
+  return finding ? [finding] : [];
+}
+
+/** Everything found in a job; what was read or recorded stands before what was answered. */
+export function findingsOfJob(file: JobFile): RecordedFinding[] {
+  const measured = file.corners
+    .filter((corner) => axleRow(file, corner))
+    .flatMap((corner) => {
+      const { record, assessment } = judgeCorner(file, corner, 'before');
+      return measuredFindings(record, assessment);
+    });
+  const machine = [...measured, ...recorded(file)];
+  const own = answered(file).filter(
+    ({ code, corner }) =>
+      !machine.some((each) => each.code === code && (!each.corner || each.corner === corner)),
+  );
+  return [...own, ...machine];
+}
+
+/** What the nose shows of a job. */
+export interface NoseView extends ShopKnowledge {
+  readonly diagnosis: Diagnosis;
+  readonly findings: readonly RecordedFinding[];
+  readonly aside: readonly string[];
+  /** Why no road test may be driven, or null. */
+  readonly noDrive: string | null;
+}
+
+/** Weighs a job's findings with the shop's knowledge. */
+export async function noseOf(file: JobFile): Promise<NoseView> {
+  const shop = await shopKnowledge();
+  const findings = findingsOfJob(file);
+  const diagnosis = diagnose(shop.knowledge, {
+    findings: findings.filter(({ code }) => !file.aside.includes(code)),
+    corners: file.corners,
+    priors: Object.fromEntries(shop.priors.map(({ code, share }) => [code, share])),
+  });
+  return {
+    ...shop,
+    diagnosis,
+    findings,
+    aside: file.aside,
+    noDrive: advisesNoDrive(findings),
+  };
+}
+
+/** Records an answer or a finding, or takes it back. */
+export async function recordFinding(input: unknown): Promise<Answer<string>> {
+  const parsed = findingFormSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const { jobId, code, value } = parsed.data;
+  if (!(await jobFile(jobId))) return refuse('This job is not on file any more.');
+  const corner = parsed.data.corner ?? '';
+  const db = await database();
+  if (value === null) await deleteFinding(db, { jobId, code, corner });
+  else await saveFinding(db, { jobId, code, corner, value });
+  return accept(jobId);
+}
+
+/** Sets a finding aside, so that the effect is seen, or lets it weigh again. */
+export async function weighFinding(input: unknown): Promise<Answer<string>> {
+  const parsed = asideFormSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const { jobId, code, isAside } = parsed.data;
+  if (!(await jobFile(jobId))) return refuse('This job is not on file any more.');
+  await setAsideFinding(await database(), jobId, code, isAside);
+  return accept(jobId);
+}
