@@ -38,7 +38,7 @@ module.exports = {
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
       to: {
         pathNot:
-          '^(src/core/|node_modules/(zod|ml-matrix|d3-array|d3-random|pure-rand|@types/d3-array|@types/d3-random|fft\\.js)/)',
+          '^(src/core/|node_modules/(zod|ml-matrix|d3-array|d3-random|pure-rand|@types/d3-array|@types/d3-random|fft\\.js|d3-dsv|@types/d3-dsv)/)',
       },
     },
     {

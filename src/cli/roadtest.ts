@@ -1,7 +1,11 @@
 import fs from 'node:fs';
-import Papa from 'papaparse';
 import type { Problem } from '../core/contracts';
 import {
+  checkFile,
+  joinParts,
+  LOOK_BYTES,
+  lookAtLog,
+  planOf,
   RecordingFeed,
   rollingDiameter,
   ROLES,
@@ -12,59 +16,35 @@ import {
   type RoadTestResult,
 } from '../core/roadtest';
 
-/** Largest file taken: half an hour at 400 Hz is 29 MB. */
-const LARGEST_BYTES = 500_000_000;
-const LOOK_BYTES = 4096;
+const CHUNK_BYTES = 1 << 20;
 
 const refuse = (code: string, message: string, path = ''): never => {
   throw new UnusableRecording(code, message, path);
 };
 
-/** Refuses a file that cannot be a log before it is read: missing, empty, huge, binary. */
-function lookAt(file: string): void {
+/** The first bytes of a file, after what can be told from its size. */
+function lookAt(file: string): Buffer {
   const stat = fs.statSync(file, { throwIfNoEntry: false });
   if (!stat?.isFile()) return refuse('file', `There is no file ${file}.`);
-  if (stat.size === 0) return refuse('empty', 'The file is empty.');
-  if (stat.size > LARGEST_BYTES) {
-    return refuse('too-large', `The file has ${stat.size} bytes; ${LARGEST_BYTES} are the most.`);
-  }
   const handle = fs.openSync(file, 'r');
   const start = Buffer.alloc(LOOK_BYTES);
   const read = fs.readSync(handle, start, 0, LOOK_BYTES, 0);
   fs.closeSync(handle);
-  if (start.subarray(0, read).includes(0)) refuse('binary', 'This is not text. Export it as CSV.');
+  checkFile(stat.size, start.subarray(0, read));
+  return start.subarray(0, read);
 }
 
 /** Reads a log as a stream: memory grows with its numbers, not with its text. */
-export function readLog(
+export async function readLog(
   file: string,
   map: Readonly<Partial<Record<Role, string>>>,
 ): Promise<Recording> {
-  lookAt(file);
-  const feed = new RecordingFeed(map);
-  return new Promise((resolve, reject) => {
-    const stream = fs.createReadStream(file, { encoding: 'utf8' });
-    Papa.parse<string[]>(stream, {
-      skipEmptyLines: false,
-      chunk: ({ data }, parser) => {
-        try {
-          feed.push(data);
-        } catch (error) {
-          parser.abort();
-          stream.destroy();
-          reject(error as Error);
-        }
-      },
-      complete: () => {
-        try {
-          resolve(feed.finish());
-        } catch (error) {
-          reject(error as Error);
-        }
-      },
-      error: reject,
-    });
-  });
+  const start = lookAt(file);
+  const layout = lookAtLog(start.toString('utf8'), start.length < LOOK_BYTES);
+  const feed = new RecordingFeed(planOf(layout, map), layout.delimiter, 1);
+  const text = fs.createReadStream(file, { encoding: 'utf8', highWaterMark: CHUNK_BYTES });
+  for await (const piece of text) feed.push(piece as string);
+  return joinParts([feed.finish()]);
 }
 
 const SPEED = /^\s*(\d+(?:[.,]\d+)?)\s*(km\/?h|kph|mph|m\/s)\s*$/i;

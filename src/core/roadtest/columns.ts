@@ -68,7 +68,8 @@ function placeColumns(
 /**
  * Finds the columns of a log and their units from its header and first row.
  *
- * `map` names columns that are called otherwise. A unit that is not in the header is taken
+ * `map` names columns that are called otherwise, `units` gives factors to SI units where
+ * they were asked for. A unit that is not in the header is taken
  * where it is plain (seconds, m/s² for axes whose size is gravity's), else refused with
  * what to do. Throws UnusableRecording. Source: handbook 13.
  */
@@ -76,6 +77,7 @@ export function planColumns(
   header: readonly string[],
   first: readonly (readonly string[])[],
   map: Readonly<Partial<Record<Role, string>>> = {},
+  units: Readonly<Partial<Record<Role, number>>> = {},
 ): ColumnPlan {
   const index = placeColumns(header, map);
   const missing = (['time', 'x'] as const).filter((role) => index[role] === undefined);
@@ -91,7 +93,7 @@ export function planColumns(
   for (const role of ROLES) {
     const column = index[role];
     if (column === undefined) continue;
-    const named = unitFactor(role, header[column] ?? '');
+    const named = units[role] ?? unitFactor(role, header[column] ?? '');
     factor[role] = named ?? plainFactor(role, first, (row) => at(role, row), isClock);
   }
   return { index, factor, isClock };

@@ -1,51 +1,67 @@
-import { planColumns, type Role } from './columns';
-import { RecordingReader } from './reader';
-import { UnusableRecording, type Recording } from './recording';
+import { dsvFormat } from 'd3-dsv';
+import type { ColumnPlan } from './columns';
+import { RecordingReader, type RecordingPart } from './reader';
 
-/** Rows looked at before the columns' units are settled. */
-const LOOK = 20;
+/** What separates the columns of a log. */
+const DELIMITERS = [',', ';', '\t'] as const;
+
+/** The delimiter that stands most often in a header line. */
+export const delimiterOf = (header: string): string =>
+  DELIMITERS.toSorted((p, q) => header.split(q).length - header.split(p).length)[0]!;
+
+/** The rows of a text of whole lines. */
+export const rowsOf = (text: string, delimiter: string): string[][] =>
+  dsvFormat(delimiter).parseRows(text);
+
+/** A row that holds nothing. */
+export const isBlank = (row: readonly string[]): boolean =>
+  row.length === 0 || (row.length === 1 && row[0]!.trim() === '');
 
 /**
- * Takes a log's rows as a CSV parser hands them out, header first, and makes a recording of
- * them. The columns are settled from the header and the first rows.
+ * Takes the text of a log, or of a part of it, in pieces of any length as they are decoded,
+ * and reads their rows. A part that begins with the file begins with its header, which is
+ * passed over.
  */
 export class RecordingFeed {
-  private header: readonly string[] | null = null;
-  private waiting: { readonly row: readonly string[]; readonly line: number }[] = [];
-  private reader: RecordingReader | null = null;
+  private readonly reader: RecordingReader;
+  private readonly format;
+  private rest = '';
   private line = 0;
 
-  constructor(private readonly map: Readonly<Partial<Record<Role, string>>> = {}) {}
+  constructor(
+    plan: ColumnPlan,
+    delimiter: string,
+    private headerLines: number,
+  ) {
+    this.reader = new RecordingReader(plan);
+    this.format = dsvFormat(delimiter);
+  }
 
-  /** Takes the next rows of the file. Throws UnusableRecording when they cannot be a log. */
-  push(rows: readonly (readonly string[])[]): void {
-    for (const row of rows) {
+  /** Takes the next piece of text. */
+  push(piece: string): void {
+    const end = piece.lastIndexOf('\n') + 1;
+    if (end === 0) {
+      this.rest += piece;
+      return;
+    }
+    this.readLines(this.rest + piece.slice(0, end));
+    this.rest = piece.slice(end);
+  }
+
+  private readLines(text: string): void {
+    this.format.parseRows(text, (row) => {
       this.line += 1;
-      if (row.length === 0 || (row.length === 1 && row[0]!.trim() === '')) continue;
-      if (!this.header) this.header = row;
-      else if (this.reader) this.reader.take(row, this.line);
-      else {
-        this.waiting.push({ row, line: this.line });
-        if (this.waiting.length >= LOOK) this.settle();
-      }
-    }
+      if (isBlank(row)) return null;
+      if (this.headerLines > 0) this.headerLines -= 1;
+      else this.reader.take(row, this.line);
+      return null;
+    });
   }
 
-  private settle(): void {
-    const { header, waiting } = this;
-    if (!header) throw new UnusableRecording('empty', 'The file is empty.');
-    if (waiting.length === 0) {
-      throw new UnusableRecording('empty', 'The file has a header and no rows.');
-    }
-    const rows = waiting.map(({ row }) => row);
-    this.reader = new RecordingReader(planColumns(header, rows, this.map));
-    for (const { row, line } of waiting) this.reader.take(row, line);
-    this.waiting = [];
-  }
-
-  /** The recording, once the file was read to its end. */
-  finish(): Recording {
-    if (!this.reader) this.settle();
-    return this.reader!.finish();
+  /** What was read, once the text has come to its end. */
+  finish(): RecordingPart {
+    if (this.rest !== '') this.readLines(this.rest);
+    this.rest = '';
+    return this.reader.part(this.line);
   }
 }

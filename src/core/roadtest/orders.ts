@@ -7,7 +7,7 @@ const SAMPLES_PER_TURN = 32;
 const TURNS = 32;
 const FEWEST_TURNS = 8;
 /** Zeros appended, as a multiple of the stretch, so that a peak is met near its top. */
-export const PADDING = 2;
+export const PADDING = 1;
 /** Highest order looked at. */
 const TOP_ORDER = 8;
 

@@ -1,10 +1,7 @@
 import type { ColumnPlan, Role } from './columns';
-import { UnusableRecording, type Recording } from './recording';
+import { readDecimal } from './decimal';
 
 const FIRST_ROOM = 1 << 16;
-/** Rows without a usable figure that a file may have before it is refused. */
-const MOST_BAD_SHARE = 0.05;
-const AXES = ['x', 'y', 'z'] as const;
 
 /** A column that grows as it is filled. */
 class Column {
@@ -20,68 +17,76 @@ class Column {
   }
 }
 
-const numberOf = (text: string | undefined): number => {
-  if (text === undefined || text === '') return NaN;
-  const value = +text;
-  return Number.isNaN(value) ? +text.replace(',', '.') : value;
-};
+/** A stretch of a log in columns of equal length, in SI units, and what was wrong in it. */
+export interface RecordingPart {
+  readonly columns: Readonly<Partial<Record<Role, Float64Array>>>;
+  readonly rows: number;
+  /** Lines of the file that it took, the header among them where it holds it. */
+  readonly lines: number;
+  /** Rows without a usable figure, and where the first of them stands. */
+  readonly bad: number;
+  readonly firstBad: { readonly line: number; readonly column: string } | null;
+}
 
+const clock = (text: string): number => Date.parse(text) / 1000;
 const BRAKE_ON = /^(1|true|yes|on|brake)/i;
+const mark = (text: string): number => (BRAKE_ON.test(text) ? 1 : 0);
+
+interface Field {
+  readonly role: Role;
+  readonly index: number;
+  readonly factor: number;
+  readonly read: (text: string) => number;
+  /** A row may be without it: speed is often logged once a second. */
+  readonly mayLack: boolean;
+  readonly column: Column;
+}
+
+function fieldsOf({ index, factor, isClock }: ColumnPlan): Field[] {
+  return (Object.keys(index) as Role[]).map((role) => ({
+    role,
+    index: index[role]!,
+    factor: factor[role] ?? 1,
+    read: role === 'brake' ? mark : role === 'time' && isClock ? clock : readDecimal,
+    mayLack: role === 'speed',
+    column: new Column(),
+  }));
+}
 
 /** Takes rows of text one by one into typed columns; memory grows with the numbers only. */
 export class RecordingReader {
-  private readonly columns = new Map<Role, Column>();
-  private count = 0;
+  private readonly fields: readonly Field[];
+  private rows = 0;
   private bad = 0;
-  private firstBad: { line: number; column: Role } | null = null;
+  private firstBad: RecordingPart['firstBad'] = null;
 
-  constructor(private readonly plan: ColumnPlan) {
-    for (const role of Object.keys(plan.index) as Role[]) this.columns.set(role, new Column());
+  constructor(plan: ColumnPlan) {
+    this.fields = fieldsOf(plan);
   }
 
-  /** Takes one row; `line` is its number in the file, from 1. */
+  /** Takes one row; `line` is its number in what is read, from 1. */
   take(row: readonly string[], line: number): void {
-    const { index, factor, isClock } = this.plan;
-    for (const [role, column] of this.columns) {
-      const text = row[index[role]!];
-      let value: number;
-      if (role === 'brake') value = BRAKE_ON.test(text ?? '') ? 1 : 0;
-      else if (role === 'time' && isClock) value = Date.parse(text ?? '') / 1000;
-      else value = numberOf(text) * (factor[role] ?? 1);
-      if (role !== 'speed' && !Number.isFinite(value)) {
+    const { fields, rows } = this;
+    for (let i = 0; i < fields.length; i += 1) {
+      const field = fields[i]!;
+      const text = row[field.index] ?? '';
+      const value = text === '' ? NaN : field.read(text) * field.factor;
+      if (!Number.isFinite(value) && !field.mayLack) {
         this.bad += 1;
-        this.firstBad ??= { line, column: role };
+        this.firstBad ??= { line, column: field.role };
         return;
       }
-      column.set(this.count, value);
+      field.column.set(rows, value);
     }
-    this.count += 1;
+    this.rows += 1;
   }
 
-  /** The recording that was read. Throws UnusableRecording when there is too little of it. */
-  finish(): Recording {
-    const { count, bad, firstBad } = this;
-    if (firstBad && bad > MOST_BAD_SHARE * (count + bad)) {
-      throw new UnusableRecording(
-        'rows',
-        `${bad} of ${count + bad} rows have no usable figure, first in line ${firstBad.line}, column ${firstBad.column}.`,
-        `line ${firstBad.line}, ${firstBad.column}`,
-      );
-    }
-    if (count < 2) {
-      throw new UnusableRecording('empty', 'The recording has fewer than two rows of figures.');
-    }
-    const taken = (role: Role): Float64Array | null =>
-      this.columns.get(role)?.values.subarray(0, count) ?? null;
-    const names = AXES.filter((axis) => this.columns.has(axis));
-    const time = taken('time')!;
-    const start = time[0]!;
-    return {
-      time: time.map((value) => value - start),
-      axes: names.map((axis) => taken(axis)!),
-      axisNames: names,
-      speed: taken('speed'),
-      brake: taken('brake'),
-    };
+  /** What was read; `lines` is how many lines that took. */
+  part(lines: number): RecordingPart {
+    const { rows, bad, firstBad } = this;
+    const columns = Object.fromEntries(
+      this.fields.map(({ role, column }) => [role, column.values.slice(0, rows)]),
+    );
+    return { columns, rows, lines, bad, firstBad };
   }
 }

@@ -1,15 +1,13 @@
-import Papa from 'papaparse';
 import { logDrive, type DrivePart, type TrueShake, type VirtualDrive } from '../bench';
 import { seededRandom } from '../numeric';
 import {
   planColumns,
-  RecordingFeed,
+  readLogText,
   resampleEvenly,
   rollingDiameter,
   solveRoadTest,
   UnusableRecording,
   wheelFrequency,
-  type Recording,
   type RoadTestResult,
 } from '.';
 
@@ -29,11 +27,7 @@ const drive = (shakes: TrueShake[], more: Partial<VirtualDrive> = {}): VirtualDr
   ...more,
 });
 
-function read(text: string, map = {}): Recording {
-  const feed = new RecordingFeed(map);
-  feed.push(Papa.parse<string[]>(text).data);
-  return feed.finish();
-}
+const read = readLogText;
 const solve = (own: VirtualDrive, seed = 1): RoadTestResult =>
   solveRoadTest({ recording: read(logDrive(own, seededRandom(seed))), diameter: 0.65 });
 

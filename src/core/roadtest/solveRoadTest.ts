@@ -50,7 +50,32 @@ export interface RoadTestResult {
   readonly reading: string;
 }
 
+/** An order spectrum thinned to what is drawn: amplitudes in m/s² peak, every `step` orders. */
+export interface DrawnSpectrum {
+  readonly step: number;
+  readonly amplitude: readonly number[];
+}
+
+/** A road test with the curves that are drawn of it. */
+export interface RoadTestAnalysis extends RoadTestResult {
+  readonly spectra: readonly {
+    readonly axis: string;
+    readonly braking: DrawnSpectrum | null;
+    readonly coasting: DrawnSpectrum | null;
+  }[];
+  /** Amplitude of the strongest order (order 1 when none stands out) by speed in m/s. */
+  readonly bySpeed: readonly {
+    readonly speed: number;
+    readonly kind: DriveWindow['kind'];
+    readonly amplitude: number;
+  }[];
+}
+
 const ORDERS = [1, 2, 3];
+/** Highest order that is drawn. */
+const TOP_DRAWN = 6;
+/** Width of the steps of speed that are drawn, in m/s: 5 km/h. */
+const SPEED_STEP = 5 / 3.6;
 const KINDS = ['braking', 'coasting'] as const;
 /** Braking this much stronger than coasting points at the brakes. */
 const BRAKE_RATIO = 2;
@@ -86,6 +111,42 @@ function speedOfPeak(stretches: readonly Stretch[], axis: number, order: number)
   return best?.speed ?? null;
 }
 
+/** Figures kept with a job are kept to a hundredth of what a phone can tell, in m/s². */
+const kept = (value: number): number => Math.round(value * 1e5) / 1e5;
+
+function drawn(spectrum: OrderSpectrum | null): DrawnSpectrum | null {
+  if (!spectrum) return null;
+  const { step, power } = spectrum;
+  const count = Math.min(power.length, Math.ceil(TOP_DRAWN / step) + 1);
+  return {
+    step,
+    amplitude: Array.from(power.subarray(0, count), (each) => kept(Math.sqrt(each))),
+  };
+}
+
+/** Root mean square of the stretches' amplitudes at an order, by steps of speed. */
+function amplitudeBySpeed(
+  stretches: readonly Stretch[],
+  axis: number,
+  order: number,
+): RoadTestAnalysis['bySpeed'] {
+  const steps = new Map<string, { kind: DriveWindow['kind']; at: number; powers: number[] }>();
+  for (const { kind, power, turns, speed } of stretches) {
+    const own = { power: power[axis]!, step: orderStep(turns), floor: 0, stretches: 1 };
+    const at = Math.round(speed / SPEED_STEP);
+    const step = steps.get(`${kind} ${at}`) ?? { kind, at, powers: [] };
+    steps.set(`${kind} ${at}`, step);
+    step.powers.push(amplitudeAt(own, order) ** 2);
+  }
+  return [...steps.values()]
+    .sort((p, q) => p.at - q.at)
+    .map(({ kind, at, powers }) => ({
+      kind,
+      speed: kept(at * SPEED_STEP),
+      amplitude: kept(Math.sqrt(powers.reduce((sum, each) => sum + each, 0) / powers.length)),
+    }));
+}
+
 function sayReading(
   strongest: RoadTestResult['strongest'],
   ratio: number | null,
@@ -117,12 +178,18 @@ function speedOf(logged: Float64Array | null, given: number | undefined, n: numb
   return new Float64Array(n).fill(given);
 }
 
+/** A road test without its curves, as the contract has it. Throws as `analyseRoadTest`. */
+export function solveRoadTest(input: RoadTestInput): RoadTestResult {
+  const { spectra: _, bySpeed: __, ...result } = analyseRoadTest(input);
+  return result;
+}
+
 /**
  * Reads a road test: order spectra under braking and coasting, the strongest order and what
  * it means. Accelerations in m/s², speed in m/s, diameter in metres. Throws
  * UnusableRecording in words. Source: handbook 13.
  */
-export function solveRoadTest(input: RoadTestInput): RoadTestResult {
+export function analyseRoadTest(input: RoadTestInput): RoadTestAnalysis {
   const even = resampleEvenly(input.recording);
   const n = even.time.length;
   const speed = speedOf(even.speed, input.speed, n);
@@ -176,5 +243,11 @@ export function solveRoadTest(input: RoadTestInput): RoadTestResult {
     brakingToCoasting: ratio,
     peakSpeed: strongest && during ? speedOfPeak(of(during), at, strongest.order) : null,
     reading: sayReading(strongest, ratio, of('braking').length > 0),
+    spectra: even.axisNames.map((axis, i) => ({
+      axis,
+      braking: drawn(spectra[i]!.braking),
+      coasting: drawn(spectra[i]!.coasting),
+    })),
+    bySpeed: amplitudeBySpeed(stretches, Math.max(at, 0), strongest?.order ?? 1),
   };
 }

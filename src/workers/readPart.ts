@@ -1,0 +1,49 @@
+import { RecordingFeed, UnusableRecording, type RecordingPart } from '../core/roadtest';
+import type { PartToRead, RecordingProblem } from './protocol';
+
+const NEWLINE = 10;
+
+/**
+ * Reads the lines of a file that begin in [from, to) as a stream: memory grows with the
+ * numbers, not with the text. `onBytes` hears how many bytes each piece had.
+ */
+export async function readPart(
+  { file, from, to, plan, delimiter }: PartToRead,
+  onBytes: (bytes: number) => void,
+): Promise<RecordingPart> {
+  const feed = new RecordingFeed(plan, delimiter, from === 0 ? 1 : 0);
+  const decoder = new TextDecoder();
+  // A line begins where the byte before it is a newline, so reading begins one byte early.
+  let at = Math.max(0, from - 1);
+  let isInside = from === 0;
+  const reader = file.slice(at).stream().getReader();
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) break;
+    const start = isInside ? 0 : value.indexOf(NEWLINE) + 1;
+    const last = at + value.length < to ? -1 : value.indexOf(NEWLINE, Math.max(0, to - 1 - at));
+    const end = last < 0 ? value.length : last + 1;
+    if (isInside || start > 0) {
+      isInside = true;
+      feed.push(decoder.decode(value.subarray(start, Math.max(start, end)), { stream: true }));
+    }
+    onBytes(value.length);
+    at += value.length;
+    if (last >= 0) {
+      await reader.cancel();
+      break;
+    }
+  }
+  feed.push(decoder.decode());
+  return feed.finish();
+}
+
+/** The buffers of a part, to be handed over instead of copied. */
+export const buffersOf = ({ columns }: RecordingPart): ArrayBuffer[] =>
+  Object.values(columns).map(({ buffer }) => buffer as ArrayBuffer);
+
+/** What a thrown refusal says; anything else is a fault and is thrown on. */
+export function problemOf(error: unknown): RecordingProblem {
+  if (!(error instanceof UnusableRecording)) throw error;
+  return { code: error.code, message: error.message, path: error.path };
+}
