@@ -17,7 +17,8 @@ import {
 import { chooseUnits, shopUnits } from '@/server/settings';
 import { currentStage, stagesOf } from '@/server/stages';
 import { allVehicles, saveVehicle, vehicleWithJobs } from '@/server/vehicles';
-import { DEMO_SEED, VEHICLES } from '@/cli/demo/scenario';
+import { DEMO_SEED } from '@/cli/demo/scenario';
+import { VEHICLES } from '@/cli/demo/vehicles';
 
 const NOWHERE = '00000000-0000-4000-8000-000000000000';
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-server-'));

@@ -1,4 +1,10 @@
-import { readDial, readMicrometer, type VirtualCorner } from '../../core/bench';
+import {
+  logDrive,
+  readDial,
+  readMicrometer,
+  type VirtualCorner,
+  type VirtualDrive,
+} from '../../core/bench';
 import { seededRandom, type RandomSource } from '../../core/numeric';
 import type { NewSet } from '../../core/contracts';
 import { WORKSHOP_DEFAULTS } from '../../core/verdict';
@@ -7,7 +13,12 @@ import { judgeCorner } from '../../server/decisions';
 import { closeJob, decide, jobFile, openJob } from '../../server/jobs';
 import { beginSet, saveReadings } from '../../server/sets';
 import { saveVehicle } from '../../server/vehicles';
-import { JOBS, VEHICLES, type DemoCorner, type DemoJob } from './scenario';
+import { analyseRoadTest, readLogText } from '../../core/roadtest';
+import { recordFinding } from '../../server/nose';
+import { keepRoadTest } from '../../server/roadTests';
+import { DRIVES } from './drives';
+import { JOBS, type DemoCorner, type DemoJob } from './scenario';
+import { VEHICLES } from './vehicles';
 
 /** The value of an answer; a refusal here is a fault of the scenario. */
 function known<Value>(answer: Answer<Value>): Value {
@@ -16,6 +27,8 @@ function known<Value>(answer: Answer<Value>): Value {
 }
 
 const POSITIONS = 12;
+/** The recordings have draws of their own, so that the readings keep theirs. */
+const DRIVE_SEED = 7;
 
 interface SetMaker {
   readonly jobId: string;
@@ -79,6 +92,14 @@ async function buildCorner(jobId: string, corner: DemoCorner, random: RandomSour
   }
 }
 
+/** Records a drive with the virtual logger and keeps what it says, as the page would. */
+async function recordDrive(jobId: string, drive: VirtualDrive): Promise<void> {
+  const log = logDrive(drive, seededRandom(DRIVE_SEED));
+  const analysis = analyseRoadTest({ recording: readLogText(log), diameter: drive.diameter });
+  const { diameter } = drive;
+  known(await keepRoadTest({ jobId, phase: 'before', diameter, summary: analysis }));
+}
+
 async function buildJob(job: DemoJob, vehicleId: string, random: RandomSource): Promise<void> {
   const jobId = known(
     await openJob({
@@ -89,6 +110,11 @@ async function buildJob(job: DemoJob, vehicleId: string, random: RandomSource): 
     }),
   );
   for (const corner of job.corners) await buildCorner(jobId, corner, random);
+  for (const [code, value] of Object.entries(job.answers ?? {})) {
+    const corner = code === 'hub-look' ? (job.corners[0]?.corner ?? null) : null;
+    known(await recordFinding({ jobId, code, corner, value }));
+  }
+  if (job.drive) await recordDrive(jobId, DRIVES[job.drive]);
   if (job.isClosed) known(await closeJob(jobId, job.confirmedCause ?? null));
 }
 

@@ -1,101 +1,7 @@
 import type { VirtualCorner } from '../../core/bench';
-import type { AxleForm, VehicleForm } from '../../core/contracts';
 import type { Corner } from '../../core/readings';
-
-/** The invented workshop's fleet and what is wrong with it. */
-type Limits = Partial<
-  Record<keyof AxleForm['limits'], [string, AxleForm['limits']['discard']['source']]>
->;
-
-function axle(
-  fastening: AxleForm['fastening'],
-  studs: number,
-  limits: Limits,
-  places: AxleForm['places'] = 'any',
-): AxleForm {
-  const of = (kind: keyof AxleForm['limits']): AxleForm['limits']['discard'] => {
-    const [length, source] = limits[kind] ?? ['', 'maker' as const];
-    return { length, source };
-  };
-  return {
-    fastening,
-    studs: String(studs),
-    places,
-    limits: {
-      nominal: of('nominal'),
-      machineTo: of('machineTo'),
-      discard: of('discard'),
-      runout: of('runout'),
-      dtv: of('dtv'),
-      radius: of('radius'),
-    },
-  };
-}
-
-const heavy: Limits = {
-  nominal: ['28 mm', 'maker'],
-  machineTo: ['26.5 mm', 'maker'],
-  discard: ['26 mm', 'stamped'],
-  runout: ['0.05 mm', 'maker'],
-  dtv: ['0.012 mm', 'maker'],
-  radius: ['135 mm', 'other'],
-};
-const light: Limits = {
-  nominal: ['22 mm', 'maker'],
-  discard: ['20 mm', 'stamped'],
-  radius: ['118 mm', 'other'],
-};
-const rear: Limits = {
-  nominal: ['12 mm', 'maker'],
-  discard: ['10 mm', 'stamped'],
-  runout: ['0.08 mm', 'maker'],
-  radius: ['128 mm', 'other'],
-};
-
-export const VEHICLES: Readonly<Record<string, VehicleForm>> = {
-  shuttle: {
-    plate: 'SK-042-K',
-    make: 'Pellick',
-    model: 'Tern shuttle minibus',
-    front: axle('studs', 6, heavy),
-    rear: axle('studs', 6, rear),
-  },
-  bakery: {
-    plate: 'SK-017-B',
-    make: 'Osgrave',
-    model: 'Batch delivery van',
-    front: axle('studs', 5, heavy),
-    rear: axle('studs', 5, rear),
-  },
-  nurse: {
-    plate: 'SK-108-N',
-    make: 'Velloway',
-    model: 'Minnow hatchback',
-    front: axle('bolts', 4, light, 'as-found'),
-    rear: axle('bolts', 4, rear, 'as-found'),
-  },
-  library: {
-    plate: 'SK-003-L',
-    make: 'Quillon',
-    model: 'Folio mobile library',
-    front: axle('studs', 8, heavy),
-    rear: axle('studs', 8, rear),
-  },
-  rescue: {
-    plate: 'SK-077-R',
-    make: 'Osgrave',
-    model: 'Tor rescue estate',
-    front: axle('bolts', 5, heavy),
-    rear: axle('bolts', 5, rear),
-  },
-  vineyard: {
-    plate: 'SK-131-V',
-    make: 'Quillon',
-    model: 'Trellis pickup',
-    front: axle('studs', 6, heavy),
-    rear: axle('studs', 6, rear),
-  },
-};
+import { DRIVES } from './drives';
+import type { VEHICLES } from './vehicles';
 
 /** What is read at a corner: mountings in order, then thickness at the first of them. */
 export interface DemoCorner {
@@ -116,6 +22,10 @@ export interface DemoJob {
   readonly complaint: string;
   readonly odometerKm: string;
   readonly corners: readonly DemoCorner[];
+  /** Answers to the complaint's questions and what was found, by code. */
+  readonly answers?: Readonly<Record<string, string>>;
+  /** The road test that a phone recorded. */
+  readonly drive?: keyof typeof DRIVES;
   readonly isClosed?: boolean;
   /** What the work confirmed, for a closed job. */
   readonly confirmedCause?: string;
@@ -190,6 +100,15 @@ export const JOBS: readonly DemoJob[] = [
     vehicle: 'rescue',
     complaint: 'Steering wheel shook coming down from the pass with the brakes on.',
     odometerKm: '61200',
+    answers: {
+      felt: 'both',
+      when: 'braking',
+      'follows-speed': 'yes',
+      warmth: 'same',
+      use: 'descents',
+      'hub-look': 'rust',
+    },
+    confirmedCause: 'rust-under-hat',
     corners: [{ corner: 'FR', truth: proven, shifts: [0, 2], isDecided: true, after: proven }],
     isClosed: true,
   },
@@ -197,18 +116,35 @@ export const JOBS: readonly DemoJob[] = [
     vehicle: 'shuttle',
     complaint: 'Passengers say it pulses when stopping at the quay. I feel nothing.',
     odometerKm: '88140',
+    answers: { felt: 'nowhere', when: 'braking', noise: 'none', 'pedal-feel': 'firm', drag: 'no' },
+    drive: 'clean',
     corners: [{ corner: 'FL', truth: sound(6, 27_410), shifts: [0], isDecided: true }],
   },
   {
     vehicle: 'bakery',
     complaint: 'Pedal pulses at town speed since the tyres were changed.',
     odometerKm: '104550',
+    answers: {
+      felt: 'both',
+      when: 'braking',
+      'worst-speed': 'middle',
+      lately: 'wheels-off',
+      since: 'some-thousand',
+    },
     corners: [{ corner: 'FL', truth: indexed, shifts: [0, 2] }],
   },
   {
     vehicle: 'library',
     complaint: 'New rotors twice this year and the shake is back each time.',
     odometerKm: '45900',
+    answers: {
+      felt: 'both',
+      when: 'braking',
+      'follows-speed': 'yes',
+      lately: 'renewed-again',
+      since: 'some-thousand',
+      'hub-look': 'clean',
+    },
     corners: [
       {
         corner: 'FR',
@@ -236,6 +172,8 @@ export const JOBS: readonly DemoJob[] = [
     vehicle: 'vineyard',
     complaint: 'Judder through the pedal on the long track, worse when loaded.',
     odometerKm: '73310',
+    answers: { felt: 'both', when: 'braking', 'worst-speed': 'high', use: 'towing' },
+    drive: 'frontThickness',
     corners: [
       {
         corner: 'FL',
@@ -260,6 +198,7 @@ export const JOBS: readonly DemoJob[] = [
     vehicle: 'nurse',
     complaint: 'Grinds and shudders at every stop on the coast road.',
     odometerKm: '132800',
+    answers: { felt: 'both', when: 'braking', noise: 'grind', 'pedal-feel': 'firm' },
     corners: [
       {
         corner: 'FR',
@@ -284,6 +223,8 @@ export const JOBS: readonly DemoJob[] = [
     vehicle: 'shuttle',
     complaint: 'A light tremble in the wheel near the ferry ramp.',
     odometerKm: '88610',
+    answers: { felt: 'steering', when: 'both', 'worst-speed': 'high', 'follows-speed': 'yes' },
+    drive: 'tyre',
     corners: [
       {
         corner: 'FR',
@@ -333,6 +274,8 @@ export const JOBS: readonly DemoJob[] = [
     vehicle: 'library',
     complaint: 'Rear brakes rumble when the shelves are full.',
     odometerKm: '46020',
+    answers: { felt: 'seat', when: 'braking', 'worst-speed': 'low', 'rear-only': 'pulsates' },
+    drive: 'rearDrum',
     corners: [
       {
         corner: 'RL',
@@ -359,9 +302,18 @@ export const JOBS: readonly DemoJob[] = [
     vehicle: 'vineyard',
     complaint: 'Squeals on the first stops after a wet night in the yard.',
     odometerKm: '73890',
+    answers: { felt: 'nowhere', noise: 'squeal', warmth: 'first-stops', use: 'standing' },
     corners: [
       { corner: 'RL', truth: sound(6, 11_400), shifts: [] },
       { corner: 'RR', truth: sound(6, 11_380), shifts: [] },
     ],
+  },
+  {
+    vehicle: 'library',
+    complaint: 'The floor buzzes on the long straight, with or without the brake.',
+    odometerKm: '46340',
+    answers: { felt: 'seat', when: 'without', 'worst-speed': 'middle' },
+    drive: 'propshaft',
+    corners: [{ corner: 'RR', truth: sound(8, 11_150), shifts: [] }],
   },
 ];

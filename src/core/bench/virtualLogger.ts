@@ -31,9 +31,14 @@ export interface VirtualDrive {
   readonly speedEvery?: number;
   /** Seconds of a pause of the logger: start and length. */
   readonly gap?: readonly [number, number];
+  /** Second at which the vehicle meets a bump. */
+  readonly bump?: number;
 }
 
 const GRAVITY = 9.81;
+/** A bump: its height in m/s² and its length in seconds. */
+const BUMP = 6;
+const BUMP_SECONDS = 0.12;
 /** How far gravity's axis is tilted against the phone's z. */
 const TILT = 0.2;
 
@@ -56,6 +61,10 @@ export function logDrive(drive: VirtualDrive, random: RandomSource): string {
       for (const shake of drive.shakes) {
         if (shake.during === 'braking' && !braked) continue;
         axes[shake.axis] += shake.amplitude * Math.cos(2 * Math.PI * shake.order * turns);
+      }
+      const sinceBump = time - (drive.bump ?? Infinity);
+      if (sinceBump >= 0 && sinceBump < BUMP_SECONDS) {
+        axes.z += BUMP * Math.sin((Math.PI * sinceBump) / BUMP_SECONDS);
       }
       const isSpoken = time - spoken >= (drive.speedEvery ?? 0) - 1e-9;
       if (isSpoken) spoken = time;

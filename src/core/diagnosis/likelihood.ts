@@ -1,7 +1,7 @@
 import { isChoice, type ChoiceFinding, type Finding, type RatioFinding } from './types';
 
 /** Largest weight that a measured figure may have, in decibans. */
-const LARGEST_MEASURED = 13;
+const LARGEST_MEASURED = 20;
 /** Smallest share of a limit that is told apart from nothing. */
 const SMALLEST_RATIO = 0.05;
 const DECIBANS_PER_NEPER = 10 / Math.LN10;
@@ -60,7 +60,7 @@ export const logRatio = (ratio: number): number => Math.log(Math.max(ratio, SMAL
 /**
  * Weight of a measured share of the limit: the likelihood ratio of two log-normal
  * distributions of one spread, so it rises steadily with the distance beyond the limit and
- * falls with the distance within. Limited to ±13 decibans.
+ * falls with the distance within. Limited to ±20 decibans.
  */
 function ratioWeight(finding: RatioFinding, ratio: number, cause: string): number {
   const here = Math.log(medianOf(finding, cause));

@@ -1,4 +1,5 @@
 export * from './tyre';
+export * from './match';
 export * from './recording';
 export * from './columns';
 export * from './reader';

@@ -3,3 +3,4 @@ export * from './length';
 export * from './parseLength';
 export * from './formatLength';
 export * from './temperature';
+export * from './speed';

@@ -87,3 +87,12 @@ export const updateVehicle = (db: Database, id: string, vehicle: NewVehicle): Pr
     await tx.update(vehicles).set(own).where(eq(vehicles.id, id));
     for (const axle of newAxles) await saveAxle(tx, id, axle);
   });
+
+/** Writes a vehicle's tyre code and final drive ratio. */
+export async function updateTyre(
+  db: Database,
+  id: string,
+  change: { readonly tyre: string | null; readonly finalDrive: number | null },
+): Promise<void> {
+  await db.update(vehicles).set(change).where(eq(vehicles.id, id));
+}

@@ -65,9 +65,14 @@ export function CauseList({ jobId, view }: CauseListProps) {
               {cause.place && <span className="zh-muted"> · {sayPlace(cause.place)}</span>}
             </span>
             <span className="zh-figure">{percent(cause.probability)}</span>
-            <span className="zh-meter" aria-hidden="true">
-              <span style={{ inlineSize: `${100 * cause.probability}%` }} />
-            </span>
+            <svg
+              className="zh-meter"
+              viewBox="0 0 100 6"
+              preserveAspectRatio="none"
+              aria-hidden="true"
+            >
+              <rect width={100 * cause.probability} height={6} />
+            </svg>
           </summary>
           <Terms jobId={jobId} view={view} cause={cause} />
         </details>

@@ -1,15 +1,9 @@
-import type { NoseView } from '@/server/nose';
 import { asideFormAction } from './actions';
 import { CauseList } from './CauseList';
 import { FoundList } from './FoundList';
 import { findingOf, leadOf } from './model';
 import { NextChecks } from './NextChecks';
-
-export interface JobNoseProps {
-  readonly jobId: string;
-  readonly corners: readonly string[];
-  readonly view: NoseView;
-}
+import type { JobNoseProps } from './props';
 
 /** What the findings of a job point to, how sure, why, and what to check next. */
 export function JobNose({ jobId, corners, view }: JobNoseProps) {

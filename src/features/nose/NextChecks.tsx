@@ -1,8 +1,8 @@
 import Link from 'next/link';
 import { isChoice, type NextCheck } from '@/core/diagnosis';
-import type { JobNoseProps } from './JobNose';
 import { answerFormAction } from './actions';
 import { findingOf } from './model';
+import type { JobNoseProps } from './props';
 
 const OWN_PLACE: Readonly<Record<string, string>> = {
   recording: 'road-test',

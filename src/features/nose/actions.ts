@@ -36,3 +36,9 @@ export async function asideFormAction(form: FormData): Promise<void> {
   });
   if (answer.ok) revalidatePath(`/jobs/${answer.value}`, 'layout');
 }
+
+/** Records the order that a felt rate matches; answers with what is wrong, or null. */
+export async function feltRateAction(jobId: string, match: string): Promise<string | null> {
+  const answer = await answerAction({ jobId, code: 'felt-order', corner: null, value: match });
+  return answer.ok ? null : answer.message;
+}

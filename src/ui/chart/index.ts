@@ -1,1 +1,2 @@
 export * from './UnrolledChart';
+export * from './LinesChart';

@@ -1,0 +1,47 @@
+import { format } from 'date-fns';
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+import { roadTestSummarySchema } from '@/core/contracts';
+import { advisesNoDrive } from '@/core/diagnosis';
+import { speedUnit } from '@/core/units';
+import { feltRateAction } from '@/features/nose/actions';
+import { RoadTest } from '@/features/road-test/RoadTest';
+import { jobFile } from '@/server/jobs';
+import { findingsOfJob } from '@/server/nose';
+import { shopUnits } from '@/server/settings';
+import { stagesOf } from '@/server/stages';
+import { WithNose } from '../JobScent';
+
+export const metadata: Metadata = { title: 'Road test' };
+
+export default async function RoadTestPage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const file = await jobFile(id);
+  if (!file) notFound();
+  const tests = file.roadTests.flatMap(({ id: test, takenAt, summary, rawBytes }) => {
+    const parsed = roadTestSummarySchema.safeParse(summary);
+    const taken = format(takenAt, 'd MMMM yyyy, HH:mm');
+    return parsed.success ? [{ id: test, taken, analysis: parsed.data, bytes: rawBytes }] : [];
+  });
+  const measure = stagesOf(file).find(({ key }) => key === 'measure');
+  return (
+    <WithNose file={file}>
+      <h1>Road test</h1>
+      <RoadTest
+        jobId={id}
+        tyre={{
+          tyre: file.vehicle.tyre ?? '',
+          finalDrive: String(file.vehicle.finalDrive ?? ''),
+        }}
+        unit={speedUnit(await shopUnits())}
+        tests={tests}
+        noDrive={advisesNoDrive(findingsOfJob(file))}
+        onFelt={feltRateAction.bind(null, id)}
+      />
+      <Link href={measure?.href ?? `/jobs/${id}`} className="btn btn-primary">
+        Measure
+      </Link>
+    </WithNose>
+  );
+}

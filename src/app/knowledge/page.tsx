@@ -1,0 +1,18 @@
+import type { Metadata } from 'next';
+import { KnowledgeBook } from '@/features/knowledge/KnowledgeBook';
+import { shopKnowledge } from '@/server/nose';
+
+export const metadata: Metadata = { title: 'Knowledge' };
+
+export default async function KnowledgePage() {
+  return (
+    <>
+      <h1>Knowledge</h1>
+      <p>
+        What the nose weighs by. A shop may change shares, minutes and weights; the maker’s service
+        information and a licensed technician’s judgement come first.
+      </p>
+      <KnowledgeBook shop={await shopKnowledge()} />
+    </>
+  );
+}

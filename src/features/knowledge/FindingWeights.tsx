@@ -1,0 +1,99 @@
+import { isChoice, weightOf, type Finding, type Knowledge } from '@/core/diagnosis';
+
+const STAGE_NAME: Readonly<Record<Finding['stage'], string>> = {
+  complaint: 'asked',
+  'road-test': 'road test',
+  inspect: 'inspected',
+  measure: 'measured',
+};
+
+const WORTH_SHOWING = 0.3;
+
+const signed = (decibans: number): string =>
+  `${decibans < 0 ? '\u2212' : '+'}${Math.abs(decibans).toFixed(1)}`;
+
+/** What an answer says of each cause, strongest first. */
+function Answer({
+  knowledge,
+  finding,
+  value,
+  label,
+  why,
+}: {
+  readonly knowledge: Knowledge;
+  readonly finding: Finding;
+  readonly value: string | number;
+  readonly label: string;
+  readonly why: string | undefined;
+}) {
+  const weights = knowledge.causes
+    .map(({ code, name }) => ({ code, name, decibans: weightOf(finding, value, code) }))
+    .filter(({ decibans }) => Math.abs(decibans) >= WORTH_SHOWING)
+    .sort((p, q) => q.decibans - p.decibans);
+  return (
+    <tr>
+      <th scope="row">{label}</th>
+      <td>
+        {why && <div>{why}</div>}
+        <span className="zh-weights">
+          {weights.map(({ code, name, decibans }) => (
+            <span key={code}>
+              <span className="zh-figure">{signed(decibans)}</span> {name}
+            </span>
+          ))}
+          {weights.length === 0 && <span className="zh-muted">says nothing</span>}
+        </span>
+      </td>
+    </tr>
+  );
+}
+
+const RATIOS = [0.3, 1, 2];
+
+/** One finding with all that it weighs. */
+export function FindingWeights({
+  knowledge,
+  finding,
+}: {
+  readonly knowledge: Knowledge;
+  readonly finding: Finding;
+}) {
+  const answers = isChoice(finding)
+    ? finding.values.map(({ code, label }) => ({
+        value: code,
+        label,
+        why: finding.evidence.find((row) => row.value === code)?.why,
+      }))
+    : RATIOS.map((ratio) => ({
+        value: ratio,
+        label: `${ratio} \u00d7 the limit`,
+        why: ratio < 1 ? finding.evidence[0]?.whyLow : finding.evidence[0]?.why,
+      }));
+  return (
+    <details className="zh-cause">
+      <summary>
+        <span className="zh-cause-name">{finding.title}</span>
+        <span className="zh-muted">
+          {STAGE_NAME[finding.stage]} · group {finding.group}
+        </span>
+      </summary>
+      <div className="zh-terms table-responsive">
+        <p className="mb-1">
+          <strong>{finding.question}</strong> {finding.how}
+        </p>
+        <table className="table table-sm">
+          <tbody>
+            {answers.map((answer) => (
+              <Answer
+                key={String(answer.value)}
+                knowledge={knowledge}
+                finding={finding}
+                {...answer}
+              />
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </details>
+  );
+}

@@ -1,0 +1,172 @@
+import { KNOWLEDGE } from '@/core/contracts';
+import type { ShopKnowledge } from '@/server/nose';
+import {
+  dropWeightAction,
+  resetKnowledgeAction,
+  saveNumbersAction,
+  saveWeightAction,
+} from './actions';
+import { FindingWeights } from './FindingWeights';
+import { answersOf } from './model';
+import { SaidForm } from './SaidForm';
+
+const percent = (share: number): string => `${(100 * share).toFixed(1)}\u00a0%`;
+
+/** Shares of the causes and minutes of the findings, as the shop has them. */
+function Numbers({ shop }: { readonly shop: ShopKnowledge }) {
+  const { knowledge, priors, confirmedJobs } = shop;
+  return (
+    <SaidForm action={saveNumbersAction} label="Keep shares and minutes">
+      <div className="table-responsive">
+        <table className="table table-sm">
+          <caption>
+            Causes: how many jobs in about a hundred, before any finding (workshop default).
+            {confirmedJobs > 0
+              ? ` Your ${confirmedJobs} closed jobs with a confirmed cause count beside it; the default weighs as 40.`
+              : ' No closed job has a confirmed cause yet.'}
+          </caption>
+          <thead>
+            <tr>
+              <th scope="col">Cause</th>
+              <th scope="col">Jobs in a hundred</th>
+              <th scope="col">Confirmed</th>
+              <th scope="col">In use</th>
+            </tr>
+          </thead>
+          <tbody>
+            {knowledge.causes.map(({ code, name, prior, means }) => {
+              const counted = priors.find((each) => each.code === code);
+              return (
+                <tr key={code}>
+                  <th scope="row">
+                    {name}
+                    <div className="zh-muted fw-normal">{means}</div>
+                  </th>
+                  <td>
+                    <input
+                      className="form-control zh-number"
+                      name={`prior.${code}`}
+                      defaultValue={prior}
+                      inputMode="decimal"
+                      aria-label={`${name}: jobs in a hundred`}
+                    />
+                  </td>
+                  <td className="zh-figure">
+                    {counted?.confirmed ?? 0} of {confirmedJobs}
+                  </td>
+                  <td className="zh-figure">{percent(counted?.share ?? 0)}</td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+      <details className="mb-3">
+        <summary className="zh-fold">Minutes of the findings</summary>
+        <div className="zh-limits">
+          {knowledge.findings.map(({ code, title, minutes, wheelOff }) => (
+            <label key={code} className="zh-row mb-1">
+              <span>
+                {title}
+                {wheelOff && <span className="zh-muted"> · wheel off</span>}
+              </span>
+              <input
+                className="form-control zh-number"
+                name={`minutes.${code}`}
+                defaultValue={minutes}
+                inputMode="decimal"
+              />
+            </label>
+          ))}
+        </div>
+      </details>
+    </SaidForm>
+  );
+}
+
+/** The shop's own weights, each of which can be taken back. */
+function OwnWeights({ shop }: { readonly shop: ShopKnowledge }) {
+  const labels = new Map(answersOf().map(({ value, label }) => [value, label]));
+  const name = (code: string): string =>
+    KNOWLEDGE.causes.find((cause) => cause.code === code)?.name ?? code;
+  return shop.overrides.weights.map(({ finding, value, cause, decibans }) => (
+    <form key={`${finding} ${value} ${cause}`} action={dropWeightAction} className="zh-row">
+      <input type="hidden" name="answer" value={`${finding} ${value}`} />
+      <input type="hidden" name="cause" value={cause} />
+      <span>
+        {labels.get(`${finding} ${value}`)} → {name(cause)}:{' '}
+        <span className="zh-figure">{decibans}</span>
+      </span>
+      <button className="btn btn-outline-secondary">As shipped again</button>
+    </form>
+  ));
+}
+
+/** All that the nose knows, and what the shop has made its own. */
+export function KnowledgeBook({ shop }: { readonly shop: ShopKnowledge }) {
+  const { knowledge, overrides } = shop;
+  const isChanged =
+    overrides.weights.length +
+      Object.keys(overrides.priors).length +
+      Object.keys(overrides.minutes).length >
+    0;
+  return (
+    <>
+      <section className="zh-card mb-3" aria-labelledby="zh-shares">
+        <h2 id="zh-shares">Causes</h2>
+        <Numbers key={JSON.stringify([overrides.priors, overrides.minutes])} shop={shop} />
+      </section>
+      <section className="zh-card mb-3" aria-labelledby="zh-own">
+        <h2 id="zh-own">Your own weights</h2>
+        {overrides.weights.length === 0 && (
+          <p className="zh-muted">None: every weight is as shipped.</p>
+        )}
+        <OwnWeights shop={shop} />
+        <SaidForm action={saveWeightAction} label="Keep this weight">
+          <div className="zh-limits mt-2">
+            <label className="d-block mb-2">
+              Answer
+              <select className="form-select" name="answer">
+                {answersOf().map(({ value, label }) => (
+                  <option key={value} value={value}>
+                    {label}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <label className="d-block mb-2">
+              Cause
+              <select className="form-select" name="cause">
+                {knowledge.causes.map(({ code, name }) => (
+                  <option key={code} value={code}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <label className="d-block mb-2">
+              Decibans
+              <input className="form-control" name="decibans" inputMode="decimal" />
+            </label>
+          </div>
+        </SaidForm>
+        {isChanged && (
+          <form action={resetKnowledgeAction} className="mt-3">
+            <button className="btn btn-outline-secondary">Everything as shipped again</button>
+          </form>
+        )}
+      </section>
+      <section className="zh-card" aria-labelledby="zh-findings">
+        <h2 id="zh-findings">Findings and what they weigh</h2>
+        <p className="zh-muted">
+          In decibans: +10 makes the odds of a cause ten times as high, −10 a tenth. Of one group
+          only the strongest counts for a cause. What speaks for a cause when found speaks against
+          it when looked for and not found.
+        </p>
+        {knowledge.findings.map((finding) => (
+          <FindingWeights key={finding.code} knowledge={knowledge} finding={finding} />
+        ))}
+      </section>
+    </>
+  );
+}

@@ -1,0 +1,7 @@
+import type { NoseView } from '@/server/nose';
+
+export interface JobNoseProps {
+  readonly jobId: string;
+  readonly corners: readonly string[];
+  readonly view: NoseView;
+}

@@ -1,0 +1,74 @@
+'use client';
+
+import { useState } from 'react';
+import { ROLES, type Role } from '@/core/roadtest';
+import { ASKED_UNITS, type Chosen, type ChosenUnits } from './model';
+
+const ROLE_NAME: Readonly<Record<Role, string>> = {
+  time: 'Time',
+  x: 'Acceleration, first axis',
+  y: 'Acceleration, second axis',
+  z: 'Acceleration, third axis',
+  speed: 'Speed',
+  brake: 'Brake on',
+};
+
+interface MappingFormProps {
+  readonly header: readonly string[];
+  readonly onRead: (map: Chosen, units: ChosenUnits) => void;
+}
+
+/** Which column is which, and in what unit, asked where the file does not make it plain. */
+export function MappingForm({ header, onRead }: MappingFormProps) {
+  const [map, setMap] = useState<Chosen>({});
+  const [units, setUnits] = useState<ChosenUnits>({});
+  return (
+    <div className="mt-3">
+      <h3>Which column is which?</h3>
+      <div className="zh-limits">
+        {ROLES.map((role) => (
+          <label key={role} className="d-block mb-2">
+            {ROLE_NAME[role]}
+            <select
+              className="form-select"
+              value={map[role] ?? ''}
+              onChange={({ target }) => {
+                const { [role]: _, ...others } = map;
+                setMap(target.value === '' ? others : { ...others, [role]: target.value });
+              }}
+            >
+              <option value="">by its name, or none</option>
+              {header.map((name) => (
+                <option key={name}>{name}</option>
+              ))}
+            </select>
+          </label>
+        ))}
+        {(['time', 'axes', 'speed'] as const).map((kind) => (
+          <label key={kind} className="d-block mb-2">
+            Unit of {kind === 'axes' ? 'acceleration' : kind}
+            <select
+              className="form-select"
+              value={units[kind] ?? ''}
+              onChange={({ target }) => {
+                const { [kind]: _, ...others } = units;
+                const factor = target.value === '' ? undefined : Number(target.value);
+                setUnits(factor === undefined ? others : { ...others, [kind]: factor });
+              }}
+            >
+              <option value="">as the file says</option>
+              {ASKED_UNITS[kind].map(([name, factor]) => (
+                <option key={name} value={factor}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </label>
+        ))}
+      </div>
+      <button type="button" className="btn btn-primary" onClick={() => onRead(map, units)}>
+        Read it so
+      </button>
+    </div>
+  );
+}

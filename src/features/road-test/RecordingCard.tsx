@@ -1,0 +1,154 @@
+'use client';
+
+import { useState, useTransition } from 'react';
+import { Form } from 'react-bootstrap';
+import { toMetresPerSecond, type SpeedUnit } from '@/core/units';
+import { FormField } from '@/ui/field';
+import { keepRoadTestAction } from './actions';
+import { AnalysisView } from './AnalysisView';
+import { MappingForm } from './MappingForm';
+import { canBeMapped, figureIn } from './model';
+import { useRecording } from './useRecording';
+
+interface RecordingCardProps {
+  readonly jobId: string;
+  readonly diameter: number;
+  readonly unit: SpeedUnit;
+}
+
+/** Sends a recording, compressed in the browser, to be kept with its road test. */
+async function keepFile(id: string, file: File): Promise<string | null> {
+  const gzip = new Response(file.stream().pipeThrough(new CompressionStream('gzip')));
+  try {
+    const answer = await fetch(`/api/v1/road-tests/${id}/recording`, {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/gzip' },
+      body: await gzip.blob(),
+    });
+    if (answer.ok) return null;
+    const { error } = (await answer.json()) as { error: { message: string } };
+    return error.message;
+  } catch {
+    return 'The recording did not reach the server; what it says is kept all the same.';
+  }
+}
+
+/** A phone's recording: dropped in, read away from the page, shown, kept. */
+export function RecordingCard({ jobId, diameter, unit }: RecordingCardProps) {
+  const { state, read, cancel } = useRecording();
+  const [speed, setSpeed] = useState('');
+  const [isOver, setOver] = useState(false);
+  const [withFile, setWithFile] = useState(false);
+  const [said, setSaid] = useState<string | null>(null);
+  const [pending, start] = useTransition();
+  const driven = figureIn(speed, 5, 250);
+  const how = { diameter, speed: driven === null ? null : toMetresPerSecond(driven, unit) };
+  const take = (file: File | undefined): void => {
+    setSaid(null);
+    if (file) read(file, how);
+  };
+
+  const keep = (): void => {
+    if (state.kind !== 'done') return;
+    const { analysis, file } = state;
+    start(async () => {
+      const answer = await keepRoadTestAction({
+        jobId,
+        phase: 'before',
+        diameter,
+        summary: structuredClone(analysis) as never,
+      });
+      const trouble = !answer.ok
+        ? answer.message
+        : withFile
+          ? await keepFile(answer.value, file)
+          : null;
+      setSaid(trouble ?? 'Kept with the job.');
+    });
+  };
+
+  return (
+    <section className="zh-card mb-3" aria-labelledby="zh-recording">
+      <h2 id="zh-recording">Recording</h2>
+      <div
+        className="zh-drop"
+        data-over={isOver ? 'yes' : 'no'}
+        onDragOver={(event) => {
+          event.preventDefault();
+          setOver(true);
+        }}
+        onDragLeave={() => setOver(false)}
+        onDrop={(event) => {
+          event.preventDefault();
+          setOver(false);
+          take(event.dataTransfer.files[0]);
+        }}
+      >
+        <label className="d-block">
+          Drop a phone’s log here, or choose it: CSV with time, acceleration and, best, speed.
+          <input
+            className="form-control mt-2"
+            type="file"
+            accept=".csv,.txt,text/csv,text/plain"
+            onChange={({ target }) => {
+              take(target.files?.[0]);
+              target.value = '';
+            }}
+          />
+        </label>
+      </div>
+      <FormField
+        label={`Speed driven, if the log has none (${unit})`}
+        error={speed !== '' && driven === null ? 'Write a speed between 5 and 250.' : undefined}
+        control={(ids) => (
+          <Form.Control
+            inputMode="decimal"
+            {...ids}
+            value={speed}
+            onChange={({ target }) => setSpeed(target.value)}
+          />
+        )}
+      />
+      {state.kind === 'reading' && (
+        <div role="status">
+          <label className="d-block mb-2">
+            {state.share < 1 ? `Reading ${state.file.name} …` : 'Finding the orders …'}
+            <progress className="zh-progress" value={state.share} max={1} />
+          </label>
+          <button type="button" className="btn btn-outline-secondary" onClick={cancel}>
+            Cancel
+          </button>
+        </div>
+      )}
+      {state.kind === 'refused' && (
+        <>
+          <p className="zh-error" role="alert">
+            {state.problem.message}
+          </p>
+          {state.header.length > 0 && canBeMapped(state.problem.code) && (
+            <MappingForm
+              header={state.header}
+              onRead={(map, units) => read(state.file, { ...how, map, units })}
+            />
+          )}
+        </>
+      )}
+      {state.kind === 'done' && (
+        <div>
+          <AnalysisView analysis={state.analysis} unit={unit} />
+          <Form.Check
+            className="my-3"
+            id="zh-keep-file"
+            label="Keep the recording itself too (compressed)"
+            checked={withFile}
+            onChange={({ target }) => setWithFile(target.checked)}
+          />
+          <button type="button" className="btn btn-primary" disabled={pending} onClick={keep}>
+            {pending ? 'Keeping …' : 'Keep it with the job'}
+          </button>{' '}
+          <span role="status">{said}</span>
+        </div>
+      )}
+    </section>
+  );
+}

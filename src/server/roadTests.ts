@@ -1,0 +1,66 @@
+import 'server-only';
+import { z } from 'zod';
+import { finalDriveSchema, idSchema, roadTestFormSchema, tyreSchema } from '../core/contracts';
+import {
+  deleteRoadTest,
+  findRecording,
+  insertRoadTest,
+  saveRecording,
+  updateTyre,
+} from '../db/repositories';
+import { accept, refuse, refuseParse, type Answer } from './answer';
+import { database } from './database';
+import { jobFile } from './jobs';
+
+const GONE = 'This job is not on file any more.';
+
+/** Keeps what a recording says with its job; returns the road test's id. */
+export async function keepRoadTest(input: unknown): Promise<Answer<string>> {
+  const parsed = roadTestFormSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  if (!(await jobFile(parsed.data.jobId))) return refuse(GONE);
+  return accept(await insertRoadTest(await database(), parsed.data));
+}
+
+/** Takes a road test of a job back. */
+export async function takeRoadTestBack(jobId: string, id: string): Promise<Answer<string>> {
+  const file = await jobFile(jobId);
+  if (!file?.roadTests.some((test) => test.id === id)) return refuse(GONE);
+  await deleteRoadTest(await database(), id);
+  return accept(id);
+}
+
+/** Largest compressed recording that is kept. */
+const LARGEST_KEPT = 60_000_000;
+const GZIP = [0x1f, 0x8b];
+
+/** Keeps the recording itself, gzip-compressed, with its road test. */
+export async function keepRecording(id: string, gzip: Uint8Array): Promise<Answer<number>> {
+  if (!idSchema.safeParse(id).success) return refuse('This road test is not on file.');
+  if (GZIP.some((byte, i) => gzip[i] !== byte)) return refuse('This is no compressed recording.');
+  if (gzip.length > LARGEST_KEPT) {
+    return refuse(`Compressed it is still ${Math.round(gzip.length / 1e6)} MB; 60 MB can be kept.`);
+  }
+  const db = await database();
+  if (!(await findRecording(db, id))) return refuse('This road test is not on file any more.');
+  await saveRecording(db, id, gzip, gzip.length);
+  return accept(gzip.length);
+}
+
+/** A recording that was kept, gzip-compressed, or null. */
+export async function keptRecording(id: string): Promise<Uint8Array | null> {
+  if (!idSchema.safeParse(id).success) return null;
+  return (await findRecording(await database(), id))?.raw ?? null;
+}
+
+const tyreFormSchema = z.strictObject({ tyre: tyreSchema, finalDrive: finalDriveSchema });
+
+/** Keeps tyre and final drive with the vehicle of a job. */
+export async function keepTyre(jobId: string, input: unknown): Promise<Answer<string>> {
+  const parsed = tyreFormSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const file = await jobFile(jobId);
+  if (!file) return refuse(GONE);
+  await updateTyre(await database(), file.vehicle.id, parsed.data);
+  return accept(jobId);
+}

@@ -1,0 +1,90 @@
+'use client';
+
+import {
+  CartesianGrid,
+  Legend,
+  Line,
+  LineChart,
+  ReferenceLine,
+  ResponsiveContainer,
+  XAxis,
+  YAxis,
+} from 'recharts';
+
+/** A line of a chart: its name and its points in the chart's units. */
+export interface ChartLine {
+  readonly name: string;
+  readonly points: readonly { readonly x: number; readonly y: number }[];
+  /** Told apart by dashes too, never by colour alone. */
+  readonly look: 'plain' | 'dashed' | 'dotted' | 'strong';
+}
+
+export interface LinesProps {
+  readonly lines: readonly ChartLine[];
+  /** Axis titles with their units. */
+  readonly xTitle: string;
+  readonly yTitle: string;
+  /** Places on the x axis that are marked, with their names. */
+  readonly marks?: readonly { readonly x: number; readonly name: string }[];
+  /** Text alternative. */
+  readonly label: string;
+  readonly digits: number;
+}
+
+const LOOK = {
+  plain: { stroke: 'var(--zh-lagoon)', strokeWidth: 2 },
+  dashed: { stroke: 'var(--zh-slate)', strokeWidth: 2, strokeDasharray: '6 4' },
+  dotted: { stroke: 'var(--zh-ochre)', strokeWidth: 2, strokeDasharray: '2 4' },
+  strong: { stroke: 'var(--zh-berry)', strokeWidth: 3 },
+} as const;
+
+/** Lines over one axis, with marks. */
+export default function LinesPlot({ lines, xTitle, yTitle, marks, label, digits }: LinesProps) {
+  return (
+    <div className="zh-chart" role="img" aria-label={label}>
+      <ResponsiveContainer width="100%" height="100%">
+        <LineChart margin={{ top: 8, right: 20, bottom: 24, left: 12 }}>
+          <CartesianGrid stroke="var(--zh-line)" />
+          <XAxis
+            dataKey="x"
+            type="number"
+            domain={['dataMin', 'dataMax']}
+            allowDuplicatedCategory={false}
+            tickFormatter={(value: number) => String(Math.round(value * 10) / 10)}
+            label={{ value: xTitle, position: 'insideBottom', dy: 18 }}
+            stroke="var(--zh-slate)"
+          />
+          <YAxis
+            type="number"
+            domain={[0, 'auto']}
+            tickFormatter={(value: number) => value.toFixed(digits)}
+            label={{ value: yTitle, angle: -90, position: 'insideLeft', dy: 40 }}
+            stroke="var(--zh-slate)"
+            width={72}
+          />
+          <Legend verticalAlign="top" height={28} iconType="plainline" />
+          {marks?.map(({ x, name }) => (
+            <ReferenceLine
+              key={x}
+              x={x}
+              stroke="var(--zh-ink)"
+              strokeDasharray="1 3"
+              label={{ value: name, position: 'insideTop', fill: 'var(--zh-ink)' }}
+            />
+          ))}
+          {lines.map(({ name, points, look }) => (
+            <Line
+              key={name}
+              data={[...points]}
+              dataKey="y"
+              name={name}
+              dot={points.length < 40}
+              isAnimationActive={false}
+              {...LOOK[look]}
+            />
+          ))}
+        </LineChart>
+      </ResponsiveContainer>
+    </div>
+  );
+}
