@@ -56,6 +56,8 @@ test('JavaScript on first load', async ({ page }) => {
     ['start page', '/'],
     ['measure page, before a set is read', `/jobs/${id}/measure/RR`],
     ['decide page', `/jobs/${id}/decide`],
+    ['complaint page', `/jobs/${id}/complaint`],
+    ['road test page', `/jobs/${id}/road-test`],
     ['new vehicle', '/vehicles/new'],
   ] as const) {
     await page.goto(address);

@@ -3,8 +3,11 @@ import type { PartToRead, RecordingProblem } from './protocol';
 
 const NEWLINE = 10;
 
+/** Bytes taken at a time: few enough to bound memory, enough not to wait for each. */
+const PIECE = 1 << 21;
+
 /**
- * Reads the lines of a file that begin in [from, to) as a stream: memory grows with the
+ * Reads the lines of a file that begin in [from, to) piece by piece: memory grows with the
  * numbers, not with the text. `onBytes` hears how many bytes each piece had.
  */
 export async function readPart(
@@ -16,10 +19,12 @@ export async function readPart(
   // A line begins where the byte before it is a newline, so reading begins one byte early.
   let at = Math.max(0, from - 1);
   let isInside = from === 0;
-  const reader = file.slice(at).stream().getReader();
-  for (;;) {
-    const { done, value } = await reader.read();
-    if (done) break;
+  const fetch = (start: number): Promise<ArrayBuffer> =>
+    file.slice(start, start + PIECE).arrayBuffer();
+  let coming = fetch(at);
+  while (at < file.size) {
+    const value = new Uint8Array(await coming);
+    coming = fetch(at + value.length);
     const start = isInside ? 0 : value.indexOf(NEWLINE) + 1;
     const last = at + value.length < to ? -1 : value.indexOf(NEWLINE, Math.max(0, to - 1 - at));
     const end = last < 0 ? value.length : last + 1;
@@ -29,10 +34,7 @@ export async function readPart(
     }
     onBytes(value.length);
     at += value.length;
-    if (last >= 0) {
-      await reader.cancel();
-      break;
-    }
+    if (last >= 0) break;
   }
   feed.push(decoder.decode());
   return feed.finish();

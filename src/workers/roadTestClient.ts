@@ -39,6 +39,14 @@ export interface RoadTestRun {
 const newWorker = (): Worker =>
   new Worker(new URL('./roadTest.worker.ts', import.meta.url), { type: 'module' });
 
+/** Workers that stand ready, so that their start is not waited for. */
+const ready: Worker[] = [];
+
+/** Starts the two workers before a file comes. */
+export function warmUp(): void {
+  while (ready.length < 2) ready.push(newWorker());
+}
+
 const tell = (worker: Worker, message: ToWorker, transfer: Transferable[] = []): void =>
   worker.postMessage(message, transfer);
 
@@ -101,7 +109,7 @@ async function begin(
       else if (data.kind === 'refused') refuse(data.problem);
     };
     const open = (): Worker => {
-      const worker = newWorker();
+      const worker = ready.pop() ?? newWorker();
       workers.push(worker);
       worker.onmessage = hear;
       worker.onerror = (event) =>

@@ -93,9 +93,11 @@ export function resampleEvenly(recording: Recording): EvenRecording {
   const gaps: { start: number; end: number }[] = [];
   const left = new Uint32Array(n);
   const share = new Float64Array(n);
+  const evenTime = new Float64Array(n);
   let k = 0;
   for (let i = 0; i < n; i += 1) {
     const at = i * step;
+    evenTime[i] = at;
     while (k < kept.length - 2 && time[kept[k + 1]!]! < at) k += 1;
     const t0 = time[kept[k]!]!;
     const t1 = time[kept[Math.min(k + 1, kept.length - 1)]!]!;
@@ -118,7 +120,7 @@ export function resampleEvenly(recording: Recording): EvenRecording {
   };
   const speed = filledSpeed(recording.speed);
   return {
-    time: Float64Array.from({ length: n }, (_, i) => i * step),
+    time: evenTime,
     axes: recording.axes.map(even),
     axisNames: recording.axisNames,
     speed: speed && even(speed),

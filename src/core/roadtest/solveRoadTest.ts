@@ -73,7 +73,7 @@ export interface RoadTestAnalysis extends RoadTestResult {
 
 const ORDERS = [1, 2, 3];
 /** Highest order that is drawn. */
-const TOP_DRAWN = 6;
+const TOP_DRAWN = 5;
 /** Width of the steps of speed that are drawn, in m/s: 5 km/h. */
 const SPEED_STEP = 5 / 3.6;
 const KINDS = ['braking', 'coasting'] as const;

@@ -2,7 +2,7 @@
 
 import type { RoadTestAnalysis } from '@/core/roadtest';
 import { fromMetresPerSecond, type SpeedUnit } from '@/core/units';
-import { LinesChart } from '@/ui/chart';
+import { LinesChart, useTurns } from '@/ui/chart';
 import { spectrumLines, speedLines } from './model';
 
 const MARKS = [1, 2, 3].map((order) => ({ x: order, name: String(order) }));
@@ -17,6 +17,7 @@ export function AnalysisView({
 }) {
   const { strongest, brakingToCoasting: ratio, peakSpeed, windows, rate, gaps } = analysis;
   const spectrum = spectrumLines(analysis);
+  const drawn = useTurns(2);
   const braked = windows.filter(({ kind }) => kind === 'braking').length;
   return (
     <>
@@ -56,23 +57,27 @@ export function AnalysisView({
         {gaps === 1 ? 'gap' : 'gaps'}; {braked} of {windows.length} stretches braked. A peak within
         5&nbsp;% of a whole order is told as that order, since the logged speed may be a little off.
       </p>
-      <LinesChart
-        caption={`Order spectrum, axis ${spectrum.axis}: braking (strong), coasting (dashed)`}
-        xTitle="order (times a turn of the wheel)"
-        yTitle="amplitude (m/s²)"
-        digits={2}
-        marks={MARKS}
-        label="Chart of amplitude against order, braking and coasting"
-        lines={spectrum.lines}
-      />
-      <LinesChart
-        caption={`Order ${strongest ? Number(strongest.order.toFixed(2)) : 1} by speed`}
-        xTitle={`speed (${unit})`}
-        yTitle="amplitude (m/s²)"
-        digits={2}
-        label="Chart of amplitude against speed"
-        lines={speedLines(analysis, unit)}
-      />
+      {drawn > 0 && (
+        <LinesChart
+          caption={`Order spectrum, axis ${spectrum.axis}: braking (strong), coasting (dashed)`}
+          xTitle="order (times a turn of the wheel)"
+          yTitle="amplitude (m/s²)"
+          digits={2}
+          marks={MARKS}
+          label="Chart of amplitude against order, braking and coasting"
+          lines={spectrum.lines}
+        />
+      )}
+      {drawn > 1 && (
+        <LinesChart
+          caption={`Order ${strongest ? Number(strongest.order.toFixed(2)) : 1} by speed`}
+          xTitle={`speed (${unit})`}
+          yTitle="amplitude (m/s²)"
+          digits={2}
+          label="Chart of amplitude against speed"
+          lines={speedLines(analysis, unit)}
+        />
+      )}
     </>
   );
 }

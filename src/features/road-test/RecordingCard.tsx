@@ -134,7 +134,7 @@ export function RecordingCard({ jobId, diameter, unit }: RecordingCardProps) {
         </>
       )}
       {state.kind === 'done' && (
-        <div>
+        <div data-took-ms={Math.round(state.took)}>
           <AnalysisView analysis={state.analysis} unit={unit} />
           <Form.Check
             className="my-3"

@@ -3,7 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { RoadTestAnalysis } from '@/core/roadtest';
 import type { RecordingProblem } from '@/workers/protocol';
-import { startRoadTest, type RoadTestRun } from '@/workers/roadTestClient';
+import { startRoadTest, warmUp, type RoadTestRun } from '@/workers/roadTestClient';
 import { factorsOf, type Chosen, type ChosenUnits } from './model';
 
 export type RecordingState =
@@ -15,7 +15,13 @@ export type RecordingState =
       readonly problem: RecordingProblem;
       readonly header: readonly string[];
     }
-  | { readonly kind: 'done'; readonly file: File; readonly analysis: RoadTestAnalysis };
+  | {
+      readonly kind: 'done';
+      readonly file: File;
+      readonly analysis: RoadTestAnalysis;
+      /** Milliseconds from the file to the answer. */
+      readonly took: number;
+    };
 
 export interface RecordingHow {
   readonly diameter: number;
@@ -32,7 +38,10 @@ export function useRecording(): {
 } {
   const [state, setState] = useState<RecordingState>({ kind: 'none' });
   const run = useRef<RoadTestRun | null>(null);
-  useEffect(() => () => run.current?.cancel(), []);
+  useEffect(() => {
+    warmUp();
+    return () => run.current?.cancel();
+  }, []);
 
   const read = (file: File, { diameter, speed, map = {}, units = {} }: RecordingHow): void => {
     run.current?.cancel();
@@ -42,11 +51,13 @@ export function useRecording(): {
       setState((now) => (now.kind === 'reading' && now.file === file ? { ...now, share } : now)),
     );
     run.current = own;
+    const begun = performance.now();
     void own.outcome.then((outcome) => {
       // A late answer of a run that was replaced is dropped.
       if (run.current !== own) return;
       if (outcome.kind === 'cancelled') setState({ kind: 'none' });
-      else setState({ ...outcome, file });
+      else if (outcome.kind === 'refused') setState({ ...outcome, file });
+      else setState({ ...outcome, file, took: performance.now() - begun });
     });
   };
 

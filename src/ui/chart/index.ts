@@ -1,2 +1,3 @@
 export * from './UnrolledChart';
 export * from './LinesChart';
+export * from './useTurns';

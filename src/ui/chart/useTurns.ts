@@ -1,0 +1,17 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+
+/** Pause between two charts, in milliseconds: room for a key or a tap. */
+const PAUSE = 60;
+
+/** Counts up to `most`, a step at a time, so that charts are drawn one after another. */
+export function useTurns(most: number): number {
+  const [turn, setTurn] = useState(0);
+  useEffect(() => {
+    if (turn >= most) return;
+    const timer = setTimeout(() => setTurn(turn + 1), PAUSE);
+    return () => clearTimeout(timer);
+  }, [turn, most]);
+  return turn;
+}
