@@ -5,6 +5,13 @@ import { expect, test } from '@playwright/test';
 import { openJob } from '../tests/e2e/helpers';
 import { HEAD, report } from './spread';
 
+declare global {
+  interface Window {
+    seen: { start: number; duration: number }[];
+    answeredAt: number;
+  }
+}
+
 const ROWS = 720_000;
 const RATE = 400;
 const RUNS = 12;
@@ -34,13 +41,19 @@ test('a recording of 720,000 rows, from the file to the answer', async ({ page }
   const id = await openJob(page, 110);
   const took: number[] = [];
   const blocked: number[] = [];
+  const drawing: number[] = [];
   for (let run = 0; run < RUNS; run += 1) {
     await page.goto(`/jobs/${id}/road-test`);
     await page.getByLabel(/Tyre code/).fill('0.66');
     await page.waitForTimeout(1500);
     await page.evaluate(() => {
       const seen: { start: number; duration: number }[] = [];
-      Object.assign(window, { seen });
+      Object.assign(window, { seen, answeredAt: Infinity });
+      new MutationObserver(() => {
+        if (document.querySelector('[data-took-ms]')) {
+          Object.assign(window, { answeredAt: Math.min(window.answeredAt, performance.now()) });
+        }
+      }).observe(document.body, { subtree: true, childList: true });
       new PerformanceObserver((list) => {
         for (const { startTime, duration } of list.getEntries()) {
           seen.push({ start: startTime, duration });
@@ -50,18 +63,28 @@ test('a recording of 720,000 rows, from the file to the answer', async ({ page }
     await page.setInputFiles('input[type=file]', file);
     const done = page.locator('[data-took-ms]');
     await expect(done).toBeVisible({ timeout: 60_000 });
-    const end = await page.evaluate(() => performance.now());
     took.push(Number(await done.getAttribute('data-took-ms')));
-    const tasks = await page.evaluate(
-      () => (window as unknown as { seen: { start: number; duration: number }[] }).seen,
-    );
-    const before = tasks.filter(({ start }) => start < end - 200).map(({ duration }) => duration);
-    blocked.push(Math.max(0, ...before));
+    // The charts are drawn after the answer.
+    await page.waitForTimeout(1500);
+    const { seen, answeredAt } = await page.evaluate(() => ({
+      seen: window.seen,
+      answeredAt: window.answeredAt,
+    }));
+    const longest = (isBefore: boolean): number =>
+      Math.max(
+        0,
+        ...seen
+          .filter(({ start }) => start < answeredAt === isBefore)
+          .map(({ duration }) => duration),
+      );
+    blocked.push(longest(true));
+    drawing.push(longest(false));
   }
   console.log(
     `\nA recording of ${ROWS} rows, ${(statSync(file).size / 1e6).toFixed(1)} MB, in the browser\n\n${HEAD}`,
   );
   report('read and solved in the workers', 1500, took);
   report('longest task of the page while it is read and solved (0: none over 50 ms)', 50, blocked);
+  report('longest task while the charts are drawn afterwards', 50, drawing);
   rmSync(folder, { recursive: true, force: true });
 });

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { startTransition, useEffect, useRef, useState } from 'react';
 import type { RoadTestAnalysis } from '@/core/roadtest';
 import type { RecordingProblem } from '@/workers/protocol';
 import { startRoadTest, warmUp, type RoadTestRun } from '@/workers/roadTestClient';
@@ -57,7 +57,10 @@ export function useRecording(): {
       if (run.current !== own) return;
       if (outcome.kind === 'cancelled') setState({ kind: 'none' });
       else if (outcome.kind === 'refused') setState({ ...outcome, file });
-      else setState({ ...outcome, file, took: performance.now() - begun });
+      else {
+        const took = performance.now() - begun;
+        startTransition(() => setState({ ...outcome, file, took }));
+      }
     });
   };
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 
 /** Pause between two charts, in milliseconds: room for a key or a tap. */
 const PAUSE = 60;
@@ -10,7 +10,8 @@ export function useTurns(most: number): number {
   const [turn, setTurn] = useState(0);
   useEffect(() => {
     if (turn >= most) return;
-    const timer = setTimeout(() => setTurn(turn + 1), PAUSE);
+    // A transition is rendered in slices, so that the page answers in between.
+    const timer = setTimeout(() => startTransition(() => setTurn(turn + 1)), PAUSE);
     return () => clearTimeout(timer);
   }, [turn, most]);
   return turn;
