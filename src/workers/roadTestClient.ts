@@ -52,6 +52,8 @@ const tell = (worker: Worker, message: ToWorker, transfer: Transferable[] = []):
 
 /** Looks at the beginning of a file: its columns, or why it cannot be a log. */
 export async function lookAtFile(file: Blob): Promise<LogLayout> {
+  // What its size alone forbids is told before a byte is read.
+  checkFile(file.size, new Uint8Array());
   const start = new Uint8Array(await file.slice(0, LOOK_BYTES).arrayBuffer());
   checkFile(file.size, start);
   return lookAtLog(new TextDecoder().decode(start), file.size <= LOOK_BYTES);
@@ -77,6 +79,13 @@ export function startRoadTest(
   void begin(file, options, onProgress, workers, (value) => settle(value));
   return { outcome, cancel: () => settle({ kind: 'cancelled' }) };
 }
+
+/** A file that the browser cannot read (moved, or no longer allowed). */
+const unreadable = ({ message }: DOMException): RecordingProblem => ({
+  code: 'file',
+  message: `The file cannot be read any more: ${message} Choose it again.`,
+  path: '',
+});
 
 async function begin(
   file: Blob,
@@ -128,6 +137,6 @@ async function begin(
     tell(open(), { kind: 'solve', part: part(0, half), port: port1, diameter, speed }, [port1]);
     tell(open(), { kind: 'read', part: part(half, file.size), port: port2 }, [port2]);
   } catch (error) {
-    refuse(problemOf(error));
+    refuse(error instanceof DOMException ? unreadable(error) : problemOf(error));
   }
 }

@@ -64,6 +64,21 @@ test('the whole way from a new job to the printed report, by keyboard alone', as
   await tabTo(page, 'Open the job');
   await page.keyboard.press('Enter');
 
+  // The complaint is asked by single keys; what is not known is left open.
+  await expect(page.getByRole('heading', { name: 'Complaint', exact: true })).toBeVisible();
+  await expect(page.getByRole('group', { name: /Where is it felt/ })).toBeFocused();
+  for (const key of ['3', '1', '1', '0', '3']) await page.keyboard.press(key);
+  await expect(page.getByRole('button', { name: 'Wheel and pedal' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await expect(page.getByRole('button', { name: 'No difference' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('3');
+
   // First mounting: runout, then thickness, nothing but figures and Enter.
   await expect(page.getByRole('button', { name: 'Start runout' })).toBeFocused();
   await page.keyboard.press('Enter');

@@ -43,6 +43,10 @@ test('the whole way by touch on a phone', async ({ page }) => {
   await page.getByLabel(/front left/).tap();
   await expectFits(page);
   await page.getByRole('button', { name: 'Open the job' }).tap();
+  await page.getByRole('button', { name: 'Wheel and pedal' }).tap();
+  await page.getByRole('button', { name: 'Only braking' }).tap();
+  await expectFits(page);
+  await page.getByRole('link', { name: 'Straight to measuring' }).tap();
 
   await page.getByRole('button', { name: 'Start runout' }).tap();
   await tapLap(page, runoutLap(INDEXABLE, 0, 11));

@@ -28,11 +28,11 @@ export function CloseJob({ jobId, closed, causes, confirmed }: CloseJobProps) {
     );
   }
   return (
-    <div className="d-flex flex-wrap gap-2 align-items-center">
-      <label className="d-flex flex-wrap gap-2 align-items-center">
+    <div className="zh-close d-flex flex-wrap gap-2 align-items-center">
+      <label className="d-flex flex-wrap gap-2 align-items-center mw-100">
         <span>Confirmed cause</span>
         <select
-          className="form-select w-auto"
+          className="form-select w-auto mw-100"
           value={cause}
           onChange={(event) => setCause(event.target.value)}
         >

@@ -126,7 +126,7 @@ export function KnowledgeBook({ shop }: { readonly shop: ShopKnowledge }) {
           <div className="zh-limits mt-2">
             <label className="d-block mb-2">
               Answer
-              <select className="form-select" name="answer">
+              <select className="form-select" name="answer" aria-label="Answer">
                 {answersOf().map(({ value, label }) => (
                   <option key={value} value={value}>
                     {label}
@@ -136,7 +136,7 @@ export function KnowledgeBook({ shop }: { readonly shop: ShopKnowledge }) {
             </label>
             <label className="d-block mb-2">
               Cause
-              <select className="form-select" name="cause">
+              <select className="form-select" name="cause" aria-label="Cause">
                 {knowledge.causes.map(({ code, name }) => (
                   <option key={code} value={code}>
                     {name}

@@ -37,7 +37,8 @@ interface MeasureBenchProps {
   readonly expectedShift: number | null;
   readonly nextHref: string;
   readonly nextLabel: string;
-  /** What the findings of the whole job point to. */
+  /** What the findings of the whole job point to: in a sentence, and at length. */
+  readonly lead: ReactNode;
   readonly scent: ReactNode;
 }
 
@@ -258,6 +259,7 @@ export function MeasureBench(props: MeasureBenchProps) {
           <SetsAside sets={state.sets} corner={corner} onTakeBack={bench.takeBack} />
         </section>
         <Nose>
+          {props.lead}
           {result ? (
             <SetFindings result={result} corner={corner} />
           ) : (

@@ -5,15 +5,21 @@ import { findingOf, leadOf } from './model';
 import { NextChecks } from './NextChecks';
 import type { JobNoseProps } from './props';
 
+/** What the findings of a job point to and how sure that is, in a sentence. */
+export function JobLead({ view }: Pick<JobNoseProps, 'view'>) {
+  const { lead, why } = leadOf(view.diagnosis);
+  return (
+    <p className="mb-2" role="status">
+      <strong className="zh-lead">{lead}</strong> {why}
+    </p>
+  );
+}
+
 /** What the findings of a job point to, how sure, why, and what to check next. */
 export function JobNose({ jobId, corners, view }: JobNoseProps) {
-  const { diagnosis, knowledge, aside } = view;
-  const { lead, why } = leadOf(diagnosis);
+  const { knowledge, aside } = view;
   return (
     <div className="zh-scent">
-      <p className="mb-2" role="status">
-        <strong className="zh-lead">{lead}</strong> {why}
-      </p>
       <CauseList jobId={jobId} view={view} />
       <NextChecks jobId={jobId} corners={corners} view={view} />
       {aside.length > 0 && (

@@ -1,6 +1,5 @@
 'use client';
 
-import { useState } from 'react';
 import { ROLES, type Role } from '@/core/roadtest';
 import { ASKED_UNITS, type Chosen, type ChosenUnits } from './model';
 
@@ -13,15 +12,24 @@ const ROLE_NAME: Readonly<Record<Role, string>> = {
   brake: 'Brake on',
 };
 
+/** What was chosen so far: columns by role, and units. */
+export interface Mapping {
+  readonly map: Chosen;
+  readonly units: ChosenUnits;
+}
+
 interface MappingFormProps {
   readonly header: readonly string[];
-  readonly onRead: (map: Chosen, units: ChosenUnits) => void;
+  readonly chosen: Mapping;
+  readonly onChoose: (chosen: Mapping) => void;
+  readonly onRead: () => void;
 }
 
 /** Which column is which, and in what unit, asked where the file does not make it plain. */
-export function MappingForm({ header, onRead }: MappingFormProps) {
-  const [map, setMap] = useState<Chosen>({});
-  const [units, setUnits] = useState<ChosenUnits>({});
+export function MappingForm({ header, chosen, onChoose, onRead }: MappingFormProps) {
+  const { map, units } = chosen;
+  const setMap = (changed: Chosen): void => onChoose({ ...chosen, map: changed });
+  const setUnits = (changed: ChosenUnits): void => onChoose({ ...chosen, units: changed });
   return (
     <div className="mt-3">
       <h3>Which column is which?</h3>
@@ -31,6 +39,7 @@ export function MappingForm({ header, onRead }: MappingFormProps) {
             {ROLE_NAME[role]}
             <select
               className="form-select"
+              aria-label={ROLE_NAME[role]}
               value={map[role] ?? ''}
               onChange={({ target }) => {
                 const { [role]: _, ...others } = map;
@@ -49,6 +58,7 @@ export function MappingForm({ header, onRead }: MappingFormProps) {
             Unit of {kind === 'axes' ? 'acceleration' : kind}
             <select
               className="form-select"
+              aria-label={`Unit of ${kind === 'axes' ? 'acceleration' : kind}`}
               value={units[kind] ?? ''}
               onChange={({ target }) => {
                 const { [kind]: _, ...others } = units;
@@ -66,7 +76,7 @@ export function MappingForm({ header, onRead }: MappingFormProps) {
           </label>
         ))}
       </div>
-      <button type="button" className="btn btn-primary" onClick={() => onRead(map, units)}>
+      <button type="button" className="btn btn-primary" onClick={onRead}>
         Read it so
       </button>
     </div>

@@ -6,7 +6,7 @@ import { toMetresPerSecond, type SpeedUnit } from '@/core/units';
 import { FormField } from '@/ui/field';
 import { keepRoadTestAction } from './actions';
 import { AnalysisView } from './AnalysisView';
-import { MappingForm } from './MappingForm';
+import { MappingForm, type Mapping } from './MappingForm';
 import { canBeMapped, figureIn } from './model';
 import { useRecording } from './useRecording';
 
@@ -33,10 +33,13 @@ async function keepFile(id: string, file: File): Promise<string | null> {
   }
 }
 
+const NOTHING_CHOSEN: Mapping = { map: {}, units: {} };
+
 /** A phone's recording: dropped in, read away from the page, shown, kept. */
 export function RecordingCard({ jobId, diameter, unit }: RecordingCardProps) {
   const { state, read, cancel } = useRecording();
   const [speed, setSpeed] = useState('');
+  const [chosen, setChosen] = useState<Mapping>(NOTHING_CHOSEN);
   const [isOver, setOver] = useState(false);
   const [withFile, setWithFile] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
@@ -45,6 +48,7 @@ export function RecordingCard({ jobId, diameter, unit }: RecordingCardProps) {
   const how = { diameter, speed: driven === null ? null : toMetresPerSecond(driven, unit) };
   const take = (file: File | undefined): void => {
     setSaid(null);
+    setChosen(NOTHING_CHOSEN);
     if (file) read(file, how);
   };
 
@@ -128,7 +132,9 @@ export function RecordingCard({ jobId, diameter, unit }: RecordingCardProps) {
           {state.header.length > 0 && canBeMapped(state.problem.code) && (
             <MappingForm
               header={state.header}
-              onRead={(map, units) => read(state.file, { ...how, map, units })}
+              chosen={chosen}
+              onChoose={setChosen}
+              onRead={() => read(state.file, { ...how, ...chosen })}
             />
           )}
         </>

@@ -1,21 +1,27 @@
 import type { ReactNode } from 'react';
-import { JobNose } from '@/features/nose/JobNose';
+import { JobLead, JobNose } from '@/features/nose/JobNose';
 import type { JobFile } from '@/db/repositories';
 import { noseOf } from '@/server/nose';
 import { Nose } from '@/ui/shell';
 
-/** What the findings of a job point to, weighed anew on every request. */
-export async function JobScent({ file }: { file: JobFile }) {
-  return <JobNose jobId={file.job.id} corners={file.corners} view={await noseOf(file)} />;
+/** What the findings of a job point to, weighed anew on every request: in a sentence, at length. */
+export async function scentOf(file: JobFile): Promise<{ lead: ReactNode; scent: ReactNode }> {
+  const view = await noseOf(file);
+  return {
+    lead: <JobLead view={view} />,
+    scent: <JobNose jobId={file.job.id} corners={file.corners} view={view} />,
+  };
 }
 
 /** A stage with the nose at its right side, below it on a phone. */
-export function WithNose({ file, children }: { file: JobFile; children: ReactNode }) {
+export async function WithNose({ file, children }: { file: JobFile; children: ReactNode }) {
+  const { lead, scent } = await scentOf(file);
   return (
     <div className="zh-with-nose">
       <div>{children}</div>
       <Nose>
-        <JobScent file={file} />
+        {lead}
+        {scent}
       </Nose>
     </div>
   );

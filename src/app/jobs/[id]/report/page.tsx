@@ -32,7 +32,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
   });
   return (
     <WithNose file={file}>
-      <div className="d-flex gap-2 mb-3 zh-no-print">
+      <div className="d-flex flex-wrap gap-2 mb-3 zh-no-print">
         <PrintButton />
         <CloseJob
           jobId={id}

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { CornerTabs } from '@/features/measure/CornerTabs';
 import { MeasureBench } from '@/features/measure/MeasureBench';
-import { JobScent } from '../../JobScent';
+import { scentOf } from '../../JobScent';
 import { openBenchOf } from '@/server/bench';
 
 export const metadata: Metadata = { title: 'Measure' };
@@ -29,7 +29,7 @@ export default async function MeasurePage({
       <MeasureBench
         key={bench.corner}
         corner={{ ...record, jobId: id, phase: 'before', units: bench.units }}
-        scent={<JobScent file={bench.file} />}
+        {...await scentOf(bench.file)}
         sets={bench.sets}
         expectedShift={null}
         nextHref={nextCorner ? `/jobs/${id}/measure/${nextCorner}` : `/jobs/${id}/decide`}

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { CornerTabs } from '@/features/measure/CornerTabs';
 import { MeasureBench } from '@/features/measure/MeasureBench';
-import { JobScent } from '../../JobScent';
+import { scentOf } from '../../JobScent';
 import { openBenchOf } from '@/server/bench';
 
 export const metadata: Metadata = { title: 'Prove' };
@@ -31,7 +31,7 @@ export default async function ProvePage({
       <MeasureBench
         key={bench.corner}
         corner={{ ...record, jobId: id, phase: 'after', units: bench.units }}
-        scent={<JobScent file={file} />}
+        {...await scentOf(file)}
         sets={bench.sets}
         expectedShift={bench.decidedShift}
         nextHref={nextCorner ? `/jobs/${id}/prove/${nextCorner}` : `/jobs/${id}/report`}
