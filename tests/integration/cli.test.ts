@@ -59,6 +59,45 @@ test.each([
   expect(error.code).toBe(code);
 });
 
+describe('diagnose', () => {
+  test('answers as the contract says, from standard input', () => {
+    const { status, stdout } = zh(
+      ['diagnose'],
+      JSON.stringify({
+        findings: [
+          { code: 'felt', value: 'both' },
+          { code: 'runout', value: 2 },
+        ],
+      }),
+    );
+    expect(status).toBe(0);
+    const answer = JSON.parse(stdout) as {
+      causes: { code: string; probability: number; terms: { decibans: number }[] }[];
+      settled: boolean;
+      nextChecks: { changes: string[] }[];
+    };
+    expect(Object.keys(answer)).toEqual(['causes', 'settled', 'nextChecks']);
+    expect(Object.keys(answer.causes[0] ?? {})).toEqual(['code', 'name', 'probability', 'terms']);
+    expect(answer.causes.reduce((sum, { probability }) => sum + probability, 0)).toBeCloseTo(1, 9);
+    expect(answer.nextChecks).toHaveLength(3);
+  });
+
+  test('lists every code with question, values and causes', () => {
+    const { status, stdout } = zh(['diagnose', '--codes']);
+    expect(status).toBe(0);
+    const codes = JSON.parse(stdout) as { code: string; values: unknown; causes: string[] }[];
+    expect(codes.length).toBeGreaterThan(35);
+    expect(codes.find(({ code }) => code === 'felt')?.values).toContain('both');
+    expect(codes.every(({ causes }) => causes.length > 0)).toBe(true);
+  });
+
+  test('refuses an unknown finding in words', () => {
+    const { status, stdout, stderr } = zh(['diagnose'], '{"findings":[{"code":"aura"}]}');
+    expect([status, stdout]).toEqual([2, '']);
+    expect(JSON.parse(stderr)).toMatchObject({ error: { path: 'findings[0].code' } });
+  });
+});
+
 describe('roadtest', () => {
   const drive = {
     parts: [

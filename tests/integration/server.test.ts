@@ -4,7 +4,7 @@ import path from 'node:path';
 import { buildDemo } from '@/cli/demo/build';
 import { closeDatabase } from '@/server/database';
 import { judgeCorner } from '@/server/decisions';
-import { closeJob, decide, jobFile, openJob, openJobs, undecide } from '@/server/jobs';
+import { closeJob, decide, jobFile, openJob, openJobs, reopenJob, undecide } from '@/server/jobs';
 import {
   addLap,
   beginSet,
@@ -74,17 +74,17 @@ describe('a job', () => {
   test('opens at the stage that is next', async () => {
     const stage = async (number: number) =>
       currentStage((await jobFile(await jobNumber(number)))!)?.key;
-    expect(await stage(110)).toBe('measure');
+    expect(await stage(110)).toBe('road-test');
     expect(await stage(103)).toBe('decide');
     expect(await stage(102)).toBe('report');
   });
 
   test('a stage left out of a closed job is left out, not open', async () => {
     const id = await jobNumber(110);
-    known(await closeJob(id, true));
+    known(await closeJob(id, null));
     const states = stagesOf((await jobFile(id))!).map(({ state }) => state);
     expect(states).toEqual(['done', 'left-out', 'left-out', 'left-out', 'done']);
-    known(await closeJob(id, false));
+    known(await reopenJob(id));
   });
 
   test('needs a vehicle that is on file', async () => {

@@ -17,6 +17,15 @@ const GOOD: Record<string, Record<string, unknown>> = {
     gauge,
     limits: { discard: 26 },
   },
+  diagnose: {
+    findings: [
+      { code: 'felt', value: 'both' },
+      { code: 'runout', value: 1.8 },
+      { code: 'drag' },
+      { code: 'abs-kick', value: false },
+    ],
+    axle: 'front',
+  },
 };
 
 function refused(name: string, change: Record<string, unknown>): { message: string; path: string } {
@@ -36,6 +45,13 @@ test.each(SOLVERS.map((solver) => [solver.name, solver] as const))(
 
 describe('what cannot be meant is refused at its field', () => {
   const cases: [string, Record<string, unknown>, string, RegExp][] = [
+    ['diagnose', { findings: [{ code: 'x' }] }, 'findings[0].code', /no finding "x".*--codes/],
+    ['diagnose', { findings: [{ code: 'felt' }] }, 'findings[0].value', /is one of: steering/],
+    ['diagnose', { findings: [{ code: 'runout', value: 'a' }] }, 'findings[0].value', /a number/],
+    ['diagnose', { findings: [{ code: 'runout', value: -1 }] }, 'findings[0].value', /a number/],
+    ['diagnose', { findings: [{ code: 'drag' }, { code: 'drag' }] }, 'findings[1].code', /twice/],
+    ['diagnose', { axle: 'middle' }, 'axle', /./],
+    ['diagnose', { corner: 'FL' }, '', /Unknown key "corner"/],
     ['runout', { unit: 'cm' }, 'unit', /unit of the lengths/],
     ['runout', { extra: 1 }, '', /Unknown key "extra"/],
     ['runout', { laps: [lap.slice(0, 3)] }, 'laps[0]', /at least 4/],

@@ -1,0 +1,146 @@
+import { fireEvent, render, screen, within } from '@testing-library/react';
+import { KNOWLEDGE } from '@/core/contracts';
+import { countedPriors, diagnose, NO_OVERRIDES, type RecordedFinding } from '@/core/diagnosis';
+import type { NoseView } from '@/server/nose';
+import { JobLead, JobNose } from './JobNose';
+import { leadOf, percent, sayPrior, sayValue, signedDecibans } from './model';
+import { keyOf, Questions } from './Questions';
+
+const answers: unknown[] = [];
+jest.mock('./actions', () => ({
+  answerAction: (finding: unknown) => {
+    answers.push(finding);
+    return Promise.resolve({ ok: true, value: '' });
+  },
+  answerFormAction: () => undefined,
+  asideFormAction: () => undefined,
+}));
+
+const viewOf = (findings: readonly RecordedFinding[], aside: string[] = []): NoseView => ({
+  knowledge: KNOWLEDGE,
+  overrides: NO_OVERRIDES,
+  priors: countedPriors(KNOWLEDGE, { hose: 12 }),
+  confirmedJobs: 12,
+  diagnosis: diagnose(KNOWLEDGE, { findings, corners: ['FL', 'FR'] }),
+  findings,
+  aside,
+  noDrive: null,
+});
+
+describe('words', () => {
+  test('a probability never claims its ends', () => {
+    expect([percent(0.001), percent(0.456), percent(0.999)]).toEqual([
+      'under 1\u00a0%',
+      '46\u00a0%',
+      'over 99\u00a0%',
+    ]);
+  });
+
+  test('decibans carry their sign, values their words', () => {
+    expect([signedDecibans(-3.24), signedDecibans(4)]).toEqual(['\u22123.2', '+4.0']);
+    const finding = (code: string) => KNOWLEDGE.findings.find((each) => each.code === code);
+    expect(sayValue(finding('felt'), 'both')).toBe('Wheel and pedal');
+    expect(sayValue(finding('runout'), 1.5)).toBe('1.50 \u00d7 its limit');
+    expect(sayValue(undefined, 'x')).toBe('x');
+  });
+
+  test('a share says whether it is counted', () => {
+    const counted = { code: 'hose', share: 0.2, confirmed: 12 };
+    expect(sayPrior(0.2, counted, 31)).toContain('12 of your 31 closed jobs');
+    expect(sayPrior(0.2, counted, 0)).toContain('workshop default');
+  });
+
+  test('not settled is said, and what is nearest', () => {
+    const { lead, why } = leadOf(diagnose(KNOWLEDGE, { findings: [] }));
+    expect(lead).toBe('Not settled.');
+    expect(why).toContain('No cause has 60');
+  });
+
+  test('cause and effect are told together', () => {
+    const findings = [
+      { code: 'felt', value: 'both' },
+      { code: 'when', value: 'braking' },
+      { code: 'thickness-variation', value: 2 },
+      { code: 'runout', value: 3 },
+      { code: 'hub-look', value: 'rust' },
+    ];
+    const { lead } = leadOf(diagnose(KNOWLEDGE, { findings, axle: 'front' }));
+    expect(lead).toMatch(/^Thickness variation.*: the effect\. Rust or dirt.*: its source\.$/);
+  });
+});
+
+describe('the panel', () => {
+  const findings: RecordedFinding[] = [
+    { code: 'drag', value: 'yes' },
+    { code: 'pins-check', value: 'stuck', corner: 'FL' },
+    { code: 'piston-check', value: 'stiff', corner: 'FL' },
+  ];
+
+  test('says the lead with its place, and every term with its weight and reason', () => {
+    const view = viewOf(findings);
+    render(<JobLead view={view} />);
+    expect(screen.getByRole('status').textContent).toContain(
+      'Sticking pins, piston or pads, front left.',
+    );
+    render(<JobNose jobId="j" corners={['FL', 'FR']} view={view} />);
+    const cause = screen
+      .getByText(/A pad cannot leave the rotor/, { selector: '.zh-terms p' })
+      .closest('details')!;
+    expect(cause.textContent).toContain('A pin that is stuck holds one pad on the rotor.');
+    expect(cause.textContent).toContain('Not added: a stronger finding of its kind is.');
+    expect(within(cause).getAllByRole('button', { hidden: true }).length).toBeGreaterThan(1);
+  });
+
+  test('what is set aside can be weighed again; what is measured is not taken back by hand', () => {
+    const view = viewOf([...findings, { code: 'runout', value: 2, corner: 'FL' }], ['drag']);
+    render(<JobNose jobId="j" corners={['FL']} view={view} />);
+    expect(screen.getByRole('button', { name: 'Weigh it again' })).toBeTruthy();
+    const found = screen.getByText('Everything found').closest('details')!;
+    expect(within(found).getAllByText(/Take back/)).toHaveLength(3);
+  });
+
+  test('each outcome of the first check says what it would change', () => {
+    render(<JobNose jobId="j" corners={['FL']} view={viewOf([])} />);
+    const first = document.querySelector('.zh-outcome')!;
+    expect(first.textContent).toMatch(/%/);
+  });
+});
+
+describe('questions', () => {
+  const questions = [
+    {
+      code: 'one',
+      question: 'One?',
+      values: [
+        { code: 'a', label: 'A' },
+        { code: 'b', label: 'B' },
+      ],
+    },
+    { code: 'two', question: 'Two?', values: [{ code: 'c', label: 'C' }] },
+  ];
+
+  test('a key is an answer, a step, or nothing', () => {
+    expect(keyOf('2', 3)).toEqual({ answer: 1 });
+    expect(keyOf('4', 3)).toBeNull();
+    expect(keyOf('0', 3)).toEqual({ step: 1 });
+    expect(keyOf('Backspace', 3)).toEqual({ step: -1 });
+    expect(keyOf('x', 3)).toBeNull();
+  });
+
+  test('a key answers the question in focus and goes to the next', () => {
+    answers.length = 0;
+    render(<Questions jobId="j" questions={questions} answers={{}} />);
+    const group = screen.getByRole('group', { name: 'One?' });
+    expect(document.activeElement).toBe(group);
+    fireEvent.keyDown(group, { key: '2' });
+    expect(answers).toEqual([{ jobId: 'j', code: 'one', corner: null, value: 'b' }]);
+    expect(document.activeElement).toBe(screen.getByRole('group', { name: 'Two?' }));
+  });
+
+  test('an answer pressed again is taken back', () => {
+    answers.length = 0;
+    render(<Questions jobId="j" questions={questions} answers={{ one: 'a' }} />);
+    fireEvent.click(screen.getByRole('button', { name: /A$/ }));
+    expect(answers).toEqual([{ jobId: 'j', code: 'one', corner: null, value: null }]);
+  });
+});
