@@ -11,6 +11,10 @@ const PHONE = { width: 390, height: 844 };
 /** Name, demo job (or none), path, size, colour scheme. */
 const VIEWS = [
   ['start', null, '/', DESK],
+  ['complaint', 103, 'complaint', DESK],
+  ['complaint-phone', 109, 'complaint', PHONE],
+  ['road-test', 105, 'road-test', DESK],
+  ['knowledge', null, '/knowledge', DESK],
   ['measure', 104, 'measure/FR', DESK],
   ['measure-phone', 109, 'measure/RL', PHONE],
   ['measure-dark', 108, 'measure/FR', DESK, 'dark', 'Runout, as first marked (stud 1)'],

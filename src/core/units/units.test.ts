@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { formatIn, formatLength, formatNumber, parseLength, toCelsius, wrapDegrees } from '.';
+import {
+  formatIn,
+  formatLength,
+  formatNumber,
+  parseLength,
+  toCelsius,
+  wrapDegrees,
+  fromMetresPerSecond,
+  speedUnit,
+  toMetresPerSecond,
+} from '.';
 
 const value = (text: string, unit: 'mm' | 'in' | 'thou' | 'um' | null = 'mm'): number => {
   const parsed = parseLength(text, unit);
@@ -93,4 +103,14 @@ test('temperatures and angles', () => {
   expect(wrapDegrees(-30)).toBe(330);
   expect(wrapDegrees(360 - 1e-10)).toBe(0);
   expect(wrapDegrees(125, 120)).toBeCloseTo(5);
+});
+
+test('speed is shown in kilometres or miles an hour and comes back as it was', () => {
+  expect(speedUnit('mm')).toBe('km/h');
+  expect(speedUnit('thou')).toBe('mph');
+  expect(fromMetresPerSecond(25, 'km/h')).toBeCloseTo(90, 12);
+  expect(fromMetresPerSecond(0.44704, 'mph')).toBeCloseTo(1, 12);
+  for (const unit of ['km/h', 'mph'] as const) {
+    expect(toMetresPerSecond(fromMetresPerSecond(17.3, unit), unit)).toBeCloseTo(17.3, 12);
+  }
 });

@@ -60,7 +60,7 @@ export function RecordingCard({ jobId, diameter, unit }: RecordingCardProps) {
         jobId,
         phase: 'before',
         diameter,
-        summary: structuredClone(analysis) as never,
+        summary: analysis,
       });
       const trouble = !answer.ok
         ? answer.message

@@ -2,11 +2,15 @@
 
 import { revalidatePath } from 'next/cache';
 import type { RoadTestForm } from '@/core/contracts';
+import type { RoadTestAnalysis } from '@/core/roadtest';
 import type { Answer } from '@/server/answer';
 import { keepRoadTest, keepTyre, takeRoadTestBack } from '@/server/roadTests';
 
+/** A road test as the page has it; the server parses it again. */
+type RoadTest = Omit<RoadTestForm, 'summary'> & { readonly summary: RoadTestAnalysis };
+
 /** Keeps a road test with its job; answers with its id. */
-export async function keepRoadTestAction(test: RoadTestForm): Promise<Answer<string>> {
+export async function keepRoadTestAction(test: RoadTest): Promise<Answer<string>> {
   const answer = await keepRoadTest(test);
   if (answer.ok) revalidatePath(`/jobs/${test.jobId}`, 'layout');
   return answer;

@@ -1,0 +1,48 @@
+import { render, screen, within } from '@testing-library/react';
+import { KNOWLEDGE } from '@/core/contracts';
+import { applyOverrides, countedPriors, NO_OVERRIDES, type Overrides } from '@/core/diagnosis';
+import type { ShopKnowledge } from '@/server/nose';
+import { KnowledgeBook } from './KnowledgeBook';
+
+jest.mock('./actions', () => ({
+  saveNumbersAction: () => undefined,
+  saveWeightAction: () => undefined,
+  dropWeightAction: () => undefined,
+  resetKnowledgeAction: () => undefined,
+}));
+
+function shopWith(overrides: Overrides, confirmed: Record<string, number> = {}): ShopKnowledge {
+  const knowledge = applyOverrides(KNOWLEDGE, overrides);
+  const priors = countedPriors(knowledge, confirmed);
+  const confirmedJobs = priors.reduce((sum, each) => sum + each.confirmed, 0);
+  return { knowledge, overrides, priors, confirmedJobs };
+}
+
+test('shows every cause with its counts and every finding with what it weighs', () => {
+  render(<KnowledgeBook shop={shopWith(NO_OVERRIDES, { hose: 12, joint: 19 })} />);
+  const row = screen.getAllByRole('row', { name: /Collapsed hose/ })[0]!;
+  expect(row.textContent).toContain('12 of 31');
+  for (const { name } of KNOWLEDGE.causes) {
+    expect(screen.getByRole('textbox', { name: `${name}: jobs in a hundred` })).toBeTruthy();
+  }
+  const findings = screen.getByRole('region', { name: 'Findings and what they weigh' });
+  for (const { title } of KNOWLEDGE.findings) {
+    expect(within(findings).getAllByText(title).length).toBeGreaterThan(0);
+  }
+  expect(findings.textContent).toContain('A pin that is stuck holds one pad on the rotor.');
+  expect(screen.queryByRole('button', { name: 'Everything as shipped again' })).toBeNull();
+});
+
+test('shows what the shop has made its own, and the way back', () => {
+  const own: Overrides = {
+    priors: { hose: 9 },
+    minutes: {},
+    weights: [{ finding: 'pull', value: 'left', cause: 'hose', decibans: -2 }],
+  };
+  render(<KnowledgeBook shop={shopWith(own)} />);
+  expect(screen.getByText(/Pull: Pulls left → Collapsed hose/)).toBeTruthy();
+  expect(screen.getByRole('button', { name: 'As shipped again' })).toBeTruthy();
+  expect(screen.getByRole('button', { name: 'Everything as shipped again' })).toBeTruthy();
+  const share = screen.getByRole('textbox', { name: /^Collapsed hose.*: jobs in a hundred/ });
+  expect((share as HTMLInputElement).value).toBe('9');
+});
