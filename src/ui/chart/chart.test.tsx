@@ -1,7 +1,13 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { LinesChart, UnrolledChart, useTurns } from '.';
 
-jest.mock('next/dynamic', () => () => () => <div>the chart</div>);
+jest.mock(
+  'next/dynamic',
+  () => () =>
+    function Plot() {
+      return <div>the chart</div>;
+    },
+);
 
 test('lines stand in one table, a column a line, a place left empty where a line has none', () => {
   render(
