@@ -19,6 +19,8 @@ export interface Stretch {
   readonly turns: number;
   /** Mean speed in m/s. */
   readonly speed: number;
+  /** A jolt stands in it: a bump, a dropped phone. */
+  readonly isJolted: boolean;
 }
 
 /** Wheel turns since the first sample: speed over rolling circumference, added up. */
@@ -77,12 +79,27 @@ function transformFor(count: number): Transform {
   };
 }
 
-/** Squared peak amplitude by order of one stretch, Hann-weighted, its mean taken out. */
+/** The straight line through a stretch: its mean and its rise a sample. */
+function straightLine(samples: Float64Array): { mean: number; slope: number } {
+  const n = samples.length;
+  const middle = (n - 1) / 2;
+  let mean = 0;
+  let rise = 0;
+  for (let j = 0; j < n; j += 1) {
+    mean += samples[j]! / n;
+    rise += samples[j]! * (j - middle);
+  }
+  return { mean, slope: (12 * rise) / (n * (n * n - 1)) };
+}
+
+/** Squared peak amplitude by order of one stretch, Hann-weighted, its straight line taken out. */
 function powerOf(samples: Float64Array, transform: Transform): Float64Array {
   const { fft, hann, weight, padded, spectrum } = transform;
-  let mean = 0;
-  for (let j = 0; j < samples.length; j += 1) mean += samples[j]! / samples.length;
-  for (let j = 0; j < samples.length; j += 1) padded[j] = (samples[j]! - mean) * hann[j]!;
+  const { mean, slope } = straightLine(samples);
+  const middle = (samples.length - 1) / 2;
+  for (let j = 0; j < samples.length; j += 1) {
+    padded[j] = (samples[j]! - mean - slope * (j - middle)) * hann[j]!;
+  }
   fft.realTransform(spectrum, padded);
   const bins = Math.ceil((TOP_ORDER * padded.length) / SAMPLES_PER_TURN);
   const scale = 4 / (weight * weight);
@@ -93,6 +110,35 @@ function powerOf(samples: Float64Array, transform: Transform): Float64Array {
     power[k] = scale * (re * re + im * im);
   }
   return power;
+}
+
+/** Kurtosis beyond which a stretch holds a jolt: a sine has 1.5, noise 3. */
+const JOLT = 10;
+
+/** Fourth moment over the square of the second: large where few samples stand far out. */
+function kurtosis(samples: Float64Array): number {
+  let mean = 0;
+  for (let j = 0; j < samples.length; j += 1) mean += samples[j]! / samples.length;
+  let second = 0;
+  let fourth = 0;
+  for (let j = 0; j < samples.length; j += 1) {
+    const square = (samples[j]! - mean) ** 2;
+    second += square;
+    fourth += square * square;
+  }
+  return second > 0 ? (fourth * samples.length) / (second * second) : 0;
+}
+
+/** Share of jolted stretches up to which they are left out. */
+const FEW_JOLTS = 0.25;
+
+/**
+ * The stretches without those that a jolt stands in, where these are few; a shake that
+ * knocks in every turn jolts them all, and is kept.
+ */
+export function withoutJolts(stretches: readonly Stretch[]): readonly Stretch[] {
+  const calm = stretches.filter(({ isJolted }) => !isJolted);
+  return calm.length >= (1 - FEW_JOLTS) * stretches.length ? calm : stretches;
 }
 
 /** The orders' step of a spectrum of a stretch. */
@@ -125,9 +171,11 @@ export function orderStretches(
       while (turns[i + 1]! < start) i += 1;
       let end = i;
       while (end < to - 1 && turns[end]! < start + length) end += 1;
+      const samples = axes.map((values) => byAngle(values, turns, i, start, count));
       stretches.push({
         kind,
-        power: axes.map((values) => powerOf(byAngle(values, turns, i, start, count), transform)),
+        power: samples.map((each) => powerOf(each, transform)),
+        isJolted: samples.some((each) => kurtosis(each) > JOLT),
         turns: length,
         speed: (speed[i]! + speed[end]!) / 2,
       });

@@ -78,6 +78,15 @@ describe('against known truth', () => {
     }
   });
 
+  // 2026-11-23: one bump in a coasting stretch was told as order 0.64, the driveline.
+  test('a bump is no order, and does not hide one', () => {
+    const bumped = { bump: 20, jitter: 1, gap: [30, 1.2] as const };
+    for (let seed = 1; seed <= 5; seed += 1) {
+      expect(solve(drive([], bumped), seed).strongest).toBeNull();
+    }
+    expect(solve(drive([brakeShake], bumped)).strongest).toMatchObject({ axis: 'x', order: 1 });
+  });
+
   test('a clean recording has no order that stands out', () => {
     for (let seed = 1; seed <= 4; seed += 1) {
       const result = solve(drive([]), seed);

@@ -1,5 +1,5 @@
 import { maximum } from '../numeric';
-import { orderStep, orderStretches, PADDING, type Stretch } from './orders';
+import { orderStep, orderStretches, PADDING, withoutJolts, type Stretch } from './orders';
 import { UnusableRecording, type Recording } from './recording';
 import { resampleEvenly } from './resample';
 import { amplitudeAt, averageSpectrum, strongestPeak, type OrderSpectrum } from './spectrum';
@@ -208,8 +208,8 @@ export function analyseRoadTest(input: RoadTestInput): RoadTestAnalysis {
       'No stretch of eight wheel turns was driven steadily enough. Record for longer.',
     );
   }
-  const of = (kind: DriveWindow['kind']): Stretch[] =>
-    stretches.filter((each) => each.kind === kind);
+  const of = (kind: DriveWindow['kind']): readonly Stretch[] =>
+    withoutJolts(stretches.filter((each) => each.kind === kind));
   const spectra = even.axisNames.map((_, axis): ByKind => ({
     braking: averageSpectrum(of('braking'), axis),
     coasting: averageSpectrum(of('coasting'), axis),
@@ -248,6 +248,10 @@ export function analyseRoadTest(input: RoadTestInput): RoadTestAnalysis {
       braking: drawn(spectra[i]!.braking),
       coasting: drawn(spectra[i]!.coasting),
     })),
-    bySpeed: amplitudeBySpeed(stretches, Math.max(at, 0), strongest?.order ?? 1),
+    bySpeed: amplitudeBySpeed(
+      [...of('braking'), ...of('coasting')],
+      Math.max(at, 0),
+      strongest?.order ?? 1,
+    ),
   };
 }

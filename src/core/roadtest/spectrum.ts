@@ -17,8 +17,10 @@ export interface OrderPeak {
   readonly amplitude: number;
 }
 
-/** Lowest order looked at: below it lie the drive's own slow motions. */
-const LOWEST_ORDER = 0.6;
+/** Lowest order looked at: nothing turns slower than a wheel, and the drive itself lies below. */
+const LOWEST_ORDER = 0.85;
+/** Orders that the noise is taken from: above, straight lines between samples smooth it away. */
+const FLOOR_UP_TO = 4;
 /** Half width of an integer order: a speed error stretches the order axis. */
 export const ORDER_TOLERANCE = 0.05;
 /** Median over mean of the power of noise that is a sum of two squares. */
@@ -36,7 +38,9 @@ export function averageSpectrum(stretches: readonly Stretch[], axis: number): Or
     for (let k = 0; k < power.length; k += 1) power[k] = power[k]! + own[k]! / same.length;
   }
   const step = orderStep(turns);
-  const looked = power.slice(Math.ceil(LOWEST_ORDER / step)).sort();
+  const looked = power
+    .slice(Math.ceil(LOWEST_ORDER / step), Math.ceil(FLOOR_UP_TO / step))
+    .sort();
   const median = quantileOfSorted(looked, 0.5);
   return {
     step,
@@ -73,7 +77,7 @@ export const amplitudeAt = (spectrum: OrderSpectrum, order: number): number =>
   peakBetween(spectrum, order * (1 - ORDER_TOLERANCE), order * (1 + ORDER_TOLERANCE)).amplitude;
 
 /** A peak must stand this many times over what noise alone makes of the highest bin. */
-const STANDS_OUT = 1.8;
+const STANDS_OUT = 2.2;
 
 /** The strongest order of a spectrum, or null when no order stands out of the noise. */
 export function strongestPeak(spectrum: OrderSpectrum): OrderPeak | null {
