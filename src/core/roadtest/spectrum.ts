@@ -38,9 +38,7 @@ export function averageSpectrum(stretches: readonly Stretch[], axis: number): Or
     for (let k = 0; k < power.length; k += 1) power[k] = power[k]! + own[k]! / same.length;
   }
   const step = orderStep(turns);
-  const looked = power
-    .slice(Math.ceil(LOWEST_ORDER / step), Math.ceil(FLOOR_UP_TO / step))
-    .sort();
+  const looked = power.slice(Math.ceil(LOWEST_ORDER / step), Math.ceil(FLOOR_UP_TO / step)).sort();
   const median = quantileOfSorted(looked, 0.5);
   return {
     step,
