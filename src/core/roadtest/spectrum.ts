@@ -76,17 +76,37 @@ export const amplitudeAt = (spectrum: OrderSpectrum, order: number): number =>
 
 /** A peak must stand this many times over what noise alone makes of the highest bin. */
 const STANDS_OUT = 2.2;
+/** The same at a whole order of the wheel, where one is looked for. */
+const WHOLE_STANDS_OUT = 1.8;
+/** Orders of the wheel that are looked for. */
+const WHOLE_ORDERS = [1, 2, 3];
 
-/** The strongest order of a spectrum, or null when no order stands out of the noise. */
+/** The power that noise alone reaches in the highest of a number of bins. */
+function highestOf(bins: number, { floor, stretches }: OrderSpectrum): number {
+  // Highest of independent bins, each an average of `stretches` exponential powers.
+  const log = Math.log(Math.max(2, bins));
+  return floor * (1 + log / stretches + Math.sqrt((2 * log) / stretches));
+}
+
+const standsOut = (peak: OrderPeak, spectrum: OrderSpectrum, times: number, bins: number) =>
+  peak.amplitude ** 2 + spectrum.floor >= times * highestOf(bins, spectrum);
+
+/**
+ * The strongest order of a spectrum, or null when no order stands out of the noise. At the
+ * wheel's own orders a lower peak is believed, since few bins are looked at there.
+ */
 export function strongestPeak(spectrum: OrderSpectrum): OrderPeak | null {
-  const { power, step, floor, stretches } = spectrum;
-  const peak = peakBetween(spectrum, LOWEST_ORDER, power.length * step);
-  // Highest of n independent bins, each an average of `stretches` exponential powers.
-  const bins = power.length / PADDING;
-  const highest =
-    floor * (1 + Math.log(bins) / stretches + Math.sqrt((2 * Math.log(bins)) / stretches));
-  if (peak.amplitude ** 2 + floor < STANDS_OUT * highest) return null;
-  const whole = Math.round(peak.order);
-  const isWhole = whole > 0 && Math.abs(peak.order - whole) <= ORDER_TOLERANCE * whole;
-  return { order: isWhole ? whole : peak.order, amplitude: peak.amplitude };
+  const { power, step } = spectrum;
+  const wholeBins = WHOLE_ORDERS.reduce((sum, order) => sum + 1 + (order * 0.1) / step, 0);
+  const whole = WHOLE_ORDERS.map((order) => ({
+    order,
+    amplitude: amplitudeAt(spectrum, order),
+  })).filter((peak) => standsOut(peak, spectrum, WHOLE_STANDS_OUT, wholeBins / PADDING));
+  const any = peakBetween(spectrum, LOWEST_ORDER, power.length * step);
+  const nearest = Math.round(any.order);
+  const isWhole = nearest > 0 && Math.abs(any.order - nearest) <= ORDER_TOLERANCE * nearest;
+  const others = standsOut(any, spectrum, STANDS_OUT, power.length / PADDING)
+    ? [{ order: isWhole ? nearest : any.order, amplitude: any.amplitude }]
+    : [];
+  return [...others, ...whole].sort((p, q) => q.amplitude - p.amplitude)[0] ?? null;
 }
