@@ -21,7 +21,6 @@ CREATE TABLE "road_tests" (
 	"summary" jsonb NOT NULL,
 	"raw" "bytea",
 	"raw_bytes" integer,
-	"is_virtual" boolean DEFAULT false NOT NULL,
 	"taken_at" timestamp with time zone DEFAULT now() NOT NULL
 );
 --> statement-breakpoint

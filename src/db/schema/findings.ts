@@ -1,5 +1,4 @@
 import {
-  boolean,
   doublePrecision,
   index,
   integer,
@@ -58,7 +57,6 @@ export const roadTests = pgTable(
     /** The recording as it came, gzip-compressed; null when it was not kept. */
     raw: bytes(),
     rawBytes: integer('raw_bytes'),
-    isVirtual: boolean('is_virtual').notNull().default(false),
     takenAt: timestamp('taken_at', { withTimezone: true }).notNull().defaultNow(),
   },
   (table) => [index('road_tests_job').on(table.jobId)],
