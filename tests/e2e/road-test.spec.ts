@@ -99,7 +99,7 @@ test('a file of 2 GB is refused before it is read', async ({ page }) => {
     list.items.add(file);
     input.files = list.files;
     input.dispatchEvent(new Event('change', { bubbles: true }));
-    await new Promise((resolve) => setTimeout(resolve, 1500));
+    await new Promise((resolve) => setTimeout(resolve, 4000));
     return document.querySelector('main [role=alert]')?.textContent ?? '';
   });
   expect(words).toContain('500 MB are the most');
