@@ -28,7 +28,7 @@ async function typeLap(page: Page, lap: readonly number[]): Promise<void> {
 }
 
 test('the whole way from a new job to the printed report, by keyboard alone', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   const complaints = complaintsOf(page);
   await page.goto('/');
   await page.waitForLoadState('networkidle');

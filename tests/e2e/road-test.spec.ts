@@ -91,7 +91,7 @@ for (const [name, content, words] of [
 }
 
 test('a file of 2 GB is refused before it is read', async ({ page }) => {
-  const words = await page.evaluate(async () => {
+  await page.evaluate(() => {
     const input = document.querySelector<HTMLInputElement>('input[type=file]')!;
     const piece = new Uint8Array(1 << 20).fill(49);
     const file = new File(new Array<Uint8Array<ArrayBuffer>>(2048).fill(piece), 'large.csv');
@@ -99,15 +99,14 @@ test('a file of 2 GB is refused before it is read', async ({ page }) => {
     list.items.add(file);
     input.files = list.files;
     input.dispatchEvent(new Event('change', { bubbles: true }));
-    await new Promise((resolve) => setTimeout(resolve, 4000));
-    return document.querySelector('main [role=alert]')?.textContent ?? '';
   });
-  expect(words).toContain('500 MB are the most');
+  const refusal = page.getByRole('alert').filter({ hasText: '500 MB are the most' });
+  await expect(refusal).toBeVisible();
 });
 
 test('reading is cancelled, and the next file is read', async ({ page }) => {
   const [head = '', ...rows] = LOG.trimEnd().split('\n');
-  const long = [head, ...Array.from({ length: 30 }, () => rows).flat()].join('\n');
+  const long = [head, ...Array.from({ length: 45 }, () => rows).flat()].join('\n');
   await drop(page, long);
   await page.getByRole('button', { name: 'Cancel' }).click();
   await expect(page.getByRole('button', { name: 'Cancel' })).toBeHidden();

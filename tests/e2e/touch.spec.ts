@@ -33,7 +33,7 @@ async function tapLap(page: Page, lap: readonly number[]): Promise<void> {
 }
 
 test('the whole way by touch on a phone', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   const complaints = complaintsOf(page);
   await page.goto('/');
   await expectFits(page);

@@ -36,7 +36,7 @@ for (const [units, scheme] of [
   ['thou', 'dark'],
 ] as const) {
   test(`no view has a serious fault in ${units}, ${scheme}`, async ({ page }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(300_000);
     const complaints = complaintsOf(page);
     await page.emulateMedia({ colorScheme: scheme });
     await page.goto('/');
