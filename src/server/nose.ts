@@ -1,4 +1,5 @@
 import 'server-only';
+import { cache } from 'react';
 import { measuredFindings, recordingFinding } from '../core/assessment';
 import {
   asideFormSchema,
@@ -106,12 +107,13 @@ export interface NoseView extends ShopKnowledge {
   readonly noDrive: string | null;
 }
 
-/** Weighs a job's findings with the shop's knowledge. */
-export async function noseOf(file: JobFile): Promise<NoseView> {
+/** Weighs a job's findings with the shop's knowledge; once in a request for one file. */
+export const noseOf = cache(async (file: JobFile): Promise<NoseView> => {
   const shop = await shopKnowledge();
   const findings = findingsOfJob(file);
   const diagnosis = diagnose(shop.knowledge, {
-    findings: findings.filter(({ code }) => !file.aside.includes(code)),
+    findings,
+    aside: file.aside,
     corners: file.corners,
     priors: Object.fromEntries(shop.priors.map(({ code, share }) => [code, share])),
   });
@@ -122,7 +124,7 @@ export async function noseOf(file: JobFile): Promise<NoseView> {
     aside: file.aside,
     noDrive: advisesNoDrive(findings),
   };
-}
+});
 
 /** Records an answer or a finding, or takes it back. */
 export async function recordFinding(input: unknown): Promise<Answer<string>> {

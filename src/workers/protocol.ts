@@ -43,6 +43,5 @@ export interface RecordingProblem {
 
 export type FromWorker =
   | { readonly kind: 'progress'; readonly bytes: number }
-  | { readonly kind: 'solving' }
   | { readonly kind: 'done'; readonly analysis: RoadTestAnalysis }
   | { readonly kind: 'refused'; readonly problem: RecordingProblem };

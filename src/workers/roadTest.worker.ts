@@ -34,7 +34,6 @@ async function solve({ part, port, diameter, speed }: SolveRequest): Promise<voi
     const other = port ? partFrom(port) : null;
     const own = await readPart(part, sayBytes);
     const recording = joinParts(other ? [own, await other] : [own]);
-    say({ kind: 'solving' });
     const analysis = analyseRoadTest({ recording, diameter, speed: speed ?? undefined });
     say({ kind: 'done', analysis });
   } catch (error) {

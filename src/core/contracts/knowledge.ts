@@ -21,7 +21,6 @@ const causeSchema = z.strictObject({
   name: sentence,
   prior,
   axle: z.enum(['front', 'rear']).nullable(),
-  role: z.enum(['effect', 'source', 'own']),
   means: sentence,
 });
 

@@ -173,6 +173,17 @@ describe('the next check', () => {
     );
     expect(drives).toEqual([]);
   });
+
+  // 2026-11-23: a soft pedal that was set aside let a drive be proposed again.
+  test('proposes no drive when what forbids it is set aside', () => {
+    const input = { findings: [{ code: 'pedal-feel', value: 'soft' }], aside: ['pedal-feel'] };
+    const codes = nextChecks(KNOWLEDGE, input, 40).map(({ code }) => code);
+    expect(codes).not.toContain('recording');
+    expect(codes).toContain('pins-check');
+    expect(weigh(KNOWLEDGE, input).map(({ probability: p }) => p)).toEqual(
+      weigh(KNOWLEDGE, { findings: [] }).map(({ probability: p }) => p),
+    );
+  });
 });
 
 describe('a shop', () => {

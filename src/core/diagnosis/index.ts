@@ -5,5 +5,6 @@ export * from './safety';
 export * from './nextChecks';
 export * from './diagnose';
 export * from './priors';
+export * from './words';
 export * from './check';
 export * from './overrides';

@@ -55,7 +55,7 @@ export const medianOf = (finding: RatioFinding, cause: string): number =>
   finding.evidence[0]?.medians[cause] ?? finding.usual;
 
 /** The logarithm of a share of the limit, kept off zero. */
-export const logRatio = (ratio: number): number => Math.log(Math.max(ratio, SMALLEST_RATIO));
+const logRatio = (ratio: number): number => Math.log(Math.max(ratio, SMALLEST_RATIO));
 
 /**
  * Weight of a measured share of the limit: the likelihood ratio of two log-normal

@@ -1,7 +1,8 @@
 import { outcomesOf, weightOf, type Outcome } from './likelihood';
 import { advisesNoDrive } from './safety';
 import { isChoice, type Finding, type Knowledge } from './types';
-import { weigh, type WeighedCause, type WeighInput } from './weigh';
+import { percent } from './words';
+import { weigh, weighing, type WeighedCause, type WeighInput } from './weigh';
 
 /** A check that is worth doing next. */
 export interface NextCheck {
@@ -28,8 +29,6 @@ const FEWEST_BITS = 0.005;
 
 const entropy = (probabilities: readonly number[]): number =>
   probabilities.reduce((sum, p) => (p > 0 ? sum - p * Math.log2(p) : sum), 0);
-
-const percent = (p: number): string => `${Math.round(100 * p)}\u00a0%`;
 
 /** The probabilities after an outcome: only the check's own group changes. */
 function after(now: readonly WeighedCause[], finding: Finding, outcome: Outcome): number[] {
@@ -78,13 +77,13 @@ function isWheelOff(knowledge: Knowledge, input: WeighInput): boolean {
  * The checks worth doing next, by bits a minute, best first; of near-equals the one that
  * stands first in the knowledge file (pressures before pins, pins before pads, pads before
  * rotors). Questions of the complaint are asked, not proposed; a drive is not proposed where
- * it is not safe. Source: handbook 12.
+ * it is not safe, whatever was set aside. Source: handbook 12.
  */
 export function nextChecks(knowledge: Knowledge, input: WeighInput, most = PROPOSED): NextCheck[] {
   const now = weigh(knowledge, input);
   const isOff = isWheelOff(knowledge, input);
   const noDrive = advisesNoDrive(input.findings) !== null;
-  const done = new Set(input.findings.map(({ code }) => code));
+  const done = new Set(weighing(input).map(({ code }) => code));
   const left = knowledge.findings
     .filter(({ code, stage }) => stage !== 'complaint' && !done.has(code))
     .filter(({ stage }) => !(noDrive && stage === 'road-test'))

@@ -14,8 +14,6 @@ export interface Cause {
   readonly prior: number;
   /** The axle it belongs to by its nature, or null. */
   readonly axle: AxlePosition | null;
-  /** An effect is worn in by a source; the two are told together, not against each other. */
-  readonly role: 'effect' | 'source' | 'own';
 }
 
 interface FindingBase {
@@ -77,7 +75,7 @@ export interface Knowledge {
   /** Minutes added to the first check for which a wheel comes off. */
   readonly wheelOffMinutes: number;
   readonly causes: readonly Cause[];
-  /** Effects and the sources that wear them in. */
+  /** Effects and the sources that wear them in: told together, not against each other. */
   readonly joins: readonly { readonly effect: string; readonly sources: readonly string[] }[];
   readonly findings: readonly Finding[];
 }

@@ -4,6 +4,8 @@ import type { Cause, Finding, Knowledge, RecordedFinding, Term } from './types';
 
 export interface WeighInput {
   readonly findings: readonly RecordedFinding[];
+  /** Codes of findings that are set aside: they do not weigh, and still forbid a drive. */
+  readonly aside?: readonly string[] | undefined;
   /** Only this axle is in question. */
   readonly axle?: AxlePosition | undefined;
   /** Corners of the job; a corner that was not looked at may still hold the fault. */
@@ -25,6 +27,10 @@ export interface WeighedCause {
   /** The corner or axle that the evidence names, or null. */
   readonly place: Corner | AxlePosition | null;
 }
+
+/** The findings that weigh: those that are not set aside. */
+export const weighing = ({ findings, aside = [] }: WeighInput): readonly RecordedFinding[] =>
+  findings.filter(({ code }) => !aside.includes(code));
 
 /** Every cause's share before any finding, summing to 1 over those that are possible. */
 function priorsOf(knowledge: Knowledge, { axle, priors }: WeighInput): Map<string, number> {
@@ -103,8 +109,9 @@ function placeOf(cause: Cause, terms: readonly Term[]): Corner | AxlePosition | 
  */
 export function weigh(knowledge: Knowledge, input: WeighInput): WeighedCause[] {
   const priors = priorsOf(knowledge, input);
+  const findings = weighing(input);
   const recorded = knowledge.findings.flatMap((finding) => {
-    const records = input.findings.filter(({ code }) => code === finding.code);
+    const records = findings.filter(({ code }) => code === finding.code);
     return records.length > 0 ? [{ finding, records }] : [];
   });
   const possible = knowledge.causes.filter(({ code }) => priors.has(code));

@@ -1,4 +1,4 @@
-import { isChoice, weightOf, type Finding, type Knowledge } from '@/core/diagnosis';
+import { isChoice, signedDecibans, weightOf, type Finding, type Knowledge } from '@/core/diagnosis';
 
 const STAGE_NAME: Readonly<Record<Finding['stage'], string>> = {
   complaint: 'asked',
@@ -8,9 +8,6 @@ const STAGE_NAME: Readonly<Record<Finding['stage'], string>> = {
 };
 
 const WORTH_SHOWING = 0.3;
-
-const signed = (decibans: number): string =>
-  `${decibans < 0 ? '\u2212' : '+'}${Math.abs(decibans).toFixed(1)}`;
 
 /** What an answer says of each cause, strongest first. */
 function Answer({
@@ -38,7 +35,7 @@ function Answer({
         <span className="zh-weights">
           {weights.map(({ code, name, decibans }) => (
             <span key={code}>
-              <span className="zh-figure">{signed(decibans)}</span> {name}
+              <span className="zh-figure">{signedDecibans(decibans)}</span> {name}
             </span>
           ))}
           {weights.length === 0 && <span className="zh-muted">says nothing</span>}

@@ -1,7 +1,7 @@
-import type { WeighedCause } from '@/core/diagnosis';
+import { percent, signedDecibans, type WeighedCause } from '@/core/diagnosis';
 import type { NoseView } from '@/server/nose';
 import { asideFormAction } from './actions';
-import { findingOf, percent, sayPlace, sayPrior, sayValue, signedDecibans } from './model';
+import { findingOf, sayPlace, sayPrior, sayValue } from './model';
 
 /** Causes that are shown; the rest are told by their number. */
 const SHOWN = 4;

@@ -6,10 +6,17 @@ import { NextChecks } from './NextChecks';
 import type { JobNoseProps } from './props';
 
 /** What the findings of a job point to and how sure that is, in a sentence. */
-export function JobLead({ view }: Pick<JobNoseProps, 'view'>) {
+export function JobLead({
+  view,
+  isAsFound = false,
+}: Pick<JobNoseProps, 'view'> & {
+  /** True where a correction stands between the findings and the page. */
+  readonly isAsFound?: boolean;
+}) {
   const { lead, why } = leadOf(view.diagnosis);
   return (
     <p className="mb-2" role="status">
+      {isAsFound && <span className="zh-muted">As found, before any correction:</span>}
       <strong className="zh-lead">{lead}</strong> {why}
     </p>
   );

@@ -1,9 +1,16 @@
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import { KNOWLEDGE } from '@/core/contracts';
-import { countedPriors, diagnose, NO_OVERRIDES, type RecordedFinding } from '@/core/diagnosis';
+import {
+  countedPriors,
+  diagnose,
+  NO_OVERRIDES,
+  percent,
+  signedDecibans,
+  type RecordedFinding,
+} from '@/core/diagnosis';
 import type { NoseView } from '@/server/nose';
 import { JobLead, JobNose } from './JobNose';
-import { leadOf, percent, sayPrior, sayValue, signedDecibans } from './model';
+import { leadOf, sayPrior, sayValue } from './model';
 import { keyOf, Questions } from './Questions';
 
 const answers: unknown[] = [];

@@ -1,10 +1,9 @@
 'use client';
 
 import { useState, useTransition } from 'react';
-import { Form } from 'react-bootstrap';
 import { matchOrder, rateOfTaps } from '@/core/roadtest';
 import { toMetresPerSecond, type SpeedUnit } from '@/core/units';
-import { FormField } from '@/ui/field';
+import { TextField } from '@/ui/field';
 import { figureIn } from './model';
 
 interface FeltRateProps {
@@ -57,31 +56,21 @@ export function FeltRate({ diameter, finalDrive, unit, onKeep }: FeltRateProps) 
           : `${rateOfTaps(taps)!.toFixed(1)} a second`}
       </button>
       <div className="zh-limits">
-        <FormField
+        <TextField
           label={`Speed (${unit})`}
           error={speed !== '' && driven === null ? 'Write a speed between 5 and 250.' : undefined}
-          control={(ids) => (
-            <Form.Control
-              inputMode="decimal"
-              {...ids}
-              value={speed}
-              onChange={({ target }) => setSpeed(target.value)}
-            />
-          )}
+          isFigure
+          value={speed}
+          onChange={setSpeed}
         />
-        <FormField
+        <TextField
           label="Or counted: times a second"
           error={
             typed !== '' && rate === null ? 'Write a rate between 0.3 and 60 a second.' : undefined
           }
-          control={(ids) => (
-            <Form.Control
-              inputMode="decimal"
-              {...ids}
-              value={typed}
-              onChange={({ target }) => setTyped(target.value)}
-            />
-          )}
+          isFigure
+          value={typed}
+          onChange={setTyped}
         />
       </div>
       <div role="status">

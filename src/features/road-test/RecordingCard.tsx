@@ -3,7 +3,7 @@
 import { useState, useTransition } from 'react';
 import { Form } from 'react-bootstrap';
 import { toMetresPerSecond, type SpeedUnit } from '@/core/units';
-import { FormField } from '@/ui/field';
+import { TextField } from '@/ui/field';
 import { keepRoadTestAction } from './actions';
 import { AnalysisView } from './AnalysisView';
 import { MappingForm, type Mapping } from './MappingForm';
@@ -101,17 +101,12 @@ export function RecordingCard({ jobId, diameter, unit }: RecordingCardProps) {
           />
         </label>
       </div>
-      <FormField
+      <TextField
         label={`Speed driven, if the log has none (${unit})`}
         error={speed !== '' && driven === null ? 'Write a speed between 5 and 250.' : undefined}
-        control={(ids) => (
-          <Form.Control
-            inputMode="decimal"
-            {...ids}
-            value={speed}
-            onChange={({ target }) => setSpeed(target.value)}
-          />
-        )}
+        isFigure
+        value={speed}
+        onChange={setSpeed}
       />
       {state.kind === 'reading' && (
         <div role="status">

@@ -1,9 +1,8 @@
 'use client';
 
 import { useState, useTransition } from 'react';
-import { Form } from 'react-bootstrap';
 import { rollingDiameter } from '@/core/roadtest';
-import { FormField } from '@/ui/field';
+import { TextField } from '@/ui/field';
 import { keepTyreAction } from './actions';
 
 export interface Tyre {
@@ -31,32 +30,20 @@ export function TyreCard({ jobId, values, onChange }: TyreCardProps) {
     <section className="zh-card mb-3" aria-labelledby="zh-tyre">
       <h2 id="zh-tyre">Tyre</h2>
       <div className="zh-limits">
-        <FormField
+        <TextField
           label="Tyre code or rolling diameter in metres"
           hint="Like 215/65R16, as on the sidewall, or 0.66."
           error={messages.tyre}
-          control={(ids) => (
-            <Form.Control
-              autoComplete="off"
-              {...ids}
-              value={values.tyre}
-              onChange={({ target }) => onChange({ ...values, tyre: target.value })}
-            />
-          )}
+          value={values.tyre}
+          onChange={(tyre) => onChange({ ...values, tyre })}
         />
-        <FormField
+        <TextField
           label="Final drive ratio"
           hint="For the propshaft; may be left empty."
           error={messages.finalDrive}
-          control={(ids) => (
-            <Form.Control
-              autoComplete="off"
-              inputMode="decimal"
-              {...ids}
-              value={values.finalDrive}
-              onChange={({ target }) => onChange({ ...values, finalDrive: target.value })}
-            />
-          )}
+          isFigure
+          value={values.finalDrive}
+          onChange={(finalDrive) => onChange({ ...values, finalDrive })}
         />
       </div>
       <button

@@ -1,2 +1,3 @@
 export * from './FormField';
 export * from './serverErrors';
+export * from './TextField';

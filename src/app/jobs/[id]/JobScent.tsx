@@ -5,17 +5,28 @@ import { noseOf } from '@/server/nose';
 import { Nose } from '@/ui/shell';
 
 /** What the findings of a job point to, weighed anew on every request: in a sentence, at length. */
-export async function scentOf(file: JobFile): Promise<{ lead: ReactNode; scent: ReactNode }> {
+export async function scentOf(
+  file: JobFile,
+  isAsFound = false,
+): Promise<{ lead: ReactNode; scent: ReactNode }> {
   const view = await noseOf(file);
   return {
-    lead: <JobLead view={view} />,
+    lead: <JobLead view={view} isAsFound={isAsFound} />,
     scent: <JobNose jobId={file.job.id} corners={file.corners} view={view} />,
   };
 }
 
 /** A stage with the nose at its right side, below it on a phone. */
-export async function WithNose({ file, children }: { file: JobFile; children: ReactNode }) {
-  const { lead, scent } = await scentOf(file);
+export async function WithNose({
+  file,
+  isAsFound,
+  children,
+}: {
+  file: JobFile;
+  isAsFound?: boolean;
+  children: ReactNode;
+}) {
+  const { lead, scent } = await scentOf(file, isAsFound);
   return (
     <div className="zh-with-nose">
       <div>{children}</div>

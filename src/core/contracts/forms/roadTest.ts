@@ -55,5 +55,4 @@ export const roadTestFormSchema = z.strictObject({
   summary: roadTestSummarySchema,
 });
 
-export type RoadTestSummary = z.output<typeof roadTestSummarySchema>;
 export type RoadTestForm = z.input<typeof roadTestFormSchema>;

@@ -31,7 +31,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
     };
   });
   return (
-    <WithNose file={file}>
+    <WithNose file={file} isAsFound>
       <div className="d-flex flex-wrap gap-2 mb-3 zh-no-print">
         <PrintButton />
         <CloseJob

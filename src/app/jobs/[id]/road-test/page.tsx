@@ -3,12 +3,11 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { roadTestSummarySchema } from '@/core/contracts';
-import { advisesNoDrive } from '@/core/diagnosis';
 import { speedUnit } from '@/core/units';
 import { feltRateAction } from '@/features/nose/actions';
 import { RoadTest } from '@/features/road-test/RoadTest';
 import { jobFile } from '@/server/jobs';
-import { findingsOfJob } from '@/server/nose';
+import { noseOf } from '@/server/nose';
 import { shopUnits } from '@/server/settings';
 import { stagesOf } from '@/server/stages';
 import { WithNose } from '../JobScent';
@@ -36,7 +35,7 @@ export default async function RoadTestPage({ params }: { params: Promise<{ id: s
         }}
         unit={speedUnit(await shopUnits())}
         tests={tests}
-        noDrive={advisesNoDrive(findingsOfJob(file))}
+        noDrive={(await noseOf(file)).noDrive}
         onFelt={feltRateAction.bind(null, id)}
       />
       <Link href={measure?.href ?? `/jobs/${id}`} className="btn btn-primary">

@@ -31,7 +31,7 @@ export default async function ProvePage({
       <MeasureBench
         key={bench.corner}
         corner={{ ...record, jobId: id, phase: 'after', units: bench.units }}
-        {...await scentOf(file)}
+        {...await scentOf(file, true)}
         sets={bench.sets}
         expectedShift={bench.decidedShift}
         nextHref={nextCorner ? `/jobs/${id}/prove/${nextCorner}` : `/jobs/${id}/report`}
