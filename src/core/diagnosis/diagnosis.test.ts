@@ -153,6 +153,17 @@ describe('the next check', () => {
     }
   });
 
+  // 2026-11-23: one corner looked at counted as all of them.
+  test('is not done before every corner of the job was looked at', () => {
+    const codes = (at: readonly ('FL' | 'FR')[]): string[] => {
+      const findings = at.map((corner) => ({ code: 'pins-check', value: 'free', corner }));
+      const checks = nextChecks(KNOWLEDGE, { findings, corners: ['FL', 'FR'] }, 40);
+      return checks.map(({ code }) => code);
+    };
+    expect(codes(['FL'])).toContain('pins-check');
+    expect(codes(['FL', 'FR'])).not.toContain('pins-check');
+  });
+
   test('counts the wheel coming off once', () => {
     const of = (findings: readonly RecordedFinding[]): number =>
       nextChecks(KNOWLEDGE, { findings }, 40).find(({ code }) => code === 'pads-check')!.minutes;

@@ -73,6 +73,16 @@ function isWheelOff(knowledge: Knowledge, input: WeighInput): boolean {
   );
 }
 
+/** Whether a finding is on record, at every corner of the job where it is found at corners. */
+function isDone({ code, perCorner }: Finding, input: WeighInput): boolean {
+  const records = weighing(input).filter((record) => record.code === code);
+  const corners = input.corners ?? [];
+  if (!perCorner || corners.length === 0) return records.length > 0;
+  return corners.every((corner) =>
+    records.some((record) => record.corner === undefined || record.corner === corner),
+  );
+}
+
 /**
  * The checks worth doing next, by bits a minute, best first; of near-equals the one that
  * stands first in the knowledge file (pressures before pins, pins before pads, pads before
@@ -83,9 +93,8 @@ export function nextChecks(knowledge: Knowledge, input: WeighInput, most = PROPO
   const now = weigh(knowledge, input);
   const isOff = isWheelOff(knowledge, input);
   const noDrive = advisesNoDrive(input.findings) !== null;
-  const done = new Set(weighing(input).map(({ code }) => code));
   const left = knowledge.findings
-    .filter(({ code, stage }) => stage !== 'complaint' && !done.has(code))
+    .filter((finding) => finding.stage !== 'complaint' && !isDone(finding, input))
     .filter(({ stage }) => !(noDrive && stage === 'road-test'))
     .map((finding): NextCheck => {
       const { code, title, question, how, wheelOff } = finding;

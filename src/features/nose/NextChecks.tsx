@@ -9,13 +9,20 @@ const OWN_PLACE: Readonly<Record<string, string>> = {
   'felt-order': 'road-test',
 };
 
+/** The first corner of the job at which a check is not on record, else the first of all. */
+const cornerLeft = (code: string, { corners, view }: JobNoseProps): string | undefined =>
+  corners.find(
+    (corner) => !view.findings.some((found) => found.code === code && found.corner === corner),
+  ) ?? corners[0];
+
 /** The outcomes of a check as buttons, each with what it would change. */
 function Outcomes({ check, ...props }: JobNoseProps & { readonly check: NextCheck }) {
   const finding = findingOf(props.view.knowledge, check.code);
   if (!finding) return null;
   const stage = isChoice(finding) ? OWN_PLACE[check.code] : 'measure';
   if (stage || !isChoice(finding) || finding.stage === 'measure') {
-    const place = stage === 'road-test' ? 'road-test' : `measure/${props.corners[0] ?? 'FL'}`;
+    const place =
+      stage === 'road-test' ? 'road-test' : `measure/${cornerLeft(check.code, props) ?? 'FL'}`;
     return (
       <>
         <ul className="zh-muted ps-3 mb-1">
@@ -36,7 +43,12 @@ function Outcomes({ check, ...props }: JobNoseProps & { readonly check: NextChec
       {finding.perCorner && (
         <label className="zh-row mb-1">
           <span>Found at</span>
-          <select className="form-select w-auto" name="corner" defaultValue={props.corners[0]}>
+          <select
+            key={cornerLeft(check.code, props)}
+            className="form-select w-auto"
+            name="corner"
+            defaultValue={cornerLeft(check.code, props)}
+          >
             {props.corners.map((corner) => (
               <option key={corner}>{corner}</option>
             ))}

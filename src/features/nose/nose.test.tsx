@@ -3,6 +3,7 @@ import { KNOWLEDGE } from '@/core/contracts';
 import {
   countedPriors,
   diagnose,
+  nextChecks,
   NO_OVERRIDES,
   percent,
   signedDecibans,
@@ -104,6 +105,24 @@ describe('the panel', () => {
     expect(screen.getByRole('button', { name: 'Weigh it again' })).toBeTruthy();
     const found = screen.getByText('Everything found').closest('details')!;
     expect(within(found).getAllByText(/Take back/)).toHaveLength(3);
+  });
+
+  test('a check is offered at the corner that is not looked at yet', () => {
+    const pins = nextChecks(
+      KNOWLEDGE,
+      {
+        findings: [
+          { code: 'drag', value: 'yes' },
+          { code: 'pins-check', value: 'free', corner: 'FL' },
+        ],
+        corners: ['FL', 'FR'],
+      },
+      40,
+    ).filter(({ code }) => code === 'pins-check');
+    const view = viewOf([{ code: 'pins-check', value: 'free', corner: 'FL' }]);
+    const diagnosis = { ...view.diagnosis, nextChecks: pins };
+    render(<JobNose jobId="j" corners={['FL', 'FR']} view={{ ...view, diagnosis }} />);
+    expect(screen.getByLabelText<HTMLSelectElement>('Found at').value).toBe('FR');
   });
 
   test('each outcome of the first check says what it would change', () => {
