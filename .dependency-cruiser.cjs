@@ -16,6 +16,7 @@ const CORE_ROOMS = {
   indexing: ['harmonics', 'numeric', 'readings', 'runout', 'units', 'verdict'],
   roadtest: ['numeric', 'units'],
   diagnosis: ['readings'],
+  procedure: ['diagnosis', 'readings', 'units'],
   machining: ['numeric', 'readings', 'thickness', 'units', 'verdict'],
 };
 

@@ -4,4 +4,5 @@ export * from './solvers';
 export * from './openapi';
 export * from './forms';
 export * from './knowledge';
+export * from './procedure';
 export { findingCodes } from './diagnose';

@@ -1,0 +1,112 @@
+import type { RecordedFinding } from '../diagnosis';
+import type { Corner } from '../readings';
+import type { Condition, Forbidden, LookItem, Procedure, Says } from './types';
+
+/** What was seen of one item at one corner: nothing in `found` means that it is sound. */
+export interface Look {
+  readonly corner: Corner;
+  readonly item: string;
+  readonly found: readonly string[];
+}
+
+/** Not looked at, sound, and found wrong are three different things. */
+export type LookState = 'not-looked' | 'sound' | 'wrong';
+
+export const stateOfLook = (look: Look | undefined): LookState => {
+  if (!look) return 'not-looked';
+  return look.found.length === 0 ? 'sound' : 'wrong';
+};
+
+export const lookAt = (looks: readonly Look[], corner: Corner, item: string): Look | undefined =>
+  looks.find((look) => look.corner === corner && look.item === item);
+
+const conditionsOf = (item: LookItem, { found }: Look): Condition[] =>
+  item.conditions.filter(({ code }) => found.includes(code));
+
+/** One item at a corner with what was seen of it. */
+export interface SeenItem {
+  readonly item: LookItem;
+  readonly state: LookState;
+  readonly conditions: readonly Condition[];
+}
+
+/** Every item of a corner with its state. */
+export const seenItems = (
+  items: readonly LookItem[],
+  looks: readonly Look[],
+  corner: Corner,
+): SeenItem[] =>
+  items.map((item) => {
+    const look = lookAt(looks, corner, item.code);
+    return {
+      item,
+      state: stateOfLook(look),
+      conditions: look ? conditionsOf(item, look) : [],
+    };
+  });
+
+const sameFinding = (a: RecordedFinding, b: RecordedFinding): boolean =>
+  a.code === b.code && a.value === b.value && a.corner === b.corner;
+
+/** What the looks tell the diagnosis: a finding for every condition, and for what is sound. */
+export function findingsOfLooks(procedure: Procedure, looks: readonly Look[]): RecordedFinding[] {
+  const told = looks.flatMap((look) => {
+    const item = procedure.items.find(({ code }) => code === look.item);
+    if (!item) return [];
+    const says: (Says | null)[] =
+      look.found.length === 0
+        ? [item.soundSays]
+        : conditionsOf(item, look).map((condition) => condition.says);
+    return says.flatMap((each) => (each ? [{ ...each, corner: look.corner }] : []));
+  });
+  return told.filter((each, i) => told.findIndex((other) => sameFinding(each, other)) === i);
+}
+
+/**
+ * The look that an answer given elsewhere amounts to: the item whose sound state says it, or
+ * the first condition that does. Null where no item does.
+ */
+export function lookOfFinding(procedure: Procedure, says: Says): Omit<Look, 'corner'> | null {
+  const matches = (each: Says | null): boolean =>
+    each?.code === says.code && each.value === says.value;
+  const sound = procedure.items.find(({ soundSays }) => matches(soundSays));
+  if (sound) return { item: sound.code, found: [] };
+  for (const item of procedure.items) {
+    const condition = item.conditions.find((each) => matches(each.says));
+    if (condition) return { item: item.code, found: [condition.code] };
+  }
+  return null;
+}
+
+/** Something that a finding forbids, with its reason and where it was found. */
+export interface Ban {
+  readonly what: Forbidden;
+  readonly why: string;
+  readonly corner: Corner;
+}
+
+/** All that the findings forbid, each reason once a corner. */
+export function bansOf(procedure: Procedure, looks: readonly Look[]): Ban[] {
+  const bans = looks.flatMap((look) => {
+    const item = procedure.items.find(({ code }) => code === look.item);
+    if (!item) return [];
+    return conditionsOf(item, look).flatMap(({ forbids }) =>
+      forbids.map(({ what, why }) => ({ what, why, corner: look.corner })),
+    );
+  });
+  return bans.filter(
+    (ban, i) =>
+      bans.findIndex(
+        (each) => each.what === ban.what && each.why === ban.why && each.corner === ban.corner,
+      ) === i,
+  );
+}
+
+/** The parts that the findings of a corner condemn, each once. */
+export function condemnedParts(procedure: Procedure, looks: readonly Look[]): string[] {
+  const parts = looks.flatMap((look) => {
+    const item = procedure.items.find(({ code }) => code === look.item);
+    return item ? conditionsOf(item, look).flatMap(({ renew }) => renew ?? []) : [];
+  });
+  return [...new Set(parts)];
+}

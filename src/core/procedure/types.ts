@@ -1,0 +1,184 @@
+/** What a corner of a vehicle has, as far as the work at it differs. */
+export const TRAITS = [
+  'retaining-screw',
+  'riveted',
+  'drum-in-hat',
+  'electric-parking-brake',
+  'bearing-in-rotor',
+  'screw-in-pistons',
+  'rigid-line',
+  'wear-sensor',
+  'lock-nuts',
+] as const;
+export type Trait = (typeof TRAITS)[number];
+
+export const CALIPERS = ['floating', 'fixed'] as const;
+export type Caliper = (typeof CALIPERS)[number];
+
+/** What a condition can forbid. */
+export const FORBIDDEN = ['machining', 'second-cut', 'rotor', 'road'] as const;
+export type Forbidden = (typeof FORBIDDEN)[number];
+
+/** What becomes of a part that was taken off. */
+export const FATES = ['reuse', 'renew', 'exchange'] as const;
+export type Fate = (typeof FATES)[number];
+
+/**
+ * Conditions under which an entry applies, all of them: a trait, its absence ("!riveted"),
+ * or a house rule ("rule:push-back=bleeder").
+ */
+export type When = readonly string[];
+
+/** A caution, shown wherever one of its hazards occurs. */
+export interface Caution {
+  readonly code: string;
+  readonly hazards: readonly string[];
+  readonly say: string;
+}
+
+interface Hazardous {
+  readonly code: string;
+  readonly hazards: readonly string[];
+  readonly when?: When | undefined;
+}
+
+/** One line of the list that is gone through before a vehicle is lifted. */
+export interface SafetyItem extends Hazardous {
+  readonly say: string;
+  readonly why: string;
+}
+
+/** One step at a corner, in the order of work. */
+export interface Step extends Hazardous {
+  readonly title: string;
+  readonly say: string;
+  readonly why: string;
+  /** Codes of what is looked at in this step. */
+  readonly looks: readonly string[];
+  readonly figures: readonly string[];
+  /** Codes of the parts that come off in it. */
+  readonly parts: readonly string[];
+  readonly rules: readonly string[];
+  readonly ladders: readonly string[];
+  readonly contacts: readonly string[];
+  readonly retraction: boolean;
+  /** The page on which it is done, where it has one. */
+  readonly goes?: 'as-found' | 'hub' | 'parts' | undefined;
+}
+
+/** A finding of the diagnosis: its code and value. */
+export interface Says {
+  readonly code: string;
+  readonly value: string;
+}
+
+/** Something that can be wrong with what is looked at. */
+export interface Condition {
+  readonly code: string;
+  readonly name: string;
+  /** How to tell it. */
+  readonly tell: string;
+  readonly drawing?: string | undefined;
+  readonly means: string;
+  readonly forbids: readonly { readonly what: Forbidden; readonly why: string }[];
+  /** The part it condemns. */
+  readonly renew?: string | undefined;
+  readonly says: Says;
+}
+
+/** One thing to look at. */
+export interface LookItem {
+  readonly code: string;
+  readonly group: string;
+  readonly name: string;
+  readonly when?: When | undefined;
+  /** What it tells the diagnosis when it is sound; null where it is only a part of a check. */
+  readonly soundSays: Says | null;
+  readonly conditions: readonly Condition[];
+}
+
+/** What a measured figure of the inspection is. */
+export type FigureKind = 'pad' | 'thickness' | 'amount' | 'endPlay';
+
+export interface FigureItem {
+  readonly code: string;
+  readonly group: string;
+  readonly name: string;
+  readonly of: FigureKind;
+}
+
+/** What follows from a school of a house rule. */
+export type Effect =
+  | { readonly kind: 'contact'; readonly at: string; readonly product: string }
+  | { readonly kind: 'step' | 'adds'; readonly at: string }
+  | { readonly kind: 'fate'; readonly at: string; readonly fate: Fate }
+  | { readonly kind: 'option'; readonly at: string; readonly allows: string }
+  | { readonly kind: 'figure'; readonly at: 'runout'; readonly micrometres: number }
+  | { readonly kind: 'opened' | 'text'; readonly at: string };
+
+export interface School {
+  readonly code: string;
+  readonly name: string;
+  readonly for: string;
+  readonly against: string;
+  /** What steps and report say where it is followed. */
+  readonly say: string;
+  readonly effects: readonly Effect[];
+}
+
+/** A point where good technicians differ. */
+export interface HouseRule {
+  readonly code: string;
+  readonly number: number;
+  readonly title: string;
+  /** The school that is followed until the shop chooses. */
+  readonly shipped: string;
+  readonly schools: readonly School[];
+}
+
+export interface PartKind {
+  readonly code: string;
+  readonly name: string;
+  readonly places: readonly string[];
+  /** The house rule that says what becomes of it. */
+  readonly rule: string | null;
+}
+
+/** A way to push pistons back, with its harms. */
+export interface Retraction extends Hazardous {
+  readonly name: string;
+  readonly how: string;
+  readonly harms: readonly string[];
+}
+
+/** What to try, in order, when something will not come apart. */
+export interface Ladder extends Hazardous {
+  readonly name: string;
+  readonly steps: readonly string[];
+  readonly condemns: string;
+}
+
+/** What goes where: product, amount, and what is forbidden there. */
+export interface Contact extends Hazardous {
+  readonly place: string;
+  readonly product: string;
+  readonly amount: string;
+  readonly never: string;
+  readonly rule: string | null;
+}
+
+/** Everything that the Strip stage is made of. */
+export interface Procedure {
+  readonly cautions: readonly Caution[];
+  readonly lifting: readonly SafetyItem[];
+  readonly rightParts: readonly { readonly code: string; readonly say: string }[];
+  readonly steps: readonly Step[];
+  readonly groups: readonly { readonly code: string; readonly name: string }[];
+  readonly items: readonly LookItem[];
+  readonly figures: readonly FigureItem[];
+  readonly rules: readonly HouseRule[];
+  readonly parts: readonly PartKind[];
+  readonly retractions: readonly Retraction[];
+  readonly ladders: readonly Ladder[];
+  readonly contacts: readonly Contact[];
+}
