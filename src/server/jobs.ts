@@ -25,6 +25,7 @@ import {
 } from '../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
+import { waitingOf } from './procedure';
 import { cornerRecord } from './record';
 import { shopUnits } from './settings';
 
@@ -74,7 +75,14 @@ export const latestClosedJobs = async (): ReturnType<typeof listClosedJobs> =>
 export async function closeJob(id: string, cause: unknown): Promise<Answer<string>> {
   const parsed = causeSchema.safeParse(cause);
   if (!parsed.success) return refuse('Choose the cause from the list, or leave it open.');
-  if (!(await jobFile(id))) return refuse('This job is not on file any more.');
+  const file = await jobFile(id);
+  if (!file) return refuse('This job is not on file any more.');
+  const waiting = waitingOf(file);
+  if (waiting) {
+    return refuse(
+      `The job waits for parts and the vehicle is blocked from moving: ${waiting.missing}. End the wait on Strip first.`,
+    );
+  }
   const change = { closedAt: new Date(), confirmedCause: parsed.data };
   await setClosed(await database(), id, change);
   return accept(id);

@@ -1,6 +1,11 @@
 import 'server-only';
 import { cache } from 'react';
-import { measuredFindings, recordingFinding } from '../core/assessment';
+import {
+  cleaningFinding,
+  compareCleaning,
+  measuredFindings,
+  recordingFinding,
+} from '../core/assessment';
 import {
   asideFormSchema,
   findingFormSchema,
@@ -35,7 +40,9 @@ import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
 import { judgeCorner } from './decisions';
 import { jobFile } from './jobs';
+import { inspectionFindings, isLook, offTheRoad } from './procedure';
 import { axleRow } from './stages';
+import { recordLook } from './strip';
 
 const OVERRIDES = 'knowledge';
 
@@ -66,13 +73,15 @@ export async function changeKnowledge(input: unknown): Promise<Answer<null>> {
   return accept(null);
 }
 
-/** The findings that were answered, as the core takes them. */
+/** The findings that were answered, as the core takes them; looks come from the inspection. */
 const answered = (file: JobFile): RecordedFinding[] =>
-  file.findings.map(({ code, value, corner }) => ({
-    code,
-    value,
-    corner: CORNERS.find((each) => each === corner),
-  }));
+  file.findings
+    .filter(({ code, value, corner }) => !isLook(code, value, corner))
+    .map(({ code, value, corner }) => ({
+      code,
+      value,
+      corner: CORNERS.find((each) => each === corner),
+    }));
 
 /** What the last recording before the correction says. */
 function recorded(file: JobFile): RecordedFinding[] {
@@ -87,15 +96,33 @@ export function findingsOfJob(file: JobFile): RecordedFinding[] {
   const measured = file.corners
     .filter((corner) => axleRow(file, corner))
     .flatMap((corner) => {
-      const { record, assessment } = judgeCorner(file, corner, 'before');
-      return measuredFindings(record, assessment);
+      const asFound = judgeCorner(file, corner, 'as-found');
+      const cleaned = judgeCorner(file, corner, 'before');
+      // Until the seat is clean, how it was found is what there is.
+      const judged = cleaned.assessment.runout || cleaned.assessment.thickness ? cleaned : asFound;
+      const cleaning = cleaningFinding(
+        compareCleaning(asFound.assessment.firstRunout, cleaned.assessment.firstRunout),
+        corner,
+      );
+      const found = measuredFindings(judged.record, judged.assessment);
+      return cleaning ? [...found, cleaning] : found;
     });
-  const machine = [...measured, ...recorded(file)];
+  const machine = [...measured, ...recorded(file), ...inspectionFindings(file)];
   const own = answered(file).filter(
     ({ code, corner }) =>
-      !machine.some((each) => each.code === code && (!each.corner || each.corner === corner)),
+      !machine.some((each) => each.code === code && (each.corner ?? '') === (corner ?? '')),
   );
   return [...own, ...machine];
+}
+
+/** Why the vehicle may not be driven: by what was answered, and by what was found wrong. */
+function noDriveOf(file: JobFile, findings: readonly RecordedFinding[]): string | null {
+  const looked = inspectionFindings(file);
+  const rest = findings.filter(
+    ({ code, value }) => !looked.some((look) => look.code === code && look.value === value),
+  );
+  const reasons = [advisesNoDrive(rest) ?? [], offTheRoad(file)].flat();
+  return reasons.length > 0 ? reasons.join(', ') : null;
 }
 
 /** What the nose shows of a job. */
@@ -122,7 +149,7 @@ export const noseOf = cache(async (file: JobFile): Promise<NoseView> => {
     diagnosis,
     findings,
     aside: file.aside,
-    noDrive: advisesNoDrive(findings),
+    noDrive: noDriveOf(file, findings),
   };
 });
 
@@ -131,9 +158,16 @@ export async function recordFinding(input: unknown): Promise<Answer<string>> {
   const parsed = findingFormSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
   const { jobId, code, value } = parsed.data;
-  if (!(await jobFile(jobId))) return refuse('This job is not on file any more.');
+  const file = await jobFile(jobId);
+  if (!file) return refuse('This job is not on file any more.');
   const corner = parsed.data.corner ?? '';
   const db = await database();
+  const isOfLooks = value === null || isLook(code, value, corner);
+  if (parsed.data.corner && isOfLooks) {
+    await recordLook(file, { code, corner: parsed.data.corner, value });
+    await deleteFinding(db, { jobId, code, corner });
+    return accept(jobId);
+  }
   if (value === null) await deleteFinding(db, { jobId, code, corner });
   else await saveFinding(db, { jobId, code, corner, value });
   return accept(jobId);

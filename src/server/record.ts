@@ -1,14 +1,24 @@
 import { measuredSet, type AxleLimits, type CornerRecord } from '../core/assessment';
+import { runoutByRule } from '../core/procedure';
 import { axleOf, type Corner } from '../core/readings';
 import type { AxleRow, JobFile, SetFile } from '../db/repositories';
+import { ruledOutAt, rulesOf } from './procedure';
 
 export type Phase = SetFile['phase'];
 
 /** An axle's figures by kind. */
 export const limitsOf = (axle: AxleRow | undefined): AxleLimits =>
   Object.fromEntries(
-    (axle?.limits ?? []).map(({ kind, valueUm, source }) => [kind, { value: valueUm, source }]),
+    (axle?.limits ?? []).flatMap(({ kind, valueUm, source }) =>
+      kind === 'piston' ? [] : [[kind, { value: valueUm, source }]],
+    ),
   );
+
+/** Figures whose runout limit, where none has a source, follows the house rule. */
+const withRunout = (limits: AxleLimits, runout: number | null): AxleLimits =>
+  limits.runout || runout === null
+    ? limits
+    : { ...limits, runout: { value: runout, source: 'workshop' } };
 
 /** The sets of a corner that count, in the order they were begun. */
 export const setsOfCorner = (file: JobFile, corner: Corner, phase: Phase): SetFile[] =>
@@ -24,12 +34,14 @@ export function cornerRecord(file: JobFile, corner: Corner, phase: Phase): Corne
     const measured = measuredSet(set);
     return measured ? [measured] : [];
   });
+  const rules = rulesOf(file);
   return {
     corner,
     fastening: axle.fastening,
     studs: axle.studs,
     allowedShifts: axle.allowedShifts,
-    limits: limitsOf(axle),
+    limits: withRunout(limitsOf(axle), runoutByRule(rules)),
     sets,
+    ruledOut: ruledOutAt(file, corner),
   };
 }

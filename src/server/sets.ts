@@ -33,12 +33,14 @@ export async function beginSet(input: unknown): Promise<Answer<SetFile>> {
   if (!file?.corners.includes(corner)) return refuse('This corner is not part of the job.');
   const studs = file.vehicle.axles.find(({ position }) => position === axleOf(corner))?.studs ?? 0;
   if (shift >= studs) return refuse(`With ${studs} studs a mounting is at 0 to ${studs - 1}.`);
-  const gauge = kind === 'runout' ? WORKSHOP_DEFAULTS.dialIndicator : WORKSHOP_DEFAULTS.micrometer;
+  const gauge =
+    kind === 'thickness' ? WORKSHOP_DEFAULTS.micrometer : WORKSHOP_DEFAULTS.dialIndicator;
   const set = await insertSet(await database(), {
     ...parsed.data,
     resolutionUm: gauge.resolution,
     repeatabilityUm: gauge.repeatability,
     mpeUm: 'mpe' in gauge ? gauge.mpe : null,
+    radiusUm: kind === 'hub' ? WORKSHOP_DEFAULTS.hubFaceRadius : null,
   });
   return accept({ ...set, readings: [] });
 }
@@ -98,8 +100,9 @@ export async function saveReadings(setId: string, input: unknown): Promise<Answe
   if (!parsed.success) return refuseParse(parsed.error);
   const set = await setOf(setId);
   if (!set) return refuse(GONE);
-  const kind = set.kind === 'runout' ? LENGTH_KINDS.deviation : LENGTH_KINDS.thickness;
-  const last = set.kind === 'runout' ? set.positions : set.positions - 1;
+  const isDial = set.kind !== 'thickness';
+  const kind = isDial ? LENGTH_KINDS.deviation : LENGTH_KINDS.thickness;
+  const last = isDial ? set.positions : set.positions - 1;
   const changes: ReadingChange[] = [];
   for (const [i, { lap, position, text, unit }] of parsed.data.readings.entries()) {
     if (lap >= set.laps || position > last) {

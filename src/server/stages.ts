@@ -1,6 +1,7 @@
 import { measuredSet } from '../core/assessment';
 import { axleOf, type Corner } from '../core/readings';
 import type { JobFile } from '../db/repositories';
+import { progressAt } from './procedure';
 import { setsOfCorner, type Phase } from './record';
 
 export interface Stage {
@@ -39,6 +40,13 @@ const isDriven = (file: JobFile): boolean =>
   file.roadTests.some(({ phase }) => phase === 'before') ||
   file.findings.some(({ code }) => code === 'felt-order' || code === 'recording');
 
+/** Whether everything at every corner of the job was looked at. */
+const isStripped = (file: JobFile): boolean =>
+  file.corners.every((corner) => {
+    const { items, looked } = progressAt(file, corner);
+    return items > 0 && looked === items;
+  });
+
 /** The stages of a job in the order of work, with how far each is. */
 export function stagesOf(file: JobFile): Stage[] {
   const { job, corners } = file;
@@ -60,6 +68,12 @@ export function stagesOf(file: JobFile): Stage[] {
     {
       ...stage('road-test', 'Road test', 'road-test', isDriven(file)),
       ...(!isDriven(file) && file.sets.length > 0 ? { state: 'left-out' as const } : {}),
+    },
+    {
+      ...stage('strip', 'Strip', 'strip', isStripped(file)),
+      ...(!isStripped(file) && file.checks.length === 0 && file.sets.length > 0
+        ? { state: 'left-out' as const }
+        : {}),
     },
     stage(
       'measure',

@@ -30,6 +30,9 @@ function axleOf(position: AxlePosition, axle: AxleData): NewAxle {
     fastening: axle.fastening,
     studs: axle.studs,
     allowedShifts: axle.places === 'as-found' ? [0] : null,
+    caliper: axle.caliper,
+    pistons: axle.pistons,
+    traits: axle.traits,
     limits: LIMIT_FIELDS.flatMap(({ kind }) => {
       const { length, source } = axle.limits[kind];
       if (!length) return [];
@@ -44,6 +47,7 @@ const vehicleOf = (data: VehicleData): NewVehicle => ({
   model: data.model,
   tyre: data.tyre,
   finalDrive: data.finalDrive,
+  brakeByWire: data.brakeByWire,
   axles: [axleOf('front', data.front), axleOf('rear', data.rear)],
 });
 

@@ -8,12 +8,14 @@ import {
   type ThicknessFigures,
   type ThicknessResult,
 } from '../thickness';
+import type { Micrometres } from '../units';
 import { WORKSHOP_DEFAULTS } from '../verdict';
 import {
   dtvLimit,
   runoutLimit,
   type AxleLimits,
   type CornerRecord,
+  type HubSet,
   type RunoutSet,
   type ThicknessSet,
 } from './record';
@@ -56,6 +58,21 @@ export function assessRunout(set: RunoutSet, studs: number, limits: AxleLimits):
   });
 }
 
+/** The hub-face limit on a circle: the workshop default scaled from its own radius. Source: handbook 19. */
+export const hubFaceLimit = (radius: Micrometres): Micrometres =>
+  (WORKSHOP_DEFAULTS.hubFaceRunout * radius) / WORKSHOP_DEFAULTS.hubFaceRadius;
+
+/** The hub face's own runout judged against the workshop default on its circle. */
+export const assessHubFace = (set: HubSet, studs: number): RunoutResult =>
+  solveRunout({
+    face: 'outboard',
+    laps: set.laps,
+    closing: set.closing,
+    studs,
+    gauge: set.gauge,
+    limit: hubFaceLimit(set.radius),
+  });
+
 /** One thickness set: its figures, and its verdicts when a discard thickness is known. */
 export function assessThickness(
   set: ThicknessSet,
@@ -97,9 +114,12 @@ function indexOf(record: CornerRecord, runouts: readonly RunoutSet[]): IndexResu
   if (!latest) return null;
   const n = latest.laps[0]?.length ?? 0;
   const mounts = runouts.filter((set) => set.laps[0]?.length === n);
+  const hub = record.sets.findLast((set) => set.kind === 'hub');
+  const rotorRadius = record.limits.radius?.value;
   return solveIndex({
     studs: record.studs,
     mounts: mounts.map(asMounting),
+    hub: hub && rotorRadius ? { laps: hub.laps, radius: hub.radius, rotorRadius } : undefined,
     gauge: latest.gauge,
     limit: runoutLimit(record.limits).value,
     allowedShifts: record.allowedShifts ?? undefined,
@@ -167,5 +187,5 @@ export function assessCorner(record: CornerRecord): CornerAssessment {
 }
 
 /** The lap averages of a set, for drawing: micrometres, one a position, outboard-positive. */
-export const averagedForDrawing = (set: RunoutSet | ThicknessSet): number[] =>
+export const averagedForDrawing = (set: CornerRecord['sets'][number]): number[] =>
   averageLaps(isRunout(set) ? asMounting(set).laps : set.laps);

@@ -154,6 +154,7 @@ describe('a set on file becomes a measured one', () => {
     zeroErrorUm: null,
     rotorCelsius: null,
     endPlayUm: 20,
+    radiusUm: null,
     readings: [0, 1, 2, 3].map((position) => ({ lap: 0, position, valueUm: position })),
   };
   test('only complete laps count, and closing readings only when each lap has one', () => {

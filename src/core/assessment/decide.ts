@@ -3,7 +3,7 @@ import type { MachiningResult } from '../machining';
 import type { Micrometres } from '../units';
 import type { Reason, Verdict } from '../verdict';
 import type { CornerAssessment } from './assess';
-import { runoutLimit, type CornerRecord } from './record';
+import { runoutLimit, type CornerRecord, type RuledOut } from './record';
 
 export type LatheKind = 'on-vehicle' | 'bench';
 
@@ -41,7 +41,10 @@ export type Advice =
     }
   | {
       readonly kind: 'replace';
-      readonly why: 'below-discard' | 'too-thin-to-cut' | 'no-cut-cures';
+      readonly why:
+        'below-discard' | 'too-thin-to-cut' | 'no-cut-cures' | 'condemned' | 'no-cut-allowed';
+      /** What condemns the rotor or rules a cut out, in words. */
+      readonly reasons?: readonly string[];
       readonly by: Micrometres;
       /** True when the hub's own share is known to leave no room for a new rotor. */
       readonly hubToo: boolean;
@@ -72,12 +75,20 @@ export function hubTir(assessment: CornerAssessment): Micrometres | null {
   return first?.separable ? 2 * first.hub.amplitude : null;
 }
 
+/** Why something is ruled out at a corner; empty where it is not. */
+const reasonsFor = (record: CornerRecord, what: RuledOut['what']): string[] =>
+  (record.ruledOut ?? []).filter((each) => each.what === what).map(({ why }) => why);
+
 /** A cut that cures, the rotor's own lathe first where it takes less; else a new rotor. */
 function cutOrReplace(record: CornerRecord, assessment: CornerAssessment): Advice {
   const { machining } = assessment;
   const limit = runoutLimit(record.limits).value;
   const hub = hubTir(assessment);
   const hubToo = hub !== null && hub > limit;
+  const against = reasonsFor(record, 'machining');
+  if (against.length > 0) {
+    return { kind: 'replace', why: 'no-cut-allowed', by: 0, hubToo, reasons: against };
+  }
   if (!machining) return { kind: 'measure', what: 'thickness' };
   const options = (['on-vehicle', 'bench'] as const)
     .map((lathe) => ({
@@ -138,7 +149,8 @@ const invalid = (verdicts: readonly (Verdict | undefined)[]): readonly Reason[] 
 /**
  * The one thing to do about a corner, from everything measured there.
  *
- * Below discard thickness the rotor is replaced, whatever else; then comes what is not
+ * Below discard thickness, or condemned by what was seen, the rotor is replaced, whatever
+ * else; then comes what is not
  * valid, then what is missing, then a discard verdict too close to call, then
  * thickness variation (which only metal or a new rotor cures), then runout (index before
  * hub before cut before new rotor). Never advises a cut that ends below machine-to with
@@ -149,6 +161,10 @@ export function advise(record: CornerRecord, assessment: CornerAssessment): Advi
   const discard = thicknessVerdicts?.verdicts.discard;
   if (discard?.state === 'beyond') {
     return { kind: 'replace', why: 'below-discard', by: -(discard.margin ?? 0), hubToo: false };
+  }
+  const condemned = reasonsFor(record, 'rotor');
+  if (condemned.length > 0) {
+    return { kind: 'replace', why: 'condemned', by: 0, hubToo: false, reasons: condemned };
   }
   const notValid = invalid([runout?.verdict, thickness?.dtvVerdict, index?.verdict]);
   if (notValid) return { kind: 'not-valid', reasons: notValid };

@@ -4,3 +4,4 @@ export * from './assess';
 export * from './decide';
 export * from './sentences';
 export * from './findings';
+export * from './asFound';

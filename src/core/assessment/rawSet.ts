@@ -1,5 +1,6 @@
 import type { Gauge } from '../readings';
 import type { Face } from '../runout';
+import { WORKSHOP_DEFAULTS } from '../verdict';
 import type { MeasuredSet } from './record';
 
 /** One reading on file, in micrometres; the closing reading stands at `positions`. */
@@ -11,7 +12,7 @@ export interface RawReading {
 
 /** A reading set as it is kept while it is read: places may be empty. */
 export interface RawSet {
-  readonly kind: 'runout' | 'thickness';
+  readonly kind: 'runout' | 'thickness' | 'hub';
   readonly face: Face;
   readonly positions: number;
   readonly laps: number;
@@ -22,6 +23,8 @@ export interface RawSet {
   readonly zeroErrorUm: number | null;
   readonly rotorCelsius: number | null;
   readonly endPlayUm: number | null;
+  /** Radius of the circle, for a hub face. */
+  readonly radiusUm: number | null;
   readonly readings: readonly RawReading[];
 }
 
@@ -70,14 +73,23 @@ export function measuredSet(set: RawSet): MeasuredSet | null {
       temperature: set.rotorCelsius ?? undefined,
     };
   }
+  const closing = closingOf(
+    set,
+    whole.map(({ index }) => index),
+  );
+  if (set.kind === 'hub') {
+    return {
+      kind: 'hub',
+      ...common,
+      closing,
+      radius: set.radiusUm ?? WORKSHOP_DEFAULTS.hubFaceRadius,
+    };
+  }
   return {
     kind: 'runout',
     ...common,
     face: set.face,
-    closing: closingOf(
-      set,
-      whole.map(({ index }) => index),
-    ),
+    closing,
     endPlay: set.endPlayUm ?? undefined,
   };
 }

@@ -51,7 +51,20 @@ export interface ThicknessSet extends SetBase {
   readonly temperature?: number | undefined;
 }
 
-export type MeasuredSet = RunoutSet | ThicknessSet;
+/** Runout of the hub face itself, rotor off, read on its own circle. */
+export interface HubSet extends SetBase {
+  readonly kind: 'hub';
+  readonly closing?: readonly Micrometres[] | undefined;
+  readonly radius: Micrometres;
+}
+
+export type MeasuredSet = RunoutSet | ThicknessSet | HubSet;
+
+/** Something that findings or house rules rule out, with the reason. */
+export interface RuledOut {
+  readonly what: 'machining' | 'rotor';
+  readonly why: string;
+}
 
 /** One corner of one job as the solvers need it; sets in the order they were taken. */
 export interface CornerRecord {
@@ -62,6 +75,7 @@ export interface CornerRecord {
   readonly allowedShifts: readonly number[] | null;
   readonly limits: AxleLimits;
   readonly sets: readonly MeasuredSet[];
+  readonly ruledOut?: readonly RuledOut[] | undefined;
 }
 
 const workshop = (value: Micrometres): SourcedLimit => ({ value, source: 'workshop' });

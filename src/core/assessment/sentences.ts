@@ -48,6 +48,8 @@ const REPLACE_WHY = {
     `It is ${by} below the discard thickness. The vehicle does not leave on it.`,
   'too-thin-to-cut': (by: string) => `It fails by ${by}: a cut would end below machine-to.`,
   'no-cut-cures': () => 'A cut would not bring the runout inside its limit.',
+  condemned: (_by: string, reasons: string) => `Whatever it measures: ${reasons}.`,
+  'no-cut-allowed': (_by: string, reasons: string) => `It may not be machined: ${reasons}.`,
 } as const;
 
 const SPEAK: Speaker = {
@@ -99,7 +101,7 @@ const SPEAK: Speaker = {
   }),
   replace: (advice, wording) => ({
     todo: advice.hubToo ? 'Put the hub right and replace the rotor.' : 'Replace the rotor.',
-    why: `${REPLACE_WHY[advice.why](deviation(wording, advice.by))}${advice.hubToo ? ' The hub\u2019s own share is beyond the limit too: a new rotor alone would fail.' : ''} Replace rotors in pairs.`,
+    why: `${REPLACE_WHY[advice.why](deviation(wording, advice.by), (advice.reasons ?? []).join('; '))}${advice.hubToo ? ' The hub\u2019s own share is beyond the limit too: a new rotor alone would fail.' : ''} Replace rotors in pairs.`,
   }),
 };
 

@@ -63,19 +63,40 @@ export function findingsOfLooks(procedure: Procedure, looks: readonly Look[]): R
 }
 
 /**
- * The look that an answer given elsewhere amounts to: the item whose sound state says it, or
- * the first condition that does. Null where no item does.
+ * The look that an answer given elsewhere amounts to: of the item that is that check, or of
+ * another item with a condition that says just this. Null where no item does.
  */
-export function lookOfFinding(procedure: Procedure, says: Says): Omit<Look, 'corner'> | null {
-  const matches = (each: Says | null): boolean =>
-    each?.code === says.code && each.value === says.value;
-  const sound = procedure.items.find(({ soundSays }) => matches(soundSays));
-  if (sound) return { item: sound.code, found: [] };
-  for (const item of procedure.items) {
-    const condition = item.conditions.find((each) => matches(each.says));
-    if (condition) return { item: item.code, found: [condition.code] };
+export function lookOfFinding(
+  { items }: Pick<Procedure, 'items'>,
+  says: Says,
+): Omit<Look, 'corner'> | null {
+  const owner = items.find(({ soundSays }) => soundSays?.code === says.code);
+  if (!owner) return null;
+  if (owner.soundSays?.value === says.value) return { item: owner.code, found: [] };
+  const candidates = [owner, ...items.filter(({ when }) => when === undefined)];
+  for (const { code: item, conditions } of candidates) {
+    const condition = conditions.find(
+      (each) => each.says.code === says.code && each.says.value === says.value,
+    );
+    if (condition) return { item, found: [condition.code] };
   }
   return null;
+}
+
+/** A look without what it says of one check; null where nothing is left of it. */
+export function lookWithout(
+  { items }: Pick<Procedure, 'items'>,
+  look: Look,
+  check: string,
+): Look | null {
+  const item = items.find(({ code }) => code === look.item);
+  if (!item) return look;
+  const kept = look.found.filter(
+    (code) => item.conditions.find((each) => each.code === code)?.says.code !== check,
+  );
+  if (kept.length > 0) return { ...look, found: kept };
+  const wasSound = look.found.length === 0 && item.soundSays?.code !== check;
+  return wasSound ? look : null;
 }
 
 /** Something that a finding forbids, with its reason and where it was found. */

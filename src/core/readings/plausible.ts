@@ -26,6 +26,10 @@ export const LENGTH_KINDS = {
   spread: { name: 'a gauge error', low: 0, high: 1 * MM },
   zeroError: { name: 'a zero error', low: -1 * MM, high: 1 * MM },
   amount: { name: 'an amount', low: 0, high: 10 * MM },
+  pad: { name: 'a pad thickness', low: 0, high: 30 * MM },
+  piston: { name: 'a piston diameter', low: 15 * MM, high: 120 * MM },
+  endPlay: { name: 'end play', low: 0, high: 2 * MM },
+  travel: { name: 'a travel', low: 0, high: 60 * MM },
   pass: { name: 'a cutting pass', low: 1, high: 5 * MM },
 } as const satisfies Record<string, LengthKind>;
 

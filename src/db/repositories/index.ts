@@ -4,3 +4,6 @@ export * from './sets';
 export * from './settings';
 export * from './findings';
 export * from './roadTests';
+export * from './people';
+export * from './checks';
+export * from './tray';

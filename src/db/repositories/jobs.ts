@@ -13,9 +13,21 @@ import {
   sql,
 } from 'drizzle-orm';
 import type { Database } from '../client';
-import { decisions, jobCorners, jobs, readings, readingSets, vehicles } from '../schema';
+import {
+  checks,
+  decisions,
+  jobCorners,
+  jobs,
+  readings,
+  readingSets,
+  trayParts,
+  vehicles,
+} from '../schema';
 import { asideOf, findingsOf, type FindingRow } from './findings';
+import { readSetting, RULES_SETTING } from './settings';
+import { checksOf, type CheckRow } from './checks';
 import { roadTestsOf, type RoadTestLine } from './roadTests';
+import { photosOf, trayOf, type PhotoLine, type TrayPartRow } from './tray';
 import { axlesOf, type AxleRow, type VehicleRow } from './vehicles';
 
 export type JobRow = typeof jobs.$inferSelect;
@@ -37,6 +49,13 @@ export interface JobFile {
   /** Codes of the findings that were set aside. */
   readonly aside: readonly string[];
   readonly roadTests: readonly RoadTestLine[];
+  /** What was gone through of the procedure. */
+  readonly checks: readonly CheckRow[];
+  /** Parts that were taken off, those back on among them. */
+  readonly tray: readonly TrayPartRow[];
+  readonly photos: readonly PhotoLine[];
+  /** The shop's house rules as stored: schools by rule. */
+  readonly shopRules: unknown;
 }
 
 /** One line of the list of jobs. */
@@ -193,6 +212,10 @@ export async function findJob(db: Database, id: string): Promise<JobFile | null>
     findings: await findingsOf(db, id),
     aside: await asideOf(db, id),
     roadTests: await roadTestsOf(db, id),
+    checks: await checksOf(db, id),
+    tray: await trayOf(db, id),
+    photos: await photosOf(db, id),
+    shopRules: await readSetting(db, RULES_SETTING),
   };
 }
 
@@ -213,7 +236,28 @@ export const insertJob = (db: Database, job: NewJob): Promise<string> =>
     return row.id;
   });
 
-/** Writes over complaint and corners; a corner that has sets stays. */
+/** Corners of a job at which something was read, seen or taken off. */
+async function workedCorners(db: Database, jobId: string): Promise<CornerName[]> {
+  const read = await db
+    .selectDistinct({ corner: readingSets.corner })
+    .from(readingSets)
+    .where(eq(readingSets.jobId, jobId));
+  const seen = await db
+    .selectDistinct({ place: checks.place })
+    .from(checks)
+    .where(eq(checks.jobId, jobId));
+  const off = await db
+    .selectDistinct({ corner: trayParts.corner })
+    .from(trayParts)
+    .where(eq(trayParts.jobId, jobId));
+  const places = [...read, ...off].map(({ corner }) => corner);
+  const all: readonly CornerName[] = ['FL', 'FR', 'RL', 'RR'];
+  return all.filter(
+    (corner) => places.includes(corner) || seen.some(({ place }) => place === corner),
+  );
+}
+
+/** Writes over complaint and corners; a corner at which work was done stays. */
 export const updateComplaint = (
   db: Database,
   id: string,
@@ -222,11 +266,7 @@ export const updateComplaint = (
   db.transaction(async (tx) => {
     const { corners, ...own } = change;
     await tx.update(jobs).set(own).where(eq(jobs.id, id));
-    const measured = await tx
-      .selectDistinct({ corner: readingSets.corner })
-      .from(readingSets)
-      .where(eq(readingSets.jobId, id));
-    const keep = [...new Set([...corners, ...measured.map(({ corner }) => corner)])];
+    const keep = [...new Set([...corners, ...(await workedCorners(tx, id))])];
     await tx
       .delete(jobCorners)
       .where(and(eq(jobCorners.jobId, id), notInArray(jobCorners.corner, keep)));

@@ -37,7 +37,13 @@ export async function updateSet(
   change: Partial<
     Pick<
       SetRow,
-      'laps' | 'zeroErrorUm' | 'rotorCelsius' | 'endPlayUm' | 'setAsideAt' | 'setAsideReason'
+      | 'laps'
+      | 'zeroErrorUm'
+      | 'rotorCelsius'
+      | 'endPlayUm'
+      | 'radiusUm'
+      | 'setAsideAt'
+      | 'setAsideReason'
     >
   >,
 ): Promise<void> {

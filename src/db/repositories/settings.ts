@@ -8,6 +8,9 @@ export async function readSetting(db: Database, key: string): Promise<unknown> {
   return row?.value;
 }
 
+/** Where the shop's house rules are kept. */
+export const RULES_SETTING = 'house-rules';
+
 /** Writes a setting over what is there. */
 export async function writeSetting(db: Database, key: string, value: unknown): Promise<void> {
   await db

@@ -12,6 +12,9 @@ export interface NewAxle {
   readonly fastening: 'studs' | 'bolts';
   readonly studs: number;
   readonly allowedShifts: number[] | null;
+  readonly caliper?: 'floating' | 'fixed';
+  readonly pistons?: number | null;
+  readonly traits?: string[];
   readonly limits: readonly Omit<LimitRow, 'id' | 'axleId'>[];
 }
 
@@ -21,6 +24,7 @@ export interface NewVehicle {
   readonly model: string;
   readonly tyre?: string | null;
   readonly finalDrive?: number | null;
+  readonly brakeByWire?: boolean;
   readonly axles: readonly NewAxle[];
 }
 

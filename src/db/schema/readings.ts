@@ -12,8 +12,8 @@ import {
 } from 'drizzle-orm/pg-core';
 import { corner, jobCorners } from './jobs';
 
-export const setKind = pgEnum('set_kind', ['runout', 'thickness']);
-export const setPhase = pgEnum('set_phase', ['before', 'after']);
+export const setKind = pgEnum('set_kind', ['runout', 'thickness', 'hub']);
+export const setPhase = pgEnum('set_phase', ['before', 'after', 'as-found']);
 export const face = pgEnum('face', ['outboard', 'inboard']);
 
 export const readingSets = pgTable(
@@ -23,11 +23,13 @@ export const readingSets = pgTable(
     jobId: uuid('job_id').notNull(),
     corner: corner().notNull(),
     kind: setKind().notNull(),
-    /** Before or after the correction. */
+    /** As found, before (cleaned) or after the correction. */
     phase: setPhase().notNull(),
     face: face().notNull(),
     positions: integer().notNull(),
     laps: integer().notNull().default(1),
+    /** Radius of the circle that a hub face was read on. */
+    radiusUm: doublePrecision('radius_um'),
     /** Index shift of the mounting, stud spacings in the theta sense. */
     shift: integer().notNull(),
     resolutionUm: doublePrecision('resolution_um').notNull(),

@@ -1,4 +1,5 @@
 import {
+  boolean,
   doublePrecision,
   integer,
   pgEnum,
@@ -18,7 +19,9 @@ export const limitKind = pgEnum('limit_kind', [
   'runout',
   'dtv',
   'radius',
+  'piston',
 ]);
+export const caliper = pgEnum('caliper', ['floating', 'fixed']);
 export const limitSource = pgEnum('limit_source', ['maker', 'stamped', 'workshop', 'other']);
 
 export const vehicles = pgTable('vehicles', {
@@ -30,6 +33,8 @@ export const vehicles = pgTable('vehicles', {
   tyre: text(),
   /** Final drive ratio: turns of the propshaft in one turn of the wheels. */
   finalDrive: doublePrecision('final_drive'),
+  /** Whether its brakes can apply by themselves, by wire. */
+  brakeByWire: boolean('brake_by_wire').notNull().default(false),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
 });
 
@@ -45,6 +50,11 @@ export const axles = pgTable(
     studs: integer().notNull(),
     /** Index shifts that the rotor's screw or pin allows; all when null. */
     allowedShifts: integer('allowed_shifts').array(),
+    caliper: caliper().notNull().default('floating'),
+    /** Pistons of one caliper, where it is known. */
+    pistons: integer(),
+    /** What else its strip-down depends on, by the codes of the procedure. */
+    traits: text().array().notNull().default([]),
   },
   (table) => [unique().on(table.vehicleId, table.position)],
 );

@@ -2,11 +2,11 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import { dtvLimit, runoutLimit, sayAdvice, sayMove } from '@/core/assessment';
+import { sayAdvice, sayMove } from '@/core/assessment';
 import { nextMountShift, shortestTurn } from '@/core/indexing';
 import { phasorsOf } from '@/core/harmonics';
 import { CORNER_NAME } from '@/core/readings';
-import { fieldUnit } from '@/core/units';
+import { fieldUnit, type Micrometres } from '@/core/units';
 import { UnrolledChart } from '@/ui/chart';
 import { RotorFace, type RotorMove } from '@/ui/rotor';
 import { NextThing, Nose } from '@/ui/shell';
@@ -15,6 +15,8 @@ import {
   adviseCorner,
   drawnValues,
   firstOpen,
+  KIND_NAME,
+  limitOf,
   solveSet,
   type BenchCorner,
   type BenchSet,
@@ -35,6 +37,8 @@ interface MeasureBenchProps {
   readonly sets: readonly BenchSet[];
   /** Where the next mounting is expected, when the job knows (a move was decided). */
   readonly expectedShift: number | null;
+  /** The kind of set that the way here asks for. */
+  readonly wanted?: BenchSet['kind'] | undefined;
   readonly nextHref: string;
   readonly nextLabel: string;
   /** What the findings of the whole job point to: in a sentence, and at length. */
@@ -92,10 +96,16 @@ function suspectsOf(result: SetResult | null): number[] {
   return outliers.map(({ position }) => position);
 }
 
-function Unrolled({ result, corner }: { result: SetResult; corner: BenchCorner }) {
+function Unrolled({
+  result,
+  corner,
+  limit,
+}: {
+  result: SetResult;
+  corner: BenchCorner;
+  limit: Micrometres;
+}) {
   const solved = result.kind === 'runout' ? result.runout : result.figures;
-  const limit =
-    result.kind === 'runout' ? runoutLimit(corner.limits).value : dtvLimit(corner.limits).value;
   const role = result.kind === 'runout' ? 'deviation' : 'size';
   return (
     <UnrolledChart
@@ -110,12 +120,18 @@ function Unrolled({ result, corner }: { result: SetResult; corner: BenchCorner }
   );
 }
 
+/** The plan of a set that the way here asks for and that is not there yet. */
+const wantedPlan = ({ wanted, sets }: MeasureBenchProps): SetPlan | null =>
+  wanted && !counted(sets).some(({ kind }) => kind === wanted)
+    ? { kind: wanted, positions: 12, shift: 0, face: 'outboard' }
+    : null;
+
 /** The bench of one corner: read a set, see it on the rotor, hear what it says. */
 export function MeasureBench(props: MeasureBenchProps) {
   const { corner } = props;
-  const bench = useBench(props.sets, corner);
+  const bench = useBench(props.sets, corner, props.wanted);
   const { state, set, dispatch } = bench;
-  const [plan, setPlan] = useState<SetPlan | null>(null);
+  const [plan, setPlan] = useState<SetPlan | null>(wantedPlan(props));
   const result = useMemo(() => (set ? solveSet(set, corner) : null), [set, corner]);
   const isReading = set !== undefined && state.cursor !== null;
   // While a set is read its figures stand alone; the corner is judged when it is read.
@@ -123,15 +139,15 @@ export function MeasureBench(props: MeasureBenchProps) {
     () => (isReading ? null : adviseCorner(state.sets, corner)),
     [isReading, state.sets, corner],
   );
-  const words = advice && sayAdvice(advice, corner);
+  // As found nothing is decided: the rotor is read again once its seat is clean.
+  const words = advice && corner.phase !== 'as-found' ? sayAdvice(advice, corner) : null;
   const lap = state.cursor?.lap ?? 0;
   const suspects = suspectsOf(result);
   const starting = plan ?? likelyPlan(state.sets, corner, props.expectedShift);
   const move = set ? null : moveTo(state.sets, corner, starting.shift);
   const moveWords = move ? sayMove(corner, move.from, starting.shift) : null;
   const missing = missingKind(state.sets);
-  const limit =
-    set?.kind === 'thickness' ? dtvLimit(corner.limits).value : runoutLimit(corner.limits).value;
+  const limit = limitOf(set, corner);
 
   const router = useRouter();
   const isSaved = !isReading && set !== undefined && bench.status.state === 'saved';
@@ -178,7 +194,7 @@ export function MeasureBench(props: MeasureBenchProps) {
             suspects={suspects}
             shift={set?.shift ?? move?.from ?? 0}
             move={move}
-            label={`${set?.kind === 'thickness' ? 'Thickness' : 'Runout'} of the rotor ${CORNER_NAME[corner.corner]}`}
+            label={`${KIND_NAME[set?.kind ?? 'runout']} of the rotor ${CORNER_NAME[corner.corner]}`}
             onPick={(position) =>
               set && dispatch({ type: 'pick-place', cursor: { lap, position } })
             }
@@ -226,7 +242,7 @@ export function MeasureBench(props: MeasureBenchProps) {
                   corner={corner}
                   missing={missing}
                   advised={advisedStep(result, advice)}
-                  todo={words?.todo ?? ''}
+                  todo={words?.todo ?? 'Kept apart from the cleaned readings.'}
                   nextHref={props.nextHref}
                   nextLabel={props.nextLabel}
                   busy={bench.busy}
@@ -278,7 +294,7 @@ export function MeasureBench(props: MeasureBenchProps) {
           </div>
         </Nose>
       </div>
-      {result && <Unrolled result={result} corner={corner} />}
+      {result && <Unrolled result={result} corner={corner} limit={limit} />}
     </>
   );
 }

@@ -3,7 +3,7 @@
 import { useEffect, useRef, type KeyboardEvent } from 'react';
 import { fastenerName } from '@/core/readings';
 import { UNIT_SIGN } from '@/core/units';
-import { unitOf, type BenchCorner, type BenchSet, type BenchState } from './model';
+import { isDialSet, unitOf, type BenchCorner, type BenchSet, type BenchState } from './model';
 
 interface ReadingEntryProps {
   readonly set: BenchSet;
@@ -59,7 +59,7 @@ export function ReadingEntry({ set, state, corner, onType, onEnter, onStep }: Re
         {name}
       </label>
       <div className="d-flex gap-2 align-items-center">
-        {set.kind === 'runout' && (
+        {isDialSet(set) && (
           <button
             type="button"
             className="btn btn-outline-secondary fs-4"

@@ -1,7 +1,14 @@
 'use client';
 
 import { formatNumber } from '@/core/units';
-import { readingAt, unitOf, type BenchCorner, type BenchSet, type Cursor } from './model';
+import {
+  isDialSet,
+  readingAt,
+  unitOf,
+  type BenchCorner,
+  type BenchSet,
+  type Cursor,
+} from './model';
 
 interface ReadingLadderProps {
   readonly set: BenchSet;
@@ -16,7 +23,7 @@ interface ReadingLadderProps {
 export function ReadingLadder({ set, lap, cursor, corner, suspects, onPick }: ReadingLadderProps) {
   const unit = unitOf(set, corner.units);
   const places = Array.from(
-    { length: set.kind === 'runout' ? set.positions + 1 : set.positions },
+    { length: isDialSet(set) ? set.positions + 1 : set.positions },
     (_, position) => position,
   );
   return (

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { LENGTH_KINDS, readTyped } from '@/core/readings';
-import { fieldUnit, formatNumber, UNIT_SIGN } from '@/core/units';
+import { fieldUnit, formatNumber, UNIT_SIGN, type LengthRole } from '@/core/units';
 import { noteDetailsAction } from './actions';
 import type { BenchCorner, BenchSet } from './model';
 
@@ -13,7 +13,21 @@ interface SetDetailsFormProps {
   readonly onChange: (set: BenchSet) => void;
 }
 
-type Detail = 'zeroErrorUm' | 'endPlayUm' | 'rotorCelsius';
+type Detail = 'zeroErrorUm' | 'endPlayUm' | 'rotorCelsius' | 'radiusUm';
+
+const KINDS = {
+  zeroErrorUm: LENGTH_KINDS.zeroError,
+  endPlayUm: LENGTH_KINDS.amount,
+  radiusUm: LENGTH_KINDS.radius,
+} as const;
+
+const roleOfDetail = (detail: Detail): LengthRole => (detail === 'radiusUm' ? 'size' : 'deviation');
+
+const HEADING: Readonly<Record<BenchSet['kind'], string>> = {
+  runout: 'End play',
+  thickness: 'Micrometer zero and rotor temperature',
+  hub: 'Radius of the circle',
+};
 
 /** Reads the text of one detail: its value, null when empty, or why not. */
 function readDetail(
@@ -27,8 +41,7 @@ function readDetail(
     const isMeant = Number.isFinite(celsius) && celsius >= -60 && celsius <= 900;
     return isMeant ? { value: celsius } : { message: 'Type the temperature in °C, like 24.' };
   }
-  const kind = detail === 'zeroErrorUm' ? LENGTH_KINDS.zeroError : LENGTH_KINDS.amount;
-  const read = readTyped(text, fieldUnit(units, 'deviation'), kind);
+  const read = readTyped(text, fieldUnit(units, roleOfDetail(detail)), KINDS[detail]);
   return read.ok ? { value: read.length.value as number } : { message: read.message };
 }
 
@@ -40,7 +53,7 @@ function DetailField({
   onChange,
 }: SetDetailsFormProps & { readonly detail: Detail; readonly label: string }) {
   const stored = set[detail];
-  const unit = fieldUnit(corner.units, 'deviation');
+  const unit = fieldUnit(corner.units, roleOfDetail(detail));
   const shown =
     stored === null
       ? ''
@@ -83,13 +96,15 @@ function DetailField({
 export function SetDetailsForm(props: SetDetailsFormProps) {
   return (
     <details className="mt-3">
-      <summary className="py-2">
-        {props.set.kind === 'runout' ? 'End play' : 'Micrometer zero and rotor temperature'}
-      </summary>
+      <summary className="py-2">{HEADING[props.set.kind]}</summary>
       <div className="zh-limits">
-        {props.set.kind === 'runout' ? (
+        {props.set.kind === 'runout' && (
           <DetailField {...props} detail="endPlayUm" label="Bearing end play, push and pull" />
-        ) : (
+        )}
+        {props.set.kind === 'hub' && (
+          <DetailField {...props} detail="radiusUm" label="Hub face read at radius" />
+        )}
+        {props.set.kind === 'thickness' && (
           <>
             <DetailField {...props} detail="zeroErrorUm" label="Micrometer shows at zero" />
             <DetailField {...props} detail="rotorCelsius" label="Rotor temperature" />

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { NextLink, NextThing } from '@/ui/shell';
-import type { BenchCorner, BenchSet } from './model';
+import { KIND_NAME, type BenchCorner, type BenchSet } from './model';
 
 /** Take this set again, read a second mounting, add a lap, or go on. */
 export type Advised = 'again' | 'mounting' | 'lap' | 'next';
@@ -39,7 +39,7 @@ interface Step {
 /** What can follow a set that was read to its end; the likely one is first and has the focus. */
 export function SetDone(props: SetDoneProps) {
   const { set, missing, busy } = props;
-  const read = set.kind === 'runout' ? 'Runout' : 'Thickness';
+  const read = KIND_NAME[set.kind];
   const steps: Partial<Record<Advised, Step>> = {
     again: { label: 'Take it again', act: props.onRepeat },
     lap: { label: 'Another lap', act: props.onLap },

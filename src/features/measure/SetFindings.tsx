@@ -68,9 +68,9 @@ export function SetFindings({ result, corner }: { result: SetResult; corner: Ben
     return (
       <>
         <VerdictLine
-          name="Lateral runout"
+          name={result.isHub ? 'Hub face runout' : 'Lateral runout'}
           verdict={runout.verdict}
-          source={runoutLimit(limits).source}
+          source={result.isHub ? 'workshop' : runoutLimit(limits).source}
           corner={corner}
         />
         {first && (

@@ -4,17 +4,26 @@ import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { sayMove } from '@/core/assessment';
 import { fastenerName } from '@/core/readings';
-import type { BenchCorner } from './model';
+import { KIND_NAME, type BenchCorner, type BenchSet } from './model';
 
 /** What a new set begins with. */
 export interface SetPlan {
-  readonly kind: 'runout' | 'thickness';
+  readonly kind: BenchSet['kind'];
   readonly positions: 8 | 10 | 12 | 16 | 24;
   readonly shift: number;
   readonly face: 'outboard' | 'inboard';
 }
 
 const POSITIONS = [8, 10, 12, 16, 24] as const;
+const KINDS = ['runout', 'thickness', 'hub'] as const;
+
+const readyFor = (kind: BenchSet['kind'], fastening: BenchCorner['fastening']): string =>
+  ({
+    runout: `All ${fastening === 'studs' ? 'nuts' : 'bolts'} on and drawn up evenly, faces clean, base on something solid, dial preloaded and zeroed at the chalk mark, 10 to 13 mm in from the edge. Neutral, other axle chocked.`,
+    thickness:
+      'Micrometer 10 to 13 mm in from the edge, inside the wear lip, at the same positions. Let a hot rotor cool.',
+    hub: 'Rotor off. Dial on the flange near its edge, clear of studs and holes, zeroed at the chalk mark; the radius of that circle goes into the set. Neutral, other axle chocked.',
+  })[kind];
 
 /** "as first marked" or the move from there, as you face the corner. */
 export const mountingName = (corner: BenchCorner, shift: number): string =>
@@ -43,7 +52,7 @@ export function SetStarter({ corner, plan, busy, onStart }: SetStarterProps) {
     >
       <h2>New set</h2>
       <div className="zh-tabs mb-3" role="group" aria-label="What is measured">
-        {(['runout', 'thickness'] as const).map((kind) => (
+        {KINDS.filter((kind) => kind !== 'hub' || corner.phase !== 'after').map((kind) => (
           <button
             key={kind}
             type="button"
@@ -51,7 +60,7 @@ export function SetStarter({ corner, plan, busy, onStart }: SetStarterProps) {
             aria-pressed={own.kind === kind}
             onClick={() => setOwn({ ...own, kind })}
           >
-            {kind === 'runout' ? 'Runout' : 'Thickness'}
+            {KIND_NAME[kind]}
           </button>
         ))}
       </div>
@@ -75,19 +84,21 @@ export function SetStarter({ corner, plan, busy, onStart }: SetStarterProps) {
             ))}
           </Form.Select>
         </Form.Group>
-        <Form.Group controlId="set-shift">
-          <Form.Label>Rotor sits</Form.Label>
-          <Form.Select
-            value={own.shift}
-            onChange={(event) => setOwn({ ...own, shift: Number(event.target.value) })}
-          >
-            {shifts.map((shift) => (
-              <option key={shift} value={shift}>
-                {mountingName(corner, shift)}
-              </option>
-            ))}
-          </Form.Select>
-        </Form.Group>
+        {own.kind !== 'hub' && (
+          <Form.Group controlId="set-shift">
+            <Form.Label>Rotor sits</Form.Label>
+            <Form.Select
+              value={own.shift}
+              onChange={(event) => setOwn({ ...own, shift: Number(event.target.value) })}
+            >
+              {shifts.map((shift) => (
+                <option key={shift} value={shift}>
+                  {mountingName(corner, shift)}
+                </option>
+              ))}
+            </Form.Select>
+          </Form.Group>
+        )}
         {own.kind === 'runout' && (
           <Form.Group controlId="set-face">
             <Form.Label>Dial on the face</Form.Label>
@@ -103,13 +114,9 @@ export function SetStarter({ corner, plan, busy, onStart }: SetStarterProps) {
           </Form.Group>
         )}
       </div>
-      <p className="zh-muted mt-3">
-        {own.kind === 'runout'
-          ? `All ${corner.fastening === 'studs' ? 'nuts' : 'bolts'} on and drawn up evenly, faces clean, base on something solid, dial preloaded and zeroed at the chalk mark, 10 to 13 mm in from the edge. Neutral, other axle chocked.`
-          : 'Micrometer 10 to 13 mm in from the edge, inside the wear lip, at the same positions. Let a hot rotor cool.'}
-      </p>
+      <p className="zh-muted mt-3">{readyFor(own.kind, corner.fastening)}</p>
       <button className="btn btn-primary" disabled={busy} autoFocus>
-        {busy ? 'Starting …' : `Start ${own.kind === 'runout' ? 'runout' : 'thickness'}`}
+        {busy ? 'Starting …' : `Start ${KIND_NAME[own.kind].toLowerCase()}`}
       </button>
     </form>
   );

@@ -1,6 +1,6 @@
 'use client';
 
-import { firstOpen, type BenchCorner, type BenchSet } from './model';
+import { firstOpen, KIND_NAME, type BenchCorner, type BenchSet } from './model';
 import { mountingName } from './SetStarter';
 
 interface SetTabsProps {
@@ -11,7 +11,7 @@ interface SetTabsProps {
 }
 
 const nameOf = (set: BenchSet, corner: BenchCorner): string =>
-  set.kind === 'thickness' ? 'Thickness' : `Runout, ${mountingName(corner, set.shift)}`;
+  set.kind === 'runout' ? `Runout, ${mountingName(corner, set.shift)}` : KIND_NAME[set.kind];
 
 /** The sets of this corner that count, and the way to a new one. */
 export function SetTabs({ sets, currentId, corner, onPick }: SetTabsProps) {

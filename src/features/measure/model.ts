@@ -1,10 +1,14 @@
 import {
   advise,
   assessCorner,
+  assessHubFace,
   assessRunout,
   assessThickness,
   lapsOf,
+  dtvLimit,
+  hubFaceLimit,
   measuredSet,
+  runoutLimit,
   type Advice,
   type AxleLimits,
   type RawReading,
@@ -19,7 +23,17 @@ import {
 } from '@/core/readings';
 import type { RunoutResult } from '@/core/runout';
 import type { ThicknessFigures, ThicknessResult } from '@/core/thickness';
-import { fieldUnit, type LengthRole, type LengthUnit, type UnitSystem } from '@/core/units';
+import {
+  fieldUnit,
+  type LengthRole,
+  type LengthUnit,
+  type Micrometres,
+  type UnitSystem,
+} from '@/core/units';
+import { WORKSHOP_DEFAULTS } from '@/core/verdict';
+
+/** As found, before the correction (cleaned), or after it. */
+export type Phase = 'as-found' | 'before' | 'after';
 
 /** A reading on the bench: its value, and text and unit as typed. */
 export interface BenchReading extends RawReading {
@@ -30,7 +44,7 @@ export interface BenchReading extends RawReading {
 /** A reading set on the bench. */
 export interface BenchSet extends RawSet {
   readonly id: string;
-  readonly phase: 'before' | 'after';
+  readonly phase: Phase;
   readonly isAside: boolean;
   readonly readings: readonly BenchReading[];
 }
@@ -39,7 +53,7 @@ export interface BenchSet extends RawSet {
 export interface BenchCorner {
   readonly jobId: string;
   readonly corner: Corner;
-  readonly phase: 'before' | 'after';
+  readonly phase: Phase;
   readonly fastening: Fastening;
   readonly studs: number;
   readonly allowedShifts: readonly number[] | null;
@@ -75,16 +89,24 @@ export type BenchEvent =
   | { readonly type: 'read'; readonly reading: BenchReading }
   | { readonly type: 'skip' };
 
+export const KIND_NAME: Readonly<Record<RawSet['kind'], string>> = {
+  runout: 'Runout',
+  thickness: 'Thickness',
+  hub: 'Hub face',
+};
+
+/** Whether a set is read with the dial indicator: runout of the rotor or of the hub face. */
+export const isDialSet = ({ kind }: Pick<RawSet, 'kind'>): boolean => kind !== 'thickness';
+
 export const roleOf = (set: Pick<RawSet, 'kind'>): LengthRole =>
-  set.kind === 'runout' ? 'deviation' : 'size';
+  isDialSet(set) ? 'deviation' : 'size';
 export const unitOf = (set: Pick<RawSet, 'kind'>, units: UnitSystem): LengthUnit =>
   fieldUnit(units, roleOf(set));
 const kindOf = (set: Pick<RawSet, 'kind'>): LengthKind =>
-  set.kind === 'runout' ? LENGTH_KINDS.deviation : LENGTH_KINDS.thickness;
+  isDialSet(set) ? LENGTH_KINDS.deviation : LENGTH_KINDS.thickness;
 
 /** The last place of a lap: runout closes where it began. */
-const lastPlace = (set: RawSet): number =>
-  set.kind === 'runout' ? set.positions : set.positions - 1;
+const lastPlace = (set: RawSet): number => (isDialSet(set) ? set.positions : set.positions - 1);
 
 export const readingAt = (set: BenchSet, { lap, position }: Cursor): BenchReading | undefined =>
   set.readings.find((reading) => reading.lap === lap && reading.position === position);
@@ -205,16 +227,17 @@ export function enter(state: BenchState, units: UnitSystem): BenchEvent {
   return { type: 'read', reading: { ...cursor, valueUm: value as number, text, unit } };
 }
 
-/** The bench at opening: at the latest set that is not read to its end, else at the last. */
-export function openBench(sets: readonly BenchSet[]): BenchState {
+/** The bench at opening, of the kind asked for if any: at the latest set that is not read to its end, else at the last. */
+export function openBench(sets: readonly BenchSet[], wanted?: BenchSet['kind']): BenchState {
   const counted = sets.filter(({ isAside }) => !isAside);
-  const open = counted.findLast((set) => firstOpen(set) !== null) ?? counted.at(-1);
+  const asked = counted.filter(({ kind }) => wanted === undefined || kind === wanted);
+  const open = asked.findLast((set) => firstOpen(set) !== null) ?? asked.at(-1);
   const state: BenchState = { sets, currentId: null, cursor: null, draft: '', error: null };
   return pickSet(state, open?.id ?? null);
 }
 
 export type SetResult =
-  | { readonly kind: 'runout'; readonly runout: RunoutResult }
+  | { readonly kind: 'runout'; readonly runout: RunoutResult; readonly isHub: boolean }
   | {
       readonly kind: 'thickness';
       readonly figures: ThicknessFigures;
@@ -226,9 +249,23 @@ export function solveSet(set: BenchSet, corner: BenchCorner): SetResult | null {
   const measured = measuredSet(set);
   if (!measured) return null;
   if (measured.kind === 'runout') {
-    return { kind: 'runout', runout: assessRunout(measured, corner.studs, corner.limits) };
+    const runout = assessRunout(measured, corner.studs, corner.limits);
+    return { kind: 'runout', runout, isHub: false };
+  }
+  if (measured.kind === 'hub') {
+    return { kind: 'runout', runout: assessHubFace(measured, corner.studs), isHub: true };
   }
   return { kind: 'thickness', ...assessThickness(measured, corner.limits) };
+}
+
+/** The limit that a set is read against: of the hub face, the rotor's runout, or its variation. */
+export function limitOf(
+  set: Pick<RawSet, 'kind' | 'radiusUm'> | undefined,
+  { limits }: Pick<BenchCorner, 'limits'>,
+): Micrometres {
+  if (set?.kind === 'thickness') return dtvLimit(limits).value;
+  if (set?.kind !== 'hub') return runoutLimit(limits).value;
+  return hubFaceLimit(set.radiusUm ?? WORKSHOP_DEFAULTS.hubFaceRadius);
 }
 
 /** What the rotor shows: the averages when they exist, else the lap as far as it is read. */

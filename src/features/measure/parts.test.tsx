@@ -42,6 +42,7 @@ const set = (more: Partial<BenchSet> = {}): BenchSet => ({
   zeroErrorUm: null,
   rotorCelsius: null,
   endPlayUm: null,
+  radiusUm: null,
   readings: [],
   ...more,
 });

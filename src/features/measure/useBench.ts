@@ -45,9 +45,13 @@ export const planOf = (set: BenchSet): SetPlan => ({
 });
 
 /** State and actions of the measuring bench. */
-export function useBench(sets: readonly BenchSet[], corner: BenchCorner): Bench {
+export function useBench(
+  sets: readonly BenchSet[],
+  corner: BenchCorner,
+  wanted?: BenchSet['kind'],
+): Bench {
   const router = useRouter();
-  const [state, dispatch] = useReducer(reduce, sets, openBench);
+  const [state, dispatch] = useReducer(reduce, sets, (all) => openBench(all, wanted));
   const [trouble, setTrouble] = useState<string | null>(null);
   const [busy, begin] = useTransition();
   const set = currentSet(state);

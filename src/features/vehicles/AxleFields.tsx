@@ -3,9 +3,10 @@
 import { Form } from 'react-bootstrap';
 import type { FieldErrors, UseFormRegister } from 'react-hook-form';
 import { LIMIT_FIELDS, type VehicleForm } from '@/core/contracts';
+import { TRAITS } from '@/core/procedure';
 import { fieldUnit, UNIT_SIGN, type UnitSystem } from '@/core/units';
 import { FormField } from '@/ui/field';
-import { SOURCE_CHOICES } from './model';
+import { PISTONS, SOURCE_CHOICES, TRAIT_NAME } from './model';
 
 interface AxleFieldsProps {
   readonly axle: 'front' | 'rear';
@@ -55,6 +56,42 @@ export function AxleFields({ axle, units, register, errors }: AxleFieldsProps) {
           )}
         />
       </div>
+      <div className="zh-limits">
+        <FormField
+          label="Caliper"
+          error={own?.caliper?.message}
+          control={(ids) => (
+            <Form.Select {...ids} {...register(`${axle}.caliper`)}>
+              <option value="floating">floating (slides on pins)</option>
+              <option value="fixed">fixed (pistons on both sides)</option>
+            </Form.Select>
+          )}
+        />
+        <FormField
+          label="Pistons in a caliper"
+          error={own?.pistons?.message}
+          control={(ids) => (
+            <Form.Select {...ids} {...register(`${axle}.pistons`)}>
+              {PISTONS.map((count) => (
+                <option key={count} value={count}>
+                  {count === '' ? 'not known' : count}
+                </option>
+              ))}
+            </Form.Select>
+          )}
+        />
+      </div>
+      <fieldset className="mb-3">
+        <legend className="fs-6 fw-normal mb-0">It also has (the strip-down follows it)</legend>
+        <div className="zh-traits">
+          {TRAITS.map((trait) => (
+            <label key={trait} className="zh-check">
+              <input type="checkbox" value={trait} {...register(`${axle}.traits`)} />{' '}
+              {TRAIT_NAME[trait]}
+            </label>
+          ))}
+        </div>
+      </fieldset>
       <div className="zh-limits">
         {LIMIT_FIELDS.map(({ kind, name, role }) => (
           <FormField

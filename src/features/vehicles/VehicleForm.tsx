@@ -64,6 +64,10 @@ export function VehicleForm({ id, values, units, then }: VehicleFormProps) {
         {line('tyre', 'Tyre code', 'Like 215/65R16; for the road test.')}
         {line('finalDrive', 'Final drive ratio', 'Like 3.73; for the propshaft order.')}
       </div>
+      <label className="zh-check mb-3">
+        <input type="checkbox" {...register('brakeByWire')} /> Brake-by-wire: brakes can apply by
+        themselves
+      </label>
       <p className="zh-muted">
         Leave a figure empty when it is not known: a workshop default is used where there is one,
         and said so. Discard thickness has none. The maker’s service information comes first.

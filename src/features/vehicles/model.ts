@@ -1,5 +1,6 @@
 import { SOURCE_NAME, LIMIT_SOURCES } from '@/core/assessment';
 import { LIMIT_FIELDS, type AxleForm, type VehicleForm } from '@/core/contracts';
+import { TRAITS, type Trait } from '@/core/procedure';
 import { lengthUnitOf, UNIT_SIGN, type LengthUnit } from '@/core/units';
 
 interface StoredLimit {
@@ -13,6 +14,9 @@ interface StoredAxle {
   readonly fastening: AxleForm['fastening'];
   readonly studs: number;
   readonly allowedShifts: readonly number[] | null;
+  readonly caliper: AxleForm['caliper'];
+  readonly pistons: number | null;
+  readonly traits: readonly string[];
   readonly limits: readonly StoredLimit[];
 }
 interface StoredVehicle {
@@ -21,6 +25,7 @@ interface StoredVehicle {
   readonly model: string;
   readonly tyre?: string | null;
   readonly finalDrive?: number | null;
+  readonly brakeByWire?: boolean;
   readonly axles: readonly StoredAxle[];
 }
 
@@ -46,13 +51,33 @@ function limitsForm(stored: readonly StoredLimit[]): AxleForm['limits'] {
     runout: of('runout'),
     dtv: of('dtv'),
     radius: of('radius'),
+    piston: of('piston'),
   };
 }
+
+/** Counts of pistons that are offered; empty where it is not known. */
+export const PISTONS = ['', '1', '2', '3', '4', '6', '8'] as const;
+
+/** What a vehicle can have beside, in words. */
+export const TRAIT_NAME: Readonly<Record<Trait, string>> = {
+  'retaining-screw': 'Rotor retaining screw',
+  riveted: 'Rotor riveted to the hub',
+  'drum-in-hat': 'Parking-brake drum in the hat',
+  'electric-parking-brake': 'Electric parking brake',
+  'bearing-in-rotor': 'Rotor carries its bearings',
+  'screw-in-pistons': 'Screw-in pistons',
+  'rigid-line': 'Caliper plumbed rigidly',
+  'wear-sensor': 'Pad wear sensor',
+  'lock-nuts': 'Locking wheel nuts',
+};
 
 const axleForm = (axle: StoredAxle | undefined): AxleForm => ({
   fastening: axle?.fastening ?? 'studs',
   studs: axle?.studs ?? 5,
   places: axle?.allowedShifts ? 'as-found' : 'any',
+  caliper: axle?.caliper ?? 'floating',
+  pistons: PISTONS.find((count) => count === String(axle?.pistons ?? '')) ?? '',
+  traits: TRAITS.filter((trait) => axle?.traits.includes(trait)),
   limits: limitsForm(axle?.limits ?? []),
 });
 
@@ -66,6 +91,7 @@ export function vehicleForm(vehicle: StoredVehicle | null): VehicleForm {
     model: vehicle?.model ?? '',
     tyre: vehicle?.tyre ?? '',
     finalDrive: String(vehicle?.finalDrive ?? ''),
+    brakeByWire: vehicle?.brakeByWire ?? false,
     front: axle('front'),
     rear: axle('rear'),
   };

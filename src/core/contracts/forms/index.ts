@@ -4,3 +4,4 @@ export * from './job';
 export * from './sets';
 export * from './findings';
 export * from './roadTest';
+export * from './strip';

@@ -11,8 +11,8 @@ const finite = (low: number, high: number) => z.number().min(low).max(high);
 export const newSetSchema = z.strictObject({
   jobId: idSchema,
   corner: z.enum(CORNERS),
-  kind: z.enum(['runout', 'thickness']),
-  phase: z.enum(['before', 'after']),
+  kind: z.enum(['runout', 'thickness', 'hub']),
+  phase: z.enum(['as-found', 'before', 'after']),
   face: z.enum(['outboard', 'inboard']),
   positions: z.literal([...POSITION_CHOICES]),
   shift: z.int().min(0).max(9),
@@ -31,6 +31,7 @@ export const setDetailsSchema = z.strictObject({
   zeroErrorUm: finite(-1000, 1000).nullable().optional(),
   rotorCelsius: finite(-60, 900).nullable().optional(),
   endPlayUm: finite(0, 10_000).nullable().optional(),
+  radiusUm: finite(20_000, 400_000).nullable().optional(),
 });
 export type SetDetails = z.infer<typeof setDetailsSchema>;
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { LIMIT_SOURCES } from '../../assessment';
 import { LENGTH_KINDS, type LengthKind } from '../../readings';
+import { CALIPERS, TRAITS } from '../../procedure';
 import { rollingDiameter } from '../../roadtest';
 import { fieldUnit, type LengthRole, type UnitSystem } from '../../units';
 import { filledLine, typedLength } from './common';
@@ -13,6 +14,7 @@ export const LIMIT_FIELDS = [
   { kind: 'runout', name: 'Installed lateral runout', role: 'deviation', of: LENGTH_KINDS.limit },
   { kind: 'dtv', name: 'Thickness variation (DTV)', role: 'deviation', of: LENGTH_KINDS.limit },
   { kind: 'radius', name: 'Rotor radius measured at', role: 'size', of: LENGTH_KINDS.radius },
+  { kind: 'piston', name: 'Caliper piston diameter', role: 'size', of: LENGTH_KINDS.piston },
 ] as const satisfies readonly {
   kind: string;
   name: string;
@@ -32,13 +34,20 @@ const figure = (field: (typeof LIMIT_FIELDS)[number], units: UnitSystem) =>
   });
 
 const axleSchema = (units: UnitSystem) => {
-  const [nominal, machineTo, discard, runout, dtv, radius] = LIMIT_FIELDS;
+  const [nominal, machineTo, discard, runout, dtv, radius, piston] = LIMIT_FIELDS;
   return z
     .strictObject({
       fastening: z.enum(['studs', 'bolts']),
       studs: z.coerce.number<string | number>().int().min(3, 'At least 3.').max(10, 'At most 10.'),
       /** "any": a plain slip-on rotor; "as-found": a screw or pin allows one place only. */
       places: z.enum(['any', 'as-found']),
+      caliper: z.enum(CALIPERS).default('floating'),
+      /** Pistons of one caliper, or empty. */
+      pistons: z
+        .enum(['', '1', '2', '3', '4', '6', '8'])
+        .default('')
+        .transform((count) => (count === '' ? null : Number(count))),
+      traits: z.array(z.enum(TRAITS)).default([]),
       limits: z.strictObject({
         nominal: figure(nominal, units),
         machineTo: figure(machineTo, units),
@@ -46,9 +55,17 @@ const axleSchema = (units: UnitSystem) => {
         runout: figure(runout, units),
         dtv: figure(dtv, units),
         radius: figure(radius, units),
+        piston: figure(piston, units).default({ length: null, source: 'maker' }),
       }),
     })
-    .superRefine(({ limits }, context) => {
+    .superRefine(({ limits, traits, caliper }, context) => {
+      if (traits.includes('screw-in-pistons') && caliper === 'fixed') {
+        context.addIssue({
+          code: 'custom',
+          message: 'Screw-in pistons belong to floating calipers. Which of the two is it?',
+          path: ['caliper'],
+        });
+      }
       const value = (kind: LimitField): number | undefined => limits[kind].length?.value;
       const complain = (kind: LimitField, message: string): void => {
         context.addIssue({ code: 'custom', message, path: ['limits', kind, 'length'] });
@@ -96,6 +113,7 @@ export const vehicleFormSchema = (units: UnitSystem) =>
     model: filledLine('model', 60),
     tyre: tyreSchema.default(null),
     finalDrive: finalDriveSchema.default(null),
+    brakeByWire: z.boolean().default(false),
     front: axleSchema(units),
     rear: axleSchema(units),
   });

@@ -1,0 +1,216 @@
+import { z } from 'zod';
+import { FATES, type FigureKind } from '../../procedure';
+import { CORNERS, LENGTH_KINDS, readTyped, type LengthKind } from '../../readings';
+import type { LengthUnit } from '../../units';
+import { PROCEDURE } from '../procedure';
+import { idSchema } from './common';
+
+const codesOf = (list: readonly { readonly code: string }[]): [string, ...string[]] => {
+  const [first = '', ...rest] = list.map(({ code }) => code);
+  return [first, ...rest];
+};
+
+/** What a figure of the inspection can be, by its kind. */
+export const FIGURE_KINDS: Readonly<Record<FigureKind, LengthKind>> = {
+  pad: LENGTH_KINDS.pad,
+  thickness: LENGTH_KINDS.thickness,
+  amount: LENGTH_KINDS.amount,
+  endPlay: LENGTH_KINDS.endPlay,
+};
+
+/** A length as typed, its unit by default; what cannot be is refused in words. */
+const figureSchema = (item: string) =>
+  z
+    .strictObject({
+      text: z.string().trim().min(1).max(60),
+      unit: z.enum(['um', 'mm', 'thou', 'in']),
+    })
+    .transform(({ text, unit }, context) => {
+      const kind = PROCEDURE.figures.find(({ code }) => code === item)?.of ?? 'amount';
+      const read = readTyped(text, unit satisfies LengthUnit, FIGURE_KINDS[kind]);
+      if (!read.ok) {
+        context.addIssue({ code: 'custom', message: read.message });
+        return z.NEVER;
+      }
+      return { text: read.length.text, unit: read.length.unit, um: read.length.value as number };
+    });
+
+export type StoredFigure = z.output<ReturnType<typeof figureSchema>>;
+
+const lookSchema = (item: string) => {
+  const conditions = PROCEDURE.items.find(({ code }) => code === item)?.conditions ?? [];
+  return z
+    .array(z.enum(codesOf(conditions)))
+    .max(20)
+    .transform((found) =>
+      conditions.map(({ code }) => code).filter((code) => found.includes(code)),
+    );
+};
+
+const WAITING_LINE = z.string().trim().min(1, 'Say it in a word or two.').max(300);
+
+export const waitingSchema = z.strictObject({
+  /** What is missing or wrong. */
+  missing: WAITING_LINE,
+  /** What is off the vehicle. */
+  off: WAITING_LINE,
+  /** Where the parts are, and how they are tagged. */
+  tagged: WAITING_LINE,
+});
+export type Waiting = z.output<typeof waitingSchema>;
+
+/** Kinds of checks: where each stands, its items, and what it can say. */
+const KINDS = {
+  lifting: {
+    places: [''],
+    items: codesOf(PROCEDURE.lifting),
+    value: () => z.enum(['done', 'skipped']),
+    needsReason: (value: unknown) => value === 'skipped',
+  },
+  step: {
+    places: CORNERS,
+    items: codesOf(PROCEDURE.steps),
+    value: () => z.enum(['done', 'left-out']),
+    needsReason: (value: unknown) => value === 'left-out',
+  },
+  parts: {
+    places: ['front', 'rear'],
+    items: ['none', ...codesOf(PROCEDURE.rightParts)],
+    value: () => z.enum(['right', 'wrong', 'missing']),
+    needsReason: () => false,
+  },
+  look: {
+    places: CORNERS,
+    items: codesOf(PROCEDURE.items),
+    value: lookSchema,
+    needsReason: () => false,
+  },
+  figure: {
+    places: CORNERS,
+    items: codesOf(PROCEDURE.figures),
+    value: figureSchema,
+    needsReason: () => false,
+  },
+  method: {
+    places: CORNERS,
+    items: ['retraction'],
+    value: () => z.enum(codesOf(PROCEDURE.retractions)),
+    needsReason: () => false,
+  },
+  rule: {
+    places: [''],
+    items: codesOf(PROCEDURE.rules),
+    value: (item: string) =>
+      z.enum(codesOf(PROCEDURE.rules.find(({ code }) => code === item)?.schools ?? [])),
+    needsReason: () => true,
+  },
+  fixed: {
+    places: CORNERS,
+    items: codesOf(PROCEDURE.items),
+    value: () => z.literal('fixed'),
+    needsReason: () => true,
+  },
+  waiting: {
+    places: [''],
+    items: ['waiting'],
+    value: () => waitingSchema,
+    needsReason: () => false,
+  },
+} as const satisfies Record<
+  string,
+  {
+    readonly places: readonly string[];
+    readonly items: readonly string[];
+    readonly value: (item: string) => z.ZodType;
+    readonly needsReason: (value: unknown) => boolean;
+  }
+>;
+
+export type CheckKind = keyof typeof KINDS;
+export const CHECK_KINDS = Object.keys(KINDS) as [CheckKind, ...CheckKind[]];
+
+/** A check as it is sent; a null value takes it back. `seen` is the stamp that was on the screen. */
+const envelope = z.strictObject({
+  jobId: idSchema,
+  kind: z.enum(CHECK_KINDS),
+  place: z.string().max(10),
+  item: z.string().max(40),
+  value: z.unknown(),
+  note: z.string().trim().max(300).nullable(),
+  seen: z.uuid().nullable(),
+});
+
+export const checkFormSchema = envelope.transform((form, context) => {
+  const { places, items, value, needsReason } = KINDS[form.kind];
+  const complain = (path: string, message: string): never => {
+    context.addIssue({ code: 'custom', path: [path], message });
+    return z.NEVER;
+  };
+  if (!(places as readonly string[]).includes(form.place)) {
+    return complain('place', 'This does not belong to that place.');
+  }
+  if (!(items as readonly string[]).includes(form.item)) {
+    return complain('item', 'This item is not part of the procedure.');
+  }
+  if (form.value === null) return { ...form, note: null, value: null };
+  const parsed = value(form.item).safeParse(form.value);
+  if (!parsed.success) {
+    for (const issue of parsed.error.issues) {
+      context.addIssue({ code: 'custom', path: ['value', ...issue.path], message: issue.message });
+    }
+    return z.NEVER;
+  }
+  if (needsReason(parsed.data) && !form.note) return complain('note', 'Say why, in a few words.');
+  return { ...form, note: form.note === '' ? null : form.note, value: parsed.data as unknown };
+});
+export type CheckForm = z.input<typeof checkFormSchema>;
+
+/** A value as stored, read again by its kind; null where it cannot be read any more. */
+export function readStored<Kind extends CheckKind>(
+  kind: Kind,
+  item: string,
+  value: unknown,
+): unknown {
+  const parsed = KINDS[kind].value(item).safeParse(value);
+  return parsed.success ? parsed.data : null;
+}
+
+const storedFigureSchema = z.object({ text: z.string(), unit: z.string(), um: z.number() });
+/** A figure of the inspection as stored, or null. */
+export function readFigure(value: unknown): { text: string; unit: string; um: number } | null {
+  const parsed = storedFigureSchema.safeParse(value);
+  return parsed.success ? parsed.data : null;
+}
+
+const line = (name: string, longest: number) =>
+  z.string().trim().max(longest, `${name} can have at most ${longest} characters.`);
+
+/** A part as it goes into the tray. */
+export const trayPartSchema = z.strictObject({
+  jobId: idSchema,
+  corner: z.enum(CORNERS),
+  kind: z.enum(codesOf(PROCEDURE.parts)).nullable(),
+  name: line('The name', 60).min(1, 'Name the part.'),
+  place: line('The place', 80),
+  orientation: line('How it sat', 120),
+  mark: line('The mark', 120),
+  fate: z.enum(FATES),
+});
+export type TrayPartForm = z.input<typeof trayPartSchema>;
+
+/** A change of a part in the tray. */
+export const trayChangeSchema = z.strictObject({
+  partId: idSchema,
+  seen: z.uuid(),
+  change: trayPartSchema
+    .pick({ place: true, orientation: true, mark: true, fate: true })
+    .partial()
+    .extend({ isBack: z.boolean().optional() }),
+});
+export type TrayChangeForm = z.input<typeof trayChangeSchema>;
+
+export const personSchema = z.strictObject({
+  name: line('The name', 40).min(1, 'Enter the name.'),
+  role: z.enum(['lead', 'technician', 'apprentice']),
+});
+export type PersonForm = z.input<typeof personSchema>;

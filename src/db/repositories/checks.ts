@@ -1,0 +1,84 @@
+import { and, asc, eq } from 'drizzle-orm';
+import type { Database } from '../client';
+import { checks } from '../schema';
+
+export type CheckRow = typeof checks.$inferSelect;
+export type CheckKey = Pick<CheckRow, 'jobId' | 'kind' | 'place' | 'item'>;
+export type CheckChange = Pick<CheckRow, 'note' | 'by'> & { readonly value: unknown };
+
+/** What became of a write: done, or in the way of what another wrote meanwhile. */
+export type Written =
+  | { readonly done: true; readonly stamp: string | null }
+  | { readonly done: false; readonly theirs: CheckRow | null };
+
+/** The checks of a job, in the order they were written. */
+export const checksOf = (db: Database, jobId: string): Promise<CheckRow[]> =>
+  db.select().from(checks).where(eq(checks.jobId, jobId)).orderBy(asc(checks.at));
+
+const at = (key: CheckKey) =>
+  and(
+    eq(checks.jobId, key.jobId),
+    eq(checks.kind, key.kind),
+    eq(checks.place, key.place),
+    eq(checks.item, key.item),
+  );
+
+const findCheck = async (db: Database, key: CheckKey): Promise<CheckRow | null> => {
+  const [row] = await db.select().from(checks).where(at(key));
+  return row ?? null;
+};
+
+const isSame = (row: CheckRow | null, change: CheckChange | null): boolean =>
+  row === null || change === null
+    ? row === null && change === null
+    : JSON.stringify(row.value) === JSON.stringify(change.value) && row.note === change.note;
+
+/**
+ * Writes a check where nothing else was written since the writer saw it; `seen` is the stamp
+ * that the writer saw, null for none. A null change takes the check back. The same said
+ * twice is no conflict.
+ */
+export async function writeCheck(
+  db: Database,
+  key: CheckKey,
+  change: CheckChange | null,
+  seen: string | null,
+): Promise<Written> {
+  const own = change && { ...change, at: new Date(), stamp: crypto.randomUUID() };
+  const rows =
+    own === null
+      ? await db
+          .delete(checks)
+          .where(and(at(key), eq(checks.stamp, seen ?? crypto.randomUUID())))
+          .returning({ stamp: checks.stamp })
+      : seen === null
+        ? await db
+            .insert(checks)
+            .values({ ...key, ...own })
+            .onConflictDoNothing()
+            .returning({ stamp: checks.stamp })
+        : await db
+            .update(checks)
+            .set(own)
+            .where(and(at(key), eq(checks.stamp, seen)))
+            .returning({ stamp: checks.stamp });
+  if (rows.length > 0) return { done: true, stamp: own?.stamp ?? null };
+  const theirs = await findCheck(db, key);
+  return isSame(theirs, change)
+    ? { done: true, stamp: theirs?.stamp ?? null }
+    : { done: false, theirs };
+}
+
+/** Writes checks where nothing stands yet; what is there stays. Returns how many were written. */
+export async function fillChecks(
+  db: Database,
+  rows: readonly (CheckKey & CheckChange)[],
+): Promise<number> {
+  if (rows.length === 0) return 0;
+  const written = await db
+    .insert(checks)
+    .values([...rows])
+    .onConflictDoNothing()
+    .returning({ item: checks.item });
+  return written.length;
+}

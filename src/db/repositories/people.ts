@@ -1,0 +1,34 @@
+import { asc, eq } from 'drizzle-orm';
+import type { Database } from '../client';
+import { people } from '../schema';
+
+export type PersonRow = typeof people.$inferSelect;
+
+/** Everyone who works here now, by name. */
+export const listPeople = (db: Database): Promise<PersonRow[]> =>
+  db.select().from(people).where(eq(people.isHere, true)).orderBy(asc(people.name));
+
+/** One person who works here, or null. */
+export async function findPerson(db: Database, id: string): Promise<PersonRow | null> {
+  const [row] = await db.select().from(people).where(eq(people.id, id));
+  return row?.isHere ? row : null;
+}
+
+/** Writes a person, or brings one of the same name back; returns the id. */
+export async function savePerson(
+  db: Database,
+  person: Pick<PersonRow, 'name' | 'role'>,
+): Promise<string> {
+  const [row] = await db
+    .insert(people)
+    .values(person)
+    .onConflictDoUpdate({ target: people.name, set: { role: person.role, isHere: true } })
+    .returning({ id: people.id });
+  if (!row) throw new Error('The person was not written');
+  return row.id;
+}
+
+/** Offers a person no more; what was written under the name stays. */
+export async function dismissPerson(db: Database, id: string): Promise<void> {
+  await db.update(people).set({ isHere: false }).where(eq(people.id, id));
+}

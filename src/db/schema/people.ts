@@ -1,0 +1,12 @@
+import { boolean, pgEnum, pgTable, text, uuid } from 'drizzle-orm/pg-core';
+
+export const role = pgEnum('role', ['lead', 'technician', 'apprentice']);
+
+/** Who works here; a name stays on what was written under it. */
+export const people = pgTable('people', {
+  id: uuid().primaryKey().defaultRandom(),
+  name: text().notNull().unique(),
+  role: role().notNull(),
+  /** False once someone has left: not offered any more. */
+  isHere: boolean('is_here').notNull().default(true),
+});

@@ -1,0 +1,208 @@
+import 'server-only';
+import {
+  checkFormSchema,
+  PROCEDURE,
+  readChoices,
+  trayChangeSchema,
+  trayPartSchema,
+  idSchema,
+  type CheckKind,
+} from '../core/contracts';
+import { lookOfFinding, lookWithout } from '../core/procedure';
+import { CORNERS, type Corner } from '../core/readings';
+import {
+  deleteTrayPart,
+  fillChecks,
+  findTrayPart,
+  insertTrayPart,
+  readSetting,
+  RULES_SETTING,
+  updateTrayPart,
+  writeCheck,
+  writeSetting,
+  type CheckRow,
+  type JobFile,
+  type TrayPartRow,
+} from '../db/repositories';
+import { accept, refuse, refuseParse, type Answer } from './answer';
+import { database } from './database';
+import { jobFile } from './jobs';
+import { cornerPlan, findCheck, looksOf, otherSide } from './procedure';
+
+const GONE = 'This job is not on file any more.';
+
+/** What became of a write: its new stamp, or what another wrote in its place meanwhile. */
+export type CheckAnswer = Answer<
+  | { readonly kept: true; readonly stamp: string | null }
+  | { readonly kept: false; readonly theirs: CheckRow | null }
+>;
+
+/** Kinds that are worth nothing without a name under them. */
+const NAMED: readonly CheckKind[] = ['lifting', 'waiting', 'rule', 'fixed'];
+
+/** Writes one item of the procedure, or takes it back; tells of what another wrote meanwhile. */
+export async function recordCheck(input: unknown, by: string | null): Promise<CheckAnswer> {
+  const parsed = checkFormSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const { jobId, kind, place, item, value, note, seen } = parsed.data;
+  if (by === null && NAMED.includes(kind)) {
+    return refuse('Say who you are first: choose your name at “Who is here”.');
+  }
+  const file = await jobFile(jobId);
+  if (!file) return refuse(GONE);
+  const corner = CORNERS.find((each) => each === place);
+  if (corner && !file.corners.includes(corner)) {
+    return refuse('This corner is not part of the job.');
+  }
+  const change = value === null ? null : { value, note, by };
+  const written = await writeCheck(await database(), { jobId, kind, place, item }, change, seen);
+  return accept(
+    written.done ? { kept: true, stamp: written.stamp } : { kept: false, theirs: written.theirs },
+  );
+}
+
+/** Writes every item of a corner that was not looked at as looked at and sound. */
+export async function allSound(
+  jobId: string,
+  place: string,
+  by: string | null,
+): Promise<Answer<number>> {
+  const file = await jobFile(jobId);
+  const corner = CORNERS.find((each) => each === place);
+  const plan = file && corner ? cornerPlan(file, corner) : null;
+  if (!file || !plan) return refuse('This corner is not part of the job.');
+  const seen = looksOf(file).filter((look) => look.corner === corner);
+  const rows = plan.items
+    .filter(({ code }) => !seen.some(({ item }) => item === code))
+    .map(({ code }) => ({
+      jobId,
+      kind: 'look' as const,
+      place,
+      item: code,
+      value: [],
+      note: null,
+      by,
+    }));
+  return accept(await fillChecks(await database(), rows));
+}
+
+/**
+ * Copies a corner\u2019s plan to the other side of its axle: steps left out and the way pistons are
+ * pushed back; never what was done or found. What stands there already stays.
+ */
+export async function copyPlan(
+  jobId: string,
+  place: string,
+  by: string | null,
+): Promise<Answer<number>> {
+  const file = await jobFile(jobId);
+  const corner = CORNERS.find((each) => each === place);
+  const other = corner && otherSide(corner);
+  if (!file || !other || !file.corners.includes(corner) || !file.corners.includes(other)) {
+    return refuse('The other side is not part of the job.');
+  }
+  const plan = file.checks.filter(
+    (check) =>
+      check.place === corner &&
+      (check.kind === 'method' || (check.kind === 'step' && check.value === 'left-out')),
+  );
+  const rows = plan.map(({ kind, item, value, note }) => ({
+    jobId,
+    kind,
+    place: other,
+    item,
+    value,
+    note,
+    by,
+  }));
+  return accept(await fillChecks(await database(), rows));
+}
+
+/** Writes what the nose was answered as the look that it is; the stamp of what stands is taken. */
+export async function recordLook(
+  file: JobFile,
+  found: { readonly code: string; readonly corner: Corner; readonly value: string | null },
+): Promise<void> {
+  const db = await database();
+  const { code, corner } = found;
+  const says = found.value === null ? null : { code, value: found.value };
+  const look = says && lookOfFinding(PROCEDURE, says);
+  for (const old of looksOf(file).filter((each) => each.corner === corner)) {
+    const kept = lookWithout(PROCEDURE, old, code);
+    if (kept === old || old.item === look?.item) continue;
+    await writeLook(file, corner, old.item, kept && [...kept.found]);
+  }
+  if (!look) return;
+  const there = looksOf(file).find((each) => each.corner === corner && each.item === look.item);
+  const rest = there ? (lookWithout(PROCEDURE, there, code)?.found ?? []) : [];
+  await writeLook(file, corner, look.item, [...new Set([...rest, ...look.found])]);
+
+  async function writeLook(
+    job: JobFile,
+    place: Corner,
+    item: string,
+    value: readonly string[] | null,
+  ): Promise<void> {
+    const key = { jobId: job.job.id, kind: 'look' as const, place, item };
+    const seen = findCheck(job, 'look', place, item)?.stamp ?? null;
+    const change = value && { value, note: null, by: null };
+    await writeCheck(db, key, change, seen);
+  }
+}
+
+/** Puts a part in the tray. */
+export async function takeOffPart(input: unknown, by: string | null): Promise<Answer<TrayPartRow>> {
+  const parsed = trayPartSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const file = await jobFile(parsed.data.jobId);
+  if (!file?.corners.includes(parsed.data.corner)) {
+    return refuse('This corner is not part of the job.');
+  }
+  return accept(await insertTrayPart(await database(), { ...parsed.data, by }));
+}
+
+/** Changes a part in the tray, or marks it as back on; refuses where another changed it since. */
+export async function changePart(input: unknown, by: string | null): Promise<Answer<TrayPartRow>> {
+  const parsed = trayChangeSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const { partId, seen, change } = parsed.data;
+  const { isBack, ...own } = change;
+  const back =
+    isBack === undefined ? {} : { backAt: isBack ? new Date() : null, backBy: isBack ? by : null };
+  const db = await database();
+  const row = await updateTrayPart(db, partId, { ...own, ...back }, seen);
+  if (row) return accept(row);
+  const theirs = await findTrayPart(db, partId);
+  return refuse(
+    theirs
+      ? 'Another screen changed this part meanwhile. Look at what stands there now, then change it again.'
+      : 'This part is not in the tray any more.',
+  );
+}
+
+/** Takes a part out as if it had never been put there. */
+export async function dropPart(partId: string): Promise<Answer<string>> {
+  if (!idSchema.safeParse(partId).success) return refuse('This part is not on file.');
+  await deleteTrayPart(await database(), partId);
+  return accept(partId);
+}
+
+/** The shop\u2019s choices of house rules. */
+export const shopChoices = async (): Promise<ReturnType<typeof readChoices>> =>
+  readChoices(await readSetting(await database(), RULES_SETTING));
+
+/** Chooses a school for a house rule of the shop; null goes back to what is shipped. */
+export async function chooseRule(rule: string, school: string | null): Promise<Answer<string>> {
+  const found = PROCEDURE.rules.find(({ code }) => code === rule);
+  if (!found) return refuse('There is no such rule.');
+  if (school !== null && !found.schools.some(({ code }) => code === school)) {
+    return refuse('This is no school of that rule.');
+  }
+  const { [rule]: _, ...others } = await shopChoices();
+  await writeSetting(
+    await database(),
+    RULES_SETTING,
+    school === null ? others : { ...others, [rule]: school },
+  );
+  return accept(rule);
+}
