@@ -1,4 +1,4 @@
-import { PROCEDURE, readChoices, readFigure, waitingSchema, type Waiting } from '../core/contracts';
+import { PROCEDURE, readChoices, waitingSchema, type Waiting } from '../core/contracts';
 import type { RuledOut } from '../core/assessment';
 import type { RecordedFinding } from '../core/diagnosis';
 import {
@@ -11,6 +11,7 @@ import {
   machiningAllowed,
   padMeanings,
   planSteps,
+  readFigure,
   rulesInForce,
   type Ban,
   type Context,

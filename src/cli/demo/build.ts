@@ -15,9 +15,12 @@ import { beginSet, saveReadings } from '../../server/sets';
 import { saveVehicle } from '../../server/vehicles';
 import { analyseRoadTest, readLogText } from '../../core/roadtest';
 import { recordFinding } from '../../server/nose';
+import { addPerson } from '../../server/people';
 import { keepRoadTest } from '../../server/roadTests';
+import { recordCheck, takeOffPart } from '../../server/strip';
+import { liftingItems } from '../../server/stripNext';
 import { DRIVES } from './drives';
-import { JOBS, type DemoCorner, type DemoJob } from './scenario';
+import { JOBS, type DemoCorner, type DemoJob, type DemoStrip } from './scenario';
 import { VEHICLES } from './vehicles';
 
 /** The value of an answer; a refusal here is a fault of the scenario. */
@@ -100,6 +103,34 @@ async function recordDrive(jobId: string, drive: VirtualDrive): Promise<void> {
   known(await keepRoadTest({ jobId, phase: 'before', diameter, summary: analysis }));
 }
 
+/** Goes through a strip-down as far as the scenario has it. */
+async function stripDown(jobId: string, strip: DemoStrip): Promise<void> {
+  const { by, corner } = strip;
+  const file = await jobFile(jobId);
+  if (!file) throw new Error('The job is gone');
+  const write = async (kind: string, place: string, item: string, value: unknown, note = '') =>
+    known(await recordCheck({ jobId, kind, place, item, value, note, seen: null }, by));
+  for (const { code } of liftingItems(file)) {
+    const reason = strip.skipped[code];
+    await write('lifting', '', code, reason ? 'skipped' : 'done', reason);
+  }
+  for (const step of strip.steps) await write('step', corner, step, 'done');
+  for (const [item, found] of Object.entries(strip.looks)) await write('look', corner, item, found);
+  for (const [item, text] of Object.entries(strip.figures)) {
+    await write('figure', corner, item, { text, unit: 'mm' });
+  }
+  for (const part of strip.parts) {
+    known(await takeOffPart({ jobId, corner, orientation: '', ...part }, by));
+  }
+}
+
+/** The people of the demo workshop. */
+const PEOPLE = [
+  ['Ines', 'lead'],
+  ['Tobiah', 'technician'],
+  ['Wren', 'apprentice'],
+] as const;
+
 async function buildJob(job: DemoJob, vehicleId: string, random: RandomSource): Promise<void> {
   const jobId = known(
     await openJob({
@@ -114,6 +145,7 @@ async function buildJob(job: DemoJob, vehicleId: string, random: RandomSource): 
     const corner = code === 'hub-look' ? (job.corners[0]?.corner ?? null) : null;
     known(await recordFinding({ jobId, code, corner, value }));
   }
+  if (job.strip) await stripDown(jobId, job.strip);
   if (job.drive) await recordDrive(jobId, DRIVES[job.drive]);
   if (job.isClosed) known(await closeJob(jobId, job.confirmedCause ?? null));
 }
@@ -122,6 +154,7 @@ async function buildJob(job: DemoJob, vehicleId: string, random: RandomSource): 
 export async function buildDemo(seed: number): Promise<void> {
   const random = seededRandom(seed);
   const ids = new Map<string, string>();
+  for (const [name, role] of PEOPLE) known(await addPerson({ name, role }));
   for (const [key, vehicle] of Object.entries(VEHICLES)) {
     ids.set(key, known(await saveVehicle(null, vehicle)));
   }

@@ -10,6 +10,7 @@ function axle(
   studs: number,
   limits: Limits,
   places: AxleForm['places'] = 'any',
+  strip: Pick<AxleForm, 'caliper' | 'pistons' | 'traits'> = {},
 ): AxleForm {
   const of = (kind: keyof AxleForm['limits']): AxleForm['limits']['discard'] => {
     const [length, source] = limits[kind] ?? ['', 'maker' as const];
@@ -19,6 +20,7 @@ function axle(
     fastening,
     studs: String(studs),
     places,
+    ...strip,
     limits: {
       nominal: of('nominal'),
       machineTo: of('machineTo'),
@@ -26,6 +28,7 @@ function axle(
       runout: of('runout'),
       dtv: of('dtv'),
       radius: of('radius'),
+      piston: of('piston'),
     },
   };
 }
@@ -57,7 +60,7 @@ export const VEHICLES: Readonly<Record<string, VehicleForm>> = {
     model: 'Tern shuttle minibus',
     tyre: '215/65R16',
     finalDrive: '3.9',
-    front: axle('studs', 6, heavy),
+    front: axle('studs', 6, heavy, 'any', { pistons: '2', traits: ['wear-sensor', 'lock-nuts'] }),
     rear: axle('studs', 6, rear),
   },
   bakery: {
@@ -75,8 +78,11 @@ export const VEHICLES: Readonly<Record<string, VehicleForm>> = {
     model: 'Minnow hatchback',
     tyre: '185/60R15',
     finalDrive: '',
-    front: axle('bolts', 4, light, 'as-found'),
-    rear: axle('bolts', 4, rear, 'as-found'),
+    front: axle('bolts', 4, light, 'as-found', { traits: ['retaining-screw'] }),
+    rear: axle('bolts', 4, rear, 'as-found', {
+      pistons: '1',
+      traits: ['retaining-screw', 'electric-parking-brake'],
+    }),
   },
   library: {
     plate: 'SK-003-L',
@@ -84,7 +90,7 @@ export const VEHICLES: Readonly<Record<string, VehicleForm>> = {
     model: 'Folio mobile library',
     tyre: '225/75R16',
     finalDrive: '4.55',
-    front: axle('studs', 8, heavy),
+    front: axle('studs', 8, heavy, 'any', { caliper: 'fixed', pistons: '4' }),
     rear: axle('studs', 8, rear),
   },
   rescue: {
@@ -103,6 +109,9 @@ export const VEHICLES: Readonly<Record<string, VehicleForm>> = {
     tyre: '245/70R16',
     finalDrive: '3.73',
     front: axle('studs', 6, heavy),
-    rear: axle('studs', 6, rear),
+    rear: axle('studs', 6, { ...rear, piston: ['42 mm', 'maker'] }, 'any', {
+      pistons: '1',
+      traits: ['drum-in-hat', 'rigid-line'],
+    }),
   },
 };

@@ -6,3 +6,4 @@ export * from './looks';
 export * from './pads';
 export * from './reservoir';
 export * from './check';
+export * from './figure';

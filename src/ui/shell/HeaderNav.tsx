@@ -7,6 +7,7 @@ const PLACES = [
   { href: '/', label: 'Jobs' },
   { href: '/vehicles', label: 'Vehicles' },
   { href: '/knowledge', label: 'Knowledge' },
+  { href: '/workshop', label: 'Workshop' },
 ] as const;
 
 const isHere = (path: string, href: string): boolean =>

@@ -11,6 +11,7 @@ const LIST = [
   ['g j', 'go to the jobs'],
   ['g v', 'go to the vehicles'],
   ['g k', 'go to the knowledge'],
+  ['g w', 'go to the workshop: people and house rules'],
   ['n', 'new job'],
   ['1 \u2013 9', 'go to a stage of the job; on a question, give the answer'],
   ['0', 'leave a question open; Esc leaves the questions'],
@@ -24,6 +25,7 @@ function placeOf(key: string, before: string): string | null {
   if (before === 'g' && key === 'j') return '/';
   if (before === 'g' && key === 'v') return '/vehicles';
   if (before === 'g' && key === 'k') return '/knowledge';
+  if (before === 'g' && key === 'w') return '/workshop';
   if (key === 'n') return '/jobs/new';
   if (/^[1-9]$/.test(key)) {
     const links = document.querySelectorAll<HTMLAnchorElement>('.zh-trail a');

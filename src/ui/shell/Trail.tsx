@@ -40,9 +40,13 @@ function Print({ state }: { state: StageState }) {
   );
 }
 
+/** Pages that belong to a stage under another address. */
+const PART_OF: Readonly<Record<string, string>> = { 'as-found': 'strip', rules: 'strip' };
+
 /** The trail of a job: its stages in the order of work. */
 export function Trail({ stages }: { stages: readonly TrailStage[] }) {
-  const current = usePathname().split('/')[3];
+  const place = usePathname().split('/')[3] ?? '';
+  const current = PART_OF[place] ?? place;
   return (
     <nav aria-label="Stages of the job">
       <ol className="zh-trail">

@@ -37,6 +37,26 @@ function Ring({ state }: { state: VerdictState }) {
   }
 }
 
+/** What was seen of an item, each with the ring and the word that tell it apart. */
+const LOOK = {
+  sound: { ring: 'within', word: 'Sound' },
+  wrong: { ring: 'beyond', word: 'Found wrong' },
+  'not-looked': { ring: 'not-measured', word: 'Not looked at' },
+} as const satisfies Record<string, { ring: VerdictState; word: string }>;
+
+/** Not looked at, sound, or found wrong: by word, shape and colour. */
+export function LookMark({ state, size = 20 }: { state: keyof typeof LOOK; size?: number }) {
+  const { ring, word } = LOOK[state];
+  return (
+    <span className={`zh-verdict zh-${ring}`}>
+      <svg width={size} height={size} viewBox="0 0 24 24" aria-hidden="true">
+        <Ring state={ring} />
+      </svg>
+      {word}
+    </span>
+  );
+}
+
 /** A verdict by word, shape and colour. */
 export function VerdictMark({ state, size = 24 }: { state: VerdictState; size?: number }) {
   return (

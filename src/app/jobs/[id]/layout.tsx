@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { jobFile } from '@/server/jobs';
 import { stagesOf } from '@/server/stages';
 import { Trail } from '@/ui/shell';
+import { JobAlerts } from './JobAlerts';
 
 export default async function JobLayout({
   children,
@@ -30,6 +31,7 @@ export default async function JobLayout({
         </div>
         <Trail stages={stagesOf(file)} />
       </div>
+      <JobAlerts file={file} />
       {children}
     </>
   );

@@ -35,8 +35,6 @@ const figureSchema = (item: string) =>
       return { text: read.length.text, unit: read.length.unit, um: read.length.value as number };
     });
 
-export type StoredFigure = z.output<ReturnType<typeof figureSchema>>;
-
 const lookSchema = (item: string) => {
   const conditions = PROCEDURE.items.find(({ code }) => code === item)?.conditions ?? [];
   return z
@@ -164,23 +162,6 @@ export const checkFormSchema = envelope.transform((form, context) => {
   return { ...form, note: form.note === '' ? null : form.note, value: parsed.data as unknown };
 });
 export type CheckForm = z.input<typeof checkFormSchema>;
-
-/** A value as stored, read again by its kind; null where it cannot be read any more. */
-export function readStored<Kind extends CheckKind>(
-  kind: Kind,
-  item: string,
-  value: unknown,
-): unknown {
-  const parsed = KINDS[kind].value(item).safeParse(value);
-  return parsed.success ? parsed.data : null;
-}
-
-const storedFigureSchema = z.object({ text: z.string(), unit: z.string(), um: z.number() });
-/** A figure of the inspection as stored, or null. */
-export function readFigure(value: unknown): { text: string; unit: string; um: number } | null {
-  const parsed = storedFigureSchema.safeParse(value);
-  return parsed.success ? parsed.data : null;
-}
 
 const line = (name: string, longest: number) =>
   z.string().trim().max(longest, `${name} can have at most ${longest} characters.`);

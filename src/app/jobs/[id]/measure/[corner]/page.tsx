@@ -9,8 +9,10 @@ export const metadata: Metadata = { title: 'Measure' };
 
 export default async function MeasurePage({
   params,
+  searchParams,
 }: {
   params: Promise<{ id: string; corner: string }>;
+  searchParams: Promise<{ kind?: string }>;
 }) {
   const { id, corner } = await params;
   const bench = await openBenchOf(id, corner, 'before');
@@ -27,10 +29,11 @@ export default async function MeasurePage({
         />
       </div>
       <MeasureBench
-        key={bench.corner}
+        key={`${bench.corner} ${(await searchParams).kind ?? ''}`}
         corner={{ ...record, jobId: id, phase: 'before', units: bench.units }}
         {...await scentOf(bench.file)}
         sets={bench.sets}
+        wanted={(await searchParams).kind === 'hub' ? 'hub' : undefined}
         expectedShift={null}
         nextHref={nextCorner ? `/jobs/${id}/measure/${nextCorner}` : `/jobs/${id}/decide`}
         nextLabel={nextCorner ? `Next corner: ${nextCorner}` : 'Decide'}

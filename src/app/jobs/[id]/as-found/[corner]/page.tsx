@@ -1,0 +1,48 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { CornerTabs } from '@/features/measure/CornerTabs';
+import { MeasureBench } from '@/features/measure/MeasureBench';
+import { scentOf } from '../../JobScent';
+import { openBenchOf } from '@/server/bench';
+
+export const metadata: Metadata = { title: 'As found' };
+
+export default async function AsFoundPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string; corner: string }>;
+  searchParams: Promise<{ kind?: string }>;
+}) {
+  const { id, corner } = await params;
+  const bench = await openBenchOf(id, corner, 'as-found');
+  if (!bench) notFound();
+  const { record } = bench;
+  return (
+    <>
+      <div className="d-flex flex-wrap gap-3 align-items-center mb-2">
+        <h1 className="mb-0">As found</h1>
+        <CornerTabs
+          corners={bench.file.corners}
+          current={bench.corner}
+          base={`/jobs/${id}/as-found`}
+        />
+      </div>
+      <p className="mb-2">
+        One lap of runout and one of thickness before anything is cleaned, the rotor held by{' '}
+        {record.fastening === 'studs' ? 'nuts' : 'bolts'} and spacers. Kept apart from the readings
+        that are decided on.
+      </p>
+      <MeasureBench
+        key={`${bench.corner} ${(await searchParams).kind ?? ''}`}
+        corner={{ ...record, jobId: id, phase: 'as-found', units: bench.units }}
+        {...await scentOf(bench.file)}
+        sets={bench.sets}
+        wanted={(await searchParams).kind === 'hub' ? 'hub' : undefined}
+        expectedShift={null}
+        nextHref={`/jobs/${id}/strip/${bench.corner}`}
+        nextLabel="Back to the strip-down"
+      />
+    </>
+  );
+}

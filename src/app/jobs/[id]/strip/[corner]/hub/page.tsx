@@ -1,0 +1,74 @@
+import { TriangleAlert } from 'lucide-react';
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+import { CleaningTable } from '@/features/strip/CleaningTable';
+import { HubLooks } from '@/features/strip/HubLooks';
+import { cleaningAt } from '@/server/cleaning';
+import { jobFile } from '@/server/jobs';
+import { axleRow } from '@/server/stages';
+import { shopUnits } from '@/server/settings';
+import { cornerWork } from '../../work';
+
+export const metadata: Metadata = { title: 'Hub' };
+
+export default async function StripHubPage({
+  params,
+}: {
+  params: Promise<{ id: string; corner: string }>;
+}) {
+  const { id, corner } = await params;
+  const file = await jobFile(id);
+  const units = await shopUnits();
+  const work = file && cornerWork(file, corner, units);
+  if (!work) notFound();
+  const step = work.steps.find(({ goes }) => goes === 'hub');
+  const { cleaning, rows } = cleaningAt(file, work.corner);
+  const hasRadius = axleRow(file, work.corner)?.limits.some(({ kind }) => kind === 'radius');
+  return (
+    <section className="zh-card" aria-labelledby="zh-hub">
+      <h2 id="zh-hub">
+        Hub preparation <span className="zh-figure">{work.corner}</span>
+      </h2>
+      <p className="zh-step-say">Brush, do not grind.</p>
+      {step && (
+        <>
+          <p>
+            {step.say} {step.why}
+          </p>
+          <ul className="zh-cautions">
+            {step.cautions.map(({ code, say }) => (
+              <li key={code}>
+                <TriangleAlert size={20} aria-hidden="true" /> {say}
+              </li>
+            ))}
+          </ul>
+          {step.ruleWords.map(({ code, say }) => (
+            <p key={code}>
+              <span className="zh-muted">House rule:</span> {say}
+            </p>
+          ))}
+        </>
+      )}
+      <HubLooks work={work} codes={['seat', 'straight-edge', 'studs']} />
+      <h3 className="mt-3">Before and after cleaning</h3>
+      <CleaningTable rows={rows} cleaning={cleaning} units={units} />
+      <div className="d-flex flex-wrap gap-2 my-3">
+        <Link
+          className="btn btn-outline-secondary"
+          href={`/jobs/${id}/as-found/${corner}?kind=hub`}
+        >
+          Hub face before cleaning
+        </Link>
+        <Link className="btn btn-primary" href={`/jobs/${id}/measure/${corner}?kind=hub`}>
+          Hub face, cleaned
+        </Link>
+      </div>
+      <p className="zh-muted mb-0">
+        {hasRadius
+          ? 'The cleaned hub face tells hub from rotor with one mounting; it is used when the rotor is indexed.'
+          : 'Enter the radius at which the rotor is read on the vehicle’s page: without it the hub face cannot be brought to the rotor’s circle, and is not used when the rotor is indexed.'}
+      </p>
+    </section>
+  );
+}

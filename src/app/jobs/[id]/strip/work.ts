@@ -1,0 +1,80 @@
+import { format, isToday } from 'date-fns';
+import { PROCEDURE } from '@/core/contracts';
+import { fateOf } from '@/core/procedure';
+import { CORNERS, axleOf } from '@/core/readings';
+import type { UnitSystem } from '@/core/units';
+import type { JobFile, TrayPartRow } from '@/db/repositories';
+import type { CornerWork } from '@/features/strip/CornerOrder';
+import type { CheckView } from '@/features/strip/model';
+import type { TrayPart } from '@/features/strip/Tray';
+import { cornerPlan, looksOf, padsSay } from '@/server/procedure';
+import { axleRow } from '@/server/stages';
+
+/** A time in words: of the day where it is today. */
+export const sayTime = (at: Date): string => format(at, isToday(at) ? 'HH:mm' : 'd MMM, HH:mm');
+
+/** The checks of a job as the screens have them. */
+export const checkViews = (file: JobFile): CheckView[] => {
+  const written = file.checks.map(({ kind, place, item, value, note, by, at, stamp }) => ({
+    ...{ kind, place, item, value, note, by, stamp },
+    at: sayTime(at),
+  }));
+  const answered = looksOf(file)
+    .filter(
+      ({ corner, item }) =>
+        !written.some(
+          (each) => each.kind === 'look' && each.place === corner && each.item === item,
+        ),
+    )
+    .map(({ corner, item, found }) => ({
+      ...{ kind: 'look' as const, place: corner, item, value: found, note: null, by: null },
+      at: '',
+      stamp: '',
+    }));
+  return [...written, ...answered];
+};
+
+const trayPart = (file: JobFile, part: TrayPartRow): TrayPart => ({
+  ...part,
+  back: part.backAt && sayTime(part.backAt),
+  photos: file.photos
+    .filter(({ partId }) => partId === part.id)
+    .map(({ id, sha256, width, height }) => ({ id, sha256, width, height })),
+});
+
+/** Everything that the screens of one corner are made of; null where the job lacks it. */
+export function cornerWork(
+  file: JobFile,
+  name: string,
+  units: UnitSystem,
+): (CornerWork & { readonly isLast: boolean }) | null {
+  const corner = CORNERS.find((each) => each === name);
+  const plan = corner && cornerPlan(file, corner);
+  const axle = corner && axleRow(file, corner);
+  if (!corner || !plan || !axle) return null;
+  const { rules } = plan.context;
+  const coming = new Set(plan.steps.flatMap(({ parts }) => parts));
+  const asked = new Set(plan.steps.flatMap(({ figures }) => figures));
+  return {
+    jobId: file.job.id,
+    corner,
+    steps: plan.steps,
+    items: plan.items,
+    figures: PROCEDURE.figures.filter(
+      ({ code, group }) => asked.has(code) || asked.has(group) || code === 'lip-height',
+    ),
+    meanings: padsSay(file, corner),
+    checks: checkViews(file).filter(({ place }) => place === corner),
+    choices: PROCEDURE.parts
+      .filter(({ code }) => coming.has(code))
+      .map((part) => ({ ...part, fate: fateOf(rules, part.rule) ?? 'reuse' })),
+    parts: file.tray.filter((part) => part.corner === corner).map((part) => trayPart(file, part)),
+    pistons: {
+      count: axle.pistons,
+      diameterUm: axle.limits.find(({ kind }) => kind === 'piston')?.valueUm ?? null,
+      calipers: file.corners.filter((each) => axleOf(each) === axleOf(corner)).length,
+    },
+    units,
+    isLast: file.corners.at(-1) === corner,
+  };
+}

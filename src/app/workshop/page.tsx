@@ -1,0 +1,32 @@
+import type { Metadata } from 'next';
+import { PROCEDURE } from '@/core/contracts';
+import { rulesInForce } from '@/core/procedure';
+import { PeopleList } from '@/features/people/PeopleList';
+import { WhoIsHere } from '@/features/people/WhoIsHere';
+import { RuleBook } from '@/features/rules/RuleBook';
+import { allPeople } from '@/server/people';
+import { whoIsHere } from '@/server/who';
+import { shopChoices } from '@/server/strip';
+
+export const metadata: Metadata = { title: 'Workshop' };
+
+export default async function WorkshopPage() {
+  const people = await allPeople();
+  return (
+    <>
+      <h1>Workshop</h1>
+      <section className="zh-card mb-3" aria-labelledby="people">
+        <h2 id="people">People</h2>
+        <WhoIsHere people={people} here={(await whoIsHere())?.id ?? null} />
+        <PeopleList people={people} />
+      </section>
+      <h2>House rules</h2>
+      <p>
+        Seventeen points where good technicians differ, with what speaks for and against each way.
+        What the shop chooses is what steps, contact points and figures then say; a job can go
+        another way with a reason. The maker’s figure and procedure come first.
+      </p>
+      <RuleBook rules={rulesInForce(PROCEDURE, await shopChoices())} job={null} />
+    </>
+  );
+}

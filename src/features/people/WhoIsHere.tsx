@@ -1,0 +1,104 @@
+'use client';
+
+import { useState, useTransition } from 'react';
+import { Form } from 'react-bootstrap';
+import { addPersonAction, chooseWhoAction } from './actions';
+
+export interface Person {
+  readonly id: string;
+  readonly name: string;
+}
+
+interface WhoIsHereProps {
+  readonly people: readonly Person[];
+  /** Id of who is at this screen, or null. */
+  readonly here: string | null;
+}
+
+const ROLES = [
+  ['technician', 'Technician'],
+  ['lead', 'Lead'],
+  ['apprentice', 'Apprentice'],
+] as const;
+type Role = (typeof ROLES)[number][0];
+
+/** A new name, for a shop that has none yet or one more. */
+function NewPerson({ onDone }: { readonly onDone: () => void }) {
+  const [name, setName] = useState('');
+  const [role, setRole] = useState<Role>('technician');
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [busy, begin] = useTransition();
+  const add = (): void =>
+    begin(async () => {
+      const answer = await addPersonAction({ name, role });
+      setTrouble(answer.ok ? null : answer.message);
+      if (answer.ok) onDone();
+    });
+  return (
+    <form
+      className="zh-row"
+      onSubmit={(event) => {
+        event.preventDefault();
+        add();
+      }}
+    >
+      <Form.Control
+        className="zh-name"
+        aria-label="Name"
+        placeholder="Name"
+        autoComplete="off"
+        value={name}
+        isInvalid={trouble !== null}
+        onChange={({ target }) => setName(target.value)}
+      />
+      <Form.Select
+        className="w-auto"
+        aria-label="Role"
+        value={role}
+        onChange={({ target }) =>
+          setRole(ROLES.find(([code]) => code === target.value)?.[0] ?? 'technician')
+        }
+      >
+        {ROLES.map(([code, label]) => (
+          <option key={code} value={code}>
+            {label}
+          </option>
+        ))}
+      </Form.Select>
+      <button className="btn btn-primary" disabled={busy}>
+        Add
+      </button>
+      {trouble && <span className="zh-error">{trouble}</span>}
+    </form>
+  );
+}
+
+/** Who is at this screen: the name that goes under what is written down here. */
+export function WhoIsHere({ people, here }: WhoIsHereProps) {
+  const [isAdding, setAdding] = useState(people.length === 0);
+  const [busy, begin] = useTransition();
+  return (
+    <div className="zh-who zh-no-print" role="group" aria-label="Who is here">
+      <span className="zh-muted">Who is here?</span>
+      {people.map(({ id, name }) => (
+        <button
+          key={id}
+          type="button"
+          className={`btn ${id === here ? 'btn-dark' : 'btn-outline-secondary'}`}
+          aria-pressed={id === here}
+          disabled={busy}
+          onClick={() => begin(() => chooseWhoAction(id === here ? '' : id))}
+        >
+          {name}
+        </button>
+      ))}
+      {isAdding ? (
+        <NewPerson onDone={() => setAdding(false)} />
+      ) : (
+        <button type="button" className="btn btn-link" onClick={() => setAdding(true)}>
+          Another name
+        </button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,134 @@
+'use client';
+
+import { useActionState, type ReactNode } from 'react';
+import type { RuleInForce } from '@/core/procedure';
+import { chooseRuleAction, overrideRuleAction, type RuleSaid } from './actions';
+
+/** A job whose own way is chosen; without one it is the shop\u2019s. */
+export interface RuleJob {
+  readonly id: string;
+  /** Stamps of the job\u2019s own choices, by rule. */
+  readonly stamps: Readonly<Record<string, string>>;
+}
+
+interface RuleCardProps {
+  readonly inForce: RuleInForce;
+  readonly job: RuleJob | null;
+}
+
+const WHOSE: Readonly<Record<RuleInForce['by'], string>> = {
+  shipped: 'workshop default',
+  shop: 'the shop\u2019s choice',
+  job: 'this job\u2019s own way',
+};
+
+/** A form whose one button says what became of it. */
+function RuleForm({
+  action,
+  rule,
+  job,
+  children,
+}: {
+  readonly action: (before: RuleSaid | null, form: FormData) => Promise<RuleSaid>;
+  readonly rule: string;
+  readonly job: RuleJob | null;
+  readonly children: (busy: boolean) => ReactNode;
+}) {
+  const [said, submit, busy] = useActionState(action, null);
+  return (
+    <form action={submit}>
+      <input type="hidden" name="rule" value={rule} />
+      {job && (
+        <>
+          <input type="hidden" name="jobId" value={job.id} />
+          <input type="hidden" name="seen" value={job.stamps[rule] ?? ''} />
+        </>
+      )}
+      {children(busy)}
+      <span role="status" className={said && !said.ok ? 'zh-error' : 'zh-muted'}>
+        {said?.words}
+      </span>
+    </form>
+  );
+}
+
+/** One point where good technicians differ: its schools, for and against, and the choice. */
+export function RuleCard({ inForce, job }: RuleCardProps) {
+  const { rule, school, by, reason } = inForce;
+  return (
+    <details id={rule.code} className="zh-card mb-2 zh-rule">
+      <summary className="zh-fold">
+        <span>
+          {rule.number}. {rule.title}: <strong>{school.name}</strong>{' '}
+          <span className="zh-muted">
+            {WHOSE[by]}
+            {reason && `: ${reason}`}
+          </span>
+        </span>
+      </summary>
+      <RuleForm action={job ? overrideRuleAction : chooseRuleAction} rule={rule.code} job={job}>
+        {(busy) => (
+          <>
+            {rule.schools.map((each) => (
+              <label key={each.code} className="zh-choice">
+                <input
+                  type="radio"
+                  name="school"
+                  value={each.code}
+                  defaultChecked={each.code === school.code}
+                />
+                <span>
+                  <strong>{each.name}.</strong> For: {each.for}{' '}
+                  <span className="zh-muted">Against: {each.against}</span>
+                </span>
+              </label>
+            ))}
+            {job && (
+              <input
+                className="form-control mb-2"
+                name="note"
+                aria-label={`Why another way: ${rule.title}`}
+                placeholder="Why another way for this job"
+                autoComplete="off"
+                defaultValue={reason ?? ''}
+              />
+            )}
+            <button className="btn btn-primary" disabled={busy}>
+              {job ? 'This way for this job' : 'The shop does it this way'}
+            </button>{' '}
+          </>
+        )}
+      </RuleForm>
+      {((job && by === 'job') || (!job && by === 'shop')) && (
+        <RuleForm action={job ? overrideRuleAction : chooseRuleAction} rule={rule.code} job={job}>
+          {(busy) => (
+            <button className="btn btn-link" disabled={busy}>
+              {job ? 'Back to the shop\u2019s way' : 'Back to the workshop default'}
+            </button>
+          )}
+        </RuleForm>
+      )}
+    </details>
+  );
+}
+
+/** All the rules in their order. */
+export function RuleBook({
+  rules,
+  job,
+}: {
+  readonly rules: readonly RuleInForce[];
+  readonly job: RuleJob | null;
+}) {
+  return (
+    <>
+      {rules.map((inForce) => (
+        <RuleCard
+          key={`${inForce.rule.code} ${inForce.school.code} ${inForce.by}`}
+          inForce={inForce}
+          job={job}
+        />
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,80 @@
+import type { Cleaning } from '@/core/assessment';
+import { formatIn, type UnitSystem } from '@/core/units';
+import type { Verdict } from '@/core/verdict';
+import { Figure, VerdictMark } from '@/ui/verdict';
+
+interface Row {
+  readonly name: string;
+  readonly before: Verdict | undefined;
+  readonly after: Verdict | undefined;
+}
+
+interface CleaningTableProps {
+  readonly rows: readonly Row[];
+  readonly cleaning: Cleaning | null;
+  readonly units: UnitSystem;
+}
+
+const SAYS: Readonly<Record<Cleaning['change'], string>> = {
+  less: 'Most of it went with the dirt: the seat was the source.',
+  same: 'Cleaning changed little: the source is hub or rotor.',
+  unclear: 'Part of it went: look at hub and rotor too.',
+};
+
+function Cell({
+  verdict,
+  units,
+}: {
+  readonly verdict: Verdict | undefined;
+  readonly units: UnitSystem;
+}) {
+  return verdict ? (
+    <td>
+      <Figure value={verdict.value} role="deviation" units={units} />{' '}
+      <VerdictMark state={verdict.state} size={16} />
+    </td>
+  ) : (
+    <td>
+      <VerdictMark state="not-measured" size={16} />
+    </td>
+  );
+}
+
+/** As found beside cleaned: what cleaning the seat changed. */
+export function CleaningTable({ rows, cleaning, units }: CleaningTableProps) {
+  return (
+    <>
+      <div
+        className="table-responsive"
+        tabIndex={0}
+        role="region"
+        aria-label="As found and cleaned"
+      >
+        <table className="table table-sm align-middle mb-1">
+          <thead>
+            <tr>
+              <th scope="col">What</th>
+              <th scope="col">As found</th>
+              <th scope="col">Cleaned</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ name, before, after }) => (
+              <tr key={name}>
+                <th scope="row">{name}</th>
+                <Cell verdict={before} units={units} />
+                <Cell verdict={after} units={units} />
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {cleaning && (
+        <p className="mb-0">
+          <strong>{SAYS[cleaning.change]}</strong> The seat’s own part was{' '}
+          {formatIn(units, 'deviation', cleaning.dirt)}.
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,58 @@
+'use client';
+
+import { useEffect, useRef } from 'react';
+import type { Checks } from './useChecks';
+
+interface ConflictsProps extends Pick<Checks, 'conflict' | 'settle' | 'trouble'> {
+  /** What an item's value says, in words. */
+  readonly say: (item: string, value: unknown) => string;
+}
+
+/** Says what could not be kept, and lets the writer choose where two screens wrote the same. */
+export function Conflicts({ conflict, settle, trouble, say }: ConflictsProps) {
+  const dialog = useRef<HTMLDialogElement>(null);
+  useEffect(() => {
+    if (conflict && !dialog.current?.open) dialog.current?.showModal();
+    if (!conflict) dialog.current?.close();
+  }, [conflict]);
+  const theirs = conflict?.theirs;
+  return (
+    <>
+      {trouble && (
+        <p className="zh-error" role="alert">
+          {trouble}
+        </p>
+      )}
+      <dialog
+        ref={dialog}
+        className="zh-card"
+        aria-labelledby="zh-conflict"
+        onCancel={() => settle(false)}
+      >
+        <h2 id="zh-conflict">Another screen wrote here</h2>
+        {conflict && (
+          <>
+            <p>
+              {theirs
+                ? `${theirs.by ?? 'Another screen'} wrote “${say(theirs.item, theirs.value)}” at ${theirs.at}, after you had this in front of you.`
+                : 'Another screen took this back after you had it in front of you.'}{' '}
+              You pressed “{say(conflict.mine.item, conflict.mine.value)}”. Which shall stand?
+            </p>
+            <div className="d-flex flex-wrap gap-2">
+              <button type="button" className="btn btn-primary" onClick={() => settle(false)}>
+                Leave theirs
+              </button>
+              <button
+                type="button"
+                className="btn btn-outline-secondary"
+                onClick={() => settle(true)}
+              >
+                Write mine
+              </button>
+            </div>
+          </>
+        )}
+      </dialog>
+    </>
+  );
+}

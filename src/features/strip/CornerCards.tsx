@@ -1,0 +1,92 @@
+'use client';
+
+import Link from 'next/link';
+import { useState, useTransition } from 'react';
+import { LookMark } from '@/ui/verdict';
+import { copyPlanAction } from './actions';
+
+/** How far the work at a corner is. */
+export interface CornerProgress {
+  readonly corner: string;
+  readonly name: string;
+  readonly steps: number;
+  readonly stepsDone: number;
+  readonly items: number;
+  readonly looked: number;
+  readonly wrong: number;
+  readonly inTray: number;
+  /** The corner on the other side where it is part of the job. */
+  readonly other: string | null;
+}
+
+interface CornerCardsProps {
+  readonly jobId: string;
+  readonly corners: readonly CornerProgress[];
+}
+
+/** The corners of a job with how far each is, and the ways into its work. */
+export function CornerCards({ jobId, corners }: CornerCardsProps) {
+  const [said, setSaid] = useState<string | null>(null);
+  const [busy, begin] = useTransition();
+  const copy = (from: string, to: string): void =>
+    begin(async () => {
+      const answer = await copyPlanAction(jobId, from);
+      setSaid(
+        answer.ok
+          ? `${answer.value} lines of the plan now stand at ${to} too. What was found stays at ${from}.`
+          : answer.message,
+      );
+    });
+  return (
+    <>
+      <div className="zh-corner-cards">
+        {corners.map((each) => (
+          <section key={each.corner} className="zh-card" aria-label={each.name}>
+            <h3>
+              <span className="zh-figure">{each.corner}</span> {each.name}
+            </h3>
+            <p className="mb-1">
+              {each.stepsDone} of {each.steps} steps · {each.looked} of {each.items} looked at
+              {each.inTray > 0 && ` · ${each.inTray} in the tray`}
+            </p>
+            <p className="mb-2">
+              {each.wrong > 0 ? (
+                <>
+                  <LookMark state="wrong" /> {each.wrong}
+                </>
+              ) : (
+                <LookMark state={each.looked === each.items ? 'sound' : 'not-looked'} />
+              )}
+            </p>
+            <div className="d-flex flex-wrap gap-2">
+              <Link className="btn btn-primary" href={`/jobs/${jobId}/strip/${each.corner}`}>
+                Step by step
+              </Link>
+              <Link
+                className="btn btn-outline-secondary"
+                href={`/jobs/${jobId}/strip/${each.corner}/findings`}
+              >
+                Findings
+              </Link>
+              {each.other !== null && (
+                <button
+                  type="button"
+                  className="btn btn-link"
+                  disabled={busy}
+                  onClick={() => copy(each.corner, each.other ?? '')}
+                >
+                  Same plan for {each.other}
+                </button>
+              )}
+            </div>
+          </section>
+        ))}
+      </div>
+      {said && (
+        <p role="status" className="mt-2 mb-0">
+          {said}
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,100 @@
+'use client';
+
+import { useEffect, useRef, useState, useTransition } from 'react';
+import { LookMark } from '@/ui/verdict';
+import { allSoundAction } from './actions';
+import { Conflicts } from './Conflicts';
+import type { CornerWork } from './CornerOrder';
+import { FigureFields } from './FigureFields';
+import { LookList } from './LookList';
+import { checkAt, lookStateOf } from './model';
+import { sayCheck } from './say';
+import { useChecks } from './useChecks';
+
+interface CornerFindingsProps extends CornerWork {
+  readonly groups: readonly { readonly code: string; readonly name: string }[];
+}
+
+/** Everything that is looked at and measured at a corner, on one screen. */
+export function CornerFindings(work: CornerFindingsProps) {
+  const { corner, items, figures, groups, units, meanings } = work;
+  const store = useChecks(work.jobId, work.checks);
+  const { checks, write } = store;
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [busy, begin] = useTransition();
+  const sound = useRef<HTMLButtonElement>(null);
+  useEffect(() => sound.current?.focus({ preventScroll: true }), []);
+  const states = items.map((item) =>
+    lookStateOf(checkAt(checks, { kind: 'look', place: corner, item: item.code })),
+  );
+  const count = (state: (typeof states)[number]): number =>
+    states.filter((each) => each === state).length;
+  const left = count('not-looked');
+  return (
+    <>
+      <div className="zh-next mb-3" role="status">
+        <strong>
+          {left === 0
+            ? 'Everything at this corner was looked at.'
+            : `${left} of ${items.length} are not looked at.`}
+        </strong>
+        <div className="d-flex flex-wrap gap-3 mt-1">
+          <span>
+            <LookMark state="not-looked" /> {left}
+          </span>
+          <span>
+            <LookMark state="sound" /> {count('sound')}
+          </span>
+          <span>
+            <LookMark state="wrong" /> {count('wrong')}
+          </span>
+        </div>
+        {left > 0 && (
+          <div className="mt-2">
+            <button
+              ref={sound}
+              type="button"
+              className="btn btn-primary"
+              disabled={busy}
+              onClick={() =>
+                begin(async () => {
+                  const answer = await allSoundAction(work.jobId, corner);
+                  setTrouble(answer.ok ? null : answer.message);
+                })
+              }
+            >
+              {left === items.length ? 'All looked at: all sound' : 'The rest looked at: all sound'}
+            </button>
+          </div>
+        )}
+      </div>
+      <p className="zh-muted">
+        Keys: 1 sound, the others what is wrong; Enter or the arrows go on.
+      </p>
+      {trouble && (
+        <p className="zh-error" role="alert">
+          {trouble}
+        </p>
+      )}
+      <Conflicts {...store} say={(item, value) => sayCheck(work, item, value)} />
+      <div className="zh-groups">
+        {groups.map(({ code, name }) => {
+          const own = items.filter(({ group }) => group === code);
+          const asked = figures.filter(({ group }) => group === code);
+          return (
+            <section key={code} className="zh-card mb-3" aria-labelledby={`zh-group-${code}`}>
+              <h2 id={`zh-group-${code}`}>{name}</h2>
+              {asked.length > 0 && (
+                <FigureFields
+                  {...{ corner, figures: asked, checks, units, onWrite: write }}
+                  meanings={code === 'pads' ? meanings : []}
+                />
+              )}
+              <LookList {...{ corner, items: own, checks, onWrite: write }} />
+            </section>
+          );
+        })}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,264 @@
+'use client';
+
+import { TriangleAlert } from 'lucide-react';
+import Link from 'next/link';
+import { useEffect, useRef, useState } from 'react';
+import { Form } from 'react-bootstrap';
+import type { FigureItem, LookItem, PadMeaning, PlannedStep } from '@/core/procedure';
+import type { Corner } from '@/core/readings';
+import type { UnitSystem } from '@/core/units';
+import { Helps, ReservoirRise, Retractions, type Pistons } from './AtHand';
+import { Conflicts } from './Conflicts';
+import { FigureFields } from './FigureFields';
+import { LookList } from './LookList';
+import { checkAt, type CheckChange, type CheckView } from './model';
+import { sayCheck } from './say';
+import { TakeOff, type PartChoice, type TrayPart } from './Tray';
+import { useChecks } from './useChecks';
+
+/** Everything about one corner that its screens are made of. */
+export interface CornerWork {
+  readonly jobId: string;
+  readonly corner: Corner;
+  readonly steps: readonly PlannedStep[];
+  readonly items: readonly LookItem[];
+  readonly figures: readonly FigureItem[];
+  readonly meanings: readonly PadMeaning[];
+  readonly checks: readonly CheckView[];
+  readonly choices: readonly PartChoice[];
+  readonly parts: readonly TrayPart[];
+  readonly pistons: Pistons;
+  readonly units: UnitSystem;
+}
+
+interface StepProps extends CornerWork {
+  readonly step: PlannedStep;
+  readonly onWrite: (change: CheckChange) => void;
+}
+
+const GOES: Readonly<Record<NonNullable<PlannedStep['goes']>, string>> = {
+  'as-found': 'Take the as-found readings',
+  hub: 'Hub face: straight edge and runout',
+  parts: 'Right parts',
+};
+
+function placeOf({ jobId, corner, step }: Pick<StepProps, 'jobId' | 'corner' | 'step'>): string {
+  if (step.goes === 'as-found') return `/jobs/${jobId}/as-found/${corner}`;
+  return step.goes === 'hub' ? `/jobs/${jobId}/strip/${corner}/hub` : `/jobs/${jobId}/strip#parts`;
+}
+
+/** What a step says, warns of and asks for. */
+function StepBody(props: StepProps) {
+  const { step, items, figures, corner, checks, onWrite } = props;
+  const looks = items.filter(({ code }) => step.looks.includes(code));
+  const asked = figures.filter(
+    ({ code, group }) => step.figures.includes(code) || step.figures.includes(group),
+  );
+  const choices = props.choices.filter(({ code }) => step.parts.includes(code));
+  return (
+    <>
+      {step.cautions.length > 0 && (
+        <ul className="zh-cautions">
+          {step.cautions.map(({ code, say }) => (
+            <li key={code}>
+              <TriangleAlert size={20} aria-hidden="true" /> {say}
+            </li>
+          ))}
+        </ul>
+      )}
+      {step.ruleWords.map(({ code, say }) => (
+        <p key={code} className="mb-1">
+          <span className="zh-muted">House rule:</span> {say}{' '}
+          <Link href={`/jobs/${props.jobId}/rules#${code}`}>Another way for this job</Link>
+        </p>
+      ))}
+      {step.goes && (
+        <Link className="btn btn-outline-secondary mb-2" href={placeOf(props)}>
+          {GOES[step.goes]}
+        </Link>
+      )}
+      {step.retractions.length > 0 && (
+        <>
+          <Retractions {...{ corner, step, checks, onWrite }} />
+          <details>
+            <summary className="zh-fold">How far the reservoir rises</summary>
+            <ReservoirRise pistons={props.pistons} units={props.units} />
+          </details>
+        </>
+      )}
+      {looks.length > 0 && (
+        <>
+          <h3>Look at</h3>
+          <LookList {...{ corner, items: looks, checks, onWrite }} />
+        </>
+      )}
+      {asked.length > 0 && (
+        <>
+          <h3>Measure</h3>
+          <FigureFields
+            {...{ corner, figures: asked, checks, onWrite, units: props.units }}
+            meanings={step.figures.includes('pads') ? props.meanings : []}
+          />
+        </>
+      )}
+      {choices.length > 0 && (
+        <>
+          <h3>Comes off</h3>
+          <TakeOff {...{ jobId: props.jobId, corner, choices, parts: props.parts }} />
+        </>
+      )}
+      <Helps step={step} />
+    </>
+  );
+}
+
+/** The steps in a list, each with how far it is; a tap goes there. */
+function StepList({
+  steps,
+  stateOf,
+  at,
+  onPick,
+}: {
+  readonly steps: readonly PlannedStep[];
+  readonly stateOf: (step: PlannedStep) => unknown;
+  readonly at: number;
+  readonly onPick: (i: number) => void;
+}) {
+  return (
+    <ol className="zh-steps">
+      {steps.map((step, i) => {
+        const state = stateOf(step);
+        return (
+          <li key={step.code}>
+            <button
+              type="button"
+              aria-current={i === at ? 'step' : undefined}
+              onClick={() => onPick(i)}
+            >
+              <span aria-hidden="true">{state === 'done' ? '●' : state ? '◌' : '○'}</span>{' '}
+              {step.title}
+              <span className="visually-hidden">
+                , {state === 'done' ? 'done' : state ? 'left out' : 'open'}
+              </span>
+            </button>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+/** The work at one corner, a step a screen, in the order that its vehicle asks for. */
+export function CornerOrder(work: CornerWork) {
+  const { steps, corner } = work;
+  const checks = useChecks(work.jobId, work.checks);
+  const keyOfStep = ({ code }: PlannedStep) =>
+    ({ kind: 'step', place: corner, item: code }) as const;
+  const stateOf = (step: PlannedStep): unknown => checkAt(checks.checks, keyOfStep(step))?.value;
+  const [at, setAt] = useState(() =>
+    Math.max(
+      0,
+      steps.findIndex((step) => !stateOf(step)),
+    ),
+  );
+  const [reason, setReason] = useState<string | null>(null);
+  const done = useRef<HTMLButtonElement>(null);
+  useEffect(() => done.current?.focus({ preventScroll: true }), [at]);
+  const step = steps[at]!;
+  const state = checkAt(checks.checks, keyOfStep(step));
+  const go = (i: number): void => {
+    setReason(null);
+    setAt(Math.max(0, Math.min(steps.length - 1, i)));
+  };
+  const settle = (value: 'done' | 'left-out' | null, note: string | null): void => {
+    checks.write({ ...keyOfStep(step), value, note });
+    if (value !== null) go(at + 1);
+  };
+  return (
+    <div className="zh-order">
+      <details className="zh-card zh-step-list" open>
+        <summary className="zh-fold">
+          {steps.filter((each) => stateOf(each)).length} of {steps.length} steps
+        </summary>
+        <StepList steps={steps} stateOf={stateOf} at={at} onPick={go} />
+      </details>
+      <section className="zh-card zh-step" aria-labelledby="zh-step">
+        <div className="zh-muted">
+          {corner} · step {at + 1} of {steps.length}
+        </div>
+        <h2 id="zh-step" className="zh-step-title">
+          {step.title}
+        </h2>
+        <p className="zh-step-say">{step.say}</p>
+        <p className="zh-muted">{step.why}</p>
+        <Conflicts {...checks} say={(item, value) => sayCheck(work, item, value)} />
+        <StepBody
+          key={step.code}
+          {...work}
+          checks={checks.checks}
+          step={step}
+          onWrite={checks.write}
+        />
+        {state && (
+          <p className="zh-row mb-0">
+            <span>
+              {state.value === 'done' ? 'Done' : `Left out: ${state.note ?? ''}`}{' '}
+              <span className="zh-muted">
+                {state.by} {state.at}
+              </span>
+            </span>
+            <button type="button" className="btn btn-link" onClick={() => settle(null, null)}>
+              Open it again
+            </button>
+          </p>
+        )}
+        {reason !== null && (
+          <form
+            className="zh-row justify-content-start my-2"
+            onSubmit={(event) => {
+              event.preventDefault();
+              if (reason.trim() !== '') settle('left-out', reason);
+            }}
+          >
+            <Form.Control
+              className="zh-name"
+              aria-label="Why the step is left out"
+              placeholder="Why is it left out?"
+              autoComplete="off"
+              autoFocus
+              value={reason}
+              onChange={({ target }) => setReason(target.value)}
+            />
+            <button className="btn btn-outline-secondary" disabled={reason.trim() === ''}>
+              Leave it out
+            </button>
+          </form>
+        )}
+        <div className="zh-step-actions">
+          <button
+            ref={done}
+            type="button"
+            className="btn btn-primary"
+            onClick={() => settle('done', null)}
+          >
+            {at === steps.length - 1 ? 'Done' : 'Done, next'}
+          </button>
+          {!state && reason === null && (
+            <button
+              type="button"
+              className="btn btn-outline-secondary"
+              onClick={() => setReason('')}
+            >
+              Leave out …
+            </button>
+          )}
+          {at > 0 && (
+            <button type="button" className="btn btn-outline-secondary" onClick={() => go(at - 1)}>
+              Back
+            </button>
+          )}
+        </div>
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,102 @@
+'use client';
+
+import { TriangleAlert } from 'lucide-react';
+import { useState } from 'react';
+import { Form } from 'react-bootstrap';
+import type { Caution, SafetyItem } from '@/core/procedure';
+import { Conflicts } from './Conflicts';
+import { checkAt, type CheckView } from './model';
+import { useChecks } from './useChecks';
+
+interface LiftingListProps {
+  readonly jobId: string;
+  readonly items: readonly SafetyItem[];
+  readonly cautions: readonly Caution[];
+  readonly checks: readonly CheckView[];
+}
+
+/** The list before lifting: each item done or left out with a reason, by whom and when. */
+export function LiftingList({ jobId, items, cautions, checks: stored }: LiftingListProps) {
+  const store = useChecks(jobId, stored);
+  const [asking, setAsking] = useState<string | null>(null);
+  const [reason, setReason] = useState('');
+  const write = (item: string, value: 'done' | 'skipped' | null, note: string | null): void => {
+    setAsking(null);
+    setReason('');
+    store.write({ kind: 'lifting', place: '', item, value, note });
+  };
+  const nameOf = (code: string): string => items.find((item) => item.code === code)?.say ?? code;
+  return (
+    <>
+      <ul className="zh-cautions">
+        {cautions.map(({ code, say }) => (
+          <li key={code}>
+            <TriangleAlert size={20} aria-hidden="true" /> {say}
+          </li>
+        ))}
+      </ul>
+      <Conflicts
+        {...store}
+        say={(item, value) =>
+          `${nameOf(item)}: ${value === null ? 'open' : value === 'done' ? 'done' : 'left out'}`
+        }
+      />
+      <ul className="list-unstyled mb-0">
+        {items.map(({ code, say, why }) => {
+          const check = checkAt(store.checks, { kind: 'lifting', place: '', item: code });
+          return (
+            <li key={code} className="zh-lift">
+              <button
+                type="button"
+                className={`btn zh-tick ${check?.value === 'done' ? 'btn-dark' : 'btn-outline-secondary'}`}
+                aria-pressed={check?.value === 'done'}
+                onClick={() => write(code, check?.value === 'done' ? null : 'done', null)}
+              >
+                {check?.value === 'done' ? '✓' : ''} {say}
+              </button>
+              <span className="zh-muted">
+                {check?.value === 'done' && `${check.by ?? ''} ${check.at}`}
+                {check?.value === 'skipped' &&
+                  `Left out: ${check.note ?? ''} · ${check.by ?? ''} ${check.at}`}
+                {!check && why}
+              </span>
+              {asking === code ? (
+                <form
+                  className="zh-row justify-content-start"
+                  onSubmit={(event) => {
+                    event.preventDefault();
+                    if (reason.trim() !== '') write(code, 'skipped', reason);
+                  }}
+                >
+                  <Form.Control
+                    className="zh-name"
+                    aria-label={`Why it is left out: ${say}`}
+                    placeholder="Why is it left out?"
+                    autoComplete="off"
+                    autoFocus
+                    value={reason}
+                    onChange={({ target }) => setReason(target.value)}
+                  />
+                  <button className="btn btn-outline-secondary" disabled={reason.trim() === ''}>
+                    Leave it out
+                  </button>
+                </form>
+              ) : (
+                check?.value !== 'done' && (
+                  <button
+                    type="button"
+                    className="btn btn-link"
+                    onClick={() => (check ? write(code, null, null) : setAsking(code))}
+                  >
+                    {check ? 'Open it again' : 'Leave out …'}
+                    <span className="visually-hidden"> {say}</span>
+                  </button>
+                )
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </>
+  );
+}

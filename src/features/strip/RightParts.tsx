@@ -1,0 +1,83 @@
+'use client';
+
+import { Conflicts } from './Conflicts';
+import { checkAt, type CheckView } from './model';
+import { useChecks } from './useChecks';
+
+interface RightPartsProps {
+  readonly jobId: string;
+  readonly axle: 'front' | 'rear';
+  readonly items: readonly { readonly code: string; readonly say: string }[];
+  readonly checks: readonly CheckView[];
+}
+
+const ANSWERS = [
+  ['right', 'Right'],
+  ['wrong', 'Wrong'],
+  ['missing', 'Missing'],
+] as const;
+
+/** New parts of an axle held against the record, before anything is taken apart. */
+export function RightParts({ jobId, axle, items, checks: stored }: RightPartsProps) {
+  const store = useChecks(jobId, stored);
+  const at = (item: string): CheckView | undefined =>
+    checkAt(store.checks, { kind: 'parts', place: axle, item });
+  const write = (item: string, value: string): void =>
+    store.write({
+      kind: 'parts',
+      place: axle,
+      item,
+      value: at(item)?.value === value ? null : value,
+      note: null,
+    });
+  const hasNone = at('none') !== undefined;
+  const trouble = items.filter(({ code }) =>
+    ['wrong', 'missing'].includes(String(at(code)?.value)),
+  );
+  const nameOf = (code: string): string =>
+    items.find((item) => item.code === code)?.say ?? 'New parts';
+  return (
+    <section aria-labelledby={`zh-parts-${axle}`}>
+      <div className="zh-row">
+        <h3 id={`zh-parts-${axle}`}>{axle === 'front' ? 'Front axle' : 'Rear axle'}</h3>
+        <button
+          type="button"
+          className={`btn ${hasNone ? 'btn-dark' : 'btn-outline-secondary'}`}
+          aria-pressed={hasNone}
+          onClick={() => write('none', 'right')}
+        >
+          No new parts for this axle
+        </button>
+      </div>
+      <Conflicts {...store} say={(item, value) => `${nameOf(item)}: ${String(value ?? 'open')}`} />
+      {!hasNone && (
+        <ul className="list-unstyled">
+          {items.map(({ code, say }) => (
+            <li key={code} className="zh-part-row">
+              <span id={`zh-part-${axle}-${code}`}>{say}</span>
+              <span role="group" aria-labelledby={`zh-part-${axle}-${code}`} className="zh-answers">
+                {ANSWERS.map(([value, label]) => (
+                  <button
+                    key={value}
+                    type="button"
+                    className={`btn ${at(code)?.value === value ? 'btn-dark' : 'btn-outline-secondary'}`}
+                    aria-pressed={at(code)?.value === value}
+                    onClick={() => write(code, value)}
+                  >
+                    {label}
+                  </button>
+                ))}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {trouble.length > 0 && (
+        <div className="zh-stop" role="alert">
+          <strong>Stop: {trouble.map(({ say }) => say.toLowerCase()).join('; ')}.</strong> Take
+          nothing more apart. The vehicle stays drivable, or it stays put.
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,54 @@
+'use client';
+
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+
+const PARTS = [
+  ['', 'Step by step'],
+  ['/findings', 'Findings'],
+  ['/tray', 'Tray'],
+  ['/hub', 'Hub'],
+] as const;
+
+interface StripTabsProps {
+  readonly jobId: string;
+  readonly corner: string;
+  readonly corners: readonly string[];
+}
+
+/** The corners of the job, and the screens of the one that is open. */
+export function StripTabs({ jobId, corner, corners }: StripTabsProps) {
+  const base = `/jobs/${jobId}/strip`;
+  const rest = usePathname().slice(`${base}/${corner}`.length);
+  return (
+    <div className="zh-strip-tabs mb-2">
+      <nav aria-label="Corners" className="zh-tabs">
+        <Link className="btn btn-outline-secondary" href={base}>
+          Strip
+        </Link>
+        {corners.map((each) => (
+          <Link
+            key={each}
+            className="btn btn-outline-secondary"
+            aria-current={each === corner ? 'page' : undefined}
+            href={`${base}/${each}${rest}`}
+          >
+            {each}
+          </Link>
+        ))}
+      </nav>
+      <nav aria-label={`Work at ${corner}`} className="zh-tabs">
+        {PARTS.map(([path, label]) => (
+          <Link
+            key={label}
+            className="btn btn-outline-secondary"
+            aria-current={rest === path ? 'page' : undefined}
+            href={`${base}/${corner}${path}`}
+          >
+            {label}
+          </Link>
+        ))}
+      </nav>
+    </div>
+  );
+}

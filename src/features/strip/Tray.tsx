@@ -1,0 +1,319 @@
+'use client';
+
+import { Camera } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useRef, useState, useTransition, type ChangeEvent } from 'react';
+import { Form } from 'react-bootstrap';
+import type { Fate, PartKind } from '@/core/procedure';
+import type { Corner } from '@/core/readings';
+import {
+  changePartAction,
+  dropPartAction,
+  takeOffPartAction,
+  takePhotoBackAction,
+} from './actions';
+import { sendPhoto } from './photo';
+
+export interface TrayPhoto {
+  readonly id: string;
+  readonly sha256: string;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** A part in the tray as the screens have it. */
+export interface TrayPart {
+  readonly id: string;
+  readonly kind: string | null;
+  readonly name: string;
+  readonly place: string;
+  readonly orientation: string;
+  readonly mark: string;
+  readonly fate: Fate;
+  readonly by: string | null;
+  /** When it, or what replaces it, went back on; null while it is in the tray. */
+  readonly back: string | null;
+  readonly stamp: string;
+  readonly photos: readonly TrayPhoto[];
+}
+
+/** A part that can come off, with what the house rules make of it. */
+export type PartChoice = PartKind & { readonly fate: Fate };
+
+const FATE_NAME: Readonly<Record<Fate, string>> = {
+  reuse: 'goes back',
+  renew: 'is renewed',
+  exchange: 'is exchanged',
+};
+
+const LINES = [
+  ['place', 'Where it sat'],
+  ['orientation', 'How it sat'],
+  ['mark', 'Longer bolt, sleeve, arrow'],
+] as const;
+
+interface TrayPlace {
+  readonly jobId: string;
+  readonly corner: Corner;
+}
+
+function Photos({
+  photos,
+  onBack,
+}: {
+  readonly photos: readonly TrayPhoto[];
+  readonly onBack: (id: string) => void;
+}) {
+  const dialog = useRef<HTMLDialogElement>(null);
+  const [shown, setShown] = useState<TrayPhoto | null>(null);
+  return (
+    <>
+      {photos.map((photo, i) => (
+        <button
+          key={photo.id}
+          type="button"
+          className="zh-thumb"
+          onClick={() => {
+            setShown(photo);
+            dialog.current?.showModal();
+          }}
+        >
+          {/* eslint-disable-next-line @next/next/no-img-element -- pictures come from the shop's own database, small already */}
+          <img
+            src={`/api/v1/photos/${photo.sha256}?size=thumb`}
+            alt={`Photo ${i + 1}`}
+            width={72}
+            height={72}
+            loading="lazy"
+          />
+        </button>
+      ))}
+      <dialog ref={dialog} className="zh-card zh-photo" aria-label="Photo">
+        {shown && (
+          // eslint-disable-next-line @next/next/no-img-element -- as above
+          <img
+            src={`/api/v1/photos/${shown.sha256}`}
+            alt=""
+            width={shown.width}
+            height={shown.height}
+          />
+        )}
+        <form method="dialog" className="d-flex gap-2 mt-2">
+          <button className="btn btn-primary">Close</button>
+          <button className="btn btn-outline-secondary" onClick={() => shown && onBack(shown.id)}>
+            Take this photo back
+          </button>
+        </form>
+      </dialog>
+    </>
+  );
+}
+
+/** One part in the tray: how it sat, what becomes of it, its photos. */
+export function TrayRow({ jobId, corner, part }: TrayPlace & { readonly part: TrayPart }) {
+  const router = useRouter();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [sending, setSending] = useState(0);
+  const [busy, begin] = useTransition();
+  const file = useRef<HTMLInputElement>(null);
+  const act = (action: () => Promise<{ ok: boolean; message?: string }>): void =>
+    begin(async () => {
+      const answer = await action();
+      setTrouble(answer.ok ? null : (answer.message ?? null));
+    });
+  const change = (own: Parameters<typeof changePartAction>[1]['change']): void =>
+    act(() => changePartAction(jobId, { partId: part.id, seen: part.stamp, change: own }));
+  const attach = async ({ target }: ChangeEvent<HTMLInputElement>): Promise<void> => {
+    const files = [...(target.files ?? [])];
+    setTrouble(null);
+    setSending(files.length);
+    for (const each of files) {
+      const why = await sendPhoto(each, { jobId, corner, partId: part.id });
+      if (why) setTrouble(`${each.name}: ${why}`);
+      setSending((left) => left - 1);
+    }
+    target.value = '';
+    router.refresh();
+  };
+  return (
+    <li className="zh-tray-row" aria-label={part.name}>
+      <div className="zh-row">
+        <strong>{part.name}</strong>
+        <span className="zh-muted">
+          {part.by && `off by ${part.by}`}
+          {part.back && ` · back on ${part.back}`}
+        </span>
+      </div>
+      <div className="zh-tray-lines">
+        {LINES.map(([name, label]) => (
+          <Form.Control
+            key={`${name} ${part[name]}`}
+            aria-label={`${label}: ${part.name}`}
+            placeholder={label}
+            autoComplete="off"
+            defaultValue={part[name]}
+            onBlur={({ target }) => target.value !== part[name] && change({ [name]: target.value })}
+          />
+        ))}
+        <Form.Select
+          aria-label={`What becomes of it: ${part.name}`}
+          value={part.fate}
+          disabled={busy}
+          onChange={({ target }) => change({ fate: target.value as Fate })}
+        >
+          {Object.entries(FATE_NAME).map(([code, label]) => (
+            <option key={code} value={code}>
+              {label}
+            </option>
+          ))}
+        </Form.Select>
+      </div>
+      <div className="d-flex flex-wrap gap-2 align-items-center">
+        <Photos photos={part.photos} onBack={(id) => act(() => takePhotoBackAction(jobId, id))} />
+        <input
+          ref={file}
+          type="file"
+          className="visually-hidden"
+          aria-label={`Photos of ${part.name}`}
+          accept="image/*"
+          multiple
+          tabIndex={-1}
+          onChange={(event) => void attach(event)}
+        />
+        <button
+          type="button"
+          className="btn btn-outline-secondary"
+          disabled={sending > 0}
+          onClick={() => file.current?.click()}
+        >
+          <Camera size={20} aria-hidden="true" /> {sending > 0 ? `Keeping ${sending} …` : 'Photo'}
+        </button>
+        <button
+          type="button"
+          className="btn btn-link"
+          disabled={busy}
+          onClick={() => act(() => dropPartAction(jobId, part.id))}
+        >
+          Was not taken off<span className="visually-hidden">: {part.name}</span>
+        </button>
+      </div>
+      {trouble && (
+        <p className="zh-error mb-0" role="alert">
+          {trouble}
+        </p>
+      )}
+    </li>
+  );
+}
+
+interface TakeOffProps extends TrayPlace {
+  readonly choices: readonly PartChoice[];
+  readonly parts: readonly TrayPart[];
+}
+
+/** Parts that come off now, each put into the tray by one tap, with those that are in it. */
+export function TakeOff({ jobId, corner, choices, parts }: TakeOffProps) {
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [busy, begin] = useTransition();
+  const put = ({ code, name, places, fate }: PartChoice): void =>
+    begin(async () => {
+      const [place = ''] = places;
+      const answer = await takeOffPartAction({
+        ...{ jobId, corner, kind: code, name, place, fate },
+        orientation: '',
+        mark: '',
+      });
+      setTrouble(answer.ok ? null : answer.message);
+    });
+  const isIn = (code: string): boolean => parts.some(({ kind }) => kind === code);
+  return (
+    <section aria-label="Parts that come off">
+      <div className="zh-answers mb-2">
+        {choices
+          .filter(({ code }) => !isIn(code))
+          .map((choice) => (
+            <button
+              key={choice.code}
+              type="button"
+              className="btn btn-outline-secondary"
+              disabled={busy}
+              onClick={() => put(choice)}
+            >
+              {choice.name} → tray
+            </button>
+          ))}
+      </div>
+      {trouble && (
+        <p className="zh-error" role="alert">
+          {trouble}
+        </p>
+      )}
+      <ul className="list-unstyled mb-0">
+        {parts
+          .filter(({ kind }) => choices.some(({ code }) => code === kind))
+          .map((part) => (
+            <TrayRow key={part.id} jobId={jobId} corner={corner} part={part} />
+          ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Everything in the tray of a corner, and any other part that comes off. */
+export function Tray({ jobId, corner, choices, parts }: TakeOffProps) {
+  const [name, setName] = useState('');
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [busy, begin] = useTransition();
+  const add = (): void =>
+    begin(async () => {
+      const answer = await takeOffPartAction({
+        ...{ jobId, corner, kind: null, name, fate: 'reuse' as const },
+        place: '',
+        orientation: '',
+        mark: '',
+      });
+      setTrouble(answer.ok ? null : answer.message);
+      if (answer.ok) setName('');
+    });
+  const left = parts.filter(({ back }) => back === null).length;
+  return (
+    <>
+      <p role="status">
+        {left === 0
+          ? 'The tray is empty.'
+          : `${left} ${left === 1 ? 'part is' : 'parts are'} in the tray. It must be empty when the corner is built again.`}
+      </p>
+      <ul className="list-unstyled">
+        {parts.map((part) => (
+          <TrayRow key={part.id} jobId={jobId} corner={corner} part={part} />
+        ))}
+      </ul>
+      <TakeOff
+        jobId={jobId}
+        corner={corner}
+        choices={choices.filter(({ code }) => !parts.some(({ kind }) => kind === code))}
+        parts={[]}
+      />
+      <form
+        className="zh-row justify-content-start"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (name.trim() !== '') add();
+        }}
+      >
+        <Form.Control
+          className="zh-name"
+          aria-label="Another part"
+          placeholder="Another part"
+          autoComplete="off"
+          value={name}
+          onChange={({ target }) => setName(target.value)}
+        />
+        <button className="btn btn-outline-secondary" disabled={busy || name.trim() === ''}>
+          → tray
+        </button>
+        {trouble && <span className="zh-error">{trouble}</span>}
+      </form>
+    </>
+  );
+}
