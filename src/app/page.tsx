@@ -8,6 +8,7 @@ const pageNumber = z.coerce.number().int().min(1).max(100_000).catch(1);
 
 /** How far a job is, in a few words; a corner is measured by runout and thickness. */
 function stateWords(line: JobLine): string {
+  if (line.isWaiting) return 'waits for parts';
   const corners = line.corners.length;
   if (line.decided >= corners) return 'to prove or close';
   if (line.measured >= 2 * corners) return 'to decide';

@@ -29,6 +29,18 @@ export function partsHeld(file: JobFile, position: AxlePosition): boolean {
   );
 }
 
+/** Whether every item of the list before lifting is done or left out with a reason. */
+export function isLiftingDone(file: JobFile): boolean {
+  const written = checksOfKind(file, 'lifting').map(({ item }) => item);
+  return liftingItems(file).every(({ code }) => written.includes(code));
+}
+
+/** Whether the parts of every axle are held against the record, right, and nothing waits. */
+export const arePartsDone = (file: JobFile): boolean =>
+  axlesOfJob(file).every((position) => partsHeld(file, position)) &&
+  partsTrouble(file).length === 0 &&
+  waitingOf(file) === null;
+
 /** The one next thing to do on the Strip stage, where it is, and why. */
 export interface StripNext {
   readonly todo: string;

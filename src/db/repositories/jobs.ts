@@ -72,6 +72,8 @@ export interface JobLine {
   /** Corner and kind pairs of which a set is read to its end. */
   readonly measured: number;
   readonly decided: number;
+  /** Whether it waits for parts, its vehicle blocked from moving. */
+  readonly isWaiting: boolean;
 }
 
 export const PAGE_SIZE = 25;
@@ -136,6 +138,10 @@ export async function listOpenJobs(
     .from(decisions)
     .where(inArray(decisions.jobId, ids))
     .groupBy(decisions.jobId);
+  const waiting = await db
+    .select({ jobId: checks.jobId })
+    .from(checks)
+    .where(and(inArray(checks.jobId, ids), eq(checks.kind, 'waiting')));
   const lines = rows.map((row) => ({
     ...row,
     corners: cornerRows
@@ -147,6 +153,7 @@ export async function listOpenJobs(
       whole.filter(({ jobId }) => jobId === row.id).map(({ corner, kind }) => `${corner} ${kind}`),
     ).size,
     decided: decided.find(({ jobId }) => jobId === row.id)?.decided ?? 0,
+    isWaiting: waiting.some(({ jobId }) => jobId === row.id),
   }));
   return { lines, total };
 }

@@ -28,6 +28,8 @@ interface CornerDecisionProps {
   readonly units: UnitSystem;
 }
 
+const RULED_OUT = { machining: 'No cut:', rotor: 'The rotor is replaced:' } as const;
+
 function moveOf(advice: Advice, studs: number): RotorMove | null {
   if (advice.kind !== 'index' && advice.kind !== 'second-mounting') return null;
   const turn = shortestTurn(advice.from, advice.to, studs);
@@ -71,6 +73,15 @@ export function CornerDecision(props: CornerDecisionProps) {
               recorded={props.recorded}
             />
           </NextThing>
+          {(record.ruledOut ?? []).length > 0 && (
+            <ul className="zh-ruled-out mt-2" aria-label="Ruled out">
+              {(record.ruledOut ?? []).map(({ what, why }) => (
+                <li key={`${what} ${why}`}>
+                  <span className="zh-forbids ms-0">{RULED_OUT[what]}</span> {why}.
+                </li>
+              ))}
+            </ul>
+          )}
           <div className="zh-card mt-3">
             <VerdictTable record={record} assessment={assessment} units={units} />
             {assessment.index && isConsistent && (

@@ -14,6 +14,7 @@ interface CloseJobProps {
 /** Closes a job with the cause that the work confirmed, or opens a closed one again. */
 export function CloseJob({ jobId, closed, causes, confirmed }: CloseJobProps) {
   const [cause, setCause] = useState(confirmed ?? '');
+  const [trouble, setTrouble] = useState<string | null>(null);
   const [pending, start] = useTransition();
   if (closed) {
     return (
@@ -48,10 +49,17 @@ export function CloseJob({ jobId, closed, causes, confirmed }: CloseJobProps) {
         type="button"
         className="btn btn-primary"
         disabled={pending}
-        onClick={() => start(() => closeJobAction(jobId, cause === '' ? null : cause))}
+        onClick={() =>
+          start(async () => setTrouble(await closeJobAction(jobId, cause === '' ? null : cause)))
+        }
       >
         Close the job
       </button>
+      {trouble && (
+        <p className="zh-error" role="alert">
+          {trouble}
+        </p>
+      )}
     </div>
   );
 }

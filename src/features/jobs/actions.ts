@@ -21,9 +21,10 @@ export async function changeComplaintAction(
 }
 
 /** Closes a job with the cause that was confirmed, or null where it is left open. */
-export async function closeJobAction(id: string, cause: string | null): Promise<void> {
-  await closeJob(id, cause);
+export async function closeJobAction(id: string, cause: string | null): Promise<string | null> {
+  const answer = await closeJob(id, cause);
   revalidatePath(`/jobs/${id}`, 'layout');
+  return answer.ok ? null : answer.message;
 }
 
 /** Opens a closed job again. */

@@ -10,7 +10,9 @@ import { CORNER_NAME } from '@/core/readings';
 import type { LengthRole, UnitSystem } from '@/core/units';
 import type { Verdict } from '@/core/verdict';
 import { exaggerationOf, RotorFace, type Exaggeration } from '@/ui/rotor';
+import type { CornerInspection, JobProcedure } from '@/server/inspection';
 import { Figure, VerdictMark } from '@/ui/verdict';
+import { InspectionLines, ProcedureLines } from './InspectionReport';
 
 /** One corner before and, when it was measured again, after its correction. */
 export interface ReportCorner {
@@ -19,6 +21,7 @@ export interface ReportCorner {
   /** What was done, or what is advised when nothing is on record. */
   readonly done: string | null;
   readonly advice: string;
+  readonly inspection: CornerInspection;
 }
 
 export interface ReportHead {
@@ -62,7 +65,7 @@ function Plot({
           label={`Runout ${title.toLowerCase()}, ${CORNER_NAME[record.corner]}`}
         />
       ) : (
-        <p className="zh-muted">Not measured again.</p>
+        <p className="zh-muted">{title === 'Before' ? 'Not measured.' : 'Not measured again.'}</p>
       )}
     </figure>
   );
@@ -131,6 +134,7 @@ function CornerReport({ corner, units }: { corner: ReportCorner; units: UnitSyst
           </>
         )}
       </p>
+      <InspectionLines inspection={corner.inspection} />
       <div className="zh-report-body">
         <div className="zh-report-pair">
           <Plot record={record} values={found} scale={shared} title="Before" />
@@ -187,10 +191,12 @@ function CornerReport({ corner, units }: { corner: ReportCorner; units: UnitSyst
 export function JobReport({
   head,
   corners,
+  procedure,
   units,
 }: {
   head: ReportHead;
   corners: readonly ReportCorner[];
+  procedure: JobProcedure;
   units: UnitSystem;
 }) {
   return (
@@ -216,6 +222,7 @@ export function JobReport({
       {corners.map((corner) => (
         <CornerReport key={corner.before.record.corner} corner={corner} units={units} />
       ))}
+      <ProcedureLines procedure={procedure} />
       <p className="zh-muted mb-0">
         Verdicts keep a guard band of 95 %. Before the vehicle moves the pedal is pumped until firm.
         Below discard thickness, cracked, leaking or with a sinking pedal the vehicle stays off the

@@ -59,7 +59,10 @@ export function CornerCards({ jobId, corners }: CornerCardsProps) {
               )}
             </p>
             <div className="d-flex flex-wrap gap-2">
-              <Link className="btn btn-primary" href={`/jobs/${jobId}/strip/${each.corner}`}>
+              <Link
+                className="btn btn-outline-secondary"
+                href={`/jobs/${jobId}/strip/${each.corner}`}
+              >
                 Step by step
               </Link>
               <Link

@@ -160,9 +160,9 @@ export function LookList({ corner, items, checks, onWrite }: LookListProps) {
                   </button>
                 );
               })}
+              <HowToTell conditions={item.conditions} />
             </div>
             {found && found.length > 0 && <Found {...{ corner, item, checks, onWrite, found }} />}
-            <HowToTell conditions={item.conditions} />
           </div>
         );
       })}

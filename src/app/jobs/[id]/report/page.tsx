@@ -6,6 +6,7 @@ import { CloseJob } from '@/features/jobs/CloseJob';
 import { JobReport } from '@/features/report/JobReport';
 import { PrintButton } from '@/features/report/PrintButton';
 import { judgeCorner } from '@/server/decisions';
+import { inspectionAt, procedureOf } from '@/server/inspection';
 import { jobFile } from '@/server/jobs';
 import { shopUnits } from '@/server/settings';
 import { KNOWLEDGE } from '@/core/contracts';
@@ -28,6 +29,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
       after: isMeasuredAgain ? after : null,
       done: before.recorded,
       advice: sayAdvice(before.advice, { ...before.record, units }).todo,
+      inspection: inspectionAt(file, corner),
     };
   });
   return (
@@ -51,6 +53,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
           complaint: job.complaint,
         }}
         corners={corners}
+        procedure={procedureOf(file)}
         units={units}
       />
     </WithNose>

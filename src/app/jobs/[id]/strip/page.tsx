@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
+import type { ReactNode } from 'react';
 import { PROCEDURE } from '@/core/contracts';
 import { cautionsAt } from '@/core/procedure';
 import { CORNER_NAME } from '@/core/readings';
@@ -13,12 +14,35 @@ import { jobFile } from '@/server/jobs';
 import { allPeople } from '@/server/people';
 import { whoIsHere } from '@/server/who';
 import { axlesOfJob, otherSide, partsStillOff, progressAt, rulesOf } from '@/server/procedure';
-import { liftingItems, stripNext } from '@/server/stripNext';
+import { arePartsDone, isLiftingDone, liftingItems, stripNext } from '@/server/stripNext';
 import { NextThing } from '@/ui/shell';
 import { WithNose } from '../JobScent';
 import { checkViews } from './work';
 
 export const metadata: Metadata = { title: 'Strip' };
+
+/** A part of the stage; folded once there is nothing left to do in it. */
+function Fold({
+  id,
+  title,
+  isDone,
+  children,
+}: {
+  id: string;
+  title: string;
+  isDone: boolean;
+  children: ReactNode;
+}) {
+  return (
+    <details id={id} className="zh-card mb-3" open={!isDone}>
+      <summary className="zh-fold">
+        <h2 className="mb-0">{title}</h2>
+        {isDone && <span className="zh-muted ms-2">gone through</span>}
+      </summary>
+      {children}
+    </details>
+  );
+}
 
 export default async function StripPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
@@ -41,17 +65,15 @@ export default async function StripPage({ params }: { params: Promise<{ id: stri
         )}
       </NextThing>
       <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} />
-      <section className="zh-card mb-3" aria-labelledby="lifting">
-        <h2 id="lifting">Before lifting</h2>
+      <Fold id="lifting" title="Before lifting" isDone={isLiftingDone(file)}>
         <LiftingList
           jobId={id}
           items={items}
           cautions={cautionsAt(PROCEDURE, [...new Set(items.flatMap(({ hazards }) => hazards))])}
           checks={ofKind('lifting')}
         />
-      </section>
-      <section className="zh-card mb-3" aria-labelledby="parts">
-        <h2 id="parts">Right parts first</h2>
+      </Fold>
+      <Fold id="parts" title="Right parts first" isDone={arePartsDone(file)}>
         <p className="zh-muted">
           Held against the record before anything is taken apart, and later against the old ones.
         </p>
@@ -69,7 +91,7 @@ export default async function StripPage({ params }: { params: Promise<{ id: stri
           checks={ofKind('waiting')}
           off={still.map(({ corner, name }) => `${corner} ${name.toLowerCase()}`).join(', ')}
         />
-      </section>
+      </Fold>
       <h2>Corner by corner</h2>
       <CornerCards
         jobId={id}

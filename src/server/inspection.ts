@@ -1,0 +1,85 @@
+import { condemnedParts, seenItems } from '../core/procedure';
+import { PROCEDURE } from '../core/contracts';
+import type { Corner } from '../core/readings';
+import type { JobFile } from '../db/repositories';
+import {
+  checksOfKind,
+  cornerPlan,
+  findCheck,
+  looksOf,
+  padsSay,
+  partsStillOff,
+  rulesOf,
+} from './procedure';
+
+/** What was seen at a corner, as the report tells it. */
+export interface CornerInspection {
+  readonly corner: Corner;
+  /** What was found wrong, with its conditions in words and what was done about it. */
+  readonly wrong: readonly {
+    readonly name: string;
+    readonly conditions: string;
+    readonly putRight: string | null;
+  }[];
+  readonly sound: readonly string[];
+  readonly notLooked: readonly string[];
+  readonly pads: readonly string[];
+  /** Parts that the findings condemn. */
+  readonly renew: readonly string[];
+  /** Steps that were left out on purpose, with their reasons. */
+  readonly leftOut: readonly string[];
+  readonly inTray: readonly string[];
+}
+
+/** What was seen at a corner: found wrong, sound, and not looked at, each by itself. */
+export function inspectionAt(file: JobFile, corner: Corner): CornerInspection {
+  const plan = cornerPlan(file, corner);
+  const looks = looksOf(file).filter((look) => look.corner === corner);
+  const seen = seenItems(plan?.items ?? [], looks, corner);
+  const named = (state: (typeof seen)[number]['state']): string[] =>
+    seen.filter((each) => each.state === state).map(({ item }) => item.name);
+  return {
+    corner,
+    wrong: seen
+      .filter(({ state }) => state === 'wrong')
+      .map(({ item, conditions }) => ({
+        name: item.name,
+        conditions: conditions.map(({ name }) => name.toLowerCase()).join(', '),
+        putRight: findCheck(file, 'fixed', corner, item.code)?.note ?? null,
+      })),
+    sound: named('sound'),
+    notLooked: named('not-looked'),
+    pads: padsSay(file, corner).map(({ say }) => say),
+    renew: condemnedParts(PROCEDURE, looks),
+    leftOut: checksOfKind(file, 'step')
+      .filter(({ place, value }) => place === corner && value === 'left-out')
+      .map(({ item, note }) => {
+        const title = plan?.steps.find(({ code }) => code === item)?.title ?? item;
+        return `${title} (${note ?? ''})`;
+      }),
+    inTray: partsStillOff(file, corner).map(({ name }) => name),
+  };
+}
+
+/** The list before lifting and the house rules as the report tells them. */
+export interface JobProcedure {
+  readonly lifting: { readonly done: number; readonly skipped: readonly string[] };
+  readonly rules: readonly { readonly say: string; readonly reason: string | null }[];
+}
+
+/** How the job was gone about: what was left out before lifting, and the rules followed. */
+export function procedureOf(file: JobFile): JobProcedure {
+  const lifting = checksOfKind(file, 'lifting');
+  return {
+    lifting: {
+      done: lifting.filter(({ value }) => value === 'done').length,
+      skipped: lifting
+        .filter(({ value }) => value === 'skipped')
+        .map(({ item, note }) => {
+          const say = PROCEDURE.lifting.find(({ code }) => code === item)?.say ?? item;
+          return `${say} (${note ?? ''})`;
+        }),
+    },
+    rules: rulesOf(file).map(({ school, reason }) => ({ say: school.say, reason })),
+  };
+}

@@ -1,0 +1,607 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { deflateSync } from 'node:zlib';
+import { VEHICLES } from '@/cli/demo/vehicles';
+import { PROCEDURE } from '@/core/contracts';
+import { closeDatabase, database } from '@/server/database';
+import { judgeCorner } from '@/server/decisions';
+import { inspectionAt, procedureOf } from '@/server/inspection';
+import { changeComplaint, closeJob, jobFile, openJob, openJobs } from '@/server/jobs';
+import { findingsOfJob, noseOf, recordFinding } from '@/server/nose';
+import { addPerson, allPeople, removePerson } from '@/server/people';
+import { keepPhoto, pictureFile, takePhotoBack } from '@/server/photos';
+import { cleaningAt } from '@/server/cleaning';
+import { offTheRoad, partsStillOff, rulesOf, waitingOf } from '@/server/procedure';
+import { beginSet, saveReadings } from '@/server/sets';
+import { stagesOf } from '@/server/stages';
+import {
+  allSound,
+  changePart,
+  chooseRule,
+  copyPlan,
+  dropPart,
+  recordCheck,
+  takeOffPart,
+} from '@/server/strip';
+import { arePartsDone, isLiftingDone, liftingItems, stripNext } from '@/server/stripNext';
+import { saveVehicle, vehicleWithJobs } from '@/server/vehicles';
+import { photoBlobs } from '@/db/schema';
+
+const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-strip-'));
+const NOWHERE = '00000000-0000-4000-8000-000000000000';
+let vehicleId = '';
+
+const known = <Value>(
+  answer: { ok: true; value: Value } | { ok: false; message: string },
+): Value => {
+  if (!answer.ok) throw new Error(answer.message);
+  return answer.value;
+};
+const file = async (id: string) => (await jobFile(id))!;
+const newJob = async (corners = ['FL', 'FR']): Promise<string> =>
+  known(await openJob({ vehicleId, complaint: 'It shakes.', odometerKm: '', corners }));
+
+interface Write {
+  readonly kind?: string;
+  readonly place?: string;
+  readonly item: string;
+  readonly value: unknown;
+  readonly note?: string | null;
+  readonly seen?: string | null;
+  readonly by?: string | null;
+}
+const write = (jobId: string, { by = 'Tobiah', ...own }: Write) =>
+  recordCheck({ jobId, kind: 'look', place: 'FL', note: null, seen: null, ...own }, by);
+const wrote = async (jobId: string, own: Write): Promise<string> => {
+  const answer = known(await write(jobId, own));
+  if (!answer.kept) throw new Error('Not kept');
+  return answer.stamp ?? '';
+};
+
+beforeAll(async () => {
+  process.env.ZESTY_HOUND_DATA = folder;
+  delete process.env.DATABASE_URL;
+  vehicleId = known(await saveVehicle(null, VEHICLES.bakery));
+});
+afterAll(async () => {
+  await closeDatabase();
+  fs.rmSync(folder, { recursive: true, force: true });
+});
+
+describe('two screens on one job', () => {
+  test('at two corners at once: nothing is lost', async () => {
+    const jobId = await newJob();
+    const items = PROCEDURE.items.slice(0, 8).map(({ code }) => code);
+    await Promise.all(
+      items.flatMap((item) =>
+        ['FL', 'FR'].map((place) => wrote(jobId, { item, place, value: [] })),
+      ),
+    );
+    expect((await file(jobId)).checks.length).toBe(16);
+  });
+
+  test('at the same item: the later is told what the earlier wrote, and chooses', async () => {
+    const jobId = await newJob();
+    await wrote(jobId, { item: 'hose', value: [], by: 'Ines' });
+    const late = known(await write(jobId, { item: 'hose', value: ['bulged'], by: 'Wren' }));
+    expect(late).toMatchObject({ kept: false, theirs: { by: 'Ines', value: [] } });
+    expect((await file(jobId)).checks[0]).toMatchObject({ by: 'Ines', value: [] });
+    const theirs = late.kept ? null : late.theirs;
+    await wrote(jobId, { item: 'hose', value: ['bulged'], by: 'Wren', seen: theirs!.stamp });
+    expect((await file(jobId)).checks[0]).toMatchObject({ by: 'Wren', value: ['bulged'] });
+  });
+
+  test('what was taken back meanwhile is a conflict too; the same said twice is none', async () => {
+    const jobId = await newJob();
+    const stamp = await wrote(jobId, { item: 'hose', value: ['old'] });
+    await wrote(jobId, { item: 'hose', value: null, seen: stamp });
+    expect(known(await write(jobId, { item: 'hose', value: [], seen: stamp }))).toEqual({
+      kept: false,
+      theirs: null,
+    });
+    await wrote(jobId, { item: 'lines', value: ['rusted'] });
+    expect(known(await write(jobId, { item: 'lines', value: ['rusted'] })).kept).toBe(true);
+    expect(known(await write(jobId, { item: 'leaks', value: null })).kept).toBe(true);
+  });
+
+  test('of two writes with one stamp, one is kept and one is told', async () => {
+    const jobId = await newJob();
+    const seen = await wrote(jobId, { item: 'hose', value: [] });
+    const both = await Promise.all(
+      [['cracked'], ['twisted']].map((value) => write(jobId, { item: 'hose', value, seen })),
+    );
+    expect(both.map((answer) => known(answer).kept).sort()).toEqual([false, true]);
+  });
+});
+
+describe('what is written is checked', () => {
+  test.each<[Write & { kind?: string }, RegExp]>([
+    [{ item: 'hose', value: ['no-such'] }, /./],
+    [{ item: 'no-such', value: [] }, /not part of the procedure/],
+    [{ item: 'hose', place: 'front', value: [] }, /not belong/],
+    [{ item: 'hose', place: 'RL', value: [] }, /not part of the job/],
+    [{ kind: 'lifting', place: '', item: 'level', value: 'skipped' }, /Say why/],
+    [{ kind: 'step', item: 'rotor-off', value: 'left-out', note: ' ' }, /Say why/],
+    [{ kind: 'fixed', item: 'hose', value: 'fixed' }, /Say why/],
+    [{ kind: 'figure', item: 'inner-leading', value: { text: '95', unit: 'mm' } }, /pad thickness/],
+    [{ kind: 'figure', item: 'inner-leading', value: { text: 'thick', unit: 'mm' } }, /./],
+    [{ kind: 'rule', place: '', item: 'bolts', value: 'glue', note: 'x' }, /./],
+    [
+      {
+        kind: 'waiting',
+        place: '',
+        item: 'waiting',
+        value: { missing: '', off: 'x', tagged: 'y' },
+      },
+      /Say it/,
+    ],
+    [{ kind: 'charm', item: 'hose', value: [] }, /./],
+  ])('%j is refused', async (own, words) => {
+    const answer = await write(await newJob(), own);
+    expect(answer.ok ? '' : answer.message).toMatch(words);
+  });
+
+  test('safety, waiting, rules and repairs need a name; a job that is gone is said', async () => {
+    const jobId = await newJob();
+    const nameless = { kind: 'lifting', place: '', item: 'level', value: 'done', by: null };
+    expect(await write(jobId, nameless)).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/who you are/),
+    });
+    expect((await write(jobId, { item: 'hose', value: [], by: null })).ok).toBe(true);
+    expect((await write(NOWHERE, { item: 'hose', value: [] })).ok).toBe(false);
+  });
+
+  test('figures keep text and unit as typed', async () => {
+    const jobId = await newJob();
+    await wrote(jobId, {
+      kind: 'figure',
+      item: 'inner-leading',
+      value: { text: '9,5', unit: 'mm' },
+    });
+    expect((await file(jobId)).checks[0]?.value).toEqual({ text: '9,5', unit: 'mm', um: 9500 });
+  });
+});
+
+describe('a corner', () => {
+  test('all sound records each item as looked at, and leaves what was found', async () => {
+    const jobId = await newJob(['FL']);
+    await wrote(jobId, { item: 'pins', value: ['stuck'] });
+    const { sound, wrong, notLooked } = inspectionAt(await file(jobId), 'FL');
+    expect([sound, wrong.length]).toEqual([[], 1]);
+    const written = known(await allSound(jobId, 'FL', 'Wren'));
+    expect(written).toBe(notLooked.length);
+    const after = inspectionAt(await file(jobId), 'FL');
+    expect([after.notLooked, after.sound.length, after.wrong[0]?.conditions]).toEqual([
+      [],
+      written,
+      'stuck',
+    ]);
+    expect((await file(jobId)).checks.every(({ by }) => by !== null)).toBe(true);
+    expect(stagesOf(await file(jobId)).find(({ key }) => key === 'strip')?.state).toBe('done');
+    expect((await allSound(jobId, 'FR', null)).ok).toBe(false);
+    expect((await allSound(NOWHERE, 'FL', null)).ok).toBe(false);
+  });
+
+  test('the plan is copied to the other side, the findings never', async () => {
+    const jobId = await newJob();
+    await wrote(jobId, {
+      kind: 'step',
+      item: 'pins-out',
+      value: 'left-out',
+      note: 'done last month',
+    });
+    await wrote(jobId, { kind: 'step', item: 'wheel-off', value: 'done' });
+    await wrote(jobId, { kind: 'method', item: 'retraction', value: 'clamp' });
+    await wrote(jobId, { item: 'pins', value: ['stuck'] });
+    expect(known(await copyPlan(jobId, 'FL', 'Ines'))).toBe(2);
+    const other = (await file(jobId)).checks.filter(({ place }) => place === 'FR');
+    expect(other.map(({ kind, value }) => [kind, value]).sort()).toEqual([
+      ['method', 'clamp'],
+      ['step', 'left-out'],
+    ]);
+    expect(known(await copyPlan(jobId, 'FL', 'Ines'))).toBe(0);
+    expect((await copyPlan(await newJob(['FL']), 'FL', null)).ok).toBe(false);
+  });
+
+  test('a corner at which something was seen or taken off stays with the job', async () => {
+    const jobId = await newJob();
+    await wrote(jobId, { item: 'hose', place: 'FR', value: [] });
+    known(await changeComplaint(jobId, { complaint: 'Shakes.', odometerKm: '', corners: ['FL'] }));
+    expect((await file(jobId)).corners).toEqual(['FL', 'FR']);
+  });
+});
+
+describe('findings', () => {
+  test('feed the nose, rule out a cut, and keep the vehicle off the road until put right', async () => {
+    const jobId = await newJob();
+    await wrote(jobId, { item: 'faces', value: ['spots'] });
+    await wrote(jobId, { item: 'hose', value: ['bulged'] });
+    const found = findingsOfJob(await file(jobId));
+    expect(found).toEqual(
+      expect.arrayContaining([
+        { code: 'face-check', value: 'spots', corner: 'FL' },
+        { code: 'hose-check', value: 'cracked', corner: 'FL' },
+      ]),
+    );
+    expect((await noseOf(await file(jobId))).noDrive).toMatch(/a hose bulges/);
+    expect(offTheRoad(await file(jobId))).toEqual(['FL: a hose bulges']);
+    const { record } = judgeCorner(await file(jobId), 'FL', 'before');
+    expect(record.ruledOut).toEqual([{ what: 'machining', why: 'hot spots of hardened iron' }]);
+    await wrote(jobId, { kind: 'fixed', item: 'hose', value: 'fixed', note: 'new hose' });
+    expect(offTheRoad(await file(jobId))).toEqual([]);
+    const { wrong } = inspectionAt(await file(jobId), 'FL');
+    expect(wrong.find(({ name }) => name === 'Hose')).toMatchObject({ putRight: 'new hose' });
+  });
+
+  test('answered in the nose are looks, and looks taken back there are gone', async () => {
+    const jobId = await newJob();
+    const answer = (code: string, value: string | null) =>
+      recordFinding({ jobId, code, corner: 'FL', value });
+    known(await answer('hub-look', 'rust'));
+    expect(inspectionAt(await file(jobId), 'FL').wrong[0]?.conditions).toBe('rust or dirt');
+    await wrote(jobId, {
+      item: 'faces',
+      value: ['glaze', 'film'],
+      seen: null,
+    });
+    known(await answer('face-check', 'spots'));
+    expect((await file(jobId)).checks.find(({ item }) => item === 'faces')?.value).toEqual([
+      'glaze',
+      'spots',
+    ]);
+    known(await answer('face-check', null));
+    expect((await file(jobId)).checks.find(({ item }) => item === 'faces')?.value).toEqual([
+      'glaze',
+    ]);
+    known(await answer('hub-look', 'clean'));
+    expect(inspectionAt(await file(jobId), 'FL').sound).toContain(
+      'Hub face, register, inside of the hat',
+    );
+    known(await answer('hub-look', null));
+    expect(inspectionAt(await file(jobId), 'FL').notLooked).toContain(
+      'Hub face, register, inside of the hat',
+    );
+    known(await answer('part-check', 'wrong'));
+    expect(findingsOfJob(await file(jobId))).toContainEqual({
+      code: 'part-check',
+      value: 'wrong',
+      corner: 'FL',
+    });
+  });
+
+  test('pad thickness says what it means, against the other side too', async () => {
+    const jobId = await newJob();
+    const pad = (item: string, text: string, place = 'FL') =>
+      wrote(jobId, { kind: 'figure', item, place, value: { text, unit: 'mm' } });
+    await pad('inner-leading', '4');
+    await pad('outer-leading', '8');
+    await pad('outer-leading', '11', 'FR');
+    expect(inspectionAt(await file(jobId), 'FL').pads).toEqual([
+      'Inner pad is worn more',
+      'Pads are thinner than on the other side',
+    ]);
+    expect(findingsOfJob(await file(jobId))).toContainEqual({
+      code: 'pads-check',
+      value: 'uneven',
+      corner: 'FR',
+    });
+  });
+});
+
+describe('house rules', () => {
+  test('of the shop and of a job change limits, cuts and the report', async () => {
+    const jobId = await newJob();
+    known(await chooseRule('worn-rotor', 'pairs'));
+    known(await chooseRule('runout-limit', 'rigid'));
+    expect(judgeCorner(await file(jobId), 'FL', 'before').record.ruledOut?.[0]?.why).toMatch(
+      /house rule/,
+    );
+    const rear = await newJob(['RL']);
+    const limits = judgeCorner(await file(rear), 'RL', 'before').record.limits;
+    expect(limits.runout).toMatchObject({ source: 'maker' });
+    await wrote(jobId, {
+      kind: 'rule',
+      place: '',
+      item: 'worn-rotor',
+      value: 'machine',
+      note: 'owner asks',
+    });
+    const { record } = judgeCorner(await file(jobId), 'FL', 'before');
+    expect(record.ruledOut).toEqual([]);
+    expect(procedureOf(await file(jobId)).rules).toContainEqual({
+      say: expect.stringMatching(/machined if it stays/),
+      reason: 'owner asks',
+    });
+    expect(rulesOf(await file(jobId)).length).toBe(17);
+    expect((await chooseRule('no-such', 'x')).ok).toBe(false);
+    expect((await chooseRule('bolts', 'glue')).ok).toBe(false);
+    known(await chooseRule('worn-rotor', null));
+    known(await chooseRule('runout-limit', null));
+  });
+
+  test('machine at most once: a rotor that was turned is not cut again', async () => {
+    const jobId = await newJob();
+    await wrote(jobId, { item: 'turned', value: ['yes'] });
+    expect(judgeCorner(await file(jobId), 'FL', 'before').record.ruledOut).toEqual([]);
+    known(await chooseRule('worn-rotor', 'once'));
+    expect(judgeCorner(await file(jobId), 'FL', 'before').record.ruledOut?.[0]?.why).toMatch(
+      /turned before/,
+    );
+    known(await chooseRule('worn-rotor', null));
+  });
+
+  test('an installed runout figure without a source follows the rule', async () => {
+    const id = known(await saveVehicle(null, { ...VEHICLES.nurse!, plate: 'SK-900-X' }));
+    const jobId = known(
+      await openJob({ vehicleId: id, complaint: 'x', odometerKm: '', corners: ['FL'] }),
+    );
+    const limit = async () => judgeCorner(await file(jobId), 'FL', 'before').record.limits.runout;
+    expect(await limit()).toEqual({ value: 50, source: 'workshop' });
+    known(await chooseRule('runout-limit', 'rigid'));
+    expect(await limit()).toEqual({ value: 130, source: 'workshop' });
+    known(await chooseRule('runout-limit', null));
+  });
+});
+
+describe('the stage', () => {
+  test('leads from the list to the parts, to the corners, to measuring', async () => {
+    const jobId = await newJob(['FL']);
+    const todo = async () => stripNext(await file(jobId)).todo;
+    expect(await todo()).toMatch(/before you lift/);
+    expect(liftingItems(await file(jobId)).map(({ code }) => code)).not.toContain('lock-key');
+    for (const { code } of liftingItems(await file(jobId))) {
+      await wrote(jobId, { kind: 'lifting', place: '', item: code, value: 'done' });
+    }
+    expect(isLiftingDone(await file(jobId))).toBe(true);
+    expect(await todo()).toMatch(/new parts of the front axle/);
+    const stamp = await wrote(jobId, {
+      kind: 'parts',
+      place: 'front',
+      item: 'holes',
+      value: 'wrong',
+    });
+    expect(await todo()).toMatch(/Stop/);
+    expect(findingsOfJob(await file(jobId))).toContainEqual({ code: 'part-check', value: 'wrong' });
+    await wrote(jobId, { kind: 'parts', place: 'front', item: 'holes', value: null, seen: stamp });
+    await wrote(jobId, { kind: 'parts', place: 'front', item: 'none', value: 'right' });
+    expect(arePartsDone(await file(jobId))).toBe(true);
+    expect(await todo()).toMatch(/front left corner/);
+    known(await allSound(jobId, 'FL', null));
+    expect(await todo()).toMatch(/Measure with clean faces/);
+  });
+
+  test('waiting for parts blocks the vehicle and the closing of the job', async () => {
+    const jobId = await newJob();
+    const value = { missing: 'front rotors', off: 'both rotors', tagged: 'shelf 3, job tag' };
+    const stamp = await wrote(jobId, { kind: 'waiting', place: '', item: 'waiting', value });
+    expect(waitingOf(await file(jobId))).toMatchObject({ ...value, by: 'Tobiah' });
+    expect(await closeJob(jobId, null)).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/blocked from moving/),
+    });
+    const { lines } = await openJobs(1);
+    expect(lines.find(({ id }) => id === jobId)?.isWaiting).toBe(true);
+    expect(stripNext(await file(jobId))).toMatchObject({ todo: 'Wait: front rotors.', href: null });
+    await wrote(jobId, { kind: 'waiting', place: '', item: 'waiting', value: null, seen: stamp });
+    known(await closeJob(jobId, null));
+  });
+
+  test('as-found readings stay apart and are compared with the cleaned ones', async () => {
+    const jobId = await newJob(['FL']);
+    const read = async (phase: string, kind: string, amplitude: number): Promise<void> => {
+      const set = known(
+        await beginSet({
+          jobId,
+          corner: 'FL',
+          kind,
+          phase,
+          face: 'outboard',
+          positions: 12,
+          shift: 0,
+        }),
+      );
+      const last = kind === 'thickness' ? 12 : 13;
+      const readings = Array.from({ length: last }, (_, position) => ({
+        lap: 0,
+        position,
+        text: (Math.cos((position / 12) * 2 * Math.PI) * amplitude).toFixed(3),
+        unit: 'mm' as const,
+      }));
+      known(await saveReadings(set.id, { readings }));
+    };
+    await read('as-found', 'runout', 0.06);
+    expect(
+      findingsOfJob(await file(jobId)).find(({ code }) => code === 'runout')?.value,
+    ).toBeGreaterThan(2);
+    await read('before', 'runout', 0.01);
+    await read('before', 'hub', 0.005);
+    const { cleaning, rows } = cleaningAt(await file(jobId), 'FL');
+    expect(cleaning?.change).toBe('less');
+    expect(rows.map(({ before, after }) => [before?.state, after?.state])).toEqual([
+      ['beyond', 'within'],
+      [undefined, undefined],
+      [undefined, 'within'],
+    ]);
+    const found = findingsOfJob(await file(jobId));
+    expect(found).toContainEqual({ code: 'cleaning', value: 'less', corner: 'FL' });
+    expect(found.find(({ code }) => code === 'runout')?.value).toBeLessThan(1);
+  });
+});
+
+/** A PNG of one colour. */
+function png(width: number, height: number, grey: number): Uint8Array {
+  const crcTable = Array.from({ length: 256 }, (_, n) =>
+    Array.from({ length: 8 }).reduce<number>((c) => (c & 1 ? 0xedb88320 ^ (c >>> 1) : c >>> 1), n),
+  );
+  const crc = (bytes: Buffer): number =>
+    (bytes.reduce((c, byte) => (crcTable[(c ^ byte) & 255] ?? 0) ^ (c >>> 8), 0xffffffff) ^
+      0xffffffff) >>>
+    0;
+  const chunk = (type: string, data: Buffer): Buffer => {
+    const body = Buffer.concat([Buffer.from(type), data]);
+    const [length, sum] = [Buffer.alloc(4), Buffer.alloc(4)];
+    length.writeUInt32BE(data.length);
+    sum.writeUInt32BE(crc(body));
+    return Buffer.concat([length, body, sum]);
+  };
+  const header = Buffer.alloc(13);
+  header.writeUInt32BE(width, 0);
+  header.writeUInt32BE(height, 4);
+  header.set([8, 0, 0, 0, 0], 8);
+  const rows = Buffer.alloc((width + 1) * height, grey);
+  for (let y = 0; y < height; y += 1) rows[y * (width + 1)] = 0;
+  return new Uint8Array(
+    Buffer.concat([
+      Buffer.from([137, 80, 78, 71, 13, 10, 26, 10]),
+      chunk('IHDR', header),
+      chunk('IDAT', deflateSync(rows)),
+      chunk('IEND', Buffer.alloc(0)),
+    ]),
+  );
+}
+
+describe('the tray', () => {
+  const part = (jobId: string, name = 'Upper slide pin') => ({
+    ...{ jobId, corner: 'FL', kind: 'pin-upper', name, place: 'Upper', orientation: '' },
+    ...{ mark: 'sleeve', fate: 'reuse' },
+  });
+
+  test('holds what is off, says what is still off, and tells of another screen', async () => {
+    const jobId = await newJob();
+    const pin = known(await takeOffPart(part(jobId), 'Wren'));
+    const clip = known(await takeOffPart({ ...part(jobId, 'Clips'), kind: null }, null));
+    expect(partsStillOff(await file(jobId), 'FL').length).toBe(2);
+    expect(partsStillOff(await file(jobId), 'FR')).toEqual([]);
+    const changed = known(
+      await changePart({ partId: pin.id, seen: pin.stamp, change: { fate: 'renew' } }, 'Ines'),
+    );
+    expect(changed.fate).toBe('renew');
+    const late = await changePart(
+      { partId: pin.id, seen: pin.stamp, change: { fate: 'reuse' } },
+      'Wren',
+    );
+    expect(late).toMatchObject({ ok: false, message: expect.stringMatching(/Another screen/) });
+    known(
+      await changePart({ partId: pin.id, seen: changed.stamp, change: { isBack: true } }, 'Ines'),
+    );
+    expect(partsStillOff(await file(jobId)).map(({ id }) => id)).toEqual([clip.id]);
+    known(await dropPart(clip.id));
+    expect(partsStillOff(await file(jobId))).toEqual([]);
+    const gone = await changePart({ partId: clip.id, seen: clip.stamp, change: {} }, null);
+    expect(gone).toMatchObject({ ok: false, message: expect.stringMatching(/not in the tray/) });
+  });
+
+  test.each([
+    [{ name: '' }, /Name the part/],
+    [{ kind: 'flux' }, /./],
+    [{ corner: 'RL' }, /not part of the job/],
+    [{ fate: 'lose' }, /./],
+  ])('refuses %j', async (change, words) => {
+    const answer = await takeOffPart({ ...part(await newJob()), ...change }, null);
+    expect(answer.ok ? '' : answer.message).toMatch(words);
+  });
+
+  test('keeps a photo once, and its picture as long as one photo shows it', async () => {
+    const jobId = await newJob();
+    const pin = known(await takeOffPart(part(jobId), null));
+    const place = { jobId, corner: 'FL', partId: pin.id, caption: '' };
+    const [picture, thumb] = [png(64, 48, 90), png(16, 12, 90)];
+    const id = known(await keepPhoto(place, picture, thumb, 'Wren'));
+    expect(known(await keepPhoto(place, picture, thumb, 'Wren'))).toBe(id);
+    const other = known(await keepPhoto({ ...place, partId: null }, picture, thumb, null));
+    const { photos } = await file(jobId);
+    expect(photos.map(({ width, height, by }) => [width, height, by])).toEqual([
+      [64, 48, 'Wren'],
+      [64, 48, null],
+    ]);
+    expect((await (await database()).select().from(photoBlobs)).length).toBe(1);
+    const sha = photos[0]!.sha256;
+    expect((await pictureFile(sha, 'picture'))?.picture).toEqual(picture);
+    expect((await pictureFile(sha, 'thumb'))?.mime).toBe('image/png');
+    known(await takePhotoBack(jobId, id));
+    expect(await pictureFile(sha, 'picture')).not.toBeNull();
+    known(await takePhotoBack(jobId, other));
+    expect(await pictureFile(sha, 'picture')).toBeNull();
+    expect((await takePhotoBack(jobId, other)).ok).toBe(false);
+  });
+
+  const NOTHING = new Uint8Array();
+  test.each<[string, Uint8Array, RegExp]>([
+    ['nothing', NOTHING, /empty/],
+    [
+      'a program with a new name',
+      new TextEncoder().encode('MZ this program cannot be run'),
+      /not a JPEG/,
+    ],
+    [
+      'a HEIC picture',
+      new TextEncoder().encode('\0\0\0\x18ftypheic\0\0\0\0mif1heic'),
+      /not a JPEG/,
+    ],
+    ['half a picture', png(64, 48, 9).slice(0, 18), /not a JPEG/],
+    ['a picture of 9000 pixels', png(9000, 2, 9), /not a JPEG/],
+    ['five million bytes', new Uint8Array(5_000_000), /too large/],
+    [
+      'a script',
+      new TextEncoder().encode('<svg xmlns="http://www.w3.org/2000/svg"><script/></svg>'),
+      /not a JPEG/,
+    ],
+  ])('refuses %s with a clear word', async (_, bytes, words) => {
+    const jobId = await newJob();
+    const place = { jobId, corner: 'FL', partId: null, caption: '' };
+    const answer = await keepPhoto(place, bytes, png(8, 8, 1), null);
+    expect(answer.ok ? '' : answer.message).toMatch(words);
+    expect((await file(jobId)).photos).toEqual([]);
+  });
+
+  test('refuses a photo of a part or a corner that is not there', async () => {
+    const jobId = await newJob();
+    const place = { jobId, corner: 'FL', partId: NOWHERE, caption: '' };
+    const small = png(8, 8, 1);
+    expect((await keepPhoto(place, small, small, null)).ok).toBe(false);
+    expect((await keepPhoto({ ...place, partId: null, corner: 'RR' }, small, small, null)).ok).toBe(
+      false,
+    );
+    expect((await keepPhoto({ ...place, partId: null, corner: 'XX' }, small, small, null)).ok).toBe(
+      false,
+    );
+    expect(await pictureFile('../../etc/passwd', 'thumb')).toBeNull();
+  });
+});
+
+test('people come and go; a name stands once and stays under what was written', async () => {
+  const wren = known(await addPerson({ name: 'Wren', role: 'apprentice' }));
+  expect(known(await addPerson({ name: 'Wren', role: 'technician' }))).toBe(wren);
+  known(await removePerson(wren));
+  expect((await allPeople()).map(({ name }) => name)).not.toContain('Wren');
+  known(await addPerson({ name: 'Wren', role: 'lead' }));
+  expect((await allPeople()).find(({ name }) => name === 'Wren')).toMatchObject({
+    id: wren,
+    role: 'lead',
+  });
+  expect((await addPerson({ name: ' ', role: 'lead' })).ok).toBe(false);
+  expect((await removePerson('nobody')).ok).toBe(false);
+});
+
+test('what the strip-down follows is kept with the vehicle', async () => {
+  const id = known(
+    await saveVehicle(null, { ...VEHICLES.shuttle!, plate: 'SK-901-X', brakeByWire: true }),
+  );
+  const { vehicle } = (await vehicleWithJobs(id))!;
+  expect(vehicle.brakeByWire).toBe(true);
+  const front = vehicle.axles.find(({ position }) => position === 'front');
+  expect(front).toMatchObject({
+    caliper: 'floating',
+    pistons: 2,
+    traits: ['wear-sensor', 'lock-nuts'],
+  });
+  const odd = {
+    ...VEHICLES.shuttle!.front,
+    caliper: 'fixed' as const,
+    traits: ['screw-in-pistons' as const],
+  };
+  const refused = await saveVehicle(null, { ...VEHICLES.shuttle!, plate: 'SK-902-X', front: odd });
+  expect(refused).toMatchObject({ ok: false, fields: { 'front.caliper': expect.any(String) } });
+});
