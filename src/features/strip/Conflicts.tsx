@@ -3,13 +3,13 @@
 import { useEffect, useRef } from 'react';
 import type { Checks } from './useChecks';
 
-interface ConflictsProps extends Pick<Checks, 'conflict' | 'settle' | 'trouble'> {
+interface ConflictsProps extends Pick<Checks, 'conflict' | 'settle' | 'trouble' | 'isKeeping'> {
   /** What an item's value says, in words. */
   readonly say: (item: string, value: unknown) => string;
 }
 
 /** Says what could not be kept, and lets the writer choose where two screens wrote the same. */
-export function Conflicts({ conflict, settle, trouble, say }: ConflictsProps) {
+export function Conflicts({ conflict, settle, trouble, isKeeping, say }: ConflictsProps) {
   const dialog = useRef<HTMLDialogElement>(null);
   useEffect(() => {
     if (conflict && !dialog.current?.open) dialog.current?.showModal();
@@ -18,6 +18,9 @@ export function Conflicts({ conflict, settle, trouble, say }: ConflictsProps) {
   const theirs = conflict?.theirs;
   return (
     <>
+      <p className="zh-keeping" role="status">
+        {isKeeping && 'Keeping …'}
+      </p>
       {trouble && (
         <p className="zh-error" role="alert">
           {trouble}

@@ -60,6 +60,7 @@ export function CornerFindings(work: CornerFindingsProps) {
                 begin(async () => {
                   const answer = await allSoundAction(work.jobId, corner);
                   setTrouble(answer.ok ? null : answer.message);
+                  document.querySelector<HTMLInputElement>('[data-figure]')?.focus();
                 })
               }
             >

@@ -18,6 +18,8 @@ export interface Checks {
   /** Settles a conflict: writes mine over theirs, or leaves theirs. */
   readonly settle: (isMine: boolean) => void;
   readonly trouble: string | null;
+  /** True until the server has answered to everything that was written. */
+  readonly isKeeping: boolean;
 }
 
 /**
@@ -29,7 +31,7 @@ export function useChecks(jobId: string, stored: readonly CheckView[]): Checks {
   const [shown, show] = useOptimistic(stored, withChange);
   const [conflict, setConflict] = useState<Conflict | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const [, begin] = useTransition();
+  const [isKeeping, begin] = useTransition();
   const latest = useRef(stored);
   const sent = useRef(new Map<string, string | null>());
   const queue = useRef(Promise.resolve());
@@ -37,6 +39,14 @@ export function useChecks(jobId: string, stored: readonly CheckView[]): Checks {
     latest.current = stored;
     sent.current.clear();
   }, [stored]);
+
+  useEffect(() => {
+    if (!isKeeping) return;
+    // A page that is left now would lose what is still on its way.
+    const warn = (event: BeforeUnloadEvent): void => event.preventDefault();
+    window.addEventListener('beforeunload', warn);
+    return () => window.removeEventListener('beforeunload', warn);
+  }, [isKeeping]);
 
   const send = async (change: CheckChange, over?: string | null): Promise<void> => {
     const key = keyOf(change);
@@ -70,5 +80,6 @@ export function useChecks(jobId: string, stored: readonly CheckView[]): Checks {
       if (isMine && conflict) write(conflict.mine, conflict.theirs?.stamp ?? null);
     },
     trouble,
+    isKeeping,
   };
 }
