@@ -1,5 +1,5 @@
 import { measuredSet, type AxleLimits, type CornerRecord } from '../core/assessment';
-import { runoutByRule } from '../core/procedure';
+import { cutsEqually, runoutByRule } from '../core/procedure';
 import { axleOf, type Corner } from '../core/readings';
 import type { AxleRow, JobFile, SetFile } from '../db/repositories';
 import { ruledOutAt, rulesOf } from './procedure';
@@ -43,5 +43,6 @@ export function cornerRecord(file: JobFile, corner: Corner, phase: Phase): Corne
     limits: withRunout(limitsOf(axle), runoutByRule(rules)),
     sets,
     ruledOut: ruledOutAt(file, corner),
+    equalCuts: cutsEqually(rules),
   };
 }

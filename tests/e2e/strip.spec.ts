@@ -75,6 +75,7 @@ async function twoScreens(browser: Browser, path: string): Promise<[Page, Page]>
 test('two screens at one item: the later is told and chooses', async ({ page, browser }) => {
   const id = await newJob(page);
   const [one, two] = await twoScreens(browser, `/jobs/${id}/strip/RR/findings`);
+  await one.locator('summary', { hasText: 'Who is here?' }).click();
   await here(one, 'Ines').click();
   await expect(here(one, 'Ines')).toHaveAttribute('aria-pressed', 'true');
   await item(one, 'Hose').getByRole('button', { name: 'Sound' }).click();
@@ -295,7 +296,7 @@ test('house rules: the shop chooses, a job goes another way with its reason', as
   await own.getByRole('button', { name: 'This way for this job' }).click();
   await expect(own.locator('summary')).toContainText('works at the sea wall');
   await page.goto(`/jobs/${id}/report`);
-  await page.getByText('House rules followed (17)').click();
+  await page.getByText('House rules followed (18)').click();
   await expect(page.locator('.zh-rules-followed')).toContainText('thin film of anti-seize');
   await expect(page.locator('.zh-rules-followed')).toContainText('this job: works at the sea wall');
   await expect(page.locator('.zh-rules-followed')).toContainText('Rotor screw: anti-seize');

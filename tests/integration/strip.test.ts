@@ -6,6 +6,7 @@ import { VEHICLES } from '@/cli/demo/vehicles';
 import { PROCEDURE } from '@/core/contracts';
 import { closeDatabase, database } from '@/server/database';
 import { judgeCorner } from '@/server/decisions';
+import { exportJob } from '@/server/exportJob';
 import { inspectionAt, procedureOf } from '@/server/inspection';
 import { changeComplaint, closeJob, jobFile, openJob, openJobs } from '@/server/jobs';
 import { findingsOfJob, noseOf, recordFinding } from '@/server/nose';
@@ -314,7 +315,7 @@ describe('house rules', () => {
       say: expect.stringMatching(/machined if it stays/),
       reason: 'owner asks',
     });
-    expect(rulesOf(await file(jobId)).length).toBe(17);
+    expect(rulesOf(await file(jobId)).length).toBe(18);
     expect((await chooseRule('no-such', 'x')).ok).toBe(false);
     expect((await chooseRule('bolts', 'glue')).ok).toBe(false);
     known(await chooseRule('worn-rotor', null));
@@ -518,6 +519,11 @@ describe('the tray', () => {
     ]);
     expect((await (await database()).select().from(photoBlobs)).length).toBe(1);
     const sha = photos[0]!.sha256;
+    const document = await exportJob(jobId);
+    expect(Object.keys(document!.pictures)).toEqual([sha]);
+    expect(Buffer.from(document!.pictures[sha]!.base64, 'base64').equals(picture)).toBe(true);
+    expect(document!.file.tray.map(({ mark }) => mark)).toEqual(['sleeve']);
+    expect(await exportJob(NOWHERE)).toBeNull();
     expect((await pictureFile(sha, 'picture'))?.picture).toEqual(picture);
     expect((await pictureFile(sha, 'thumb'))?.mime).toBe('image/png');
     known(await takePhotoBack(jobId, id));

@@ -22,9 +22,9 @@ export default async function WorkshopPage() {
       </section>
       <h2>House rules</h2>
       <p>
-        Seventeen points where good technicians differ, with what speaks for and against each way.
-        What the shop chooses is what steps, contact points and figures then say; a job can go
-        another way with a reason. The maker’s figure and procedure come first.
+        Points where good technicians differ, with what speaks for and against each way. What the
+        shop chooses is what steps, contact points and figures then say; a job can go another way
+        with a reason. The maker’s figure and procedure come first.
       </p>
       <RuleBook rules={rulesInForce(PROCEDURE, await shopChoices())} job={null} />
     </>

@@ -160,6 +160,7 @@ function machiningOf(
     thickness: figures.averaged,
     gauge: thickness.gauge,
     limits: { discard: discard.value, machineTo: machineTo?.value },
+    equalCuts: record.equalCuts,
   };
   return {
     onVehicle: solveMachining({ ...common, lathe: { kind: 'on-vehicle' } }),

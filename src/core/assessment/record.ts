@@ -76,6 +76,8 @@ export interface CornerRecord {
   readonly limits: AxleLimits;
   readonly sets: readonly MeasuredSet[];
   readonly ruledOut?: readonly RuledOut[] | undefined;
+  /** Both sides are cut equally deep, by house rule. */
+  readonly equalCuts?: boolean | undefined;
 }
 
 const workshop = (value: Micrometres): SourcedLimit => ({ value, source: 'workshop' });

@@ -143,6 +143,14 @@ describe('what findings and house rules rule out', () => {
     );
   });
 
+  test('equal cuts, where the house asks for them, take the deeper side twice', () => {
+    const own = assessCorner(record(sets)).machining!.onVehicle;
+    const equal = assessCorner(record(sets, { equalCuts: true })).machining!.onVehicle;
+    expect(equal.depthOutboard).toBe(equal.depthInboard);
+    expect(equal.depthOutboard).toBeCloseTo(Math.max(own.depthOutboard, own.depthInboard), 6);
+    expect(equal.finishedThickness).toBeLessThanOrEqual(own.finishedThickness);
+  });
+
   test('a condemned rotor is replaced whatever it measures', () => {
     const good = corner(4, 4);
     const own = record([runout(good), thickness(good)], {

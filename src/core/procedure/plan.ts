@@ -7,7 +7,11 @@ export interface PlannedStep extends Step {
   readonly cautions: readonly Caution[];
   readonly ruleWords: readonly { readonly code: string; readonly say: string }[];
   readonly retractions: readonly Retraction[];
-  readonly atHand: { readonly ladders: readonly Ladder[]; readonly contacts: readonly Contact[] };
+  readonly atHand: {
+    /** Each with the cautions of its own hazards: they are met only when it is climbed. */
+    readonly ladders: readonly (Ladder & { readonly cautions: readonly Caution[] })[];
+    readonly contacts: readonly Contact[];
+  };
 }
 
 /** The cautions of the hazards named, each once, in the order of the file. */
@@ -36,11 +40,11 @@ export function planSteps(procedure: Procedure, context: Context): PlannedStep[]
       const retractions = step.retraction
         ? procedure.retractions.filter(({ when }) => fits(context, when))
         : [];
-      const ladders = procedure.ladders.filter(({ code }) => step.ladders.includes(code));
+      const ladders = procedure.ladders
+        .filter(({ code }) => step.ladders.includes(code))
+        .map((ladder) => ({ ...ladder, cautions: cautionsAt(procedure, ladder.hazards) }));
       const touched = contacts.filter(({ code }) => step.contacts.includes(code));
-      const hazards = [step, ...retractions, ...ladders, ...touched].flatMap(
-        (each) => each.hazards,
-      );
+      const hazards = [step, ...retractions, ...touched].flatMap((each) => each.hazards);
       return {
         ...step,
         say: worded(step.say, context),

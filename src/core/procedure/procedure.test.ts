@@ -9,6 +9,7 @@ import {
   condemnedParts,
   contactsBy,
   contextOf,
+  cutsEqually,
   fateOf,
   findingsOfLooks,
   lookItems,
@@ -50,7 +51,7 @@ describe('the procedure is complete', () => {
     expect(checkProcedure(PROCEDURE)).toEqual([]);
     expect(PROCEDURE.items.length).toBeGreaterThan(25);
     expect(PROCEDURE.rules.map(({ number }) => number)).toEqual(
-      Array.from({ length: 17 }, (_, i) => i + 1),
+      Array.from({ length: 18 }, (_, i) => i + 1),
     );
   });
 
@@ -274,6 +275,7 @@ describe('house rules', () => {
           contactsBy(PROCEDURE, context),
           rules.map((r) => r.school.say),
           machiningAllowed(rules),
+          cutsEqually(rules),
           runoutByRule(rules),
         ]);
       });

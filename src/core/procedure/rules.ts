@@ -25,7 +25,7 @@ const schoolOf = (rule: HouseRule, code: string | undefined): School | undefined
   rule.schools.find((school) => school.code === code);
 
 /**
- * The seventeen rules as a job follows them: its own choice before the shop's, the shop's
+ * The rules as a job follows them: its own choice before the shop's, the shop's
  * before what is shipped. A choice that is not known any more counts as none.
  */
 export function rulesInForce(
@@ -69,6 +69,12 @@ export function machiningAllowed(rules: readonly RuleInForce[]): 'always' | 'onc
   const allows = found?.kind === 'option' ? found.allows : 'always';
   return allows === 'never' || allows === 'once' ? allows : 'always';
 }
+
+/** Whether both sides of a rotor are cut equally deep. */
+export const cutsEqually = (rules: readonly RuleInForce[]): boolean =>
+  effectsOf(rules).some(
+    (effect) => effect.kind === 'option' && effect.at === 'cuts' && effect.allows === 'equal',
+  );
 
 /** The installed runout limit that the rules give where no figure has a source. */
 export function runoutByRule(rules: readonly RuleInForce[]): Micrometres | null {

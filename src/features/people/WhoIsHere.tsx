@@ -13,6 +13,8 @@ interface WhoIsHereProps {
   readonly people: readonly Person[];
   /** Id of who is at this screen, or null. */
   readonly here: string | null;
+  /** Folded to a line, where the work needs the room. */
+  readonly isFolded?: boolean;
 }
 
 const ROLES = [
@@ -74,7 +76,18 @@ function NewPerson({ onDone }: { readonly onDone: () => void }) {
 }
 
 /** Who is at this screen: the name that goes under what is written down here. */
-export function WhoIsHere({ people, here }: WhoIsHereProps) {
+export function WhoIsHere({ isFolded = false, ...who }: WhoIsHereProps) {
+  if (!isFolded) return <Names {...who} />;
+  const name = who.people.find(({ id }) => id === who.here)?.name;
+  return (
+    <details className="zh-no-print">
+      <summary className="zh-fold">{name ? `Here: ${name}` : 'Who is here?'}</summary>
+      <Names {...who} />
+    </details>
+  );
+}
+
+function Names({ people, here }: Omit<WhoIsHereProps, 'isFolded'>) {
   const [isAdding, setAdding] = useState(people.length === 0);
   const [busy, begin] = useTransition();
   return (

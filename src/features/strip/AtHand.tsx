@@ -5,6 +5,7 @@ import { LENGTH_KINDS, readTyped, type LengthKind } from '@/core/readings';
 import { reservoirRise, type PlannedStep } from '@/core/procedure';
 import { fieldUnit, formatNumber, UNIT_SIGN, type UnitSystem } from '@/core/units';
 import { TextField } from '@/ui/field';
+import { Cautions, ContactTable } from '@/ui/procedure';
 import { checkAt, type CheckChange, type CheckView } from './model';
 
 /** What is known of the calipers whose pistons go back. */
@@ -24,7 +25,10 @@ interface ReservoirProps {
 export function ReservoirRise({ pistons, units }: ReservoirProps) {
   const unit = fieldUnit(units, 'size');
   const [texts, setTexts] = useState({
-    diameter: pistons.diameterUm === null ? '' : formatNumber(pistons.diameterUm, unit),
+    diameter:
+      pistons.diameterUm === null
+        ? ''
+        : formatNumber(pistons.diameterUm, unit).replace(/\.?0+$/, ''),
     count: String(pistons.count ?? ''),
     calipers: String(pistons.calipers),
     travel: '',
@@ -125,9 +129,10 @@ export function Helps({ step }: { readonly step: PlannedStep }) {
   const { ladders, contacts } = step.atHand;
   return (
     <>
-      {ladders.map(({ code, name, steps, condemns }) => (
+      {ladders.map(({ code, name, steps, condemns, cautions }) => (
         <details key={code}>
           <summary className="zh-fold">{name}: what to try, in order</summary>
+          <Cautions cautions={cautions} />
           <ol className="mb-1">
             {steps.map((each) => (
               <li key={each}>{each}</li>
@@ -141,28 +146,7 @@ export function Helps({ step }: { readonly step: PlannedStep }) {
       {contacts.length > 0 && (
         <details>
           <summary className="zh-fold">What goes where</summary>
-          <div className="table-responsive" tabIndex={0} role="region" aria-label="What goes where">
-            <table className="table table-sm">
-              <thead>
-                <tr>
-                  <th scope="col">Place</th>
-                  <th scope="col">Product</th>
-                  <th scope="col">How much</th>
-                  <th scope="col">Never</th>
-                </tr>
-              </thead>
-              <tbody>
-                {contacts.map(({ code, place, product, amount, never }) => (
-                  <tr key={code}>
-                    <th scope="row">{place}</th>
-                    <td>{product}</td>
-                    <td>{amount}</td>
-                    <td>{never}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
+          <ContactTable contacts={contacts} />
         </details>
       )}
     </>

@@ -69,7 +69,7 @@ export function CornerFindings(work: CornerFindingsProps) {
           </div>
         )}
       </div>
-      <p className="zh-muted">
+      <p className="zh-muted zh-for-keys">
         Keys: 1 sound, the others what is wrong; Enter or the arrows go on.
       </p>
       {trouble && (

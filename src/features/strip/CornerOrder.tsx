@@ -1,6 +1,5 @@
 'use client';
 
-import { TriangleAlert } from 'lucide-react';
 import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
 import { Form } from 'react-bootstrap';
@@ -8,6 +7,7 @@ import type { FigureItem, LookItem, PadMeaning, PlannedStep } from '@/core/proce
 import type { Corner } from '@/core/readings';
 import type { UnitSystem } from '@/core/units';
 import { Helps, ReservoirRise, Retractions, type Pistons } from './AtHand';
+import { Cautions } from '@/ui/procedure';
 import { Conflicts } from './Conflicts';
 import { FigureFields } from './FigureFields';
 import { LookList } from './LookList';
@@ -57,15 +57,7 @@ function StepBody(props: StepProps) {
   const choices = props.choices.filter(({ code }) => step.parts.includes(code));
   return (
     <>
-      {step.cautions.length > 0 && (
-        <ul className="zh-cautions">
-          {step.cautions.map(({ code, say }) => (
-            <li key={code}>
-              <TriangleAlert size={20} aria-hidden="true" /> {say}
-            </li>
-          ))}
-        </ul>
-      )}
+      <Cautions cautions={step.cautions} />
       {step.ruleWords.map(({ code, say }) => (
         <p key={code} className="mb-1">
           <span className="zh-muted">House rule:</span> {say}{' '}

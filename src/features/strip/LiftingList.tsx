@@ -1,9 +1,9 @@
 'use client';
 
-import { TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import type { Caution, SafetyItem } from '@/core/procedure';
+import { Cautions } from '@/ui/procedure';
 import { Conflicts } from './Conflicts';
 import { checkAt, type CheckView } from './model';
 import { useChecks } from './useChecks';
@@ -28,13 +28,7 @@ export function LiftingList({ jobId, items, cautions, checks: stored }: LiftingL
   const nameOf = (code: string): string => items.find((item) => item.code === code)?.say ?? code;
   return (
     <>
-      <ul className="zh-cautions">
-        {cautions.map(({ code, say }) => (
-          <li key={code}>
-            <TriangleAlert size={20} aria-hidden="true" /> {say}
-          </li>
-        ))}
-      </ul>
+      <Cautions cautions={cautions} />
       <Conflicts
         {...store}
         say={(item, value) =>

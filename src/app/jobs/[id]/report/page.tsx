@@ -36,6 +36,9 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
     <WithNose file={file} isAsFound>
       <div className="d-flex flex-wrap gap-2 mb-3 zh-no-print">
         <PrintButton />
+        <a className="btn btn-outline-secondary" href={`/api/v1/jobs/${id}`} download>
+          Job as a file
+        </a>
         <CloseJob
           jobId={id}
           closed={job.closedAt !== null}

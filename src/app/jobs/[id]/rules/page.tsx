@@ -1,12 +1,15 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
+import { PROCEDURE } from '@/core/contracts';
+import { contactsBy } from '@/core/procedure';
 import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { RuleBook } from '@/features/rules/RuleBook';
 import { jobFile } from '@/server/jobs';
 import { allPeople } from '@/server/people';
 import { whoIsHere } from '@/server/who';
 import { checksOfKind, rulesOf } from '@/server/procedure';
+import { ContactTable } from '@/ui/procedure';
 
 export const metadata: Metadata = { title: 'House rules of the job' };
 
@@ -14,6 +17,7 @@ export default async function JobRulesPage({ params }: { params: Promise<{ id: s
   const { id } = await params;
   const file = await jobFile(id);
   if (!file) notFound();
+  const rules = rulesOf(file);
   const stamps = Object.fromEntries(
     checksOfKind(file, 'rule').map(({ item, stamp }) => [item, stamp]),
   );
@@ -26,7 +30,11 @@ export default async function JobRulesPage({ params }: { params: Promise<{ id: s
         every house rule. <Link href={`/jobs/${id}/strip`}>Back to the strip-down</Link>
       </p>
       <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} />
-      <RuleBook rules={rulesOf(file)} job={{ id, stamps }} />
+      <RuleBook rules={rules} job={{ id, stamps }} />
+      <section className="zh-card mt-3" aria-labelledby="contacts">
+        <h2 id="contacts">What goes where, by these rules</h2>
+        <ContactTable contacts={contactsBy(PROCEDURE, { traits: new Set(), rules })} />
+      </section>
     </>
   );
 }

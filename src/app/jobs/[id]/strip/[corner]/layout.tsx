@@ -23,7 +23,7 @@ export default async function StripCornerLayout({
     <WithNose file={file}>
       <h1 className="visually-hidden">Strip, {CORNER_NAME[corner]}</h1>
       <StripTabs jobId={id} corner={corner} corners={file.corners} />
-      <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} />
+      <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} isFolded />
       {children}
     </WithNose>
   );

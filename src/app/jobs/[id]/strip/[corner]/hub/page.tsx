@@ -1,7 +1,7 @@
-import { TriangleAlert } from 'lucide-react';
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
+import { Cautions } from '@/ui/procedure';
 import { CleaningTable } from '@/features/strip/CleaningTable';
 import { HubLooks } from '@/features/strip/HubLooks';
 import { cleaningAt } from '@/server/cleaning';
@@ -36,13 +36,7 @@ export default async function StripHubPage({
           <p>
             {step.say} {step.why}
           </p>
-          <ul className="zh-cautions">
-            {step.cautions.map(({ code, say }) => (
-              <li key={code}>
-                <TriangleAlert size={20} aria-hidden="true" /> {say}
-              </li>
-            ))}
-          </ul>
+          <Cautions cautions={step.cautions} />
           {step.ruleWords.map(({ code, say }) => (
             <p key={code}>
               <span className="zh-muted">House rule:</span> {say}

@@ -1,0 +1,2 @@
+export * from './Cautions';
+export * from './ContactTable';
