@@ -77,7 +77,19 @@ test('the whole way from a new job to the printed report, by keyboard alone', as
     'true',
   );
   await page.keyboard.press('Escape');
+
+  // Strip: who is here, one look, and everything else of the corner sound by one key.
   await page.keyboard.press('3');
+  await expect(page.getByRole('heading', { name: 'Strip and inspect' })).toBeVisible();
+  await tabTo(page, /^Findings/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /all sound/ })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Everything at this corner was looked at.')).toBeVisible();
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Escape');
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  await page.keyboard.press('4');
 
   // First mounting: runout, then thickness, nothing but figures and Enter.
   await expect(page.getByRole('button', { name: 'Start runout' })).toBeFocused();

@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useState, useTransition } from 'react';
-import { LookMark } from '@/ui/verdict';
+import { LookCounts } from '@/ui/verdict';
 import { copyPlanAction } from './actions';
 
 /** How far the work at a corner is. */
@@ -46,18 +46,14 @@ export function CornerCards({ jobId, corners }: CornerCardsProps) {
               <span className="zh-figure">{each.corner}</span> {each.name}
             </h3>
             <p className="mb-1">
-              {each.stepsDone} of {each.steps} steps · {each.looked} of {each.items} looked at
+              {each.stepsDone} of {each.steps} steps
               {each.inTray > 0 && ` · ${each.inTray} in the tray`}
             </p>
-            <p className="mb-2">
-              {each.wrong > 0 ? (
-                <>
-                  <LookMark state="wrong" /> {each.wrong}
-                </>
-              ) : (
-                <LookMark state={each.looked === each.items ? 'sound' : 'not-looked'} />
-              )}
-            </p>
+            <LookCounts
+              notLooked={each.items - each.looked}
+              sound={each.looked - each.wrong}
+              wrong={each.wrong}
+            />
             <div className="d-flex flex-wrap gap-2">
               <Link
                 className="btn btn-outline-secondary"

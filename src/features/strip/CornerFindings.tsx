@@ -1,13 +1,14 @@
 'use client';
 
 import { useEffect, useRef, useState, useTransition } from 'react';
-import { LookMark } from '@/ui/verdict';
+import { LookCounts } from '@/ui/verdict';
 import { allSoundAction } from './actions';
 import { Conflicts } from './Conflicts';
 import type { CornerWork } from './CornerOrder';
 import { FigureFields } from './FigureFields';
 import { LookList } from './LookList';
 import { checkAt, lookStateOf } from './model';
+import { PhotoStrip } from './PhotoStrip';
 import { sayCheck } from './say';
 import { useChecks } from './useChecks';
 
@@ -38,17 +39,7 @@ export function CornerFindings(work: CornerFindingsProps) {
             ? 'Everything at this corner was looked at.'
             : `${left} of ${items.length} are not looked at.`}
         </strong>
-        <div className="d-flex flex-wrap gap-3 mt-1">
-          <span>
-            <LookMark state="not-looked" /> {left}
-          </span>
-          <span>
-            <LookMark state="sound" /> {count('sound')}
-          </span>
-          <span>
-            <LookMark state="wrong" /> {count('wrong')}
-          </span>
-        </div>
+        <LookCounts notLooked={left} sound={count('sound')} wrong={count('wrong')} />
         {left > 0 && (
           <div className="mt-2">
             <button
@@ -68,6 +59,15 @@ export function CornerFindings(work: CornerFindingsProps) {
             </button>
           </div>
         )}
+      </div>
+      <div className="d-flex flex-wrap gap-2 align-items-center mb-2">
+        <PhotoStrip
+          jobId={work.jobId}
+          corner={corner}
+          partId={null}
+          of={`the ${corner} corner`}
+          photos={work.photos}
+        />
       </div>
       <p className="zh-muted zh-for-keys">
         Keys: 1 sound, the others what is wrong; Enter or the arrows go on.

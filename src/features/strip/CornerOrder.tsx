@@ -12,6 +12,7 @@ import { Conflicts } from './Conflicts';
 import { FigureFields } from './FigureFields';
 import { LookList } from './LookList';
 import { checkAt, type CheckChange, type CheckView } from './model';
+import type { StripPhoto } from './PhotoStrip';
 import { sayCheck } from './say';
 import { TakeOff, type PartChoice, type TrayPart } from './Tray';
 import { useChecks } from './useChecks';
@@ -28,6 +29,8 @@ export interface CornerWork {
   readonly choices: readonly PartChoice[];
   readonly parts: readonly TrayPart[];
   readonly pistons: Pistons;
+  /** Photos of the corner itself. */
+  readonly photos: readonly StripPhoto[];
   readonly units: UnitSystem;
 }
 

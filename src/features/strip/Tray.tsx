@@ -1,25 +1,11 @@
 'use client';
 
-import { Camera } from 'lucide-react';
-import { useRouter } from 'next/navigation';
-import { useRef, useState, useTransition, type ChangeEvent } from 'react';
+import { useState, useTransition } from 'react';
 import { Form } from 'react-bootstrap';
 import type { Fate, PartKind } from '@/core/procedure';
 import type { Corner } from '@/core/readings';
-import {
-  changePartAction,
-  dropPartAction,
-  takeOffPartAction,
-  takePhotoBackAction,
-} from './actions';
-import { sendPhoto } from './photo';
-
-export interface TrayPhoto {
-  readonly id: string;
-  readonly sha256: string;
-  readonly width: number;
-  readonly height: number;
-}
+import { changePartAction, dropPartAction, takeOffPartAction } from './actions';
+import { PhotoStrip, type StripPhoto } from './PhotoStrip';
 
 /** A part in the tray as the screens have it. */
 export interface TrayPart {
@@ -34,7 +20,7 @@ export interface TrayPart {
   /** When it, or what replaces it, went back on; null while it is in the tray. */
   readonly back: string | null;
   readonly stamp: string;
-  readonly photos: readonly TrayPhoto[];
+  readonly photos: readonly StripPhoto[];
 }
 
 /** A part that can come off, with what the house rules make of it. */
@@ -57,65 +43,10 @@ interface TrayPlace {
   readonly corner: Corner;
 }
 
-function Photos({
-  photos,
-  onBack,
-}: {
-  readonly photos: readonly TrayPhoto[];
-  readonly onBack: (id: string) => void;
-}) {
-  const dialog = useRef<HTMLDialogElement>(null);
-  const [shown, setShown] = useState<TrayPhoto | null>(null);
-  return (
-    <>
-      {photos.map((photo, i) => (
-        <button
-          key={photo.id}
-          type="button"
-          className="zh-thumb"
-          onClick={() => {
-            setShown(photo);
-            dialog.current?.showModal();
-          }}
-        >
-          {/* eslint-disable-next-line @next/next/no-img-element -- pictures come from the shop's own database, small already */}
-          <img
-            src={`/api/v1/photos/${photo.sha256}?size=thumb`}
-            alt={`Photo ${i + 1}`}
-            width={72}
-            height={72}
-            loading="lazy"
-          />
-        </button>
-      ))}
-      <dialog ref={dialog} className="zh-card zh-photo" aria-label="Photo">
-        {shown && (
-          // eslint-disable-next-line @next/next/no-img-element -- as above
-          <img
-            src={`/api/v1/photos/${shown.sha256}`}
-            alt=""
-            width={shown.width}
-            height={shown.height}
-          />
-        )}
-        <form method="dialog" className="d-flex gap-2 mt-2">
-          <button className="btn btn-primary">Close</button>
-          <button className="btn btn-outline-secondary" onClick={() => shown && onBack(shown.id)}>
-            Take this photo back
-          </button>
-        </form>
-      </dialog>
-    </>
-  );
-}
-
 /** One part in the tray: how it sat, what becomes of it, its photos. */
 export function TrayRow({ jobId, corner, part }: TrayPlace & { readonly part: TrayPart }) {
-  const router = useRouter();
   const [trouble, setTrouble] = useState<string | null>(null);
-  const [sending, setSending] = useState(0);
   const [busy, begin] = useTransition();
-  const file = useRef<HTMLInputElement>(null);
   const act = (action: () => Promise<{ ok: boolean; message?: string }>): void =>
     begin(async () => {
       const answer = await action();
@@ -123,18 +54,6 @@ export function TrayRow({ jobId, corner, part }: TrayPlace & { readonly part: Tr
     });
   const change = (own: Parameters<typeof changePartAction>[1]['change']): void =>
     act(() => changePartAction(jobId, { partId: part.id, seen: part.stamp, change: own }));
-  const attach = async ({ target }: ChangeEvent<HTMLInputElement>): Promise<void> => {
-    const files = [...(target.files ?? [])];
-    setTrouble(null);
-    setSending(files.length);
-    for (const each of files) {
-      const why = await sendPhoto(each, { jobId, corner, partId: part.id });
-      if (why) setTrouble(`${each.name}: ${why}`);
-      setSending((left) => left - 1);
-    }
-    target.value = '';
-    router.refresh();
-  };
   return (
     <li className="zh-tray-row" aria-label={part.name}>
       <div className="zh-row">
@@ -169,25 +88,13 @@ export function TrayRow({ jobId, corner, part }: TrayPlace & { readonly part: Tr
         </Form.Select>
       </div>
       <div className="d-flex flex-wrap gap-2 align-items-center">
-        <Photos photos={part.photos} onBack={(id) => act(() => takePhotoBackAction(jobId, id))} />
-        <input
-          ref={file}
-          type="file"
-          className="visually-hidden"
-          aria-label={`Photos of ${part.name}`}
-          accept="image/*"
-          multiple
-          tabIndex={-1}
-          onChange={(event) => void attach(event)}
+        <PhotoStrip
+          jobId={jobId}
+          corner={corner}
+          partId={part.id}
+          of={part.name}
+          photos={part.photos}
         />
-        <button
-          type="button"
-          className="btn btn-outline-secondary"
-          disabled={sending > 0}
-          onClick={() => file.current?.click()}
-        >
-          <Camera size={20} aria-hidden="true" /> {sending > 0 ? `Keeping ${sending} …` : 'Photo'}
-        </button>
         <button
           type="button"
           className="btn btn-link"

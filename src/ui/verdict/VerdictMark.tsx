@@ -57,6 +57,31 @@ export function LookMark({ state, size = 20 }: { state: keyof typeof LOOK; size?
   );
 }
 
+interface LookCountsProps {
+  readonly notLooked: number;
+  readonly sound: number;
+  readonly wrong: number;
+}
+
+/** How many are not looked at, sound, and found wrong: three figures, never one. */
+export function LookCounts({ notLooked, sound, wrong }: LookCountsProps) {
+  return (
+    <div className="d-flex flex-wrap gap-3 my-1">
+      {(
+        [
+          ['not-looked', notLooked],
+          ['sound', sound],
+          ['wrong', wrong],
+        ] as const
+      ).map(([state, count]) => (
+        <span key={state}>
+          <LookMark state={state} /> {count}
+        </span>
+      ))}
+    </div>
+  );
+}
+
 /** A verdict by word, shape and colour. */
 export function VerdictMark({ state, size = 24 }: { state: VerdictState; size?: number }) {
   return (

@@ -6,6 +6,7 @@ import type { UnitSystem } from '@/core/units';
 import type { JobFile, TrayPartRow } from '@/db/repositories';
 import type { CornerWork } from '@/features/strip/CornerOrder';
 import type { CheckView } from '@/features/strip/model';
+import type { StripPhoto } from '@/features/strip/PhotoStrip';
 import type { TrayPart } from '@/features/strip/Tray';
 import { cornerPlan, looksOf, padsSay } from '@/server/procedure';
 import { axleRow } from '@/server/stages';
@@ -34,20 +35,22 @@ export const checkViews = (file: JobFile): CheckView[] => {
   return [...written, ...answered];
 };
 
+const photosOf = (
+  file: JobFile,
+  isMeant: (photo: JobFile['photos'][number]) => boolean,
+): StripPhoto[] =>
+  file.photos
+    .filter(isMeant)
+    .map(({ id, sha256, width, height }) => ({ id, sha256, width, height }));
+
 const trayPart = (file: JobFile, part: TrayPartRow): TrayPart => ({
   ...part,
   back: part.backAt && sayTime(part.backAt),
-  photos: file.photos
-    .filter(({ partId }) => partId === part.id)
-    .map(({ id, sha256, width, height }) => ({ id, sha256, width, height })),
+  photos: photosOf(file, ({ partId }) => partId === part.id),
 });
 
 /** Everything that the screens of one corner are made of; null where the job lacks it. */
-export function cornerWork(
-  file: JobFile,
-  name: string,
-  units: UnitSystem,
-): (CornerWork & { readonly isLast: boolean }) | null {
+export function cornerWork(file: JobFile, name: string, units: UnitSystem): CornerWork | null {
   const corner = CORNERS.find((each) => each === name);
   const plan = corner && cornerPlan(file, corner);
   const axle = corner && axleRow(file, corner);
@@ -74,7 +77,7 @@ export function cornerWork(
       diameterUm: axle.limits.find(({ kind }) => kind === 'piston')?.valueUm ?? null,
       calipers: file.corners.filter((each) => axleOf(each) === axleOf(corner)).length,
     },
+    photos: photosOf(file, (photo) => photo.corner === corner && photo.partId === null),
     units,
-    isLast: file.corners.at(-1) === corner,
   };
 }
