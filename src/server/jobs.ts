@@ -1,4 +1,5 @@
 import 'server-only';
+import { cache } from 'react';
 import { advise, assessCorner, sayAdvice, type Advice } from '../core/assessment';
 import {
   causeSchema,
@@ -53,11 +54,11 @@ export async function changeComplaint(id: string, input: unknown): Promise<Answe
   return accept(id);
 }
 
-/** A job with all that hangs on it, or null. */
-export async function jobFile(id: string): Promise<JobFile | null> {
+/** A job with all that hangs on it, or null; loaded once for one page. */
+export const jobFile = cache(async (id: string): Promise<JobFile | null> => {
   if (!idSchema.safeParse(id).success) return null;
   return findJob(await database(), id);
-}
+});
 
 /** One page of the open jobs, and how many pages there are. */
 export async function openJobs(

@@ -1,6 +1,7 @@
 'use client';
 
 import Link from 'next/link';
+import { useEffect, useRef } from 'react';
 import { NextLink, NextThing } from '@/ui/shell';
 import { KIND_NAME, type BenchCorner, type BenchSet } from './model';
 
@@ -55,15 +56,20 @@ export function SetDone(props: SetDoneProps) {
   const todo = missing
     ? `${read} is read. Now measure ${missing}.`
     : `${read} is read${advised === 'again' ? ', ' : '. '}${advised === 'next' ? props.todo : BECAUSE[advised]}`;
+  const likely = useRef<HTMLButtonElement>(null);
+  // A button that is still busy takes no focus: it is given once it can be pressed.
+  useEffect(() => {
+    if (!busy) likely.current?.focus({ preventScroll: true });
+  }, [busy, first?.label]);
   return (
     <NextThing todo={todo}>
       {first ? (
         <button
           key={first.label}
+          ref={likely}
           type="button"
           className="btn btn-primary"
           disabled={busy}
-          autoFocus
           onClick={first.act}
         >
           {first.label}
