@@ -47,6 +47,10 @@ const isStripped = (file: JobFile): boolean =>
     return items > 0 && looked === items;
   });
 
+/** Whether the strip-down was gone about step by step, and not only a finding noted. */
+const isBegun = (file: JobFile): boolean =>
+  file.checks.some(({ kind }) => kind === 'step' || kind === 'lifting');
+
 /** The stages of a job in the order of work, with how far each is. */
 export function stagesOf(file: JobFile): Stage[] {
   const { job, corners } = file;
@@ -71,7 +75,7 @@ export function stagesOf(file: JobFile): Stage[] {
     },
     {
       ...stage('strip', 'Strip', 'strip', isStripped(file)),
-      ...(!isStripped(file) && file.checks.length === 0 && file.sets.length > 0
+      ...(!isStripped(file) && !isBegun(file) && file.sets.length > 0
         ? { state: 'left-out' as const }
         : {}),
     },

@@ -11,6 +11,7 @@ import {
 import { lookOfFinding, lookWithout } from '../core/procedure';
 import { CORNERS, type Corner } from '../core/readings';
 import {
+  deleteFinding,
   deleteTrayPart,
   fillChecks,
   findTrayPart,
@@ -55,10 +56,22 @@ export async function recordCheck(input: unknown, by: string | null): Promise<Ch
     return refuse('This corner is not part of the job.');
   }
   const change = value === null ? null : { value, note, by };
-  const written = await writeCheck(await database(), { jobId, kind, place, item }, change, seen);
+  const db = await database();
+  const written = await writeCheck(db, { jobId, kind, place, item }, change, seen);
+  if (written.done && kind === 'look') await forgetAnswers(file, place, item);
   return accept(
     written.done ? { kept: true, stamp: written.stamp } : { kept: false, theirs: written.theirs },
   );
+}
+
+/** Takes away answers, given before there were looks, that an item has now said itself. */
+async function forgetAnswers(file: JobFile, place: string, item: string): Promise<void> {
+  const db = await database();
+  const told = file.findings.filter(
+    ({ code, value, corner }) =>
+      corner === place && lookOfFinding(PROCEDURE, { code, value })?.item === item,
+  );
+  for (const finding of told) await deleteFinding(db, finding);
 }
 
 /** Writes every item of a corner that was not looked at as looked at and sound. */

@@ -27,6 +27,7 @@ import {
 } from '@/server/strip';
 import { arePartsDone, isLiftingDone, liftingItems, stripNext } from '@/server/stripNext';
 import { saveVehicle, vehicleWithJobs } from '@/server/vehicles';
+import { saveFinding } from '@/db/repositories';
 import { photoBlobs } from '@/db/schema';
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-strip-'));
@@ -270,6 +271,40 @@ describe('findings', () => {
       value: 'wrong',
       corner: 'FL',
     });
+  });
+
+  test('answered before there were looks stand as looks, and a look takes their place', async () => {
+    const jobId = await newJob();
+    const old = { jobId, code: 'pins-check', corner: 'FL', value: 'stuck' };
+    await saveFinding(await database(), old);
+    expect(inspectionAt(await file(jobId), 'FL').wrong[0]?.conditions).toBe('stuck');
+    expect(
+      findingsOfJob(await file(jobId)).filter(({ code }) => code === 'pins-check').length,
+    ).toBe(1);
+    await wrote(jobId, { item: 'pins', value: null });
+    expect((await file(jobId)).findings).toEqual([]);
+    expect(inspectionAt(await file(jobId), 'FL').notLooked).toContain('Slide pins');
+  });
+
+  test('noted after measuring leave the stage left out; steps gone through open it', async () => {
+    const jobId = await newJob(['FL']);
+    const state = async () => stagesOf(await file(jobId)).find(({ key }) => key === 'strip')?.state;
+    expect(await state()).toBe('open');
+    known(
+      await beginSet({
+        jobId,
+        corner: 'FL',
+        kind: 'runout',
+        phase: 'before',
+        face: 'outboard',
+        positions: 12,
+        shift: 0,
+      }),
+    );
+    await wrote(jobId, { item: 'seat', value: ['rust'] });
+    expect(await state()).toBe('left-out');
+    await wrote(jobId, { kind: 'step', item: 'wheel-off', value: 'done' });
+    expect(await state()).toBe('open');
   });
 
   test('pad thickness says what it means, against the other side too', async () => {

@@ -2,6 +2,7 @@ import type { RecordedFinding } from '../diagnosis';
 import type { RunoutResult } from '../runout';
 import type { Corner } from '../readings';
 import { toRadians, type Micrometres } from '../units';
+import type { SayLength } from '../verdict';
 
 /** What cleaning the seat changed in a corner's runout. */
 export interface Cleaning {
@@ -53,6 +54,17 @@ export function compareCleaning(
     change: isLess || isSame ? clear : 'unclear',
   };
 }
+
+/** What a change of the runout by cleaning means. */
+export const CLEANING_SAYS: Readonly<Record<Cleaning['change'], string>> = {
+  less: 'Most of it went with the dirt: the seat was the source.',
+  same: 'Cleaning changed little: the source is hub or rotor.',
+  unclear: 'Part of it went: look at hub and rotor too.',
+};
+
+/** As found and cleaned in one sentence, lengths written by `say`. */
+export const sayCleaning = (cleaning: Cleaning, say: SayLength): string =>
+  `Runout as found ${say(cleaning.asFound)}, cleaned ${say(cleaning.cleaned)}. ${CLEANING_SAYS[cleaning.change]}`;
 
 /** What the comparison tells the diagnosis, or null where neither is clear. */
 export const cleaningFinding = (

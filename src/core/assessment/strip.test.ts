@@ -10,6 +10,7 @@ import {
   hubFaceLimit,
   measuredSet,
   sayAdvice,
+  sayCleaning,
   type CornerRecord,
   type HubSet,
   type MeasuredSet,
@@ -192,6 +193,9 @@ describe('as found against cleaned', () => {
     expect(cleaning.change).toBe('less');
     expect(cleaning.dirt).toBeGreaterThan(70);
     expect(cleaning.asFound).toBeGreaterThan(cleaning.cleaned);
+    expect(sayCleaning(cleaning, (value) => `${value.toFixed(0)} um`)).toMatch(
+      /^Runout as found \d+ um, cleaned \d+ um\. Most of it went/,
+    );
     expect(cleaningFinding(cleaning, 'FL')).toEqual({
       code: 'cleaning',
       value: 'less',

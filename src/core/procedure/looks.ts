@@ -62,6 +62,13 @@ export function findingsOfLooks(procedure: Procedure, looks: readonly Look[]): R
   return told.filter((each, i) => told.findIndex((other) => sameFinding(each, other)) === i);
 }
 
+/** Of conditions that say the same, the one of that name, else the one that follows least. */
+function mildest(conditions: readonly Condition[], value: string): Condition | undefined {
+  const weight = ({ code, forbids, renew }: Condition): number =>
+    code === value ? -1 : 2 * forbids.length + (renew ? 1 : 0);
+  return conditions.toSorted((p, q) => weight(p) - weight(q))[0];
+}
+
 /**
  * The look that an answer given elsewhere amounts to: of the item that is that check, or of
  * another item with a condition that says just this. Null where no item does.
@@ -75,9 +82,10 @@ export function lookOfFinding(
   if (owner.soundSays?.value === says.value) return { item: owner.code, found: [] };
   const candidates = [owner, ...items.filter(({ when }) => when === undefined)];
   for (const { code: item, conditions } of candidates) {
-    const condition = conditions.find(
+    const saying = conditions.filter(
       (each) => each.says.code === says.code && each.says.value === says.value,
     );
+    const condition = mildest(saying, says.value);
     if (condition) return { item, found: [condition.code] };
   }
   return null;

@@ -351,6 +351,15 @@ describe('what was seen', () => {
       item: 'cracks',
       found: ['crack'],
     });
+    expect(lookOfFinding(PROCEDURE, { code: 'pins-check', value: 'stuck' })?.found).toEqual([
+      'stuck',
+    ]);
+    expect(lookOfFinding(PROCEDURE, { code: 'pad-look', value: 'broken' })?.found).toEqual([
+      'cracked',
+    ]);
+    expect(lookOfFinding(PROCEDURE, { code: 'fins-check', value: 'rusted' })?.found).toEqual([
+      'scaled',
+    ]);
     expect(lookOfFinding(PROCEDURE, { code: 'part-check', value: 'wrong' })).toBeNull();
     expect(lookOfFinding(PROCEDURE, { code: 'pads-check', value: 'uneven' })).toBeNull();
     expect(lookOfFinding(PROCEDURE, { code: 'felt', value: 'both' })).toBeNull();

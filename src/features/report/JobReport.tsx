@@ -22,6 +22,8 @@ export interface ReportCorner {
   readonly done: string | null;
   readonly advice: string;
   readonly inspection: CornerInspection;
+  /** What cleaning the seat changed, in a sentence, or null. */
+  readonly cleaning: string | null;
 }
 
 export interface ReportHead {
@@ -135,6 +137,7 @@ function CornerReport({ corner, units }: { corner: ReportCorner; units: UnitSyst
         )}
       </p>
       <InspectionLines inspection={corner.inspection} />
+      {corner.cleaning && <p className="mb-1">{corner.cleaning}</p>}
       <div className="zh-report-body">
         <div className="zh-report-pair">
           <Plot record={record} values={found} scale={shared} title="Before" />

@@ -1,4 +1,4 @@
-import type { Cleaning } from '@/core/assessment';
+import { CLEANING_SAYS, type Cleaning } from '@/core/assessment';
 import { formatIn, type UnitSystem } from '@/core/units';
 import type { Verdict } from '@/core/verdict';
 import { Figure, VerdictMark } from '@/ui/verdict';
@@ -14,12 +14,6 @@ interface CleaningTableProps {
   readonly cleaning: Cleaning | null;
   readonly units: UnitSystem;
 }
-
-const SAYS: Readonly<Record<Cleaning['change'], string>> = {
-  less: 'Most of it went with the dirt: the seat was the source.',
-  same: 'Cleaning changed little: the source is hub or rotor.',
-  unclear: 'Part of it went: look at hub and rotor too.',
-};
 
 function Cell({
   verdict,
@@ -71,7 +65,7 @@ export function CleaningTable({ rows, cleaning, units }: CleaningTableProps) {
       </div>
       {cleaning && (
         <p className="mb-0">
-          <strong>{SAYS[cleaning.change]}</strong> The seat’s own part was{' '}
+          <strong>{CLEANING_SAYS[cleaning.change]}</strong> The seat’s own part was{' '}
           {formatIn(units, 'deviation', cleaning.dirt)}.
         </p>
       )}

@@ -51,7 +51,8 @@ export function useChecks(jobId: string, stored: readonly CheckView[]): Checks {
   const send = async (change: CheckChange, over?: string | null): Promise<void> => {
     const key = keyOf(change);
     const own = sent.current.get(key);
-    const onScreen = own === undefined ? (checkAt(latest.current, change)?.stamp ?? null) : own;
+    // What was answered in the nose before stands without a stamp: it is no row of its own.
+    const onScreen = own === undefined ? checkAt(latest.current, change)?.stamp || null : own;
     try {
       const seen = over === undefined ? onScreen : over;
       const answer = await checkAction({ jobId, ...change, seen });

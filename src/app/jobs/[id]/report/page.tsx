@@ -1,11 +1,13 @@
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { sayAdvice } from '@/core/assessment';
+import { sayAdvice, sayCleaning } from '@/core/assessment';
+import { formatIn } from '@/core/units';
 import { CloseJob } from '@/features/jobs/CloseJob';
 import { JobReport } from '@/features/report/JobReport';
 import { PrintButton } from '@/features/report/PrintButton';
 import { judgeCorner } from '@/server/decisions';
+import { cleaningAt } from '@/server/cleaning';
 import { inspectionAt, procedureOf } from '@/server/inspection';
 import { jobFile } from '@/server/jobs';
 import { shopUnits } from '@/server/settings';
@@ -23,6 +25,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
   const corners = file.corners.map((corner) => {
     const before = judgeCorner(file, corner, 'before');
     const after = judgeCorner(file, corner, 'after');
+    const { cleaning } = cleaningAt(file, corner);
     const isMeasuredAgain = after.record.sets.length > 0;
     return {
       before,
@@ -30,6 +33,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
       done: before.recorded,
       advice: sayAdvice(before.advice, { ...before.record, units }).todo,
       inspection: inspectionAt(file, corner),
+      cleaning: cleaning && sayCleaning(cleaning, (value) => formatIn(units, 'deviation', value)),
     };
   });
   return (
