@@ -638,6 +638,10 @@ test('what the strip-down follows is kept with the vehicle', async () => {
     pistons: 2,
     traits: ['wear-sensor', 'lock-nuts'],
   });
+  const onePiece = { ...VEHICLES.shuttle!.front, traits: ['bearing-in-rotor' as const] };
+  expect(
+    await saveVehicle(null, { ...VEHICLES.shuttle!, plate: 'SK-903-X', front: onePiece }),
+  ).toMatchObject({ ok: false, fields: { 'front.places': expect.any(String) } });
   const odd = {
     ...VEHICLES.shuttle!.front,
     caliper: 'fixed' as const,

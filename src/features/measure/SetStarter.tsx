@@ -17,13 +17,22 @@ export interface SetPlan {
 const POSITIONS = [8, 10, 12, 16, 24] as const;
 const KINDS = ['runout', 'thickness', 'hub'] as const;
 
-const readyFor = (kind: BenchSet['kind'], fastening: BenchCorner['fastening']): string =>
-  ({
-    runout: `All ${fastening === 'studs' ? 'nuts' : 'bolts'} on and drawn up evenly, faces clean, base on something solid, dial preloaded and zeroed at the chalk mark, 10 to 13 mm in from the edge. Neutral, other axle chocked.`,
-    thickness:
-      'Micrometer 10 to 13 mm in from the edge, inside the wear lip, at the same positions. Let a hot rotor cool.',
-    hub: 'Rotor off. Dial on the flange near its edge, clear of studs and holes, zeroed at the chalk mark; the radius of that circle goes into the set. Neutral, other axle chocked.',
-  })[kind];
+const DIAL =
+  'base on something solid, dial preloaded and zeroed at the chalk mark, 10 to 13 mm in from the edge. Neutral, other axle chocked.';
+
+/** What must be so before a set is begun; as found nothing is cleaned yet. */
+function readyFor(kind: BenchSet['kind'], { fastening, phase }: BenchCorner): string {
+  if (kind === 'thickness') {
+    return 'Micrometer 10 to 13 mm in from the edge, inside the wear lip, at the same positions. Let a hot rotor cool.';
+  }
+  if (kind === 'hub') {
+    return 'Rotor off. Dial on the flange near its edge, clear of studs and holes, zeroed at the chalk mark; the radius of that circle goes into the set. Neutral, other axle chocked.';
+  }
+  const nuts = fastening === 'studs' ? 'nuts' : 'bolts';
+  return phase === 'as-found'
+    ? `All ${nuts} on with spacers and drawn up evenly, nothing cleaned yet, ${DIAL}`
+    : `All ${nuts} on and drawn up evenly, faces clean, ${DIAL}`;
+}
 
 /** "as first marked" or the move from there, as you face the corner. */
 export const mountingName = (corner: BenchCorner, shift: number): string =>
@@ -114,7 +123,7 @@ export function SetStarter({ corner, plan, busy, onStart }: SetStarterProps) {
           </Form.Group>
         )}
       </div>
-      <p className="zh-muted mt-3">{readyFor(own.kind, corner.fastening)}</p>
+      <p className="zh-muted mt-3">{readyFor(own.kind, corner)}</p>
       <button className="btn btn-primary" disabled={busy} autoFocus>
         {busy ? 'Starting …' : `Start ${KIND_NAME[own.kind].toLowerCase()}`}
       </button>

@@ -58,7 +58,15 @@ const axleSchema = (units: UnitSystem) => {
         piston: figure(piston, units).default({ length: null, source: 'maker' }),
       }),
     })
-    .superRefine(({ limits, traits, caliper }, context) => {
+    .superRefine(({ limits, traits, caliper, places }, context) => {
+      const isOnePiece = traits.includes('bearing-in-rotor') || traits.includes('riveted');
+      if (isOnePiece && places === 'any') {
+        context.addIssue({
+          code: 'custom',
+          message: 'A rotor that carries its bearings or is riveted goes on in one place only.',
+          path: ['places'],
+        });
+      }
       if (traits.includes('screw-in-pistons') && caliper === 'fixed') {
         context.addIssue({
           code: 'custom',
