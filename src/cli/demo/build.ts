@@ -7,6 +7,7 @@ import {
 } from '../../core/bench';
 import { seededRandom, type RandomSource } from '../../core/numeric';
 import type { NewSet } from '../../core/contracts';
+import type { Corner } from '../../core/readings';
 import { WORKSHOP_DEFAULTS } from '../../core/verdict';
 import type { Answer } from '../../server/answer';
 import { judgeCorner } from '../../server/decisions';
@@ -17,7 +18,7 @@ import { analyseRoadTest, readLogText } from '../../core/roadtest';
 import { recordFinding } from '../../server/nose';
 import { addPerson } from '../../server/people';
 import { keepRoadTest } from '../../server/roadTests';
-import { recordCheck, takeOffPart } from '../../server/strip';
+import { allSound, recordCheck, takeOffPart } from '../../server/strip';
 import { liftingItems } from '../../server/stripNext';
 import { DRIVES } from './drives';
 import { JOBS, type DemoCorner, type DemoJob, type DemoStrip } from './scenario';
@@ -124,6 +125,19 @@ async function stripDown(jobId: string, strip: DemoStrip): Promise<void> {
   }
 }
 
+/** Puts right what was found at a corner; everything else there is looked at and sound. */
+async function putRight(
+  jobId: string,
+  corner: Corner,
+  done: Readonly<Record<string, string>>,
+): Promise<void> {
+  const own = { jobId, kind: 'fixed', place: corner, value: 'fixed', seen: null };
+  for (const [item, note] of Object.entries(done)) {
+    known(await recordCheck({ ...own, item, note }, 'Tobiah'));
+  }
+  known(await allSound(jobId, corner, 'Tobiah'));
+}
+
 /** The people of the demo workshop. */
 const PEOPLE = [
   ['Ines', 'lead'],
@@ -146,6 +160,7 @@ async function buildJob(job: DemoJob, vehicleId: string, random: RandomSource): 
     known(await recordFinding({ jobId, code, corner, value }));
   }
   if (job.strip) await stripDown(jobId, job.strip);
+  if (job.putRight) await putRight(jobId, job.corners[0]?.corner ?? 'FL', job.putRight);
   if (job.drive) await recordDrive(jobId, DRIVES[job.drive]);
   if (job.isClosed) known(await closeJob(jobId, job.confirmedCause ?? null));
 }

@@ -46,6 +46,8 @@ export interface DemoJob {
   /** The road test that a phone recorded. */
   readonly drive?: keyof typeof DRIVES;
   readonly strip?: DemoStrip;
+  /** What was put right at the first corner, by item; the rest of it was looked at and sound. */
+  readonly putRight?: Readonly<Record<string, string>>;
   readonly isClosed?: boolean;
   /** What the work confirmed, for a closed job. */
   readonly confirmedCause?: string;
@@ -129,6 +131,7 @@ export const JOBS: readonly DemoJob[] = [
       'hub-look': 'rust',
     },
     confirmedCause: 'rust-under-hat',
+    putRight: { seat: 'hub face and hat brushed to bright metal' },
     corners: [{ corner: 'FR', truth: proven, shifts: [0, 2], isDecided: true, after: proven }],
     isClosed: true,
   },

@@ -3,3 +3,4 @@ export * from './fit';
 export * from './describe';
 export * from './wave';
 export * from './outliers';
+export * from './slips';

@@ -1,6 +1,6 @@
-import { bisectRight, max, mean as average, min } from 'd3-array';
+import { bisectRight, max, mean as average, median, min } from 'd3-array';
 
-/** Least, greatest and mean of a list that is not empty. Throws on an empty list. */
+/** Least, greatest, mean and median of a list that is not empty. Throws on an empty list. */
 function known(value: number | undefined): number {
   if (value === undefined) throw new RangeError('A statistic was asked of an empty list');
   return value;
@@ -8,6 +8,7 @@ function known(value: number | undefined): number {
 export const minimum = (values: Iterable<number>): number => known(min(values));
 export const maximum = (values: Iterable<number>): number => known(max(values));
 export const meanOf = (values: Iterable<number>): number => known(average(values));
+export const medianOf = (values: Iterable<number>): number => known(median(values));
 /** Quantile p (0 to 1) of values that already rise, straight between its neighbours. */
 export function quantileOfSorted(values: ArrayLike<number>, p: number): number {
   const at = p * (values.length - 1);

@@ -234,6 +234,7 @@ export function MeasureBench(props: MeasureBenchProps) {
                     onType={(text) => dispatch({ type: 'type', text })}
                     onEnter={bench.pressEnter}
                     onStep={(by) => dispatch({ type: 'step', by })}
+                    onCorrect={bench.correct}
                   />
                 </div>
               ) : (

@@ -3,7 +3,15 @@
 import { useEffect, useRef, type KeyboardEvent } from 'react';
 import { fastenerName } from '@/core/readings';
 import { UNIT_SIGN } from '@/core/units';
-import { isDialSet, unitOf, type BenchCorner, type BenchSet, type BenchState } from './model';
+import {
+  doubtedReading,
+  isDialSet,
+  unitOf,
+  type BenchCorner,
+  type BenchSet,
+  type BenchState,
+  type DoubtedReading,
+} from './model';
 
 interface ReadingEntryProps {
   readonly set: BenchSet;
@@ -12,7 +20,15 @@ interface ReadingEntryProps {
   readonly onType: (text: string) => void;
   readonly onEnter: () => void;
   readonly onStep: (by: 1 | -1) => void;
+  readonly onCorrect: (doubted: DoubtedReading) => void;
 }
+
+const SLIP_NAME: Readonly<Record<DoubtedReading['slip']['kind'], string>> = {
+  sign: 'the sign slipped',
+  decimal: 'the decimal mark slipped',
+  digits: 'two digits changed over',
+  unit: 'another unit',
+};
 
 const flipSign = (text: string): string =>
   /^\s*[-\u2212]/.test(text) ? text.replace(/^\s*[-\u2212]/, '') : `-${text.trim()}`;
@@ -24,7 +40,8 @@ function placeName(set: BenchSet, position: number, corner: BenchCorner): string
 }
 
 /** The field in which a reading is typed: a number, Enter, next. */
-export function ReadingEntry({ set, state, corner, onType, onEnter, onStep }: ReadingEntryProps) {
+export function ReadingEntry(props: ReadingEntryProps) {
+  const { set, state, corner, onType, onEnter, onStep, onCorrect } = props;
   const input = useRef<HTMLInputElement>(null);
   const { cursor, draft, error } = state;
   const place = cursor ? `${cursor.lap}.${cursor.position}` : '';
@@ -32,6 +49,7 @@ export function ReadingEntry({ set, state, corner, onType, onEnter, onStep }: Re
     input.current?.focus();
     input.current?.select();
   }, [place, set.id]);
+  const doubted = doubtedReading(set, cursor, corner.units);
   if (!cursor) return null;
   const keys = (event: KeyboardEvent<HTMLInputElement>): void => {
     const steps: Record<string, 1 | -1> = { ArrowDown: 1, ArrowUp: -1 };
@@ -39,6 +57,10 @@ export function ReadingEntry({ set, state, corner, onType, onEnter, onStep }: Re
     const isStart = event.currentTarget.selectionStart === 0;
     if (event.key === 'ArrowRight' && isWhole) steps.ArrowRight = 1;
     if (event.key === 'ArrowLeft' && isStart) steps.ArrowLeft = -1;
+    if (event.key === 'F2' && doubted) {
+      event.preventDefault();
+      onCorrect(doubted);
+    }
     const by = steps[event.key];
     if (by !== undefined) {
       event.preventDefault();
@@ -93,6 +115,23 @@ export function ReadingEntry({ set, state, corner, onType, onEnter, onStep }: Re
       <div id="reading-note" className="mt-1" role="alert">
         {error && <span className="zh-error">{error}</span>}
       </div>
+      {doubted && (
+        <p className="mb-0" role="status">
+          Position {doubted.place.position + 1}: <span className="zh-figure">{doubted.typed}</span>{' '}
+          stands far off. Meant <span className="zh-figure">{doubted.slip.text}</span>,{' '}
+          {SLIP_NAME[doubted.slip.kind]}?{' '}
+          <button
+            type="button"
+            className="btn btn-outline-secondary"
+            onClick={() => {
+              onCorrect(doubted);
+              input.current?.focus();
+            }}
+          >
+            Change it (F2)
+          </button>
+        </p>
+      )}
     </form>
   );
 }

@@ -1,4 +1,12 @@
-import { enter, openBench, reduce, type BenchEvent, type BenchSet, type BenchState } from './model';
+import {
+  doubtedReading,
+  enter,
+  openBench,
+  reduce,
+  type BenchEvent,
+  type BenchSet,
+  type BenchState,
+} from './model';
 
 const set = (more: Partial<BenchSet> = {}): BenchSet => ({
   id: 'a',
@@ -62,6 +70,20 @@ test('a slip is corrected in place and the first open place follows', () => {
   state = type(state, '0.009');
   expect(state.cursor).toEqual({ lap: 0, position: 3 });
   expect(state.sets[0]!.readings).toHaveLength(3);
+});
+
+test('a reading that a slip explains is doubted, once the next is asked for', () => {
+  let state = openBench([set({ positions: 8 })]);
+  for (const text of ['0', '0.01', '0.02', '0.03']) state = type(state, text);
+  expect(doubtedReading(state.sets[0]!, state.cursor, 'mm')).toBeNull();
+  state = type(state, '-0.04');
+  const doubted = doubtedReading(state.sets[0]!, state.cursor, 'mm')!;
+  expect([doubted.typed, doubted.slip.kind, doubted.slip.text]).toEqual(['-0.04', 'sign', '0.04']);
+  const reading = { ...doubted.place, valueUm: 40, text: '0.04', unit: 'mm' };
+  state = reduce(state, { type: 'read', reading });
+  expect(state.cursor).toEqual({ lap: 0, position: 5 });
+  expect(doubtedReading(state.sets[0]!, state.cursor, 'mm')).toBeNull();
+  expect(doubtedReading(state.sets[0]!, null, 'mm')).toBeNull();
 });
 
 test('the cursor does not leave the set, and comes back from its end', () => {

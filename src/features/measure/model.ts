@@ -14,6 +14,7 @@ import {
   type RawReading,
   type RawSet,
 } from '@/core/assessment';
+import { suggestSlip, type Slip } from '@/core/harmonics';
 import {
   LENGTH_KINDS,
   readTyped,
@@ -25,6 +26,7 @@ import type { RunoutResult } from '@/core/runout';
 import type { ThicknessFigures, ThicknessResult } from '@/core/thickness';
 import {
   fieldUnit,
+  lengthUnitOf,
   type LengthRole,
   type LengthUnit,
   type Micrometres,
@@ -170,6 +172,40 @@ function pickSet(state: BenchState, id: string | null): BenchState {
   const picked = { ...state, currentId: id };
   const set = currentSet(picked);
   return at(picked, set ? firstOpen(set) : null);
+}
+
+/** A reading just taken that a slip of the hand would explain, and where it stands. */
+export interface DoubtedReading {
+  readonly place: Cursor;
+  readonly typed: string;
+  readonly slip: Slip;
+}
+
+/** The reading before the cursor, where a slip would explain how far off it stands. */
+export function doubtedReading(
+  set: BenchSet,
+  cursor: Cursor | null,
+  units: UnitSystem,
+): DoubtedReading | null {
+  const place = cursor ? neighbour(set, cursor, -1) : null;
+  const typed = place && readingAt(set, place);
+  if (!place || !typed || typed.position === set.positions) return null;
+  const valueAt = (back: number): number | undefined =>
+    readingAt(set, { lap: place.lap, position: place.position - back })?.valueUm;
+  const isOther = ({ lap, position }: BenchReading): boolean =>
+    lap !== place.lap || position !== place.position;
+  const others = set.readings.filter(isOther);
+  const slip = suggestSlip({
+    text: typed.text,
+    unit: lengthUnitOf(typed.unit) ?? unitOf(set, units),
+    before: [valueAt(1), valueAt(2)].filter((value) => value !== undefined),
+    samePlace: others
+      .filter(({ position }) => position === place.position)
+      .map(({ valueUm }) => valueUm),
+    others: others.map(({ valueUm }) => valueUm),
+    resolution: set.resolutionUm,
+  });
+  return slip && { place, typed: typed.text, slip };
 }
 
 /** One step of the bench. */

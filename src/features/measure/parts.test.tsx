@@ -58,6 +58,7 @@ describe('the entry field', () => {
         onType={nothing}
         onEnter={nothing}
         onStep={nothing}
+        onCorrect={nothing}
         {...on}
       />,
     );
@@ -95,6 +96,28 @@ describe('the entry field', () => {
     entry(own, { state: { ...openBench([own]), draft: 'x', error: 'Type a number.' } });
     expect(screen.getByRole('textbox').getAttribute('aria-invalid')).toBe('true');
     expect(screen.getByRole('alert').textContent).toBe('Type a number.');
+  });
+  test('a slip is named with what was likely meant, and F2 or a tap changes it', () => {
+    const onCorrect = jest.fn();
+    const own = set({ readings: readings([0, 10, 20, 30, 410]) });
+    entry(own, { onCorrect });
+    expect(screen.getByRole('status').textContent).toMatch(
+      /Position 5: 0\.41 stands far off\. Meant 0\.041, the decimal mark slipped\?/,
+    );
+    fireEvent.keyDown(screen.getByRole('textbox'), { key: 'F2' });
+    fireEvent.click(screen.getByRole('button', { name: 'Change it (F2)' }));
+    expect(onCorrect).toHaveBeenCalledTimes(2);
+    expect(onCorrect.mock.calls[0][0]).toMatchObject({
+      place: { lap: 0, position: 4 },
+      slip: { kind: 'decimal', text: '0.041', value: 41 },
+    });
+  });
+  test('nothing is offered for readings that follow each other', () => {
+    const onCorrect = jest.fn();
+    entry(set({ readings: readings([0, 10, 20, 30, 38]) }), { onCorrect });
+    expect(screen.queryByRole('status')).toBeNull();
+    fireEvent.keyDown(screen.getByRole('textbox'), { key: 'F2' });
+    expect(onCorrect).not.toHaveBeenCalled();
   });
   test('thickness has no sign button', () => {
     entry(set({ kind: 'thickness' }));

@@ -14,6 +14,7 @@ import {
   type BenchCorner,
   type BenchSet,
   type BenchState,
+  type DoubtedReading,
 } from './model';
 import type { OutboxStatus, OutgoingReading } from './outbox';
 import type { SetPlan } from './SetStarter';
@@ -28,6 +29,8 @@ export interface Bench {
   readonly trouble: string | null;
   readonly dispatch: (event: Parameters<typeof reduce>[1]) => void;
   readonly pressEnter: () => void;
+  /** Takes a correction that is offered for a reading. */
+  readonly correct: (doubted: DoubtedReading) => void;
   readonly start: (plan: SetPlan) => void;
   readonly anotherLap: () => void;
   readonly takeAgain: () => void;
@@ -79,6 +82,17 @@ export function useBench(
     }
   };
 
+  const correct = ({ place, slip }: DoubtedReading): void => {
+    if (!set) return;
+    const unit = unitOf(set, corner.units);
+    const own = parseLength(slip.text, unit);
+    if (!own.ok) return;
+    const { value, text, unit: typedUnit } = own.length;
+    const reading = { ...place, valueUm: value as number, text, unit: typedUnit };
+    dispatch({ type: 'read', reading });
+    put({ ...place, text, unit });
+  };
+
   /** Runs an action and shows why when it could not be done. */
   const act = (action: () => Promise<{ ok: true } | { ok: false; message: string }>): void => {
     setTrouble(null);
@@ -107,6 +121,7 @@ export function useBench(
     trouble,
     dispatch,
     pressEnter,
+    correct,
     start: (plan) => act(() => startSet(plan)),
     anotherLap: () =>
       act(async () => {

@@ -8,6 +8,7 @@ const LIST = [
   ['?', 'this list'],
   ['Enter', 'take the reading and go to the next; press the marked button'],
   ['\u2191 \u2193', 'go to the reading before or after'],
+  ['F2', 'take the correction that is offered for a reading'],
   ['g j', 'go to the jobs'],
   ['g v', 'go to the vehicles'],
   ['g k', 'go to the knowledge'],
