@@ -1,4 +1,5 @@
 import 'server-only';
+import { z } from 'zod';
 import {
   checkFormSchema,
   PROCEDURE,
@@ -24,6 +25,7 @@ import {
   type CheckRow,
   type JobFile,
   type TrayPartRow,
+  type WrittenCheck,
 } from '../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
@@ -74,12 +76,12 @@ async function forgetAnswers(file: JobFile, place: string, item: string): Promis
   for (const finding of told) await deleteFinding(db, finding);
 }
 
-/** Writes every item of a corner that was not looked at as looked at and sound. */
+/** Writes every item of a corner that was not looked at as looked at and sound; says which. */
 export async function allSound(
   jobId: string,
   place: string,
   by: string | null,
-): Promise<Answer<number>> {
+): Promise<Answer<WrittenCheck[]>> {
   const file = await jobFile(jobId);
   const corner = CORNERS.find((each) => each === place);
   const plan = file && corner ? cornerPlan(file, corner) : null;
@@ -97,6 +99,26 @@ export async function allSound(
       by,
     }));
   return accept(await fillChecks(await database(), rows));
+}
+
+const soundSchema = z.array(z.strictObject({ item: z.string().max(40), stamp: z.uuid() })).max(100);
+
+/** Takes back what was written as sound in one go; what was changed since stays. */
+export async function takeSoundBack(
+  jobId: string,
+  place: string,
+  written: unknown,
+): Promise<Answer<number>> {
+  const parsed = soundSchema.safeParse(written);
+  if (!parsed.success) return refuseParse(parsed.error);
+  if (!(await jobFile(jobId))) return refuse(GONE);
+  const db = await database();
+  let taken = 0;
+  for (const { item, stamp } of parsed.data) {
+    const key = { jobId, kind: 'look' as const, place, item };
+    if ((await writeCheck(db, key, null, stamp)).done) taken += 1;
+  }
+  return accept(taken);
 }
 
 /**
@@ -128,7 +150,8 @@ export async function copyPlan(
     note,
     by,
   }));
-  return accept(await fillChecks(await database(), rows));
+  const written = await fillChecks(await database(), rows);
+  return accept(written.length);
 }
 
 /** Writes what the nose was answered as the look that it is; the stamp of what stands is taken. */

@@ -24,6 +24,7 @@ import {
   dropPart,
   recordCheck,
   takeOffPart,
+  takeSoundBack,
 } from '@/server/strip';
 import { arePartsDone, isLiftingDone, liftingItems, stripNext } from '@/server/stripNext';
 import { saveVehicle, vehicleWithJobs } from '@/server/vehicles';
@@ -172,7 +173,8 @@ describe('a corner', () => {
     await wrote(jobId, { item: 'pins', value: ['stuck'] });
     const { sound, wrong, notLooked } = inspectionAt(await file(jobId), 'FL');
     expect([sound, wrong.length]).toEqual([[], 1]);
-    const written = known(await allSound(jobId, 'FL', 'Wren'));
+    const atOnce = known(await allSound(jobId, 'FL', 'Wren'));
+    const written = atOnce.length;
     expect(written).toBe(notLooked.length);
     const after = inspectionAt(await file(jobId), 'FL');
     expect([after.notLooked, after.sound.length, after.wrong[0]?.conditions]).toEqual([
@@ -182,6 +184,16 @@ describe('a corner', () => {
     ]);
     expect((await file(jobId)).checks.every(({ by }) => by !== null)).toBe(true);
     expect(stagesOf(await file(jobId)).find(({ key }) => key === 'strip')?.state).toBe('done');
+    // Taken back as one: what was changed meanwhile stays, what was found before stays too.
+    const hose = atOnce.find(({ item }) => item === 'hose')!;
+    await wrote(jobId, { item: 'hose', value: ['old'], seen: hose.stamp });
+    expect(known(await takeSoundBack(jobId, 'FL', atOnce))).toBe(written - 1);
+    expect(inspectionAt(await file(jobId), 'FL').wrong.map(({ name }) => name)).toEqual([
+      'Slide pins',
+      'Hose',
+    ]);
+    expect((await takeSoundBack(jobId, 'FL', [{ item: 'hose' }])).ok).toBe(false);
+    expect((await takeSoundBack(NOWHERE, 'FL', [])).ok).toBe(false);
     expect((await allSound(jobId, 'FR', null)).ok).toBe(false);
     expect((await allSound(NOWHERE, 'FL', null)).ok).toBe(false);
   });

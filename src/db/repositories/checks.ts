@@ -69,16 +69,18 @@ export async function writeCheck(
     : { done: false, theirs };
 }
 
-/** Writes checks where nothing stands yet; what is there stays. Returns how many were written. */
+/** A check that was written, with its stamp: enough to take it back as it stands. */
+export type WrittenCheck = Pick<CheckRow, 'item' | 'stamp'>;
+
+/** Writes checks where nothing stands yet; what is there stays. Returns those written. */
 export async function fillChecks(
   db: Database,
   rows: readonly (CheckKey & CheckChange)[],
-): Promise<number> {
-  if (rows.length === 0) return 0;
-  const written = await db
+): Promise<WrittenCheck[]> {
+  if (rows.length === 0) return [];
+  return db
     .insert(checks)
     .values([...rows])
     .onConflictDoNothing()
-    .returning({ item: checks.item });
-  return written.length;
+    .returning({ item: checks.item, stamp: checks.stamp });
 }

@@ -2,7 +2,8 @@
 
 import { useEffect, useRef, useState, useTransition } from 'react';
 import { LookCounts } from '@/ui/verdict';
-import { allSoundAction } from './actions';
+import type { WrittenCheck } from '@/db/repositories';
+import { allSoundAction, takeSoundBackAction } from './actions';
 import { Conflicts } from './Conflicts';
 import type { CornerWork } from './CornerOrder';
 import { FigureFields } from './FigureFields';
@@ -22,9 +23,24 @@ export function CornerFindings(work: CornerFindingsProps) {
   const store = useChecks(work.jobId, work.checks);
   const { checks, write } = store;
   const [trouble, setTrouble] = useState<string | null>(null);
+  /** What the last press wrote as sound: it can be taken back as one. */
+  const [atOnce, setAtOnce] = useState<readonly WrittenCheck[]>([]);
   const [busy, begin] = useTransition();
   const sound = useRef<HTMLButtonElement>(null);
   useEffect(() => sound.current?.focus({ preventScroll: true }), []);
+  const allAreSound = (): void =>
+    begin(async () => {
+      const answer = await allSoundAction(work.jobId, corner);
+      setTrouble(answer.ok ? null : answer.message);
+      if (answer.ok) setAtOnce(answer.value);
+      document.querySelector<HTMLInputElement>('[data-figure]')?.focus();
+    });
+  const takeBack = (): void =>
+    begin(async () => {
+      const answer = await takeSoundBackAction(work.jobId, corner, atOnce);
+      setTrouble(answer.ok ? null : answer.message);
+      if (answer.ok) setAtOnce([]);
+    });
   const states = items.map((item) =>
     lookStateOf(checkAt(checks, { kind: 'look', place: corner, item: item.code })),
   );
@@ -40,25 +56,29 @@ export function CornerFindings(work: CornerFindingsProps) {
             : `${left} of ${items.length} are not looked at.`}
         </strong>
         <LookCounts notLooked={left} sound={count('sound')} wrong={count('wrong')} />
-        {left > 0 && (
-          <div className="mt-2">
+        <div className="d-flex flex-wrap gap-2 mt-2">
+          {left > 0 && (
             <button
               ref={sound}
               type="button"
               className="btn btn-primary"
               disabled={busy}
-              onClick={() =>
-                begin(async () => {
-                  const answer = await allSoundAction(work.jobId, corner);
-                  setTrouble(answer.ok ? null : answer.message);
-                  document.querySelector<HTMLInputElement>('[data-figure]')?.focus();
-                })
-              }
+              onClick={allAreSound}
             >
               {left === items.length ? 'All looked at: all sound' : 'The rest looked at: all sound'}
             </button>
-          </div>
-        )}
+          )}
+          {atOnce.length > 0 && (
+            <button
+              type="button"
+              className="btn btn-outline-secondary"
+              disabled={busy}
+              onClick={takeBack}
+            >
+              Take the {atOnce.length} back
+            </button>
+          )}
+        </div>
       </div>
       <div className="d-flex flex-wrap gap-2 align-items-center mb-2">
         <PhotoStrip

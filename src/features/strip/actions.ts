@@ -6,7 +6,16 @@ import type { CheckForm, TrayChangeForm, TrayPartForm } from '@/core/contracts';
 import { accept, type Answer } from '@/server/answer';
 import { whoIsHere } from '@/server/who';
 import { takePhotoBack } from '@/server/photos';
-import { allSound, changePart, copyPlan, dropPart, recordCheck, takeOffPart } from '@/server/strip';
+import {
+  allSound,
+  changePart,
+  copyPlan,
+  dropPart,
+  recordCheck,
+  takeOffPart,
+  takeSoundBack,
+} from '@/server/strip';
+import type { WrittenCheck } from '@/db/repositories';
 import type { CheckView } from './model';
 
 /** What became of a check: kept, or what another wrote in its place meanwhile. */
@@ -30,8 +39,22 @@ export async function checkAction(form: CheckForm): Promise<CheckKept> {
 }
 
 /** Writes everything of a corner that was not looked at as sound. */
-export async function allSoundAction(jobId: string, corner: string): Promise<Answer<number>> {
+export async function allSoundAction(
+  jobId: string,
+  corner: string,
+): Promise<Answer<WrittenCheck[]>> {
   const answer = await allSound(jobId, corner, await who());
+  follow(jobId);
+  return answer;
+}
+
+/** Takes back what was written as sound in one go. */
+export async function takeSoundBackAction(
+  jobId: string,
+  corner: string,
+  written: readonly WrittenCheck[],
+): Promise<Answer<number>> {
+  const answer = await takeSoundBack(jobId, corner, written);
   follow(jobId);
   return answer;
 }

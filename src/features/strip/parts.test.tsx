@@ -24,6 +24,7 @@ jest.mock('./actions', () => {
   return {
     checkAction: say('check'),
     allSoundAction: say('all-sound'),
+    takeSoundBackAction: say('sound-back'),
     copyPlanAction: say('copy'),
     takeOffPartAction: say('take-off'),
     changePartAction: say('change'),
@@ -86,11 +87,15 @@ const work = (more: Partial<CornerWork> = {}): CornerWork => ({
 const firstCheck = () => calls.find(([name]) => name === 'check')?.[1];
 
 describe('the findings of a corner', () => {
-  test('all sound is one action', async () => {
+  test('all sound is one action, and is taken back as one', async () => {
+    answer = { ok: true, value: [{ item: 'hose', stamp: 's' }] };
     render(<CornerFindings {...work()} groups={PROCEDURE.groups} />);
     expect(screen.getByText(/of \d+ are not looked at/)).toBeTruthy();
     await press(screen.getByRole('button', { name: 'All looked at: all sound' }));
     expect(calls).toEqual([['all-sound', 'j', 'FL']]);
+    await press(screen.getByRole('button', { name: 'Take the 1 back' }));
+    expect(calls.at(-1)).toEqual(['sound-back', 'j', 'FL', [{ item: 'hose', stamp: 's' }]]);
+    expect(screen.queryByRole('button', { name: 'Take the 1 back' })).toBeNull();
   });
 
   test('a look is written with the stamp that was on the screen', async () => {
