@@ -3,6 +3,7 @@
 import { useEffect, useOptimistic, useRef, useState, useTransition } from 'react';
 import { checkAction } from './actions';
 import { checkAt, keyOf, withChange, type CheckChange, type CheckView } from './model';
+import { unsentChanges } from './unsent';
 
 /** A write that met what another screen wrote meanwhile. */
 export interface Conflict {
@@ -25,7 +26,8 @@ export interface Checks {
 /**
  * The checks of a job as this screen shows and writes them. What is written shows at once;
  * writes go one after the other, each with the stamp that was on the screen, so that what
- * another screen wrote meanwhile is never written over unseen.
+ * another screen wrote meanwhile is never written over unseen. What a page that was left in
+ * a hurry did not get answered is sent by the next one.
  */
 export function useChecks(jobId: string, stored: readonly CheckView[]): Checks {
   const [shown, show] = useOptimistic(stored, withChange);
@@ -35,18 +37,12 @@ export function useChecks(jobId: string, stored: readonly CheckView[]): Checks {
   const latest = useRef(stored);
   const sent = useRef(new Map<string, string | null>());
   const queue = useRef(Promise.resolve());
+  const unsent = useRef<ReturnType<typeof unsentChanges>>(null);
+  const isLeaving = useRef(false);
   useEffect(() => {
     latest.current = stored;
     sent.current.clear();
   }, [stored]);
-
-  useEffect(() => {
-    if (!isKeeping) return;
-    // A page that is left now would lose what is still on its way.
-    const warn = (event: BeforeUnloadEvent): void => event.preventDefault();
-    window.addEventListener('beforeunload', warn);
-    return () => window.removeEventListener('beforeunload', warn);
-  }, [isKeeping]);
 
   const send = async (change: CheckChange, over?: string | null): Promise<void> => {
     const key = keyOf(change);
@@ -56,21 +52,36 @@ export function useChecks(jobId: string, stored: readonly CheckView[]): Checks {
     try {
       const seen = over === undefined ? onScreen : over;
       const answer = await checkAction({ jobId, ...change, seen });
+      unsent.current?.forget(change);
       setTrouble(answer.ok ? null : answer.message);
       if (!answer.ok) return;
       if (answer.value.kept) sent.current.set(key, answer.value.stamp);
       else setConflict({ mine: change, theirs: answer.value.theirs });
     } catch {
+      // Said and pressed again by hand, unless the page is just being left.
+      if (!isLeaving.current) unsent.current?.forget(change);
       setTrouble('The server did not answer. What you pressed last was not kept; press it again.');
     }
   };
 
-  const write = (change: CheckChange, over?: string | null): void =>
+  const write = (change: CheckChange, over?: string | null): void => {
+    unsent.current?.keep(change);
     begin(async () => {
       show(change);
       queue.current = queue.current.then(() => send(change, over));
       await queue.current;
     });
+  };
+  useEffect(() => {
+    unsent.current = unsentChanges(window.sessionStorage, jobId);
+    for (const change of unsent.current.take()) write(change);
+    const leave = (): void => {
+      isLeaving.current = true;
+    };
+    window.addEventListener('pagehide', leave);
+    return () => window.removeEventListener('pagehide', leave);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the page opens
+  }, []);
 
   return {
     checks: shown,
