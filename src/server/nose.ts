@@ -42,7 +42,7 @@ import { judgeCorner } from './decisions';
 import { jobFile } from './jobs';
 import { inspectionFindings, isLook, offTheRoad } from './procedure';
 import { axleRow } from './stages';
-import { recordLook } from './strip';
+import { recordLook, takeLookBack } from './strip';
 
 const OVERRIDES = 'knowledge';
 
@@ -162,9 +162,10 @@ export async function recordFinding(input: unknown): Promise<Answer<string>> {
   if (!file) return refuse('This job is not on file any more.');
   const corner = parsed.data.corner ?? '';
   const db = await database();
-  const isOfLooks = value === null || isLook(code, value, corner);
-  if (parsed.data.corner && isOfLooks) {
-    await recordLook(file, { code, corner: parsed.data.corner, value });
+  const at = parsed.data.corner;
+  if (at && value === null) await takeLookBack(file, at, { code, value: parsed.data.was });
+  if (at && value !== null && isLook(code, value, corner)) {
+    await recordLook(file, at, { code, value });
     await deleteFinding(db, { jobId, code, corner });
     return accept(jobId);
   }

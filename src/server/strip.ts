@@ -9,7 +9,7 @@ import {
   idSchema,
   type CheckKind,
 } from '../core/contracts';
-import { lookOfFinding, lookWithout } from '../core/procedure';
+import { lookAt, lookOfFinding, lookWithout, ownerOf, type Says } from '../core/procedure';
 import { CORNERS, type Corner } from '../core/readings';
 import {
   deleteFinding,
@@ -154,35 +154,42 @@ export async function copyPlan(
   return accept(written.length);
 }
 
-/** Writes what the nose was answered as the look that it is; the stamp of what stands is taken. */
-export async function recordLook(
+/** Writes a look over what stands, for an answer that the nose was given. */
+async function writeLook(
   file: JobFile,
-  found: { readonly code: string; readonly corner: Corner; readonly value: string | null },
+  corner: Corner,
+  item: string,
+  found: readonly string[] | null,
 ): Promise<void> {
-  const db = await database();
-  const { code, corner } = found;
-  const says = found.value === null ? null : { code, value: found.value };
-  const look = says && lookOfFinding(PROCEDURE, says);
-  for (const old of looksOf(file).filter((each) => each.corner === corner)) {
-    const kept = lookWithout(PROCEDURE, old, code);
-    if (kept === old || old.item === look?.item) continue;
-    await writeLook(file, corner, old.item, kept && [...kept.found]);
-  }
-  if (!look) return;
-  const there = looksOf(file).find((each) => each.corner === corner && each.item === look.item);
-  const rest = there ? (lookWithout(PROCEDURE, there, code)?.found ?? []) : [];
-  await writeLook(file, corner, look.item, [...new Set([...rest, ...look.found])]);
+  const key = { jobId: file.job.id, kind: 'look' as const, place: corner, item };
+  const seen = findCheck(file, 'look', corner, item)?.stamp ?? null;
+  const change = found && { value: found, note: null, by: null };
+  await writeCheck(await database(), key, change, seen);
+}
 
-  async function writeLook(
-    job: JobFile,
-    place: Corner,
-    item: string,
-    value: readonly string[] | null,
-  ): Promise<void> {
-    const key = { jobId: job.job.id, kind: 'look' as const, place, item };
-    const seen = findCheck(job, 'look', place, item)?.stamp ?? null;
-    const change = value && { value, note: null, by: null };
-    await writeCheck(db, key, change, seen);
+/** Writes what the nose was answered as the look that it is; other looks stay as they are. */
+export async function recordLook(file: JobFile, corner: Corner, says: Says): Promise<void> {
+  const look = lookOfFinding(PROCEDURE, says);
+  if (!look) return;
+  const there = lookAt(looksOf(file), corner, look.item);
+  const rest = there ? (lookWithout(PROCEDURE, there, { code: says.code })?.found ?? []) : [];
+  await writeLook(file, corner, look.item, [...new Set([...rest, ...look.found])]);
+}
+
+/**
+ * Takes back what looks say of a check: the one answer named, wherever it was found; without
+ * a name only what the item says that is this check.
+ */
+export async function takeLookBack(
+  file: JobFile,
+  corner: Corner,
+  check: { readonly code: string; readonly value?: string | undefined },
+): Promise<void> {
+  const owner = ownerOf(PROCEDURE, check.code)?.code;
+  for (const old of looksOf(file).filter((each) => each.corner === corner)) {
+    if (check.value === undefined && old.item !== owner) continue;
+    const kept = lookWithout(PROCEDURE, old, check);
+    if (kept !== old) await writeLook(file, corner, old.item, kept && kept.found);
   }
 }
 

@@ -265,10 +265,18 @@ describe('findings', () => {
       'glaze',
       'spots',
     ]);
+    // What another item says of the same check is not touched by it: a crack stays a crack.
+    await wrote(jobId, { item: 'cracks', value: ['crack'] });
+    known(await answer('face-check', 'spots'));
+    expect(offTheRoad(await file(jobId))).toEqual(['FL: a rotor is cracked']);
     known(await answer('face-check', null));
+    expect(offTheRoad(await file(jobId))).toEqual(['FL: a rotor is cracked']);
     expect((await file(jobId)).checks.find(({ item }) => item === 'faces')?.value).toEqual([
       'glaze',
     ]);
+    const crack = { jobId, code: 'face-check', corner: 'FL', value: null, was: 'crack' };
+    known(await recordFinding(crack));
+    expect(offTheRoad(await file(jobId))).toEqual([]);
     known(await answer('hub-look', 'clean'));
     expect(inspectionAt(await file(jobId), 'FL').sound).toContain(
       'Hub face, register, inside of the hat',

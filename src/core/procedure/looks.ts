@@ -74,13 +74,13 @@ function mildest(conditions: readonly Condition[], value: string): Condition | u
  * another item with a condition that says just this. Null where no item does.
  */
 export function lookOfFinding(
-  { items }: Pick<Procedure, 'items'>,
+  procedure: Pick<Procedure, 'items'>,
   says: Says,
 ): Omit<Look, 'corner'> | null {
-  const owner = items.find(({ soundSays }) => soundSays?.code === says.code);
+  const owner = ownerOf(procedure, says.code);
   if (!owner) return null;
   if (owner.soundSays?.value === says.value) return { item: owner.code, found: [] };
-  const candidates = [owner, ...items.filter(({ when }) => when === undefined)];
+  const candidates = [owner, ...procedure.items.filter(({ when }) => when === undefined)];
   for (const { code: item, conditions } of candidates) {
     const saying = conditions.filter(
       (each) => each.says.code === says.code && each.says.value === says.value,
@@ -91,20 +91,26 @@ export function lookOfFinding(
   return null;
 }
 
-/** A look without what it says of one check; null where nothing is left of it. */
+/** The item that is a check of the nose by another name, or null. */
+export const ownerOf = ({ items }: Pick<Procedure, 'items'>, check: string): LookItem | null =>
+  items.find(({ soundSays }) => soundSays?.code === check) ?? null;
+
+/** A look without what it says of a check, or only of one answer to it; null where nothing is left. */
 export function lookWithout(
   { items }: Pick<Procedure, 'items'>,
   look: Look,
-  check: string,
+  check: { readonly code: string; readonly value?: string | undefined },
 ): Look | null {
   const item = items.find(({ code }) => code === look.item);
   if (!item) return look;
+  const isMeant = (says: Says | null | undefined): boolean =>
+    says?.code === check.code && (check.value === undefined || says.value === check.value);
+  if (look.found.length === 0) return isMeant(item.soundSays) ? null : look;
   const kept = look.found.filter(
-    (code) => item.conditions.find((each) => each.code === code)?.says.code !== check,
+    (code) => !isMeant(item.conditions.find((each) => each.code === code)?.says),
   );
-  if (kept.length > 0) return { ...look, found: kept };
-  const wasSound = look.found.length === 0 && item.soundSays?.code !== check;
-  return wasSound ? look : null;
+  if (kept.length === look.found.length) return look;
+  return kept.length > 0 ? { ...look, found: kept } : null;
 }
 
 /** Something that a finding forbids, with its reason and where it was found. */

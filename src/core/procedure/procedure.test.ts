@@ -367,11 +367,12 @@ describe('what was seen', () => {
 
   test('takes one check out of a look and leaves the rest', () => {
     const both = look('faces', ['spots', 'glaze']);
-    expect(lookWithout(PROCEDURE, both, 'face-check')).toEqual(look('faces', ['glaze']));
-    expect(lookWithout(PROCEDURE, look('faces', ['spots']), 'face-check')).toBeNull();
-    expect(lookWithout(PROCEDURE, look('hose'), 'hose-check')).toBeNull();
+    expect(lookWithout(PROCEDURE, both, { code: 'face-check' })).toEqual(look('faces', ['glaze']));
+    expect(lookWithout(PROCEDURE, look('faces', ['spots']), { code: 'face-check' })).toBeNull();
+    expect(lookWithout(PROCEDURE, look('hose'), { code: 'hose-check' })).toBeNull();
+    expect(lookWithout(PROCEDURE, both, { code: 'face-check', value: 'film' })).toBe(both);
     const other = look('hose');
-    expect(lookWithout(PROCEDURE, other, 'face-check')).toBe(other);
+    expect(lookWithout(PROCEDURE, other, { code: 'face-check' })).toBe(other);
   });
 });
 

@@ -18,7 +18,7 @@ export function FoundList({ jobId, view }: { readonly jobId: string; readonly vi
           const finding = findingOf(knowledge, code);
           const isAnswer = finding && isChoice(finding) && finding.stage !== 'measure';
           return (
-            <li key={`${code} ${corner ?? ''}`} className="zh-row">
+            <li key={`${code} ${corner ?? ''} ${value}`} className="zh-row">
               <span>
                 {finding?.title ?? code}
                 {corner && ` ${corner}`}: <strong>{sayValue(finding, value)}</strong>
@@ -28,6 +28,7 @@ export function FoundList({ jobId, view }: { readonly jobId: string; readonly vi
                   <input type="hidden" name="jobId" value={jobId} />
                   <input type="hidden" name="code" value={code} />
                   <input type="hidden" name="corner" value={corner ?? ''} />
+                  <input type="hidden" name="was" value={value} />
                   <button className="btn btn-link">
                     Take back<span className="visually-hidden"> {finding.title}</span>
                   </button>

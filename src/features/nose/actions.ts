@@ -24,6 +24,7 @@ export async function answerFormAction(form: FormData): Promise<void> {
     code: text(form, 'code') ?? '',
     corner: text(form, 'corner') as FindingForm['corner'],
     value: text(form, 'value'),
+    was: text(form, 'was') ?? undefined,
   });
 }
 

@@ -17,6 +17,8 @@ export const findingFormSchema = z
     code: codeSchema,
     corner: z.enum(CORNERS).nullable(),
     value: z.string().max(40).nullable(),
+    /** The answer that is taken back, where one of several is meant. */
+    was: z.string().max(40).optional(),
   })
   .superRefine(({ code, value }, context) => {
     const finding = KNOWLEDGE.findings.find((each) => each.code === code);
