@@ -21,7 +21,8 @@ import { keepRoadTest } from '../../server/roadTests';
 import { allSound, recordCheck, takeOffPart } from '../../server/strip';
 import { liftingItems } from '../../server/stripNext';
 import { DRIVES } from './drives';
-import { JOBS, type DemoCorner, type DemoJob, type DemoStrip } from './scenario';
+import { JOBS, type DemoCorner, type DemoJob } from './scenario';
+import type { DemoStrip } from './strips';
 import { VEHICLES } from './vehicles';
 
 /** The value of an answer; a refusal here is a fault of the scenario. */

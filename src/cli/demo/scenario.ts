@@ -1,6 +1,7 @@
 import type { VirtualCorner } from '../../core/bench';
 import type { Corner } from '../../core/readings';
 import { DRIVES } from './drives';
+import { WET_YARD, type DemoStrip } from './strips';
 import type { VEHICLES } from './vehicles';
 
 /** What is read at a corner: mountings in order, then thickness at the first of them. */
@@ -15,25 +16,6 @@ export interface DemoCorner {
   readonly isDecided?: boolean;
   /** Truth after a correction, read at the decided shift. */
   readonly after?: VirtualCorner;
-}
-
-/** What was gone through of the strip-down, by the codes of the procedure. */
-export interface DemoStrip {
-  readonly by: string;
-  /** Items of the list before lifting that were left out, with the reason; the rest are done. */
-  readonly skipped: Readonly<Record<string, string>>;
-  readonly corner: Corner;
-  /** Steps done, in order. */
-  readonly steps: readonly string[];
-  readonly looks: Readonly<Record<string, readonly string[]>>;
-  readonly figures: Readonly<Record<string, string>>;
-  readonly parts: readonly {
-    readonly kind: string;
-    readonly name: string;
-    readonly place: string;
-    readonly mark: string;
-    readonly fate: 'reuse' | 'renew';
-  }[];
 }
 
 export interface DemoJob {
@@ -326,39 +308,7 @@ export const JOBS: readonly DemoJob[] = [
     complaint: 'Squeals on the first stops after a wet night in the yard.',
     odometerKm: '73890',
     answers: { felt: 'nowhere', noise: 'squeal', warmth: 'first-stops', use: 'standing' },
-    strip: {
-      by: 'Tobiah',
-      skipped: { 'fluid-noted': 'cap label unreadable, type read from the handbook' },
-      corner: 'RL',
-      steps: ['wheel-off', 'other-side', 'first-look', 'match-mark', 'line-bracket'],
-      looks: {
-        nuts: [],
-        'nut-seats': [],
-        faces: ['footprint', 'one-side'],
-        wear: ['pits'],
-        cracks: [],
-        fins: ['scaled'],
-        pins: ['corroded'],
-        hose: [],
-        lines: ['rusted'],
-      },
-      figures: {
-        'inner-leading': '4.1 mm',
-        'inner-trailing': '4.3 mm',
-        'outer-leading': '7.6 mm',
-        'outer-trailing': '7.4 mm',
-      },
-      parts: [
-        { kind: 'line-bolt', name: 'Line bracket bolt', place: 'Axle', mark: '', fate: 'reuse' },
-        {
-          kind: 'pin-upper',
-          name: 'Upper slide pin',
-          place: 'Upper',
-          mark: 'the one with the rubber sleeve',
-          fate: 'renew',
-        },
-      ],
-    },
+    strip: WET_YARD,
     corners: [
       { corner: 'RL', truth: sound(6, 11_400), shifts: [] },
       { corner: 'RR', truth: sound(6, 11_380), shifts: [] },

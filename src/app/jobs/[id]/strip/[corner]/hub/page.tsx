@@ -4,8 +4,11 @@ import { notFound } from 'next/navigation';
 import { Cautions } from '@/ui/procedure';
 import { CleaningTable } from '@/features/strip/CleaningTable';
 import { HubLooks } from '@/features/strip/HubLooks';
+import { formatIn } from '@/core/units';
+import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 import { cleaningAt } from '@/server/cleaning';
 import { jobFile } from '@/server/jobs';
+import { setsOfCorner } from '@/server/record';
 import { axleRow } from '@/server/stages';
 import { shopUnits } from '@/server/settings';
 import { cornerWork } from '../../work';
@@ -24,6 +27,7 @@ export default async function StripHubPage({
   if (!work) notFound();
   const step = work.steps.find(({ goes }) => goes === 'hub');
   const { cleaning, rows } = cleaningAt(file, work.corner);
+  const hubSet = setsOfCorner(file, work.corner, 'before').findLast(({ kind }) => kind === 'hub');
   const hasRadius = axleRow(file, work.corner)?.limits.some(({ kind }) => kind === 'radius');
   return (
     <section className="zh-card" aria-labelledby="zh-hub">
@@ -58,6 +62,16 @@ export default async function StripHubPage({
           Hub face, cleaned
         </Link>
       </div>
+      {hubSet && (
+        <p className="mb-1">
+          Cleaned hub face read at radius{' '}
+          <span className="zh-figure">
+            {formatIn(units, 'size', hubSet.radiusUm ?? WORKSHOP_DEFAULTS.hubFaceRadius)}
+          </span>
+          : {WORKSHOP_DEFAULTS.hubFaceRadius / 1000} mm is the workshop default; note your own in
+          the set, since the hub’s share at the rotor follows from it.
+        </p>
+      )}
       <p className="zh-muted mb-0">
         {hasRadius
           ? 'The cleaned hub face tells hub from rotor with one mounting; it is used when the rotor is indexed.'
