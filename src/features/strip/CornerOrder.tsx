@@ -2,7 +2,6 @@
 
 import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
-import { Form } from 'react-bootstrap';
 import type { FigureItem, LookItem, PadMeaning, PlannedStep } from '@/core/procedure';
 import type { Corner } from '@/core/readings';
 import type { UnitSystem } from '@/core/units';
@@ -13,6 +12,7 @@ import { FigureFields } from './FigureFields';
 import { LookList } from './LookList';
 import { checkAt, type CheckChange, type CheckView } from './model';
 import type { StripPhoto } from './PhotoStrip';
+import { ReasonForm } from './ReasonForm';
 import { sayCheck } from './say';
 import { TakeOff, type PartChoice, type TrayPart } from './Tray';
 import { useChecks } from './useChecks';
@@ -156,13 +156,13 @@ export function CornerOrder(work: CornerWork) {
       steps.findIndex((step) => !stateOf(step)),
     ),
   );
-  const [reason, setReason] = useState<string | null>(null);
+  const [isAsked, setAsked] = useState(false);
   const done = useRef<HTMLButtonElement>(null);
   useEffect(() => done.current?.focus({ preventScroll: true }), [at]);
   const step = steps[at]!;
   const state = checkAt(checks.checks, keyOfStep(step));
   const go = (i: number): void => {
-    setReason(null);
+    setAsked(false);
     setAt(Math.max(0, Math.min(steps.length - 1, i)));
   };
   const settle = (value: 'done' | 'left-out' | null, note: string | null): void => {
@@ -207,27 +207,13 @@ export function CornerOrder(work: CornerWork) {
             </button>
           </p>
         )}
-        {reason !== null && (
-          <form
-            className="zh-row justify-content-start my-2"
-            onSubmit={(event) => {
-              event.preventDefault();
-              if (reason.trim() !== '') settle('left-out', reason);
-            }}
-          >
-            <Form.Control
-              className="zh-name"
-              aria-label="Why the step is left out"
-              placeholder="Why is it left out?"
-              autoComplete="off"
-              autoFocus
-              value={reason}
-              onChange={({ target }) => setReason(target.value)}
-            />
-            <button className="btn btn-outline-secondary" disabled={reason.trim() === ''}>
-              Leave it out
-            </button>
-          </form>
+        {isAsked && (
+          <ReasonForm
+            label="Why the step is left out"
+            placeholder="Why is it left out?"
+            button="Leave it out"
+            onGive={(reason) => settle('left-out', reason)}
+          />
         )}
         <div className="zh-step-actions">
           <button
@@ -238,11 +224,11 @@ export function CornerOrder(work: CornerWork) {
           >
             {at === steps.length - 1 ? 'Done' : 'Done, next'}
           </button>
-          {!state && reason === null && (
+          {!state && !isAsked && (
             <button
               type="button"
               className="btn btn-outline-secondary"
-              onClick={() => setReason('')}
+              onClick={() => setAsked(true)}
             >
               Leave out …
             </button>

@@ -1,11 +1,11 @@
 'use client';
 
 import { useState } from 'react';
-import { Form } from 'react-bootstrap';
 import type { Caution, SafetyItem } from '@/core/procedure';
 import { Cautions } from '@/ui/procedure';
 import { Conflicts } from './Conflicts';
 import { checkAt, type CheckView } from './model';
+import { ReasonForm } from './ReasonForm';
 import { useChecks } from './useChecks';
 
 interface LiftingListProps {
@@ -19,10 +19,8 @@ interface LiftingListProps {
 export function LiftingList({ jobId, items, cautions, checks: stored }: LiftingListProps) {
   const store = useChecks(jobId, stored);
   const [asking, setAsking] = useState<string | null>(null);
-  const [reason, setReason] = useState('');
   const write = (item: string, value: 'done' | 'skipped' | null, note: string | null): void => {
     setAsking(null);
-    setReason('');
     store.write({ kind: 'lifting', place: '', item, value, note });
   };
   const nameOf = (code: string): string => items.find((item) => item.code === code)?.say ?? code;
@@ -55,26 +53,12 @@ export function LiftingList({ jobId, items, cautions, checks: stored }: LiftingL
                 {!check && why}
               </span>
               {asking === code ? (
-                <form
-                  className="zh-row justify-content-start"
-                  onSubmit={(event) => {
-                    event.preventDefault();
-                    if (reason.trim() !== '') write(code, 'skipped', reason);
-                  }}
-                >
-                  <Form.Control
-                    className="zh-name"
-                    aria-label={`Why it is left out: ${say}`}
-                    placeholder="Why is it left out?"
-                    autoComplete="off"
-                    autoFocus
-                    value={reason}
-                    onChange={({ target }) => setReason(target.value)}
-                  />
-                  <button className="btn btn-outline-secondary" disabled={reason.trim() === ''}>
-                    Leave it out
-                  </button>
-                </form>
+                <ReasonForm
+                  label={`Why it is left out: ${say}`}
+                  placeholder="Why is it left out?"
+                  button="Leave it out"
+                  onGive={(reason) => write(code, 'skipped', reason)}
+                />
               ) : (
                 check?.value !== 'done' && (
                   <button

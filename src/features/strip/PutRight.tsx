@@ -1,8 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import { Form } from 'react-bootstrap';
 import type { CheckChange, CheckView } from './model';
+import { ReasonForm } from './ReasonForm';
 
 interface PutRightProps {
   readonly corner: string;
@@ -14,9 +14,8 @@ interface PutRightProps {
 /** Says that what was found wrong was put right, and how; the finding itself stays on record. */
 export function PutRight({ corner, item, done, onWrite }: PutRightProps) {
   const [isOpen, setOpen] = useState(false);
-  const [how, setHow] = useState('');
-  const write = (value: string | null): void =>
-    onWrite({ kind: 'fixed', place: corner, item, value, note: value === null ? null : how });
+  const write = (value: string | null, note: string | null): void =>
+    onWrite({ kind: 'fixed', place: corner, item, value, note });
   if (done) {
     return (
       <p className="zh-row mb-1">
@@ -26,7 +25,7 @@ export function PutRight({ corner, item, done, onWrite }: PutRightProps) {
             {done.by} {done.at}
           </span>
         </span>
-        <button type="button" className="btn btn-link" onClick={() => write(null)}>
+        <button type="button" className="btn btn-link" onClick={() => write(null, null)}>
           Not yet
         </button>
       </p>
@@ -40,25 +39,12 @@ export function PutRight({ corner, item, done, onWrite }: PutRightProps) {
     );
   }
   return (
-    <form
-      className="zh-row justify-content-start"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (how.trim() !== '') write('fixed');
-      }}
-    >
-      <Form.Control
-        className="zh-name"
-        aria-label="What was done to put it right"
-        placeholder="What was done"
-        autoComplete="off"
-        autoFocus
-        value={how}
-        onChange={({ target }) => setHow(target.value)}
-      />
-      <button className="btn btn-primary" disabled={how.trim() === ''}>
-        It is put right
-      </button>
-    </form>
+    <ReasonForm
+      label="What was done to put it right"
+      placeholder="What was done"
+      button="It is put right"
+      isPrimary
+      onGive={(how) => write('fixed', how)}
+    />
   );
 }

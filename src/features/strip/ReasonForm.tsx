@@ -1,0 +1,44 @@
+'use client';
+
+import { useState } from 'react';
+import { Form } from 'react-bootstrap';
+
+interface ReasonFormProps {
+  readonly label: string;
+  readonly placeholder: string;
+  readonly button: string;
+  readonly isPrimary?: boolean;
+  readonly onGive: (reason: string) => void;
+}
+
+/** One line that says why or what, with the button that gives it; empty gives nothing. */
+export function ReasonForm(props: ReasonFormProps) {
+  const { label, placeholder, button, isPrimary = false, onGive } = props;
+  const [reason, setReason] = useState('');
+  const isEmpty = reason.trim() === '';
+  return (
+    <form
+      className="zh-row justify-content-start my-1"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!isEmpty) onGive(reason);
+      }}
+    >
+      <Form.Control
+        className="zh-name"
+        aria-label={label}
+        placeholder={placeholder}
+        autoComplete="off"
+        autoFocus
+        value={reason}
+        onChange={({ target }) => setReason(target.value)}
+      />
+      <button
+        className={`btn ${isPrimary ? 'btn-primary' : 'btn-outline-secondary'}`}
+        disabled={isEmpty}
+      >
+        {button}
+      </button>
+    </form>
+  );
+}
