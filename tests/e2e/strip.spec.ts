@@ -16,12 +16,18 @@ class Keys {
   }
 }
 
+/** Opens a page and waits until it listens: what is pressed before is not heard. */
+async function open(page: Page, path: string): Promise<void> {
+  await page.goto(path);
+  await page.waitForLoadState('networkidle');
+}
+
 /** Waits until the server has answered to everything that was pressed. */
 const kept = (page: Page) => expect(page.getByText('Keeping …')).toHaveCount(0);
 
 /** A new job on the demo's mobile library, at both rear corners. */
 async function newJob(page: Page): Promise<string> {
-  await page.goto('/jobs/new');
+  await open(page, '/jobs/new');
   await page
     .getByLabel('Vehicle')
     .selectOption({ label: 'SK-003-L · Quillon Folio mobile library' });
@@ -39,7 +45,7 @@ const here = (page: Page, name: string) =>
 test('a corner with nothing wrong takes at most 60 key presses', async ({ page }) => {
   const complaints = complaintsOf(page);
   const id = await newJob(page);
-  await page.goto(`/jobs/${id}/strip/RL/findings`);
+  await open(page, `/jobs/${id}/strip/RL/findings`);
   await expect(page.getByText(/of \d+ are not looked at/)).toBeVisible();
   const keys = new Keys(page);
   await expect(page.getByRole('button', { name: /all sound/ })).toBeFocused();
@@ -57,7 +63,7 @@ test('a corner with nothing wrong takes at most 60 key presses', async ({ page }
   await expect(page.locator('[data-figure="outer-trailing"]')).toHaveValue('9.5');
   const sound = page.locator('.zh-question').filter({ hasText: 'Sound' });
   expect(await sound.count()).toBeGreaterThan(20);
-  await page.goto(`/jobs/${id}/report`);
+  await open(page, `/jobs/${id}/report`);
   const left = page.locator('.zh-corner-report').first();
   await expect(left.getByText('Not looked at')).toHaveCount(0);
   await expect(left.locator('.zh-inspection')).toContainText('Slide pins');
@@ -68,7 +74,7 @@ test('a corner with nothing wrong takes at most 60 key presses', async ({ page }
 
 async function twoScreens(browser: Browser, path: string): Promise<[Page, Page]> {
   const pages = await Promise.all([0, 1].map(async () => (await browser.newContext()).newPage()));
-  await Promise.all(pages.map((page) => page.goto(path)));
+  await Promise.all(pages.map((page) => open(page, path)));
   return [pages[0]!, pages[1]!];
 }
 
@@ -109,7 +115,7 @@ test('quick presses on one screen are all kept, and are no conflict with each ot
   page,
 }) => {
   const id = await newJob(page);
-  await page.goto(`/jobs/${id}/strip/RL/findings`);
+  await open(page, `/jobs/${id}/strip/RL/findings`);
   for (const answer of ['Patchy film', 'Mirror glaze', 'Blue or dark spots', 'Patchy film']) {
     await item(page, 'Faces: film, spots, traces').getByRole('button', { name: answer }).click();
   }
@@ -125,14 +131,15 @@ test('quick presses on one screen are all kept, and are no conflict with each ot
     'aria-pressed',
     'true',
   );
-  await page.goto(`/jobs/${id}/decide`);
+  await open(page, `/jobs/${id}/decide`);
   await expect(page.getByLabel('Ruled out').first()).toContainText('hot spots of hardened iron');
 });
 
 test('the steps of a corner go by Enter; one is left out with a reason', async ({ page }) => {
   const id = await newJob(page);
-  await page.goto(`/jobs/${id}/strip/RL`);
+  await open(page, `/jobs/${id}/strip/RL`);
   await expect(page.getByRole('heading', { name: 'Wheel off' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Done, next' })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Leave the other side together' })).toBeVisible();
   await page.getByRole('button', { name: 'Leave out …' }).click();
@@ -141,11 +148,11 @@ test('the steps of a corner go by Enter; one is left out with a reason', async (
   await expect(page.getByRole('heading', { name: 'First look at both faces' })).toBeVisible();
   await expect(page.getByText('A rotor that was driven burns the hand')).toBeVisible();
   // Left in a hurry: what was not answered yet is sent by the next page.
-  await page.goto(`/jobs/${id}/strip`);
+  await open(page, `/jobs/${id}/strip`);
   await expect(page.getByRole('region', { name: 'rear left' })).toContainText('2 of');
   await page.getByRole('button', { name: 'Same plan for RR' }).click();
   await expect(page.getByText(/1 lines of the plan now stand at RR/)).toBeVisible();
-  await page.goto(`/jobs/${id}/report`);
+  await open(page, `/jobs/${id}/report`);
   await expect(page.locator('.zh-corner-report').first()).toContainText('Not looked at');
 });
 
@@ -153,7 +160,7 @@ test('the list before lifting asks for a name; a wrong part stops; waiting block
   page,
 }) => {
   const id = await newJob(page);
-  await page.goto(`/jobs/${id}/strip`);
+  await open(page, `/jobs/${id}/strip`);
   await page.getByRole('button', { name: 'Ground level and firm', exact: true }).click();
   await expect(page.getByText('Say who you are first')).toBeVisible();
   await here(page, 'Tobiah').click();
@@ -177,14 +184,14 @@ test('the list before lifting asks for a name; a wrong part stops; waiting block
   await page.getByLabel('Where the parts are').fill('shelf 2, red tag');
   await page.getByRole('button', { name: 'Wait, and block the vehicle from moving' }).click();
   await expect(page.getByText('Blocked from moving: waits for parts.')).toBeVisible();
-  await page.goto('/');
+  await open(page, '/');
   await expect(page.getByRole('link', { name: /Drags on the left/ }).first()).toContainText(
     'waits for parts',
   );
-  await page.goto(`/jobs/${id}/report`);
+  await open(page, `/jobs/${id}/report`);
   await page.getByRole('button', { name: 'Close the job' }).click();
   await expect(page.getByText(/blocked from moving: Left rotor/)).toBeVisible();
-  await page.goto(`/jobs/${id}/strip`);
+  await open(page, `/jobs/${id}/strip`);
   await page.getByRole('button', { name: /end the wait/ }).click();
   await expect(page.getByText('Blocked from moving: waits')).toHaveCount(0);
 });
@@ -211,7 +218,7 @@ async function picture(page: Page, size: number, seed: number): Promise<Buffer> 
 test('photos: kept small and once; what is no picture is refused in words', async ({ page }) => {
   test.setTimeout(180_000);
   const id = await newJob(page);
-  await page.goto(`/jobs/${id}/strip/RL/tray`);
+  await open(page, `/jobs/${id}/strip/RL/tray`);
   await page.getByRole('button', { name: 'Upper slide pin → tray' }).click();
   const row = page.getByRole('listitem', { name: 'Upper slide pin' });
   const input = row.getByLabel('Photos of Upper slide pin');
@@ -259,7 +266,7 @@ test('photos: kept small and once; what is no picture is refused in words', asyn
 
 test('the hub face is read on its own page and serves the index', async ({ page }) => {
   const id = await newJob(page);
-  await page.goto(`/jobs/${id}/strip/RL/hub`);
+  await open(page, `/jobs/${id}/strip/RL/hub`);
   await expect(page.getByText('Brush, do not grind.').first()).toBeVisible();
   await page.getByRole('link', { name: 'Hub face, cleaned' }).click();
   await expect(page.getByRole('button', { name: 'Start hub face' })).toBeVisible();
@@ -273,19 +280,19 @@ test('the hub face is read on its own page and serves the index', async ({ page 
   }
   await expect(page.getByText('Hub face is read').first()).toBeVisible();
   await expect(page.locator('[data-save-state="saved"]')).toBeVisible();
-  await page.goto(`/jobs/${id}/strip/RL/hub`);
+  await open(page, `/jobs/${id}/strip/RL/hub`);
   await expect(page.getByRole('row', { name: /Hub face runout/ })).toContainText('0.024');
 });
 
 test('house rules: the shop chooses, a job goes another way with its reason', async ({ page }) => {
   const id = await newJob(page);
-  await page.goto('/workshop');
+  await open(page, '/workshop');
   const rule = page.locator('#rotor-screw');
   await rule.locator('summary').click();
   await rule.getByLabel(/Anti-seize/).check();
   await rule.getByRole('button', { name: 'The shop does it this way' }).click();
   await expect(rule.locator('summary')).toContainText('Anti-seize');
-  await page.goto(`/jobs/${id}/rules`);
+  await open(page, `/jobs/${id}/rules`);
   await here(page, 'Ines').click();
   await expect(here(page, 'Ines')).toHaveAttribute('aria-pressed', 'true');
   const own = page.locator('#hub-face');
@@ -297,7 +304,7 @@ test('house rules: the shop chooses, a job goes another way with its reason', as
   await own.getByLabel(/Why another way/).fill('works at the sea wall');
   await own.getByRole('button', { name: 'This way for this job' }).click();
   await expect(own.locator('summary')).toContainText('works at the sea wall');
-  await page.goto(`/jobs/${id}/report`);
+  await open(page, `/jobs/${id}/report`);
   await page.getByText('House rules followed (18)').click();
   await expect(page.locator('.zh-rules-followed')).toContainText('thin film of anti-seize');
   await expect(page.locator('.zh-rules-followed')).toContainText('this job: works at the sea wall');
@@ -317,13 +324,13 @@ test.describe('by touch on a phone', () => {
       'rules',
       'as-found/RL',
     ]) {
-      await page.goto(`/jobs/${id}/${path}`);
+      await open(page, `/jobs/${id}/${path}`);
       await expect(page.locator('main').locator('h1, h2').first()).toBeAttached();
       const wide = await page.evaluate(() => document.documentElement.scrollWidth);
       expect([path, wide]).toEqual([path, 390]);
     }
     const own = await newJob(page);
-    await page.goto(`/jobs/${own}/strip/RR`);
+    await open(page, `/jobs/${own}/strip/RR`);
     await page.getByRole('button', { name: 'Done, next' }).tap();
     await expect(page.getByText('step 2 of')).toBeVisible();
     const box = await page.getByRole('button', { name: 'Done, next' }).boundingBox();
