@@ -25,7 +25,7 @@ export function cleaningAt(file: JobFile, corner: Corner): CornerCleaning {
     return set?.kind === 'hub' ? assessHubFace(set, record.studs).verdict : undefined;
   };
   return {
-    cleaning: compareCleaning(found.assessment.firstRunout, cleaned.assessment.firstRunout),
+    cleaning: compareCleaning(found, cleaned),
     rows: [
       {
         name: 'Lateral runout',

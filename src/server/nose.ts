@@ -100,10 +100,7 @@ export function findingsOfJob(file: JobFile): RecordedFinding[] {
       const cleaned = judgeCorner(file, corner, 'before');
       // Until the seat is clean, how it was found is what there is.
       const judged = cleaned.assessment.runout || cleaned.assessment.thickness ? cleaned : asFound;
-      const cleaning = cleaningFinding(
-        compareCleaning(asFound.assessment.firstRunout, cleaned.assessment.firstRunout),
-        corner,
-      );
+      const cleaning = cleaningFinding(compareCleaning(asFound, cleaned), corner);
       const found = measuredFindings(judged.record, judged.assessment);
       return cleaning ? [...found, cleaning] : found;
     });

@@ -1,4 +1,5 @@
 import 'server-only';
+import { isDeepStrictEqual } from 'node:util';
 import { z } from 'zod';
 import {
   checkFormSchema,
@@ -12,6 +13,7 @@ import {
 import { lookAt, lookOfFinding, lookWithout, ownerOf, type Says } from '../core/procedure';
 import { CORNERS, type Corner } from '../core/readings';
 import {
+  deleteCheck,
   deleteFinding,
   deleteTrayPart,
   fillChecks,
@@ -19,6 +21,7 @@ import {
   insertTrayPart,
   readSetting,
   RULES_SETTING,
+  takeChecksBack,
   updateTrayPart,
   writeCheck,
   writeSetting,
@@ -60,20 +63,32 @@ export async function recordCheck(input: unknown, by: string | null): Promise<Ch
   const change = value === null ? null : { value, note, by };
   const db = await database();
   const written = await writeCheck(db, { jobId, kind, place, item }, change, seen);
-  if (written.done && kind === 'look') await forgetAnswers(file, place, item);
+  if (written.done && kind === 'look') await afterLook(file, place, item, value);
   return accept(
     written.done ? { kept: true, stamp: written.stamp } : { kept: false, theirs: written.theirs },
   );
 }
 
-/** Takes away answers, given before there were looks, that an item has now said itself. */
-async function forgetAnswers(file: JobFile, place: string, item: string): Promise<void> {
+/**
+ * After a look was written: answers from before there were looks are taken away, since the
+ * item says it itself now; and where it says something else than before, what was put right
+ * was put right of what was found then.
+ */
+async function afterLook(
+  file: JobFile,
+  place: string,
+  item: string,
+  found: unknown,
+): Promise<void> {
   const db = await database();
   const told = file.findings.filter(
     ({ code, value, corner }) =>
       corner === place && lookOfFinding(PROCEDURE, { code, value })?.item === item,
   );
   for (const finding of told) await deleteFinding(db, finding);
+  const before = findCheck(file, 'look', place, item)?.value ?? null;
+  if (isDeepStrictEqual(before, found)) return;
+  await deleteCheck(db, { jobId: file.job.id, kind: 'fixed', place, item });
 }
 
 /** Writes every item of a corner that was not looked at as looked at and sound; says which. */
@@ -101,24 +116,14 @@ export async function allSound(
   return accept(await fillChecks(await database(), rows));
 }
 
-const soundSchema = z.array(z.strictObject({ item: z.string().max(40), stamp: z.uuid() })).max(100);
+const stampsSchema = z.array(z.uuid()).max(100);
 
 /** Takes back what was written as sound in one go; what was changed since stays. */
-export async function takeSoundBack(
-  jobId: string,
-  place: string,
-  written: unknown,
-): Promise<Answer<number>> {
-  const parsed = soundSchema.safeParse(written);
+export async function takeSoundBack(jobId: string, stamps: unknown): Promise<Answer<number>> {
+  const parsed = stampsSchema.safeParse(stamps);
   if (!parsed.success) return refuseParse(parsed.error);
   if (!(await jobFile(jobId))) return refuse(GONE);
-  const db = await database();
-  let taken = 0;
-  for (const { item, stamp } of parsed.data) {
-    const key = { jobId, kind: 'look' as const, place, item };
-    if ((await writeCheck(db, key, null, stamp)).done) taken += 1;
-  }
-  return accept(taken);
+  return accept(await takeChecksBack(await database(), jobId, parsed.data));
 }
 
 /**
@@ -165,6 +170,7 @@ async function writeLook(
   const seen = findCheck(file, 'look', corner, item)?.stamp ?? null;
   const change = found && { value: found, note: null, by: null };
   await writeCheck(await database(), key, change, seen);
+  await afterLook(file, corner, item, found);
 }
 
 /** Writes what the nose was answered as the look that it is; other looks stay as they are. */

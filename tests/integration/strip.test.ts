@@ -156,6 +156,16 @@ describe('what is written is checked', () => {
     expect((await write(NOWHERE, { item: 'hose', value: [] })).ok).toBe(false);
   });
 
+  test('the same figure said twice is no conflict, whatever order its keys are kept in', async () => {
+    const jobId = await newJob();
+    const pad = { kind: 'figure', item: 'inner-leading', value: { text: '9.5', unit: 'mm' } };
+    const waiting = { missing: 'rotor', off: 'rotor', tagged: 'shelf' };
+    for (const own of [pad, { kind: 'waiting', place: '', item: 'waiting', value: waiting }]) {
+      await wrote(jobId, own);
+      expect(known(await write(jobId, own)).kept).toBe(true);
+    }
+  });
+
   test('figures keep text and unit as typed', async () => {
     const jobId = await newJob();
     await wrote(jobId, {
@@ -175,6 +185,7 @@ describe('a corner', () => {
     expect([sound, wrong.length]).toEqual([[], 1]);
     const atOnce = known(await allSound(jobId, 'FL', 'Wren'));
     const written = atOnce.length;
+    const stamps = atOnce.map(({ stamp }) => stamp);
     expect(written).toBe(notLooked.length);
     const after = inspectionAt(await file(jobId), 'FL');
     expect([after.notLooked, after.sound.length, after.wrong[0]?.conditions]).toEqual([
@@ -187,13 +198,13 @@ describe('a corner', () => {
     // Taken back as one: what was changed meanwhile stays, what was found before stays too.
     const hose = atOnce.find(({ item }) => item === 'hose')!;
     await wrote(jobId, { item: 'hose', value: ['old'], seen: hose.stamp });
-    expect(known(await takeSoundBack(jobId, 'FL', atOnce))).toBe(written - 1);
+    expect(known(await takeSoundBack(jobId, stamps))).toBe(written - 1);
     expect(inspectionAt(await file(jobId), 'FL').wrong.map(({ name }) => name)).toEqual([
       'Slide pins',
       'Hose',
     ]);
-    expect((await takeSoundBack(jobId, 'FL', [{ item: 'hose' }])).ok).toBe(false);
-    expect((await takeSoundBack(NOWHERE, 'FL', [])).ok).toBe(false);
+    expect((await takeSoundBack(jobId, ['hose'])).ok).toBe(false);
+    expect((await takeSoundBack(NOWHERE, [])).ok).toBe(false);
     expect((await allSound(jobId, 'FR', null)).ok).toBe(false);
     expect((await allSound(NOWHERE, 'FL', null)).ok).toBe(false);
   });
@@ -247,6 +258,15 @@ describe('findings', () => {
     expect(offTheRoad(await file(jobId))).toEqual([]);
     const { wrong } = inspectionAt(await file(jobId), 'FL');
     expect(wrong.find(({ name }) => name === 'Hose')).toMatchObject({ putRight: 'new hose' });
+    // 2026-11-23: what is found after that is not put right by what was done before.
+    const hose = (await file(jobId)).checks.find(
+      ({ item, kind }) => item === 'hose' && kind === 'look',
+    );
+    await wrote(jobId, { item: 'hose', value: ['bulged', 'old'], seen: hose!.stamp });
+    expect(offTheRoad(await file(jobId))).toEqual(['FL: a hose bulges']);
+    await wrote(jobId, { kind: 'fixed', item: 'hose', value: 'fixed', note: 'another hose' });
+    await wrote(jobId, { item: 'hose', value: ['bulged', 'old'] });
+    expect(offTheRoad(await file(jobId))).toEqual([]);
   });
 
   test('answered in the nose are looks, and looks taken back there are gone', async () => {

@@ -1,5 +1,7 @@
 import type { RecordedFinding } from '../diagnosis';
 import type { RunoutResult } from '../runout';
+import type { CornerAssessment } from './assess';
+import type { CornerRecord } from './record';
 import type { Corner } from '../readings';
 import { toRadians, type Micrometres } from '../units';
 import type { SayLength } from '../verdict';
@@ -19,6 +21,16 @@ const MOST_WENT = 0.5;
 /** Little changed where the seat’s part is no more than this share. */
 const LITTLE = 0.25;
 
+/** A corner's record of one phase, with what the solvers say of it. */
+export interface AssessedCorner {
+  readonly record: Pick<CornerRecord, 'sets'>;
+  readonly assessment: Pick<CornerAssessment, 'firstRunout'>;
+}
+
+/** The index shift at which runout was first read; undefined where it was not. */
+const mountingOf = ({ record }: AssessedCorner): number | undefined =>
+  record.sets.find(({ kind }) => kind === 'runout')?.shift;
+
 const phasor = ({ orders }: RunoutResult): { re: number; im: number } => {
   const first = orders.find(({ order }) => order === 1);
   const amplitude = first?.amplitude ?? 0;
@@ -28,13 +40,13 @@ const phasor = ({ orders }: RunoutResult): { re: number; im: number } => {
 
 /**
  * Compares runout as found with runout after the hub face was cleaned, both in one mounting.
- * Null where either is missing or not valid. The dirt’s part is the difference of the two
+ * Null where either is missing or not valid, or where the rotor was moved between them. The dirt’s part is the difference of the two
  * first-order phasors as TIR, in micrometres. Source: handbook 1, 4.
  */
-export function compareCleaning(
-  asFound: RunoutResult | null,
-  cleaned: RunoutResult | null,
-): Cleaning | null {
+export function compareCleaning(found: AssessedCorner, clean: AssessedCorner): Cleaning | null {
+  const asFound = found.assessment.firstRunout;
+  const cleaned = clean.assessment.firstRunout;
+  if (mountingOf(found) !== mountingOf(clean)) return null;
   const before = asFound?.verdict;
   const after = cleaned?.verdict;
   if (!asFound || !cleaned || before?.state === 'not-valid' || after?.state === 'not-valid') {

@@ -1,4 +1,4 @@
-import { solveIndex, type IndexResult } from '../indexing';
+import { solveIndex, type HubFace, type IndexResult } from '../indexing';
 import { solveMachining, type HubShare, type MachiningResult } from '../machining';
 import { averageLaps } from '../readings';
 import { prepareRunout, solveRunout, type RunoutResult } from '../runout';
@@ -108,6 +108,19 @@ function asMounting(set: RunoutSet): {
   };
 }
 
+/**
+ * The hub face as the index solver takes it, its drift taken out; nothing where its base moved
+ * or where the rotor's radius is not known, to which it must be brought.
+ */
+function hubFaceOf(set: HubSet, limits: AxleLimits): HubFace | undefined {
+  const { radius, gauge, laps, closing } = set;
+  const limit = hubFaceLimit(radius);
+  const prepared = prepareRunout({ face: 'outboard', laps, closing, gauge, limit });
+  const rotorRadius = limits.radius?.value;
+  if (prepared.closure?.ok === false || rotorRadius === undefined) return undefined;
+  return { laps: prepared.laps, radius, rotorRadius };
+}
+
 /** The mountings that can be solved together: those read at the latest one's positions. */
 function indexOf(record: CornerRecord, runouts: readonly RunoutSet[]): IndexResult | null {
   const latest = runouts.at(-1);
@@ -115,11 +128,10 @@ function indexOf(record: CornerRecord, runouts: readonly RunoutSet[]): IndexResu
   const n = latest.laps[0]?.length ?? 0;
   const mounts = runouts.filter((set) => set.laps[0]?.length === n);
   const hub = record.sets.findLast((set) => set.kind === 'hub');
-  const rotorRadius = record.limits.radius?.value;
   return solveIndex({
     studs: record.studs,
     mounts: mounts.map(asMounting),
-    hub: hub && rotorRadius ? { laps: hub.laps, radius: hub.radius, rotorRadius } : undefined,
+    hub: hub && hubFaceOf(hub, record.limits),
     gauge: latest.gauge,
     limit: runoutLimit(record.limits).value,
     allowedShifts: record.allowedShifts ?? undefined,

@@ -75,6 +75,12 @@ export function hubTir(assessment: CornerAssessment): Micrometres | null {
   return first?.separable ? 2 * first.hub.amplitude : null;
 }
 
+/** Whether the hub's own share is known to leave no room for a new rotor. */
+function isHubBeyond(record: CornerRecord, assessment: CornerAssessment): boolean {
+  const hub = hubTir(assessment);
+  return hub !== null && hub > runoutLimit(record.limits).value;
+}
+
 /** Why something is ruled out at a corner; empty where it is not. */
 const reasonsFor = (record: CornerRecord, what: RuledOut['what']): string[] =>
   (record.ruledOut ?? []).filter((each) => each.what === what).map(({ why }) => why);
@@ -83,8 +89,7 @@ const reasonsFor = (record: CornerRecord, what: RuledOut['what']): string[] =>
 function cutOrReplace(record: CornerRecord, assessment: CornerAssessment): Advice {
   const { machining } = assessment;
   const limit = runoutLimit(record.limits).value;
-  const hub = hubTir(assessment);
-  const hubToo = hub !== null && hub > limit;
+  const hubToo = isHubBeyond(record, assessment);
   const against = reasonsFor(record, 'machining');
   if (against.length > 0) {
     return { kind: 'replace', why: 'no-cut-allowed', by: 0, hubToo, reasons: against };
@@ -164,7 +169,8 @@ export function advise(record: CornerRecord, assessment: CornerAssessment): Advi
   }
   const condemned = reasonsFor(record, 'rotor');
   if (condemned.length > 0) {
-    return { kind: 'replace', why: 'condemned', by: 0, hubToo: false, reasons: condemned };
+    const hubToo = isHubBeyond(record, assessment);
+    return { kind: 'replace', why: 'condemned', by: 0, hubToo, reasons: condemned };
   }
   const notValid = invalid([runout?.verdict, thickness?.dtvVerdict, index?.verdict]);
   if (notValid) return { kind: 'not-valid', reasons: notValid };

@@ -44,7 +44,7 @@ const runout = (truth: VirtualCorner, seed = 3): RunoutSet => ({
   ...readDial(truth, { shift: 0, positions: 12, laps: 1, gauge }, seededRandom(seed)),
 });
 /** The hub face read on a circle of half the rotor\u2019s radius: half of its tilt there. */
-const hubFace = (amplitude: number, radius = 70_000): HubSet => ({
+const hubFace = (amplitude: number, radius = 70_000, seed = 5): HubSet => ({
   kind: 'hub',
   gauge,
   shift: 0,
@@ -55,7 +55,7 @@ const hubFace = (amplitude: number, radius = 70_000): HubSet => ({
       hub: [{ order: 1, amplitude: (amplitude * radius) / 140_000, highSpotDeg: 40 }],
     },
     { shift: 0, positions: 12, laps: 1, gauge },
-    seededRandom(5),
+    seededRandom(seed),
   ),
 });
 const thickness = (truth: VirtualCorner): MeasuredSet => ({
@@ -79,15 +79,21 @@ const record = (sets: readonly MeasuredSet[], more: Partial<CornerRecord> = {}):
 });
 
 describe('the hub face as a set of its own', () => {
-  test('tells hub from rotor with one mounting, and so the stud to move to', () => {
+  test('tells hub from rotor with one mounting, as well as its readings allow', () => {
     const truth = corner(28, 30, 292);
-    const own = record([hubFace(28), runout(truth), thickness(truth)]);
-    const { index } = assessCorner(own);
-    const [first] = index!.separation;
-    expect(first).toMatchObject({ order: 1, separable: true });
-    expect(Math.abs(first!.hub.amplitude - 28)).toBeLessThan(2.5);
-    expect(Math.abs(first!.rotor.amplitude - 30)).toBeLessThan(2.5);
-    expect(index!.nextMount).toBeNull();
+    const firsts = Array.from({ length: 80 }, (_, seed) => {
+      const sets = [hubFace(28, 70_000, seed + 1), runout(truth, seed + 500), thickness(truth)];
+      const { index } = assessCorner(record(sets));
+      expect(index!.nextMount === null).toBe(index!.separation[0]!.separable);
+      return index!.separation[0]!;
+    }).filter(({ separable }) => separable);
+    // A hub set of one lap closes within 10 % of its 25 µm in 92 % of the cases.
+    expect(firsts.length).toBeGreaterThan(66);
+    const rms = (errors: number[]): number =>
+      Math.sqrt(errors.reduce((sum, e) => sum + e * e, 0) / errors.length);
+    // Lever 2 on the fit’s 0.41 µm and on the drift’s 0.3 µm give 1.0 µm; 80 draws know it to 8 %.
+    expect(rms(firsts.map(({ hub }) => hub.amplitude - 28))).toBeLessThan(1.35);
+    expect(rms(firsts.map(({ rotor }) => rotor.amplitude - 30))).toBeLessThan(1.55);
     const without = assessCorner(record([runout(truth), thickness(truth)]));
     expect(without.index!.separation[0]!.separable).toBe(false);
   });
@@ -97,6 +103,20 @@ describe('the hub face as a set of its own', () => {
     const { radius: _, ...limits } = LIMITS;
     const own = record([hubFace(28), runout(truth), thickness(truth)], { limits });
     expect(assessCorner(own).index!.separation[0]!.separable).toBe(false);
+  });
+
+  test('is not used where its base moved; a drift that is allowed is taken out', () => {
+    const truth = corner(28, 30, 292);
+    const [lap = []] = hubFace(28).laps;
+    const shareOf = (creep: number) => {
+      const drifted = lap.map((value, j) => value + (creep * j) / lap.length);
+      const set = { ...hubFace(28), laps: [drifted], closing: [(lap[0] ?? 0) + creep] };
+      return assessCorner(record([set, runout(truth), thickness(truth)])).index!.separation[0]!;
+    };
+    // 2026-11-23: a hub set that did not close was taken for good.
+    expect(shareOf(40).separable).toBe(false);
+    expect(shareOf(2).separable).toBe(true);
+    expect(shareOf(2).hub.amplitude).toBeCloseTo(shareOf(0).hub.amplitude, 6);
   });
 
   test('is judged against the workshop default on its own circle', () => {
@@ -162,6 +182,15 @@ describe('what findings and house rules rule out', () => {
     expect(sayAdvice(advice, { ...own, units: 'thou' }).why).toMatch(/Whatever it measures/);
   });
 
+  test('a condemned rotor on a hub that runs out: the hub is named too', () => {
+    const bent = corner(60, 8);
+    const own = record([hubFace(60), runout(bent), thickness(bent)], {
+      ruledOut: [{ what: 'rotor', why: 'it is cracked' }],
+    });
+    const advice = advise(own, assessCorner(own));
+    expect(sayAdvice(advice, { ...own, units: 'mm' }).todo).toMatch(/hub right and replace/);
+  });
+
   test('no corner, however it measures, is advised a cut that is ruled out', () => {
     const any = fc.record({
       hub: fc.double({ min: 0, max: 60, noNaN: true }),
@@ -185,8 +214,11 @@ describe('what findings and house rules rule out', () => {
 });
 
 describe('as found against cleaned', () => {
-  const solved = (truth: VirtualCorner, seed: number) =>
-    assessCorner(record([runout(truth, seed)])).firstRunout;
+  const judged = (...sets: MeasuredSet[]) => {
+    const own = record(sets);
+    return { record: own, assessment: assessCorner(own) };
+  };
+  const solved = (truth: VirtualCorner, seed: number) => judged(runout(truth, seed));
 
   test('most of it went: the seat was the source', () => {
     const cleaning = compareCleaning(solved(corner(4, 45), 1), solved(corner(4, 6), 2))!;
@@ -213,10 +245,12 @@ describe('as found against cleaned', () => {
     const half = compareCleaning(solved(corner(4, 45), 1), solved(corner(4, 30), 2));
     expect(half?.change).toBe('unclear');
     expect(cleaningFinding(half, 'FL')).toBeNull();
-    expect(compareCleaning(null, solved(corner(4, 6), 2))).toBeNull();
+    expect(compareCleaning(judged(), solved(corner(4, 6), 2))).toBeNull();
     const drifting = { ...runout(corner(4, 45)), closing: [200] };
-    const bad = assessCorner(record([drifting])).firstRunout;
-    expect(compareCleaning(bad, solved(corner(4, 6), 2))).toBeNull();
+    expect(compareCleaning(judged(drifting), solved(corner(4, 6), 2))).toBeNull();
+    // 2026-11-23: a rotor that was moved between the laps changes its runout without any dirt.
+    const moved = { ...runout(corner(4, 6), 2), shift: 2 };
+    expect(compareCleaning(solved(corner(4, 45), 1), judged(moved))).toBeNull();
     expect(cleaningFinding(null, 'FL')).toBeNull();
   });
 });

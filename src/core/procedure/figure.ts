@@ -1,4 +1,14 @@
+import { LENGTH_KINDS, type LengthKind } from '../readings';
 import type { Micrometres } from '../units';
+import type { FigureKind } from './types';
+
+/** What a figure of the inspection can be, by its kind. */
+export const FIGURE_KINDS: Readonly<Record<FigureKind, LengthKind>> = {
+  pad: LENGTH_KINDS.pad,
+  thickness: LENGTH_KINDS.thickness,
+  amount: LENGTH_KINDS.amount,
+  endPlay: LENGTH_KINDS.endPlay,
+};
 
 /** A measured figure of the inspection: its value, and text and unit as typed. */
 export interface StoredFigure {

@@ -1,4 +1,5 @@
-import { and, asc, eq } from 'drizzle-orm';
+import { isDeepStrictEqual } from 'node:util';
+import { and, asc, eq, inArray } from 'drizzle-orm';
 import type { Database } from '../client';
 import { checks } from '../schema';
 
@@ -31,7 +32,36 @@ const findCheck = async (db: Database, key: CheckKey): Promise<CheckRow | null> 
 const isSame = (row: CheckRow | null, change: CheckChange | null): boolean =>
   row === null || change === null
     ? row === null && change === null
-    : JSON.stringify(row.value) === JSON.stringify(change.value) && row.note === change.note;
+    : // The database keeps a document's keys in an order of its own.
+      isDeepStrictEqual(row.value, change.value) && row.note === change.note;
+
+interface Stamped extends CheckChange {
+  readonly at: Date;
+  readonly stamp: string;
+}
+
+/** Writes over a row only as it was seen; a writer that saw none only where there is none. */
+const put = (db: Database, key: CheckKey, own: Stamped, seen: string | null) =>
+  seen === null
+    ? db
+        .insert(checks)
+        .values({ ...key, ...own })
+        .onConflictDoNothing()
+        .returning({ stamp: checks.stamp })
+    : db
+        .update(checks)
+        .set(own)
+        .where(and(at(key), eq(checks.stamp, seen)))
+        .returning({ stamp: checks.stamp });
+
+/** Takes a row away only as it was seen. */
+const take = async (db: Database, key: CheckKey, seen: string | null) =>
+  seen === null
+    ? []
+    : db
+        .delete(checks)
+        .where(and(at(key), eq(checks.stamp, seen)))
+        .returning({ stamp: checks.stamp });
 
 /**
  * Writes a check where nothing else was written since the writer saw it; `seen` is the stamp
@@ -45,28 +75,31 @@ export async function writeCheck(
   seen: string | null,
 ): Promise<Written> {
   const own = change && { ...change, at: new Date(), stamp: crypto.randomUUID() };
-  const rows =
-    own === null
-      ? await db
-          .delete(checks)
-          .where(and(at(key), eq(checks.stamp, seen ?? crypto.randomUUID())))
-          .returning({ stamp: checks.stamp })
-      : seen === null
-        ? await db
-            .insert(checks)
-            .values({ ...key, ...own })
-            .onConflictDoNothing()
-            .returning({ stamp: checks.stamp })
-        : await db
-            .update(checks)
-            .set(own)
-            .where(and(at(key), eq(checks.stamp, seen)))
-            .returning({ stamp: checks.stamp });
+  const rows = own ? await put(db, key, own, seen) : await take(db, key, seen);
   if (rows.length > 0) return { done: true, stamp: own?.stamp ?? null };
   const theirs = await findCheck(db, key);
   return isSame(theirs, change)
     ? { done: true, stamp: theirs?.stamp ?? null }
     : { done: false, theirs };
+}
+
+/** Takes back checks of a job as they were written; one changed since stays. Returns how many. */
+export async function takeChecksBack(
+  db: Database,
+  jobId: string,
+  stamps: readonly string[],
+): Promise<number> {
+  if (stamps.length === 0) return 0;
+  const taken = await db
+    .delete(checks)
+    .where(and(eq(checks.jobId, jobId), inArray(checks.stamp, [...stamps])))
+    .returning({ item: checks.item });
+  return taken.length;
+}
+
+/** Takes a check away, whoever wrote it. */
+export async function deleteCheck(db: Database, key: CheckKey): Promise<void> {
+  await db.delete(checks).where(at(key));
 }
 
 /** A check that was written, with its stamp: enough to take it back as it stands. */

@@ -37,7 +37,10 @@ export function CornerFindings(work: CornerFindingsProps) {
     });
   const takeBack = (): void =>
     begin(async () => {
-      const answer = await takeSoundBackAction(work.jobId, corner, atOnce);
+      const answer = await takeSoundBackAction(
+        work.jobId,
+        atOnce.map(({ stamp }) => stamp),
+      );
       setTrouble(answer.ok ? null : answer.message);
       if (answer.ok) setAtOnce([]);
     });

@@ -2,7 +2,8 @@
 
 import { useState, type KeyboardEvent } from 'react';
 import { Form } from 'react-bootstrap';
-import { readFigure, type FigureItem, type PadMeaning } from '@/core/procedure';
+import { FIGURE_KINDS, readFigure, type FigureItem, type PadMeaning } from '@/core/procedure';
+import { readTyped } from '@/core/readings';
 import {
   fieldUnit,
   formatIn,
@@ -11,6 +12,7 @@ import {
   UNIT_SIGN,
   type UnitSystem,
 } from '@/core/units';
+import { FormField } from '@/ui/field';
 import { checkAt, type CheckChange, type CheckView } from './model';
 
 interface FigureFieldsProps {
@@ -43,39 +45,57 @@ function stepOn(event: KeyboardEvent<HTMLInputElement>): void {
   else event.currentTarget.blur();
 }
 
-/** Measured figures of a corner, each kept as it is left; what the pads say stands below. */
-export function FigureFields(props: FigureFieldsProps) {
-  const { corner, figures, checks, units, meanings, onWrite } = props;
-  const [messages, setMessages] = useState<Readonly<Record<string, string>>>({});
-  const leave = (item: FigureItem, text: string, before: string): void => {
-    if (text.trim() === before) return;
-    const unit = fieldUnit(units, roleOf(item));
-    const value = text.trim() === '' ? null : { text, unit };
-    setMessages({ ...messages, [item.code]: '' });
+interface FigureFieldProps extends Pick<FigureFieldsProps, 'corner' | 'units' | 'onWrite'> {
+  readonly item: FigureItem;
+  readonly check: CheckView | undefined;
+}
+
+/** One figure, kept as it is left; what cannot be stays in the field with what is wrong. */
+function FigureField({ corner, item, check, units, onWrite }: FigureFieldProps) {
+  const [message, setMessage] = useState<string>();
+  const unit = fieldUnit(units, roleOf(item));
+  const shown = shownFigure(item, check, units);
+  const leave = (text: string): void => {
+    setMessage(undefined);
+    if (text.trim() === shown) return;
+    const read = text.trim() === '' ? null : readTyped(text, unit, FIGURE_KINDS[item.of]);
+    if (read?.ok === false) {
+      setMessage(read.message);
+      return;
+    }
+    const value = read && { text, unit };
     onWrite({ kind: 'figure', place: corner, item: item.code, value, note: null });
   };
+  return (
+    <FormField
+      label={`${item.name} (${UNIT_SIGN[unit]})`}
+      error={message}
+      control={(ids) => (
+        <Form.Control
+          className="zh-number"
+          inputMode="decimal"
+          autoComplete="off"
+          data-figure={item.code}
+          defaultValue={shown}
+          onKeyDown={stepOn}
+          onBlur={({ target }) => leave(target.value)}
+          {...ids}
+        />
+      )}
+    />
+  );
+}
+
+/** Measured figures of a corner; what the pads say stands below. */
+export function FigureFields(props: FigureFieldsProps) {
+  const { corner, figures, checks, units, meanings, onWrite } = props;
   return (
     <>
       <div className="zh-figures">
         {figures.map((item) => {
           const check = checkAt(checks, { kind: 'figure', place: corner, item: item.code });
-          const shown = shownFigure(item, check, units);
-          return (
-            <Form.Group key={`${item.code} ${check?.stamp ?? ''}`} controlId={`zh-${item.code}`}>
-              <Form.Label className="mb-0">
-                {item.name} ({UNIT_SIGN[fieldUnit(units, roleOf(item))]})
-              </Form.Label>
-              <Form.Control
-                className="zh-number"
-                inputMode="decimal"
-                autoComplete="off"
-                data-figure={item.code}
-                defaultValue={shown}
-                onKeyDown={stepOn}
-                onBlur={({ target }) => leave(item, target.value, shown)}
-              />
-            </Form.Group>
-          );
+          const key = `${item.code} ${check?.stamp ?? ''}`;
+          return <FigureField key={key} {...{ corner, item, check, units, onWrite }} />;
         })}
       </div>
       {meanings.map(({ say, by, means }) => (

@@ -51,10 +51,9 @@ export async function allSoundAction(
 /** Takes back what was written as sound in one go. */
 export async function takeSoundBackAction(
   jobId: string,
-  corner: string,
-  written: readonly WrittenCheck[],
+  stamps: readonly string[],
 ): Promise<Answer<number>> {
-  const answer = await takeSoundBack(jobId, corner, written);
+  const answer = await takeSoundBack(jobId, stamps);
   follow(jobId);
   return answer;
 }

@@ -94,7 +94,7 @@ describe('the findings of a corner', () => {
     await press(screen.getByRole('button', { name: 'All looked at: all sound' }));
     expect(calls).toEqual([['all-sound', 'j', 'FL']]);
     await press(screen.getByRole('button', { name: 'Take the 1 back' }));
-    expect(calls.at(-1)).toEqual(['sound-back', 'j', 'FL', [{ item: 'hose', stamp: 's' }]]);
+    expect(calls.at(-1)).toEqual(['sound-back', 'j', ['s']]);
     expect(screen.queryByRole('button', { name: 'Take the 1 back' })).toBeNull();
   });
 
@@ -165,6 +165,18 @@ describe('the findings of a corner', () => {
       item: 'inner-leading',
       value: { text: '9,5', unit: 'mm' },
     });
+  });
+
+  test('a figure that cannot be stays in its field with what is wrong, and is not sent', async () => {
+    render(<CornerFindings {...work()} groups={PROCEDURE.groups} />);
+    const field = screen.getByLabelText<HTMLInputElement>(/Inner, leading end/);
+    fireEvent.change(field, { target: { value: '95' } });
+    fireEvent.blur(field);
+    await settle();
+    expect(calls).toEqual([]);
+    expect(field.value).toBe('95');
+    expect(field.getAttribute('aria-describedby')).toBeTruthy();
+    expect(screen.getByText(/95 mm cannot be a pad thickness/)).toBeTruthy();
   });
 
   test('a conflict is told in words and settled either way', async () => {

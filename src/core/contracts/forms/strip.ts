@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { FATES, type FigureKind } from '../../procedure';
-import { CORNERS, LENGTH_KINDS, readTyped, type LengthKind } from '../../readings';
+import { FATES, FIGURE_KINDS } from '../../procedure';
+import { CORNERS, readTyped } from '../../readings';
 import type { LengthUnit } from '../../units';
 import { PROCEDURE } from '../procedure';
 import { idSchema } from './common';
@@ -8,14 +8,6 @@ import { idSchema } from './common';
 const codesOf = (list: readonly { readonly code: string }[]): [string, ...string[]] => {
   const [first = '', ...rest] = list.map(({ code }) => code);
   return [first, ...rest];
-};
-
-/** What a figure of the inspection can be, by its kind. */
-export const FIGURE_KINDS: Readonly<Record<FigureKind, LengthKind>> = {
-  pad: LENGTH_KINDS.pad,
-  thickness: LENGTH_KINDS.thickness,
-  amount: LENGTH_KINDS.amount,
-  endPlay: LENGTH_KINDS.endPlay,
 };
 
 /** A length as typed, its unit by default; what cannot be is refused in words. */

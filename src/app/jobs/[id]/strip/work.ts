@@ -63,9 +63,7 @@ export function cornerWork(file: JobFile, name: string, units: UnitSystem): Corn
     corner,
     steps: plan.steps,
     items: plan.items,
-    figures: PROCEDURE.figures.filter(
-      ({ code, group }) => asked.has(code) || asked.has(group) || code === 'lip-height',
-    ),
+    figures: PROCEDURE.figures.filter(({ code, group }) => asked.has(code) || asked.has(group)),
     meanings: padsSay(file, corner),
     checks: checkViews(file).filter(({ place }) => place === corner),
     choices: PROCEDURE.parts
