@@ -1,5 +1,5 @@
 import 'server-only';
-import { findPicture } from '../db/repositories';
+import { findPictures } from '../db/repositories';
 import { database } from './database';
 import { jobFile } from './jobs';
 
@@ -16,13 +16,12 @@ export async function exportJob(id: string): Promise<JobExport | null> {
   const found = await jobFile(id);
   if (!found) return null;
   const { shopRules: _, ...file } = found;
-  const db = await database();
-  const pictures: Record<string, { mime: string; base64: string }> = {};
-  for (const sha256 of new Set(file.photos.map((photo) => photo.sha256))) {
-    const picture = await findPicture(db, sha256, 'picture');
-    if (!picture) continue;
-    const base64 = Buffer.from(picture.picture).toString('base64');
-    pictures[sha256] = { mime: picture.mime, base64 };
-  }
+  const hashes = [...new Set(file.photos.map(({ sha256 }) => sha256))];
+  const pictures = Object.fromEntries(
+    (await findPictures(await database(), hashes)).map(({ sha256, mime, picture }) => [
+      sha256,
+      { mime, base64: Buffer.from(picture).toString('base64') },
+    ]),
+  );
   return { format: 'zesty-hound-job', version: 1, file, pictures };
 }

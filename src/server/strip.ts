@@ -19,6 +19,7 @@ import {
   fillChecks,
   findTrayPart,
   insertTrayPart,
+  markTrayPart,
   readSetting,
   RULES_SETTING,
   takeChecksBack,
@@ -210,23 +211,34 @@ export async function takeOffPart(input: unknown, by: string | null): Promise<An
   return accept(await insertTrayPart(await database(), { ...parsed.data, by }));
 }
 
-/** Changes a part in the tray, or marks it as back on; refuses where another changed it since. */
-export async function changePart(input: unknown, by: string | null): Promise<Answer<TrayPartRow>> {
+/** What became of a change of a part: kept, or how the part stands now instead. */
+export type TrayAnswer = Answer<{ readonly kept: boolean; readonly part: TrayPartRow }>;
+
+const NOT_IN_TRAY = 'This part is not in the tray any more.';
+
+/** Changes lines of a part in the tray; tells of what another wrote there meanwhile. */
+export async function changePart(input: unknown): Promise<TrayAnswer> {
   const parsed = trayChangeSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
-  const { partId, seen, change } = parsed.data;
-  const { isBack, ...own } = change;
-  const back =
-    isBack === undefined ? {} : { backAt: isBack ? new Date() : null, backBy: isBack ? by : null };
+  const { partId, was, change } = parsed.data;
   const db = await database();
-  const row = await updateTrayPart(db, partId, { ...own, ...back }, seen);
-  if (row) return accept(row);
+  const row = await updateTrayPart(db, partId, was, change);
+  if (row) return accept({ kept: true, part: row });
   const theirs = await findTrayPart(db, partId);
-  return refuse(
-    theirs
-      ? 'Another screen changed this part meanwhile. Look at what stands there now, then change it again.'
-      : 'This part is not in the tray any more.',
-  );
+  return theirs ? accept({ kept: false, part: theirs }) : refuse(NOT_IN_TRAY);
+}
+
+/** Marks a part, or what replaces it, as back on, or as off again: the rebuild empties the tray. */
+export async function putBack(
+  partId: string,
+  isBack: boolean,
+  by: string | null,
+): Promise<Answer<TrayPartRow>> {
+  if (!idSchema.safeParse(partId).success) return refuse(NOT_IN_TRAY);
+  const db = await database();
+  const back = isBack ? { backAt: new Date(), backBy: by } : { backAt: null, backBy: null };
+  const row = (await markTrayPart(db, partId, back)) ?? (await findTrayPart(db, partId));
+  return row ? accept(row) : refuse(NOT_IN_TRAY);
 }
 
 /** Takes a part out as if it had never been put there. */

@@ -22,6 +22,7 @@ import {
   chooseRule,
   copyPlan,
   dropPart,
+  putBack,
   recordCheck,
   takeOffPart,
   takeSoundBack,
@@ -550,22 +551,36 @@ describe('the tray', () => {
     const clip = known(await takeOffPart({ ...part(jobId, 'Clips'), kind: null }, null));
     expect(partsStillOff(await file(jobId), 'FL').length).toBe(2);
     expect(partsStillOff(await file(jobId), 'FR')).toEqual([]);
-    const changed = known(
-      await changePart({ partId: pin.id, seen: pin.stamp, change: { fate: 'renew' } }, 'Ines'),
+    const change = (line: string, was: string, now: string) =>
+      changePart({ partId: pin.id, was: { [line]: was }, change: { [line]: now } });
+    expect(known(await change('fate', 'reuse', 'renew'))).toMatchObject({
+      kept: true,
+      part: { fate: 'renew' },
+    });
+    // Another line at once is no conflict; the same line is, with what stands there.
+    expect(known(await change('mark', 'sleeve', 'sleeve, longer')).kept).toBe(true);
+    expect(known(await change('fate', 'reuse', 'exchange'))).toMatchObject({
+      kept: false,
+      part: { fate: 'renew', mark: 'sleeve, longer' },
+    });
+    expect((await changePart({ partId: pin.id, was: {}, change: { fate: 'reuse' } })).ok).toBe(
+      false,
     );
-    expect(changed.fate).toBe('renew');
-    const late = await changePart(
-      { partId: pin.id, seen: pin.stamp, change: { fate: 'reuse' } },
-      'Wren',
-    );
-    expect(late).toMatchObject({ ok: false, message: expect.stringMatching(/Another screen/) });
-    known(
-      await changePart({ partId: pin.id, seen: changed.stamp, change: { isBack: true } }, 'Ines'),
-    );
+    expect(known(await putBack(pin.id, true, 'Ines')).backBy).toBe('Ines');
+    expect(known(await putBack(pin.id, true, 'Wren')).backBy).toBe('Ines');
+    expect((await putBack('no-id', true, null)).ok).toBe(false);
+    expect((await putBack(NOWHERE, true, null)).ok).toBe(false);
     expect(partsStillOff(await file(jobId)).map(({ id }) => id)).toEqual([clip.id]);
+    expect(known(await putBack(pin.id, false, null)).backAt).toBeNull();
+    known(await putBack(pin.id, true, 'Ines'));
     known(await dropPart(clip.id));
     expect(partsStillOff(await file(jobId))).toEqual([]);
-    const gone = await changePart({ partId: clip.id, seen: clip.stamp, change: {} }, null);
+    const gone = await changePart({
+      partId: clip.id,
+      was: { mark: 'sleeve' },
+      change: { mark: 'x' },
+    });
+    expect((await changePart({ partId: pin.id, was: {}, change: {} })).ok).toBe(false);
     expect(gone).toMatchObject({ ok: false, message: expect.stringMatching(/not in the tray/) });
   });
 

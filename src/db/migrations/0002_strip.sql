@@ -60,8 +60,7 @@ CREATE TABLE "tray_parts" (
 	"by" text,
 	"taken_at" timestamp with time zone DEFAULT now() NOT NULL,
 	"back_at" timestamp with time zone,
-	"back_by" text,
-	"stamp" uuid DEFAULT gen_random_uuid() NOT NULL
+	"back_by" text
 );
 --> statement-breakpoint
 ALTER TABLE "axles" ADD COLUMN "caliper" "caliper" DEFAULT 'floating' NOT NULL;--> statement-breakpoint

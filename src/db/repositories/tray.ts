@@ -1,4 +1,4 @@
-import { and, asc, eq, getTableColumns, isNull } from 'drizzle-orm';
+import { and, asc, eq, getTableColumns, inArray, isNotNull, isNull } from 'drizzle-orm';
 import type { Database } from '../client';
 import { photoBlobs, photos, trayParts } from '../schema';
 
@@ -32,22 +32,44 @@ export async function findTrayPart(db: Database, id: string): Promise<TrayPartRo
   return row ?? null;
 }
 
-export type TrayPartChange = Pick<
-  TrayPartRow,
-  'place' | 'orientation' | 'mark' | 'fate' | 'backAt' | 'backBy'
->;
+/** The lines of a part that may be changed. */
+export type TrayPartLines = Pick<TrayPartRow, 'place' | 'orientation' | 'mark' | 'fate'>;
 
-/** Changes a part that nobody changed since it was seen; returns it, or null when one did. */
+const LINES = ['place', 'orientation', 'mark', 'fate'] as const;
+
+/**
+ * Changes lines of a part that nobody changed since they were seen: `was` holds what the
+ * writer saw of each. Returns the part, or null where a line stands otherwise.
+ */
 export async function updateTrayPart(
   db: Database,
   id: string,
-  change: Partial<TrayPartChange>,
-  seen: string,
+  was: Partial<TrayPartLines>,
+  change: Partial<TrayPartLines>,
 ): Promise<TrayPartRow | null> {
+  const seen = LINES.flatMap((line) => {
+    const value = was[line];
+    return value === undefined ? [] : [eq(trayParts[line], value)];
+  });
   const [row] = await db
     .update(trayParts)
-    .set({ ...change, stamp: crypto.randomUUID() })
-    .where(and(eq(trayParts.id, id), eq(trayParts.stamp, seen)))
+    .set(change)
+    .where(and(eq(trayParts.id, id), ...seen))
+    .returning();
+  return row ?? null;
+}
+
+/** Marks a part as back on, or as off again; null where it stands so already. */
+export async function markTrayPart(
+  db: Database,
+  id: string,
+  back: Pick<TrayPartRow, 'backAt' | 'backBy'>,
+): Promise<TrayPartRow | null> {
+  const stands = back.backAt === null ? isNotNull(trayParts.backAt) : isNull(trayParts.backAt);
+  const [row] = await db
+    .update(trayParts)
+    .set(back)
+    .where(and(eq(trayParts.id, id), stands))
     .returning();
   return row ?? null;
 }
@@ -108,6 +130,16 @@ export async function findPicture(
     .where(eq(photoBlobs.sha256, sha256));
   return row ?? null;
 }
+
+/** Pictures by their hashes, whole. */
+export const findPictures = (
+  db: Database,
+  sha256: readonly string[],
+): Promise<Pick<PhotoBlobRow, 'sha256' | 'mime' | 'picture'>[]> =>
+  db
+    .select({ sha256: photoBlobs.sha256, mime: photoBlobs.mime, picture: photoBlobs.picture })
+    .from(photoBlobs)
+    .where(inArray(photoBlobs.sha256, [...sha256]));
 
 /** Takes a photo back; its picture goes when no other photo shows it. */
 export const deletePhoto = (db: Database, id: string): Promise<void> =>

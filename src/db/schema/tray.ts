@@ -35,7 +35,6 @@ export const trayParts = pgTable(
     /** When it, or what replaces it, went back on; it is out of the tray then. */
     backAt: timestamp('back_at', { withTimezone: true }),
     backBy: text('back_by'),
-    stamp: uuid().notNull().defaultRandom(),
   },
   (table) => [index('tray_parts_job').on(table.jobId)],
 );

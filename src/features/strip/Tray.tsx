@@ -5,32 +5,28 @@ import { Form } from 'react-bootstrap';
 import type { Fate, PartKind } from '@/core/procedure';
 import type { Corner } from '@/core/readings';
 import { changePartAction, dropPartAction, takeOffPartAction } from './actions';
+import type { TrayLines } from './model';
 import { PhotoStrip, type StripPhoto } from './PhotoStrip';
 
 /** A part in the tray as the screens have it. */
-export interface TrayPart {
+export interface TrayPart extends TrayLines {
   readonly id: string;
   readonly kind: string | null;
   readonly name: string;
-  readonly place: string;
-  readonly orientation: string;
-  readonly mark: string;
-  readonly fate: Fate;
   readonly by: string | null;
   /** When it, or what replaces it, went back on; null while it is in the tray. */
   readonly back: string | null;
-  readonly stamp: string;
   readonly photos: readonly StripPhoto[];
 }
 
 /** A part that can come off, with what the house rules make of it. */
 export type PartChoice = PartKind & { readonly fate: Fate };
 
-const FATE_NAME: Readonly<Record<Fate, string>> = {
-  reuse: 'goes back',
-  renew: 'is renewed',
-  exchange: 'is exchanged',
-};
+const FATES: readonly (readonly [Fate, string])[] = [
+  ['reuse', 'goes back'],
+  ['renew', 'is renewed'],
+  ['exchange', 'is exchanged'],
+];
 
 const LINES = [
   ['place', 'Where it sat'],
@@ -43,17 +39,61 @@ interface TrayPlace {
   readonly corner: Corner;
 }
 
+/** A change that met what another screen wrote in the same line. */
+interface LineConflict {
+  readonly line: keyof TrayLines;
+  readonly mine: string;
+  readonly theirs: string;
+}
+
+const saidOf = (line: keyof TrayLines, value: string): string =>
+  line === 'fate' ? (FATES.find(([code]) => code === value)?.[1] ?? value) : value || 'nothing';
+
+/** What another screen wrote in a line meanwhile, and the choice which shall stand. */
+function LineChoice({
+  conflict,
+  onSettle,
+}: {
+  readonly conflict: LineConflict;
+  readonly onSettle: (isMine: boolean) => void;
+}) {
+  const { line, mine, theirs } = conflict;
+  return (
+    <div className="zh-stop mb-2" role="alert">
+      Another screen wrote “{saidOf(line, theirs)}” here meanwhile; you wrote “{saidOf(line, mine)}
+      ”.{' '}
+      <button type="button" className="btn btn-primary" onClick={() => onSettle(false)}>
+        Leave theirs
+      </button>{' '}
+      <button type="button" className="btn btn-outline-secondary" onClick={() => onSettle(true)}>
+        Write mine
+      </button>
+    </div>
+  );
+}
+
 /** One part in the tray: how it sat, what becomes of it, its photos. */
 export function TrayRow({ jobId, corner, part }: TrayPlace & { readonly part: TrayPart }) {
   const [trouble, setTrouble] = useState<string | null>(null);
+  const [conflict, setConflict] = useState<LineConflict | null>(null);
   const [busy, begin] = useTransition();
-  const act = (action: () => Promise<{ ok: boolean; message?: string }>): void =>
+  const write = (line: keyof TrayLines, mine: string, was: string): void =>
     begin(async () => {
-      const answer = await action();
-      setTrouble(answer.ok ? null : (answer.message ?? null));
+      const change = { partId: part.id, was: { [line]: was }, change: { [line]: mine } };
+      const answer = await changePartAction(jobId, change);
+      setTrouble(answer.ok ? null : answer.message);
+      const isMet = answer.ok && !answer.value.kept && answer.value.part[line] !== mine;
+      setConflict(isMet ? { line, mine, theirs: answer.value.part[line] } : null);
     });
-  const change = (own: Parameters<typeof changePartAction>[1]['change']): void =>
-    act(() => changePartAction(jobId, { partId: part.id, seen: part.stamp, change: own }));
+  const settle = (isMine: boolean): void => {
+    setConflict(null);
+    if (conflict && isMine) write(conflict.line, conflict.mine, conflict.theirs);
+  };
+  const drop = (): void =>
+    begin(async () => {
+      const answer = await dropPartAction(jobId, part.id);
+      setTrouble(answer.ok ? null : answer.message);
+    });
   return (
     <li className="zh-tray-row" aria-label={part.name}>
       <div className="zh-row">
@@ -63,24 +103,27 @@ export function TrayRow({ jobId, corner, part }: TrayPlace & { readonly part: Tr
           {part.back && ` · back on ${part.back}`}
         </span>
       </div>
+      {conflict && <LineChoice conflict={conflict} onSettle={settle} />}
       <div className="zh-tray-lines">
-        {LINES.map(([name, label]) => (
+        {LINES.map(([line, label]) => (
           <Form.Control
-            key={`${name} ${part[name]}`}
+            key={`${line} ${part[line]}`}
             aria-label={`${label}: ${part.name}`}
             placeholder={label}
             autoComplete="off"
-            defaultValue={part[name]}
-            onBlur={({ target }) => target.value !== part[name] && change({ [name]: target.value })}
+            defaultValue={part[line]}
+            onBlur={({ target }) =>
+              target.value !== part[line] && write(line, target.value, part[line])
+            }
           />
         ))}
         <Form.Select
           aria-label={`What becomes of it: ${part.name}`}
           value={part.fate}
           disabled={busy}
-          onChange={({ target }) => change({ fate: target.value as Fate })}
+          onChange={({ target }) => write('fate', target.value, part.fate)}
         >
-          {Object.entries(FATE_NAME).map(([code, label]) => (
+          {FATES.map(([code, label]) => (
             <option key={code} value={code}>
               {label}
             </option>
@@ -95,12 +138,7 @@ export function TrayRow({ jobId, corner, part }: TrayPlace & { readonly part: Tr
           of={part.name}
           photos={part.photos}
         />
-        <button
-          type="button"
-          className="btn btn-link"
-          disabled={busy}
-          onClick={() => act(() => dropPartAction(jobId, part.id))}
-        >
+        <button type="button" className="btn btn-link" disabled={busy} onClick={drop}>
           Was not taken off<span className="visually-hidden">: {part.name}</span>
         </button>
       </div>

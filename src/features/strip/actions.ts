@@ -16,7 +16,7 @@ import {
   takeSoundBack,
 } from '@/server/strip';
 import type { WrittenCheck } from '@/db/repositories';
-import type { CheckView } from './model';
+import type { CheckView, TrayLines } from './model';
 
 /** What became of a check: kept, or what another wrote in its place meanwhile. */
 export type CheckKept = Answer<
@@ -72,14 +72,14 @@ export async function takeOffPartAction(part: TrayPartForm): Promise<Answer<stri
   return answer.ok ? accept(answer.value.id) : answer;
 }
 
-/** Changes a part in the tray. */
+/** Changes lines of a part in the tray; answers with how they stand where another wrote them. */
 export async function changePartAction(
   jobId: string,
   change: TrayChangeForm,
-): Promise<Answer<string>> {
-  const answer = await changePart(change, await who());
+): Promise<Answer<{ readonly kept: boolean; readonly part: TrayLines }>> {
+  const answer = await changePart(change);
   follow(jobId);
-  return answer.ok ? accept(answer.value.id) : answer;
+  return answer;
 }
 
 /** Takes a part out as if it had never been put there. */

@@ -1,5 +1,5 @@
 import type { CheckKind } from '@/core/contracts';
-import type { LookState } from '@/core/procedure';
+import type { Fate, LookState } from '@/core/procedure';
 
 /** One item of the procedure as it stands, as the screens have it. */
 export interface CheckView {
@@ -12,6 +12,14 @@ export interface CheckView {
   /** When, in words. */
   readonly at: string;
   readonly stamp: string;
+}
+
+/** The lines of a part in the tray that may be changed. */
+export interface TrayLines {
+  readonly place: string;
+  readonly orientation: string;
+  readonly mark: string;
+  readonly fate: Fate;
 }
 
 export type CheckKey = Pick<CheckView, 'kind' | 'place' | 'item'>;

@@ -334,7 +334,7 @@ describe('before anything is disturbed', () => {
 describe('the tray', () => {
   const part: TrayPart = {
     ...{ id: 'p', kind: 'pin-upper', name: 'Upper slide pin', place: 'Upper', orientation: '' },
-    ...{ mark: 'sleeve', fate: 'reuse', by: 'Wren', back: null, stamp: 's' },
+    ...{ mark: 'sleeve', fate: 'reuse', by: 'Wren', back: null },
     photos: [{ id: 'f', sha256: 'abc', width: 800, height: 600 }],
   };
   const choices = work().choices.filter(({ code }) => ['pin-upper', 'pin-lower'].includes(code));
@@ -350,7 +350,7 @@ describe('the tray', () => {
     expect(calls[0]).toEqual([
       'change',
       'j',
-      { partId: 'p', seen: 's', change: { fate: 'renew' } },
+      { partId: 'p', was: { fate: 'reuse' }, change: { fate: 'renew' } },
     ]);
     const mark = screen.getByLabelText('Longer bolt, sleeve, arrow: Upper slide pin');
     fireEvent.blur(mark);
@@ -361,6 +361,30 @@ describe('the tray', () => {
     expect(calls[1]?.[2]).toMatchObject({ change: { mark: 'sleeve, longer' } });
     await press(screen.getByText('Was not taken off'));
     expect(calls.at(-1)).toEqual(['drop', 'j', 'p']);
+  });
+
+  test('a line that another screen wrote meanwhile is told and settled either way', async () => {
+    render(<Tray jobId="j" corner="FL" choices={choices} parts={[part]} />);
+    answer = { ok: true, value: { kept: false, part: { ...part, mark: 'longer' } } };
+    const mark = screen.getByLabelText('Longer bolt, sleeve, arrow: Upper slide pin');
+    const write = async (text: string): Promise<void> => {
+      fireEvent.change(mark, { target: { value: text } });
+      fireEvent.blur(mark);
+      await settle();
+    };
+    await write('with arrow');
+    expect(screen.getByRole('alert').textContent).toMatch(
+      /Another screen wrote “longer” here meanwhile; you wrote “with arrow/,
+    );
+    await press(screen.getByRole('button', { name: 'Leave theirs' }));
+    expect(screen.queryByRole('alert')).toBeNull();
+    await write('with two arrows');
+    answer = { ok: true, value: { kept: true, part: { ...part, mark: 'with two arrows' } } };
+    await press(screen.getByRole('button', { name: 'Write mine' }));
+    expect(calls.at(-1)?.[2]).toMatchObject({
+      was: { mark: 'longer' },
+      change: { mark: 'with two arrows' },
+    });
   });
 
   test('takes any other part, shows a photo whole, and takes it back', async () => {

@@ -171,15 +171,17 @@ export const trayPartSchema = z.strictObject({
 });
 export type TrayPartForm = z.input<typeof trayPartSchema>;
 
-/** A change of a part in the tray. */
-export const trayChangeSchema = z.strictObject({
-  partId: idSchema,
-  seen: z.uuid(),
-  change: trayPartSchema
-    .pick({ place: true, orientation: true, mark: true, fate: true })
-    .partial()
-    .extend({ isBack: z.boolean().optional() }),
-});
+const trayLines = trayPartSchema
+  .pick({ place: true, orientation: true, mark: true, fate: true })
+  .partial();
+
+/** A change of lines of a part in the tray, with what was seen of each. */
+export const trayChangeSchema = z
+  .strictObject({ partId: idSchema, was: trayLines, change: trayLines })
+  .refine(({ was, change }) => Object.keys(change).every((line) => line in was), {
+    message: 'Say what was seen of each line that changes.',
+  })
+  .refine(({ change }) => Object.keys(change).length > 0, { message: 'Nothing changes.' });
 export type TrayChangeForm = z.input<typeof trayChangeSchema>;
 
 export const personSchema = z.strictObject({

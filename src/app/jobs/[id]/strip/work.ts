@@ -1,4 +1,5 @@
 import { format, isToday } from 'date-fns';
+import { notFound } from 'next/navigation';
 import { PROCEDURE } from '@/core/contracts';
 import { fateOf } from '@/core/procedure';
 import { CORNERS, axleOf } from '@/core/readings';
@@ -8,7 +9,9 @@ import type { CornerWork } from '@/features/strip/CornerOrder';
 import type { CheckView } from '@/features/strip/model';
 import type { StripPhoto } from '@/features/strip/PhotoStrip';
 import type { TrayPart } from '@/features/strip/Tray';
+import { jobFile } from '@/server/jobs';
 import { cornerPlan, looksOf, padsSay } from '@/server/procedure';
+import { shopUnits } from '@/server/settings';
 import { axleRow } from '@/server/stages';
 
 /** A time in words: of the day where it is today. */
@@ -49,8 +52,23 @@ const trayPart = (file: JobFile, part: TrayPartRow): TrayPart => ({
   photos: photosOf(file, ({ partId }) => partId === part.id),
 });
 
+/** The address of a corner's screen. */
+export interface CornerParams {
+  readonly params: Promise<{ id: string; corner: string }>;
+}
+
+/** The job and the work of the corner that an address names; not found where there is none. */
+export async function openCorner({ params }: CornerParams) {
+  const { id, corner } = await params;
+  const file = await jobFile(id);
+  const units = await shopUnits();
+  const work = file && cornerWork(file, corner, units);
+  if (!file || !work) notFound();
+  return { id, file, units, work };
+}
+
 /** Everything that the screens of one corner are made of; null where the job lacks it. */
-export function cornerWork(file: JobFile, name: string, units: UnitSystem): CornerWork | null {
+function cornerWork(file: JobFile, name: string, units: UnitSystem): CornerWork | null {
   const corner = CORNERS.find((each) => each === name);
   const plan = corner && cornerPlan(file, corner);
   const axle = corner && axleRow(file, corner);

@@ -1,30 +1,19 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { notFound } from 'next/navigation';
 import { Cautions } from '@/ui/procedure';
 import { CleaningTable } from '@/features/strip/CleaningTable';
 import { HubLooks } from '@/features/strip/HubLooks';
 import { formatIn } from '@/core/units';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 import { cleaningAt } from '@/server/cleaning';
-import { jobFile } from '@/server/jobs';
 import { setsOfCorner } from '@/server/record';
 import { axleRow } from '@/server/stages';
-import { shopUnits } from '@/server/settings';
-import { cornerWork } from '../../work';
+import { openCorner, type CornerParams } from '../../work';
 
 export const metadata: Metadata = { title: 'Hub' };
 
-export default async function StripHubPage({
-  params,
-}: {
-  params: Promise<{ id: string; corner: string }>;
-}) {
-  const { id, corner } = await params;
-  const file = await jobFile(id);
-  const units = await shopUnits();
-  const work = file && cornerWork(file, corner, units);
-  if (!work) notFound();
+export default async function StripHubPage(props: CornerParams) {
+  const { id, file, units, work } = await openCorner(props);
   const step = work.steps.find(({ goes }) => goes === 'hub');
   const { cleaning, rows } = cleaningAt(file, work.corner);
   const hubSet = setsOfCorner(file, work.corner, 'before').findLast(({ kind }) => kind === 'hub');
@@ -54,11 +43,11 @@ export default async function StripHubPage({
       <div className="d-flex flex-wrap gap-2 my-3">
         <Link
           className="btn btn-outline-secondary"
-          href={`/jobs/${id}/as-found/${corner}?kind=hub`}
+          href={`/jobs/${id}/as-found/${work.corner}?kind=hub`}
         >
           Hub face before cleaning
         </Link>
-        <Link className="btn btn-primary" href={`/jobs/${id}/measure/${corner}?kind=hub`}>
+        <Link className="btn btn-primary" href={`/jobs/${id}/measure/${work.corner}?kind=hub`}>
           Hub face, cleaned
         </Link>
       </div>
