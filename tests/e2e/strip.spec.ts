@@ -111,6 +111,50 @@ test('two screens at one item: the later is told and chooses', async ({ page, br
   await two.context().close();
 });
 
+test('two screens at one line of a part: the later is told and chooses', async ({
+  page,
+  browser,
+}) => {
+  const id = await newJob(page);
+  await open(page, `/jobs/${id}/strip/RR/tray`);
+  await page.getByRole('button', { name: 'Upper slide pin → tray' }).click();
+  await expect(page.getByRole('listitem', { name: 'Upper slide pin' })).toBeVisible();
+  const [one, two] = await twoScreens(browser, `/jobs/${id}/strip/RR/tray`);
+  const lineOf = (screen: Page) => screen.getByLabel('Longer bolt, sleeve, arrow: Upper slide pin');
+  await lineOf(one).fill('rubber sleeve');
+  await lineOf(one).press('Tab');
+  await expect(one.locator('[aria-label^="Longer bolt"]')).toHaveValue('rubber sleeve');
+  await one.reload();
+  await expect(lineOf(one)).toHaveValue('rubber sleeve');
+  await lineOf(two).fill('plain');
+  await lineOf(two).press('Tab');
+  const told = two.getByText(
+    /Another screen wrote “rubber sleeve” here meanwhile; you wrote “plain/,
+  );
+  await expect(told).toBeVisible();
+  await two.getByRole('button', { name: 'Write mine' }).click();
+  await expect(told).toHaveCount(0);
+  await expect(lineOf(two)).toHaveValue('plain');
+  await one.context().close();
+  await two.context().close();
+});
+
+test('a figure that cannot be stays in its field with what is wrong', async ({ page }) => {
+  const id = await newJob(page);
+  await open(page, `/jobs/${id}/strip/RL/findings`);
+  const field = page.locator('[data-figure="inner-leading"]');
+  await field.fill('95');
+  await field.press('Enter');
+  await expect(page.getByText(/95 mm cannot be a pad thickness/)).toBeVisible();
+  await expect(field).toHaveValue('95');
+  await field.fill('9,5');
+  await field.press('Enter');
+  await expect(page.getByText(/cannot be a pad thickness/)).toHaveCount(0);
+  await kept(page);
+  await page.reload();
+  await expect(page.locator('[data-figure="inner-leading"]')).toHaveValue('9,5');
+});
+
 test('quick presses on one screen are all kept, and are no conflict with each other', async ({
   page,
 }) => {

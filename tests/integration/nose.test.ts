@@ -26,17 +26,12 @@ import {
 } from '@/server/roadTests';
 import { stagesOf } from '@/server/stages';
 import { saveVehicle } from '@/server/vehicles';
+import { known } from './known';
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-nose-'));
 const NOWHERE = '00000000-0000-4000-8000-000000000000';
 let vehicleId = '';
 
-const known = <Value>(
-  answer: { ok: true; value: Value } | { ok: false; message: string },
-): Value => {
-  if (!answer.ok) throw new Error(answer.message);
-  return answer.value;
-};
 const newJob = async (): Promise<string> =>
   known(
     await openJob({ vehicleId, complaint: 'It shakes.', odometerKm: '', corners: ['FL', 'FR'] }),

@@ -19,6 +19,7 @@ import { currentStage, stagesOf } from '@/server/stages';
 import { allVehicles, saveVehicle, vehicleWithJobs } from '@/server/vehicles';
 import { DEMO_SEED } from '@/cli/demo/scenario';
 import { VEHICLES } from '@/cli/demo/vehicles';
+import { known } from './known';
 
 const NOWHERE = '00000000-0000-4000-8000-000000000000';
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-server-'));
@@ -42,12 +43,6 @@ async function jobNumber(number: number): Promise<string> {
 const judged = async (number: number) => {
   const file = (await jobFile(await jobNumber(number)))!;
   return judgeCorner(file, file.corners[0]!, 'before');
-};
-const known = <Value>(
-  answer: { ok: true; value: Value } | { ok: false; message: string },
-): Value => {
-  if (!answer.ok) throw new Error(answer.message);
-  return answer.value;
 };
 
 describe('the demo workshop shows each outcome', () => {

@@ -31,17 +31,12 @@ import { arePartsDone, isLiftingDone, liftingItems, stripNext } from '@/server/s
 import { saveVehicle, vehicleWithJobs } from '@/server/vehicles';
 import { saveFinding } from '@/db/repositories';
 import { photoBlobs } from '@/db/schema';
+import { known } from './known';
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-strip-'));
 const NOWHERE = '00000000-0000-4000-8000-000000000000';
 let vehicleId = '';
 
-const known = <Value>(
-  answer: { ok: true; value: Value } | { ok: false; message: string },
-): Value => {
-  if (!answer.ok) throw new Error(answer.message);
-  return answer.value;
-};
 const file = async (id: string) => (await jobFile(id))!;
 const newJob = async (corners = ['FL', 'FR']): Promise<string> =>
   known(await openJob({ vehicleId, complaint: 'It shakes.', odometerKm: '', corners }));

@@ -1,0 +1,79 @@
+import { act, fireEvent, render, screen } from '@testing-library/react';
+import { PeopleList } from './PeopleList';
+import { WhoIsHere } from './WhoIsHere';
+
+const calls: unknown[][] = [];
+let answer: unknown = { ok: true, value: 'w' };
+jest.mock('./actions', () => {
+  const say =
+    (name: string) =>
+    (...args: unknown[]): Promise<unknown> => {
+      calls.push([name, ...args]);
+      return Promise.resolve(answer);
+    };
+  return {
+    chooseWhoAction: say('choose'),
+    addPersonAction: say('add'),
+    removePersonAction: say('remove'),
+  };
+});
+beforeEach(() => {
+  calls.length = 0;
+  answer = { ok: true, value: 'w' };
+});
+
+const people = [
+  { id: 'i', name: 'Ines', role: 'lead' },
+  { id: 't', name: 'Tobiah', role: 'technician' },
+];
+const press = (element: HTMLElement): Promise<void> =>
+  act(async () => {
+    fireEvent.click(element);
+    await new Promise((resolve) => setTimeout(resolve, 5));
+  });
+
+describe('who is here', () => {
+  test('is chosen by one tap and taken back by another', async () => {
+    const { rerender } = render(<WhoIsHere people={people} here={null} />);
+    await press(screen.getByRole('button', { name: 'Tobiah' }));
+    rerender(<WhoIsHere people={people} here="t" />);
+    expect(screen.getByRole('button', { name: 'Tobiah' }).getAttribute('aria-pressed')).toBe(
+      'true',
+    );
+    await press(screen.getByRole('button', { name: 'Tobiah' }));
+    expect(calls).toEqual([
+      ['choose', 't'],
+      ['choose', ''],
+    ]);
+  });
+
+  test('is a new name where nobody is on file yet; a bad one is said', async () => {
+    render(<WhoIsHere people={[]} here={null} />);
+    answer = { ok: false, message: 'Enter the name.', fields: {} };
+    fireEvent.submit(screen.getByLabelText('Name').closest('form')!);
+    expect(await screen.findByText('Enter the name.')).toBeTruthy();
+    answer = { ok: true, value: 'w' };
+    fireEvent.change(screen.getByLabelText('Name'), { target: { value: 'Wren' } });
+    fireEvent.change(screen.getByLabelText('Role'), { target: { value: 'apprentice' } });
+    fireEvent.submit(screen.getByLabelText('Name').closest('form')!);
+    expect(await screen.findByRole('button', { name: 'Another name' })).toBeTruthy();
+    expect(calls.at(-1)).toEqual(['add', { name: 'Wren', role: 'apprentice' }]);
+    await press(screen.getByRole('button', { name: 'Another name' }));
+    expect(screen.getByLabelText('Name')).toBeTruthy();
+  });
+
+  test('folds to a line that says who it is', () => {
+    const { rerender } = render(<WhoIsHere people={people} here="i" isFolded />);
+    expect(screen.getByText('Here: Ines')).toBeTruthy();
+    rerender(<WhoIsHere people={people} here={null} isFolded />);
+    expect(document.querySelector('summary')?.textContent).toBe('Who is here?');
+  });
+});
+
+test('people are listed and let go; an empty shop says what to do', async () => {
+  const { rerender } = render(<PeopleList people={people} />);
+  await press(screen.getAllByText('Works here no more')[0]!);
+  expect(calls).toEqual([['remove', 'i']]);
+  rerender(<PeopleList people={[]} />);
+  expect(screen.getByText(/Nobody is on file yet/)).toBeTruthy();
+});

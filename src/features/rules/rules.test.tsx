@@ -1,0 +1,73 @@
+import { act, fireEvent, render, screen, within } from '@testing-library/react';
+import { PROCEDURE } from '@/core/contracts';
+import { rulesInForce } from '@/core/procedure';
+import { RuleBook } from './RuleBook';
+
+const sent: [string, Record<string, string>][] = [];
+let answer = { ok: true, words: 'Kept for the shop.' };
+jest.mock('./actions', () => {
+  const take = (name: string) => (_before: unknown, form: FormData) => {
+    const entries = [...form.entries()].map(([key, value]) => [key, String(value)]);
+    sent.push([name, Object.fromEntries(entries) as Record<string, string>]);
+    return Promise.resolve(answer);
+  };
+  return { chooseRuleAction: take('shop'), overrideRuleAction: take('job') };
+});
+beforeEach(() => {
+  sent.length = 0;
+  answer = { ok: true, words: 'Kept for the shop.' };
+});
+
+const card = (code: string): HTMLElement => document.getElementById(code)!;
+/** The test browser submits no form by a press: the form itself is sent. */
+const submit = (button: HTMLElement): Promise<void> =>
+  act(async () => {
+    fireEvent.submit(button.closest('form')!);
+    await new Promise((resolve) => setTimeout(resolve, 5));
+  });
+
+test('every rule stands with its ways, what speaks for and against, and whose choice it is', () => {
+  render(<RuleBook rules={rulesInForce(PROCEDURE, { bolts: 'oiled' })} job={null} />);
+  expect(screen.getAllByRole('group').length).toBe(PROCEDURE.rules.length);
+  const bolts = within(card('bolts'));
+  expect(bolts.getByText(/the shop’s choice/)).toBeTruthy();
+  expect(bolts.getAllByText(/^For:|For: /).length).toBe(4);
+  expect(bolts.getByRole<HTMLInputElement>('radio', { name: /Clean and oiled/ }).checked).toBe(
+    true,
+  );
+  expect(within(card('pads')).getByText(/workshop default/)).toBeTruthy();
+});
+
+test('the shop chooses a way, and goes back to the default', async () => {
+  render(<RuleBook rules={rulesInForce(PROCEDURE, { bolts: 'oiled' })} job={null} />);
+  const bolts = within(card('bolts'));
+  fireEvent.click(bolts.getByRole('radio', { name: /New bolts/ }));
+  await submit(bolts.getByRole('button', { name: 'The shop does it this way' }));
+  expect(sent).toEqual([['shop', { rule: 'bolts', school: 'new' }]]);
+  expect(bolts.getByText('Kept for the shop.')).toBeTruthy();
+  await submit(bolts.getByRole('button', { name: 'Back to the workshop default' }));
+  expect(sent[1]).toEqual(['shop', { rule: 'bolts' }]);
+  expect(within(card('pads')).queryByRole('button', { name: /Back to/ })).toBeNull();
+});
+
+test('a job goes another way with its reason and the stamp that was seen', async () => {
+  const own = [{ rule: 'hub-face', school: 'film', reason: 'sea air' }];
+  render(
+    <RuleBook
+      rules={rulesInForce(PROCEDURE, {}, own)}
+      job={{ id: 'j', stamps: { 'hub-face': 'seen' } }}
+    />,
+  );
+  const hub = within(card('hub-face'));
+  expect(hub.getByText(/this job’s own way: sea air/)).toBeTruthy();
+  answer = { ok: false, words: 'Say why, in a few words.' };
+  fireEvent.change(hub.getByLabelText('Why another way: Hub face'), { target: { value: '' } });
+  await submit(hub.getByRole('button', { name: 'This way for this job' }));
+  expect(sent[0]).toEqual([
+    'job',
+    { rule: 'hub-face', jobId: 'j', seen: 'seen', school: 'film', note: '' },
+  ]);
+  expect(hub.getByText('Say why, in a few words.').className).toContain('zh-error');
+  await submit(hub.getByRole('button', { name: 'Back to the shop’s way' }));
+  expect(sent[1]?.[1]).not.toHaveProperty('school');
+});

@@ -1,0 +1,202 @@
+import { act, fireEvent, render, screen, within } from '@testing-library/react';
+import { PROCEDURE } from '@/core/contracts';
+import { CornerFindings } from './CornerFindings';
+import { CornerOrder } from './CornerOrder';
+import {
+  bench,
+  check,
+  clearBench,
+  firstCheck,
+  press,
+  settle,
+  withDialogs,
+  work,
+} from '../../../tests/support/stripBench';
+
+jest.mock('next/navigation', () => ({ useRouter: () => ({ refresh: () => undefined }) }));
+jest.mock(
+  './actions',
+  () =>
+    jest.requireActual<{ fakeActions: unknown }>('../../../tests/support/stripBench').fakeActions,
+);
+beforeAll(withDialogs);
+beforeEach(clearBench);
+
+describe('the findings of a corner', () => {
+  test('all sound is one action, and is taken back as one', async () => {
+    bench.answer = { ok: true, value: [{ item: 'hose', stamp: 's' }] };
+    render(<CornerFindings {...work()} groups={PROCEDURE.groups} />);
+    expect(screen.getByText(/of \d+ are not looked at/)).toBeTruthy();
+    await press(screen.getByRole('button', { name: 'All looked at: all sound' }));
+    expect(bench.calls).toEqual([['all-sound', 'j', 'FL']]);
+    await press(screen.getByRole('button', { name: 'Take the 1 back' }));
+    expect(bench.calls.at(-1)).toEqual(['sound-back', 'j', ['s']]);
+    expect(screen.queryByRole('button', { name: 'Take the 1 back' })).toBeNull();
+  });
+
+  test('a look is written with the stamp that was on the screen', async () => {
+    render(
+      <CornerFindings
+        {...work({ checks: [check('look', 'hose', [])] })}
+        groups={PROCEDURE.groups}
+      />,
+    );
+    const hose = screen.getByRole('group', { name: 'Hose' });
+    expect(within(hose).getByText('Sound', { selector: '.zh-verdict' })).toBeTruthy();
+    await press(within(hose).getByRole('button', { name: /Bulged/ }));
+    expect(firstCheck()).toEqual({
+      ...{ jobId: 'j', kind: 'look', place: 'FL', item: 'hose', value: ['bulged'] },
+      ...{ note: null, seen: 'stamp-hose' },
+    });
+  });
+
+  test('number keys answer, Enter goes on, and 1 is sound', async () => {
+    render(<CornerFindings {...work()} groups={PROCEDURE.groups} />);
+    const pins = screen.getByRole('group', { name: 'Slide pins' });
+    act(() => pins.focus());
+    fireEvent.keyDown(pins, { key: '4' });
+    await settle();
+    expect(firstCheck()).toMatchObject({ item: 'pins', value: ['stuck'], seen: null });
+    fireEvent.keyDown(pins, { key: 'Enter' });
+    expect(document.activeElement).toBe(screen.getByRole('group', { name: 'Pin boots' }));
+    fireEvent.keyDown(document.activeElement!, { key: '1' });
+    await settle();
+    expect(bench.calls.at(-1)?.[1]).toMatchObject({ item: 'boots', value: [] });
+    fireEvent.keyDown(document.activeElement!, { key: 'ArrowUp' });
+    fireEvent.keyDown(document.activeElement!, { key: 'q' });
+    expect(bench.calls.filter(([name]) => name === 'check').length).toBe(2);
+  });
+
+  test('what was found says what it means and forbids, and is put right with a word', async () => {
+    render(
+      <CornerFindings
+        {...work({ checks: [check('look', 'hose', ['bulged'])] })}
+        groups={PROCEDURE.groups}
+      />,
+    );
+    const hose = screen.getByRole('group', { name: 'Hose' });
+    expect(within(hose).getAllByText('Off the road until put right.').length).toBeGreaterThan(0);
+    await press(within(hose).getByRole('button', { name: 'Put right …' }));
+    fireEvent.change(within(hose).getByLabelText('What was done to put it right'), {
+      target: { value: 'new hose' },
+    });
+    await press(within(hose).getByRole('button', { name: 'It is put right' }));
+    expect(firstCheck()).toMatchObject({
+      kind: 'fixed',
+      item: 'hose',
+      value: 'fixed',
+      note: 'new hose',
+    });
+  });
+
+  test('pads say what their thickness means; a figure is kept as it is left', async () => {
+    render(<CornerFindings {...work()} groups={PROCEDURE.groups} />);
+    expect(screen.getByText(/Inner pad is worn more, by 4\.000 mm/)).toBeTruthy();
+    const field = screen.getByLabelText(/Inner, leading end/);
+    fireEvent.change(field, { target: { value: '9,5' } });
+    fireEvent.blur(field);
+    await settle();
+    expect(firstCheck()).toMatchObject({
+      kind: 'figure',
+      item: 'inner-leading',
+      value: { text: '9,5', unit: 'mm' },
+    });
+  });
+
+  test('a figure that cannot be stays in its field with what is wrong, and is not sent', async () => {
+    render(<CornerFindings {...work()} groups={PROCEDURE.groups} />);
+    const field = screen.getByLabelText<HTMLInputElement>(/Inner, leading end/);
+    fireEvent.change(field, { target: { value: '95' } });
+    fireEvent.blur(field);
+    await settle();
+    expect(bench.calls).toEqual([]);
+    expect(field.value).toBe('95');
+    expect(field.getAttribute('aria-describedby')).toBeTruthy();
+    expect(screen.getByText(/95 mm cannot be a pad thickness/)).toBeTruthy();
+  });
+
+  test('a conflict is told in words and settled either way', async () => {
+    render(<CornerFindings {...work()} groups={PROCEDURE.groups} />);
+    const theirs = check('look', 'hose', []);
+    bench.answer = { ok: true, value: { kept: false, theirs } };
+    const hose = screen.getByRole('group', { name: 'Hose' });
+    await press(within(hose).getByRole('button', { name: /Older/ }));
+    expect(screen.getByText(/Wren wrote “Hose: Sound” at 14:02/)).toBeTruthy();
+    bench.answer = { ok: true, value: { kept: true, stamp: 'mine' } };
+    await press(screen.getByRole('button', { name: 'Write mine' }));
+    expect(bench.calls.at(-1)?.[1]).toMatchObject({ value: ['old'], seen: 'stamp-hose' });
+    bench.answer = { ok: true, value: { kept: false, theirs: null } };
+    await press(within(hose).getByRole('button', { name: /Twisted/ }));
+    expect(screen.getByText(/Another screen took this back/)).toBeTruthy();
+    const before = bench.calls.length;
+    await press(screen.getByRole('button', { name: 'Leave theirs' }));
+    expect(bench.calls.length).toBe(before);
+  });
+
+  test('a refusal is said', async () => {
+    render(<CornerFindings {...work()} groups={PROCEDURE.groups} />);
+    bench.answer = { ok: false, message: 'Say who you are first.', fields: {} };
+    await press(
+      within(screen.getByRole('group', { name: 'Hose' })).getByRole('button', { name: /Sound/ }),
+    );
+    expect(screen.getByRole('alert').textContent).toContain('Say who you are first.');
+  });
+});
+
+describe('the order of a corner', () => {
+  test('a step is done by Enter on its button and the next stands there', async () => {
+    render(<CornerOrder {...work()} />);
+    expect(screen.getByRole('heading', { name: 'Wheel off' })).toBeTruthy();
+    expect(document.activeElement?.textContent).toBe('Done, next');
+    await press(screen.getByRole('button', { name: 'Done, next' }));
+    expect(firstCheck()).toMatchObject({ kind: 'step', item: 'wheel-off', value: 'done' });
+    expect(screen.getByRole('heading', { name: 'Turn the steering' })).toBeTruthy();
+    await press(screen.getByRole('button', { name: 'Back' }));
+    expect(screen.getByRole('heading', { name: 'Wheel off' })).toBeTruthy();
+  });
+
+  test('a step left out asks for the reason', async () => {
+    render(<CornerOrder {...work()} />);
+    await press(screen.getByRole('button', { name: 'Leave out …' }));
+    await press(screen.getByRole('button', { name: 'Leave it out' }));
+    expect(bench.calls).toEqual([]);
+    fireEvent.change(screen.getByLabelText('Why the step is left out'), {
+      target: { value: 'wheel is off' },
+    });
+    await press(screen.getByRole('button', { name: 'Leave it out' }));
+    expect(firstCheck()).toMatchObject({ value: 'left-out', note: 'wheel is off' });
+  });
+
+  test('opens at the first open step; pistons, reservoir and cautions stand where they are needed', async () => {
+    const steps = work().steps.map(({ code }) => code);
+    const before = steps.slice(0, steps.indexOf('push-back'));
+    render(
+      <CornerOrder {...work({ checks: before.map((code) => check('step', code, 'done')) })} />,
+    );
+    expect(screen.getByRole('heading', { name: 'Push the pistons back a little' })).toBeTruthy();
+    expect(screen.getByText(/Pistons can jump out/)).toBeTruthy();
+    fireEvent.change(screen.getByLabelText(/Travel of a piston/), { target: { value: '10' } });
+    expect(screen.getByText('25.1 ml')).toBeTruthy();
+    fireEvent.change(screen.getByLabelText(/Piston diameter/), { target: { value: '4000' } });
+    expect(screen.getByText(/Fill in the four figures/)).toBeTruthy();
+    await press(screen.getByRole('radio', { name: /Screw clamp/ }));
+    expect(firstCheck()).toMatchObject({ kind: 'method', item: 'retraction', value: 'clamp' });
+  });
+
+  test('a part goes to the tray by one tap, with its usual place', async () => {
+    const steps = work().steps.map(({ code }) => code);
+    const before = steps.slice(0, steps.indexOf('pins-out'));
+    render(
+      <CornerOrder {...work({ checks: before.map((code) => check('step', code, 'done')) })} />,
+    );
+    await press(screen.getByRole('button', { name: 'Upper slide pin → tray' }));
+    expect(bench.calls[0]).toEqual([
+      'take-off',
+      {
+        ...{ jobId: 'j', corner: 'FL', kind: 'pin-upper', name: 'Upper slide pin', place: 'Upper' },
+        ...{ fate: 'reuse', orientation: '', mark: '' },
+      },
+    ]);
+    expect(screen.getByText(/Seized slide pin: what to try/)).toBeTruthy();
+  });
+});
