@@ -26,6 +26,7 @@ const shared = {
 const config = {
   // A slow machine opens a database in many seconds; no test is a test of time.
   testTimeout: 120_000,
+  maxWorkers: '100%',
   projects: [
     {
       ...shared,
@@ -42,6 +43,7 @@ const config = {
       ...shared,
       displayName: 'dom',
       testEnvironment: 'jsdom',
+      setupFilesAfterEnv: ['<rootDir>/tests/support/dom.ts'],
       testMatch: ['<rootDir>/src/**/*.test.tsx'],
     },
   ],

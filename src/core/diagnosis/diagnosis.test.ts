@@ -236,7 +236,7 @@ describe('a shop', () => {
 
 test('on simulated jobs the true cause is first, and probabilities mean what they say', () => {
   const random = seededRandom(11);
-  const jobs = Array.from({ length: 500 }, () => drawJob(KNOWLEDGE, random));
+  const jobs = Array.from({ length: 250 }, () => drawJob(KNOWLEDGE, random));
   let first = 0;
   let promised = 0;
   let kept = 0;
@@ -256,7 +256,7 @@ test('on simulated jobs the true cause is first, and probabilities mean what the
 
 test('findings of another job do not find its cause: the statistic can fail', () => {
   const random = seededRandom(12);
-  const jobs = Array.from({ length: 300 }, () => drawJob(KNOWLEDGE, random));
+  const jobs = Array.from({ length: 150 }, () => drawJob(KNOWLEDGE, random));
   const right = jobs.filter(({ cause }, i) => {
     const other = jobs[(i + 1) % jobs.length]!;
     return weigh(KNOWLEDGE, { findings: other.findings })[0]!.code === cause;

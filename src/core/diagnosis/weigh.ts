@@ -56,15 +56,17 @@ function termOf(
   records: readonly RecordedFinding[],
   corners: readonly Corner[] | undefined,
 ): Term | null {
-  const weighed = records
-    .filter(({ corner }) => isOf(cause, corner))
-    .map((record) => ({ ...record, decibans: weightOf(finding, record.value, cause.code) }))
-    .sort((p, q) => q.decibans - p.decibans);
-  const [best] = weighed;
+  const weighed = records.filter(({ corner }) => isOf(cause, corner));
+  let best: RecordedFinding | undefined;
+  let most = -Infinity;
+  for (const record of weighed) {
+    const weight = weightOf(finding, record.value, cause.code);
+    if (weight > most) [best, most] = [record, weight];
+  }
   if (!best) return null;
   const asked = corners?.filter((corner) => isOf(cause, corner)).length ?? 0;
   const looked = best.corner === undefined || asked === 0 ? 1 : weighed.length / asked;
-  const decibans = best.decibans < 0 ? best.decibans * Math.min(1, looked) : best.decibans;
+  const decibans = most < 0 ? most * Math.min(1, looked) : most;
   return {
     finding: finding.code,
     value: best.value,
@@ -75,16 +77,17 @@ function termOf(
   };
 }
 
-type GroupedTerm = Term & { readonly group: string };
+interface GroupedTerm {
+  readonly group: string;
+  readonly term: Term;
+}
 
 /** The strongest term of each group; ties go to the one met first. */
-function strongestByGroup(terms: readonly GroupedTerm[]): Map<string, GroupedTerm> {
-  const strongest = new Map<string, GroupedTerm>();
-  for (const term of terms) {
-    const rival = strongest.get(term.group);
-    if (!rival || Math.abs(term.decibans) > Math.abs(rival.decibans)) {
-      strongest.set(term.group, term);
-    }
+function strongestByGroup(terms: readonly GroupedTerm[]): Map<string, Term> {
+  const strongest = new Map<string, Term>();
+  for (const { group, term } of terms) {
+    const rival = strongest.get(group);
+    if (!rival || Math.abs(term.decibans) > Math.abs(rival.decibans)) strongest.set(group, term);
   }
   return strongest;
 }
@@ -118,14 +121,13 @@ export function weigh(knowledge: Knowledge, input: WeighInput): WeighedCause[] {
   const weighed = possible.map((cause) => {
     const terms = recorded.flatMap(({ finding, records }) => {
       const term = termOf(finding, cause, records, input.corners);
-      return term ? [{ ...term, group: finding.group }] : [];
+      return term ? [{ group: finding.group, term }] : [];
     });
     const strongest = strongestByGroup(terms);
     const byGroup = new Map([...strongest].map(([group, { decibans }]) => [group, decibans]));
-    const counted = terms.map(({ group, ...term }) => ({
-      ...term,
-      counted: strongest.get(group)?.finding === term.finding,
-    }));
+    const counted = terms.map(({ group, term }) =>
+      strongest.get(group) === term ? term : { ...term, counted: false },
+    );
     return { cause, terms: counted, byGroup };
   });
   const odds = weighed.map(

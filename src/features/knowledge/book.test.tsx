@@ -1,4 +1,4 @@
-import { render, screen, within } from '@testing-library/react';
+import { render, screen } from '@testing-library/react';
 import { KNOWLEDGE } from '@/core/contracts';
 import { applyOverrides, countedPriors, NO_OVERRIDES, type Overrides } from '@/core/diagnosis';
 import type { ShopKnowledge } from '@/server/nose';
@@ -20,14 +20,15 @@ function shopWith(overrides: Overrides, confirmed: Record<string, number> = {}):
 
 test('shows every cause with its counts and every finding with what it weighs', () => {
   render(<KnowledgeBook shop={shopWith(NO_OVERRIDES, { hose: 12, joint: 19 })} />);
-  const row = screen.getAllByRole('row', { name: /Collapsed hose/ })[0]!;
+  const row = screen.getAllByText(/Collapsed hose/)[0]!.closest('tr')!;
   expect(row.textContent).toContain('12 of 31');
+  const shares = screen.getAllByRole('textbox').map((field) => field.getAttribute('aria-label'));
   for (const { name } of KNOWLEDGE.causes) {
-    expect(screen.getByRole('textbox', { name: `${name}: jobs in a hundred` })).toBeTruthy();
+    expect(shares).toContain(`${name}: jobs in a hundred`);
   }
   const findings = screen.getByRole('region', { name: 'Findings and what they weigh' });
   for (const { title } of KNOWLEDGE.findings) {
-    expect(within(findings).getAllByText(title).length).toBeGreaterThan(0);
+    expect(findings.textContent).toContain(title);
   }
   expect(findings.textContent).toContain('A pin that is stuck holds one pad on the rotor.');
   expect(screen.queryByRole('button', { name: 'Everything as shipped again' })).toBeNull();
@@ -43,6 +44,6 @@ test('shows what the shop has made its own, and the way back', () => {
   expect(screen.getByText(/Pull: Pulls left → Collapsed hose/)).toBeTruthy();
   expect(screen.getByRole('button', { name: 'As shipped again' })).toBeTruthy();
   expect(screen.getByRole('button', { name: 'Everything as shipped again' })).toBeTruthy();
-  const share = screen.getByRole('textbox', { name: /^Collapsed hose.*: jobs in a hundred/ });
+  const share = screen.getByLabelText(/^Collapsed hose.*: jobs in a hundred/);
   expect((share as HTMLInputElement).value).toBe('9');
 });
