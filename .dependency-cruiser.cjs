@@ -14,6 +14,8 @@ const CORE_ROOMS = {
   runout: ['harmonics', 'numeric', 'readings', 'units', 'verdict'],
   thickness: ['harmonics', 'numeric', 'readings', 'runout', 'units', 'verdict'],
   indexing: ['harmonics', 'numeric', 'readings', 'runout', 'units', 'verdict'],
+  quality: ['harmonics', 'numeric', 'readings', 'runout', 'thickness', 'units', 'verdict'],
+  gauges: ['units'],
   roadtest: ['numeric', 'units'],
   diagnosis: ['readings'],
   procedure: ['diagnosis', 'readings', 'units'],

@@ -4,6 +4,7 @@ import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css';
 import '@/ui/theme.css';
 import '@/ui/scent.css';
 import '@/ui/strip.css';
+import '@/ui/measure.css';
 import type { Metadata, Viewport } from 'next';
 import Link from 'next/link';
 import { cookies, headers } from 'next/headers';

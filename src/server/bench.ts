@@ -2,6 +2,7 @@ import 'server-only';
 import { CORNERS, type Corner } from '../core/readings';
 import type { UnitSystem } from '../core/units';
 import type { JobFile, SetFile } from '../db/repositories';
+import { allGauges, type GaugeRow } from './gauges';
 import { jobFile } from './jobs';
 import { cornerRecord, type Phase } from './record';
 import { shopUnits } from './settings';
@@ -12,6 +13,8 @@ export interface BenchOpening {
   readonly file: JobFile;
   readonly corner: Corner;
   readonly units: UnitSystem;
+  /** The gauges in use. */
+  readonly gauges: readonly GaugeRow[];
   readonly record: ReturnType<typeof cornerRecord>;
   readonly sets: readonly (SetFile & { readonly isAside: boolean })[];
   /** The shift that was decided on, for measuring after the move. */
@@ -36,6 +39,7 @@ export async function openBenchOf(
     file,
     corner,
     units,
+    gauges: await allGauges(),
     record,
     sets: file.sets
       .filter((set) => set.corner === corner && set.phase === phase)

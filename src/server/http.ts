@@ -31,3 +31,18 @@ export async function readJson(request: Request): Promise<Body> {
 
 export const problemResponse = (problem: Problem, status = 400): Response =>
   Response.json({ error: problem }, { status });
+
+/** A document to save under a name of ours, or why there is none. */
+export const downloadResponse = (
+  document: { readonly name: string; readonly text: string } | null,
+  type: string,
+  missing: string,
+): Response =>
+  document
+    ? new Response(document.text, {
+        headers: {
+          'Content-Type': `${type}; charset=utf-8`,
+          'Content-Disposition': `attachment; filename="${document.name}"`,
+        },
+      })
+    : problemResponse({ code: 'not-found', message: missing, path: '' }, 404);

@@ -1,20 +1,26 @@
 import 'server-only';
 import {
   idSchema,
+  MAX_LAPS,
   newSetSchema,
   readingsSchema,
   setAsideSchema,
   setDetailsSchema,
 } from '../core/contracts';
+import { leftOut } from '../core/quality';
 import { axleOf, LENGTH_KINDS, readTyped } from '../core/readings';
 import { WORKSHOP_DEFAULTS } from '../core/verdict';
 import {
+  findGauge,
   findSet,
   findSetFile,
+  findUsualGauge,
   insertSet,
+  listReadingChanges,
   updateSet,
   writeReadings,
   type ReadingChange,
+  type ReadingChangeRow,
   type SetFile,
   type SetRow,
 } from '../db/repositories';
@@ -24,23 +30,46 @@ import { jobFile } from './jobs';
 
 const GONE = 'This set is not on file any more. Load the page again.';
 
-/** Begins a reading set with the workshop's gauge for its kind. */
+/** The gauge of a new set: the one named, the usual one of its kind, or the workshop default. */
+async function gaugeFor(kind: 'dial' | 'micrometer', id: string | null | undefined) {
+  const db = await database();
+  const gauge = id ? await findGauge(db, id) : await findUsualGauge(db, kind);
+  if (gauge?.kind === kind) {
+    const { resolutionUm, repeatabilityUm, mpeUm } = gauge;
+    const known = { gaugeId: gauge.id, gaugeName: gauge.name, gaugeDue: gauge.due };
+    return { resolutionUm, repeatabilityUm, mpeUm, ...known };
+  }
+  const usual =
+    kind === 'micrometer' ? WORKSHOP_DEFAULTS.micrometer : WORKSHOP_DEFAULTS.dialIndicator;
+  return {
+    resolutionUm: usual.resolution,
+    repeatabilityUm: usual.repeatability,
+    mpeUm: 'mpe' in usual ? usual.mpe : null,
+  };
+}
+
+/** Begins a reading set with its gauge and what is known of its circumstances. */
 export async function beginSet(input: unknown): Promise<Answer<SetFile>> {
   const parsed = newSetSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
-  const { jobId, corner, shift, kind } = parsed.data;
+  const { left, gaugeId, ...plan } = parsed.data;
+  const { jobId, corner, shift, kind, angles, positions } = plan;
   const file = await jobFile(jobId);
   if (!file?.corners.includes(corner)) return refuse('This corner is not part of the job.');
-  const studs = file.vehicle.axles.find(({ position }) => position === axleOf(corner))?.studs ?? 0;
+  const axle = file.vehicle.axles.find(({ position }) => position === axleOf(corner));
+  const studs = axle?.studs ?? 0;
   if (shift >= studs) return refuse(`With ${studs} studs a mounting is at 0 to ${studs - 1}.`);
-  const gauge =
-    kind === 'thickness' ? WORKSHOP_DEFAULTS.micrometer : WORKSHOP_DEFAULTS.dialIndicator;
+  if (angles && angles.length !== positions) {
+    const message = `${angles.length} angles were given for ${positions} positions.`;
+    return refuse(message, { angles: message });
+  }
+  const fastening = axle?.fastening ?? 'studs';
+  const asked = { kind, asFound: plan.phase === 'as-found', fastening };
   const set = await insertSet(await database(), {
-    ...parsed.data,
-    resolutionUm: gauge.resolution,
-    repeatabilityUm: gauge.repeatability,
-    mpeUm: 'mpe' in gauge ? gauge.mpe : null,
+    ...plan,
+    leftOut: left ? leftOut(asked, left) : null,
     radiusUm: kind === 'hub' ? WORKSHOP_DEFAULTS.hubFaceRadius : null,
+    ...(await gaugeFor(kind === 'thickness' ? 'micrometer' : 'dial', gaugeId)),
   });
   return accept({ ...set, readings: [] });
 }
@@ -53,6 +82,10 @@ async function setOf(id: string): Promise<SetRow | null> {
 export const setFile = async (id: string): Promise<SetFile | null> =>
   idSchema.safeParse(id).success ? findSetFile(await database(), id) : null;
 
+/** What stood at the places of a set before, the latest first. */
+export const setHistory = async (id: string): Promise<ReadingChangeRow[]> =>
+  idSchema.safeParse(id).success ? listReadingChanges(await database(), id) : [];
+
 /** Changes what was noted of a set: zero error, temperature, end play. */
 export async function noteDetails(input: unknown): Promise<Answer<string>> {
   const parsed = setDetailsSchema.safeParse(input);
@@ -62,8 +95,6 @@ export async function noteDetails(input: unknown): Promise<Answer<string>> {
   await updateSet(await database(), setId, change);
   return accept(setId);
 }
-
-const MAX_LAPS = 20;
 
 /** Adds a lap to a set; returns how many it has now. */
 export async function addLap(setId: string): Promise<Answer<number>> {

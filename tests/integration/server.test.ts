@@ -166,7 +166,7 @@ describe('a reading set', () => {
     };
     expect(await beginSet({ ...base, shift: 6 })).toMatchObject({ ok: false });
     expect(await beginSet({ ...base, corner: 'FL' })).toMatchObject({ ok: false });
-    expect(await beginSet({ ...base, positions: 13 })).toMatchObject({ ok: false });
+    expect(await beginSet({ ...base, positions: 3 })).toMatchObject({ ok: false });
     expect(await addLap(NOWHERE)).toMatchObject({ ok: false });
     expect(await addLap('no id')).toMatchObject({ ok: false });
     expect(await setFile('no id')).toBeNull();

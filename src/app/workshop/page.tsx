@@ -1,10 +1,13 @@
 import type { Metadata } from 'next';
 import { PROCEDURE } from '@/core/contracts';
 import { rulesInForce } from '@/core/procedure';
+import { GaugeBook } from '@/features/gauges/GaugeBook';
 import { PeopleList } from '@/features/people/PeopleList';
 import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { RuleBook } from '@/features/rules/RuleBook';
+import { allGauges } from '@/server/gauges';
 import { allPeople } from '@/server/people';
+import { shopUnits } from '@/server/settings';
 import { whoIsHere } from '@/server/who';
 import { shopChoices } from '@/server/strip';
 
@@ -19,6 +22,14 @@ export default async function WorkshopPage() {
         <h2 id="people">People</h2>
         <WhoIsHere people={people} here={(await whoIsHere())?.id ?? null} />
         <PeopleList people={people} />
+      </section>
+      <section className="zh-card mb-3" aria-labelledby="gauges">
+        <h2 id="gauges">Gauges</h2>
+        <GaugeBook
+          gauges={await allGauges()}
+          units={await shopUnits()}
+          today={new Date().toISOString().slice(0, 10)}
+        />
       </section>
       <h2>House rules</h2>
       <p>

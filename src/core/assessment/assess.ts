@@ -1,15 +1,30 @@
-import { solveIndex, type HubFace, type IndexResult } from '../indexing';
+import {
+  checkMounting,
+  solveIndex,
+  type HubFace,
+  type IndexInput,
+  type IndexResult,
+  type MountingCheck,
+} from '../indexing';
 import { solveMachining, type HubShare, type MachiningResult } from '../machining';
+import {
+  crossCheck,
+  roughness,
+  temperatureReason,
+  thickerThanNew,
+  type CrossCheck,
+} from '../quality';
 import { averageLaps } from '../readings';
 import { prepareRunout, solveRunout, type RunoutResult } from '../runout';
 import {
   judgeThickness,
   measureThickness,
+  temperatureFactor,
   type ThicknessFigures,
   type ThicknessResult,
 } from '../thickness';
 import type { Micrometres } from '../units';
-import { WORKSHOP_DEFAULTS } from '../verdict';
+import { WORKSHOP_DEFAULTS, type Reason, type Verdict } from '../verdict';
 import {
   dtvLimit,
   runoutLimit,
@@ -32,6 +47,10 @@ export interface CornerAssessment {
   /** Null without a thickness set or without a discard thickness. */
   readonly thicknessVerdicts: ThicknessResult | null;
   readonly index: IndexResult | null;
+  /** The latest mounting against what the earlier ones predict for it. */
+  readonly mounting: MountingCheck | null;
+  /** Outboard less inboard runout against thickness, where all three share a mounting. */
+  readonly crossCheck: CrossCheck | null;
   readonly machining: {
     readonly onVehicle: MachiningResult;
     readonly bench: MachiningResult;
@@ -42,12 +61,33 @@ const isRunout = (set: CornerRecord['sets'][number]): set is RunoutSet => set.ki
 const isThickness = (set: CornerRecord['sets'][number]): set is ThicknessSet =>
   set.kind === 'thickness';
 
+const isInner = (set: CornerRecord['sets'][number]): set is ThicknessSet =>
+  isThickness(set) && set.circle === 'inner';
+const isOuter = (set: CornerRecord['sets'][number]): set is ThicknessSet =>
+  isThickness(set) && set.circle !== 'inner';
+
+/** A verdict that also names what else is known of the quality of its set. */
+const withReasons = (verdict: Verdict, reasons: readonly Reason[] = []): Verdict =>
+  reasons.length === 0 ? verdict : { ...verdict, reasons: [...verdict.reasons, ...reasons] };
+
+function dialQuality(result: RunoutResult, limit: Micrometres, set: RunoutSet | HubSet): Reason[] {
+  const rough = roughness(result, limit);
+  return [...(rough ? [rough] : []), ...(set.quality ?? [])];
+}
+
+/** Whether two sets were read at the same places. */
+const atSamePlaces = (p: CornerRecord['sets'][number], q: typeof p): boolean =>
+  p.laps[0]?.length === q.laps[0]?.length &&
+  (p.angles ?? []).length === (q.angles ?? []).length &&
+  (p.angles ?? []).every((angle, j) => angle === q.angles?.[j]);
+
 /** One runout set judged against the axle's limit. */
 export function assessRunout(set: RunoutSet, studs: number, limits: AxleLimits): RunoutResult {
-  return solveRunout({
+  const result = solveRunout({
     face: set.face,
     laps: set.laps,
     closing: set.closing,
+    angles: set.angles,
     studs,
     gauge: set.gauge,
     limit: runoutLimit(limits).value,
@@ -56,6 +96,8 @@ export function assessRunout(set: RunoutSet, studs: number, limits: AxleLimits):
         ? undefined
         : { value: set.endPlay, limit: WORKSHOP_DEFAULTS.endPlay },
   });
+  const quality = dialQuality(result, runoutLimit(limits).value, set);
+  return { ...result, verdict: withReasons(result.verdict, quality) };
 }
 
 /** The hub-face limit on a circle: the workshop default scaled from its own radius. Source: handbook 19. */
@@ -63,35 +105,61 @@ export const hubFaceLimit = (radius: Micrometres): Micrometres =>
   (WORKSHOP_DEFAULTS.hubFaceRunout * radius) / WORKSHOP_DEFAULTS.hubFaceRadius;
 
 /** The hub face's own runout judged against the workshop default on its circle. */
-export const assessHubFace = (set: HubSet, studs: number): RunoutResult =>
-  solveRunout({
-    face: 'outboard',
-    laps: set.laps,
-    closing: set.closing,
-    studs,
-    gauge: set.gauge,
-    limit: hubFaceLimit(set.radius),
-  });
+export function assessHubFace(set: HubSet, studs: number): RunoutResult {
+  const limit = hubFaceLimit(set.radius);
+  const { laps, closing, angles, gauge } = set;
+  const result = solveRunout({ face: 'outboard', laps, closing, angles, studs, gauge, limit });
+  return { ...result, verdict: withReasons(result.verdict, dialQuality(result, limit, set)) };
+}
 
-/** One thickness set: its figures, and its verdicts when a discard thickness is known. */
+/** What a thickness set's own figures say about its quality beside the solver's findings. */
+function thicknessQuality(figures: ThicknessFigures, set: ThicknessSet, limits: AxleLimits) {
+  const own = [
+    temperatureReason(set.temperature, figures.temperatureCorrection),
+    thickerThanNew(figures.min, limits.nominal?.value),
+  ];
+  return [...own.filter((reason) => reason !== null), ...(set.quality ?? [])];
+}
+
+/**
+ * One thickness set, with the inner circle if there is one: its figures, and its verdicts
+ * when a discard thickness is known.
+ */
 export function assessThickness(
   set: ThicknessSet,
   limits: AxleLimits,
+  inner?: ThicknessSet,
 ): { figures: ThicknessFigures; verdicts: ThicknessResult | null } {
-  const figures = measureThickness(
+  const measured = measureThickness(
     {
       laps: set.laps,
+      innerLaps: inner && asReadLike(inner, set),
+      angles: set.angles,
       gauge: set.gauge,
       zeroError: set.zeroError,
       temperature: set.temperature === undefined ? undefined : { rotor: set.temperature },
     },
     { dtv: dtvLimit(limits).value },
   );
+  const figures = {
+    ...measured,
+    dtvVerdict: withReasons(measured.dtvVerdict, thicknessQuality(measured, set, limits)),
+  };
   const { discard, machineTo } = limits;
   const verdicts = discard
     ? judgeThickness(figures, { discard: discard.value, machineTo: machineTo?.value })
     : null;
   return { figures, verdicts };
+}
+
+/** An inner circle's laps as they would read with the outer's zero and temperature. */
+function asReadLike(inner: ThicknessSet, outer: ThicknessSet): number[][] {
+  const factorOf = ({ temperature }: ThicknessSet): number =>
+    temperatureFactor(temperature === undefined ? undefined : { rotor: temperature });
+  const ratio = factorOf(inner) / factorOf(outer);
+  return inner.laps.map((lap) =>
+    lap.map((value) => (value - (inner.zeroError ?? 0)) * ratio + (outer.zeroError ?? 0)),
+  );
 }
 
 /** A set's laps and closing readings, outboard-positive. */
@@ -113,28 +181,59 @@ function asMounting(set: RunoutSet): {
  * or where the rotor's radius is not known, to which it must be brought.
  */
 function hubFaceOf(set: HubSet, limits: AxleLimits): HubFace | undefined {
-  const { radius, gauge, laps, closing } = set;
+  const { radius, gauge, laps, closing, angles } = set;
   const limit = hubFaceLimit(radius);
-  const prepared = prepareRunout({ face: 'outboard', laps, closing, gauge, limit });
+  const prepared = prepareRunout({ face: 'outboard', laps, closing, angles, gauge, limit });
   const rotorRadius = limits.radius?.value;
   if (prepared.closure?.ok === false || rotorRadius === undefined) return undefined;
-  return { laps: prepared.laps, radius, rotorRadius };
+  return { laps: prepared.laps, angles, radius, rotorRadius };
 }
 
 /** The mountings that can be solved together: those read at the latest one's positions. */
-function indexOf(record: CornerRecord, runouts: readonly RunoutSet[]): IndexResult | null {
+function indexInput(record: CornerRecord, runouts: readonly RunoutSet[]): IndexInput | null {
   const latest = runouts.at(-1);
   if (!latest) return null;
-  const n = latest.laps[0]?.length ?? 0;
-  const mounts = runouts.filter((set) => set.laps[0]?.length === n);
+  const mounts = runouts.filter((set) => atSamePlaces(set, latest));
   const hub = record.sets.findLast((set) => set.kind === 'hub');
-  return solveIndex({
+  return {
     studs: record.studs,
     mounts: mounts.map(asMounting),
+    angles: latest.angles,
     hub: hub && hubFaceOf(hub, record.limits),
     gauge: latest.gauge,
     limit: runoutLimit(record.limits).value,
     allowedShifts: record.allowedShifts ?? undefined,
+  };
+}
+
+/** A dial set's lap averages, outboard-positive, with the sigma of one. */
+function averagesOf(set: RunoutSet, limit: Micrometres) {
+  const { face, laps, closing, angles, gauge } = set;
+  return prepareRunout({ face, laps, closing, angles, gauge, limit });
+}
+
+/** The cross-check, where both faces and the thickness were read in one mounting. */
+function crossCheckOf(
+  { limits }: CornerRecord,
+  runouts: readonly RunoutSet[],
+  thickness: ThicknessSet | undefined,
+  figures: ThicknessFigures | null,
+): CrossCheck | null {
+  if (!thickness || !figures) return null;
+  const dialOn = (face: RunoutSet['face']): RunoutSet | undefined =>
+    runouts.findLast(
+      (set) => set.face === face && set.shift === thickness.shift && atSamePlaces(set, thickness),
+    );
+  const [outboard, inboard] = [dialOn('outboard'), dialOn('inboard')];
+  if (!outboard || !inboard) return null;
+  const limit = runoutLimit(limits).value;
+  const { variance, laps } = figures.absolute;
+  // What is common to all positions, the micrometer’s permissible error, bears on no difference.
+  const common = (thickness.gauge.mpe ?? 0) ** 2 / 3;
+  const sigma = Math.sqrt(variance.perLap / laps + variance.constant - common);
+  return crossCheck(averagesOf(outboard, limit), averagesOf(inboard, limit), {
+    averaged: figures.averaged,
+    sigma,
   });
 }
 
@@ -155,18 +254,12 @@ function machiningOf(
 ): CornerAssessment['machining'] {
   const { discard, machineTo } = record.limits;
   if (!thickness || !figures || !discard) return null;
-  const n = figures.averaged.length;
-  const together = runouts.findLast(
-    (set) => set.shift === thickness.shift && set.laps[0]?.length === n,
-  );
+  // A cut is planned on even positions from the chalk mark only.
+  const together = thickness.angles
+    ? undefined
+    : runouts.findLast((set) => set.shift === thickness.shift && atSamePlaces(set, thickness));
   if (!together) return null;
-  const outboard = prepareRunout({
-    face: together.face,
-    laps: together.laps,
-    closing: together.closing,
-    gauge: together.gauge,
-    limit: runoutLimit(record.limits).value,
-  }).averaged;
+  const outboard = averagesOf(together, runoutLimit(record.limits).value).averaged;
   const common = {
     outboard,
     thickness: figures.averaged,
@@ -185,17 +278,22 @@ export function assessCorner(record: CornerRecord): CornerAssessment {
   const runouts = record.sets.filter(isRunout);
   const first = runouts[0];
   const latest = runouts.at(-1);
-  const thicknessSet = record.sets.findLast(isThickness);
-  const thickness = thicknessSet ? assessThickness(thicknessSet, record.limits) : null;
-  const index = indexOf(record, runouts);
+  const thicknessSet = record.sets.findLast(isOuter);
+  const inner = record.sets.filter(isInner).findLast(({ shift }) => shift === thicknessSet?.shift);
+  const thickness = thicknessSet ? assessThickness(thicknessSet, record.limits, inner) : null;
+  const input = indexInput(record, runouts);
+  const index = input && solveIndex(input);
+  const figures = thickness?.figures ?? null;
   return {
     runout: latest ? assessRunout(latest, record.studs, record.limits) : null,
     firstRunout: first ? assessRunout(first, record.studs, record.limits) : null,
     shift: latest?.shift ?? 0,
-    thickness: thickness?.figures ?? null,
+    thickness: figures,
     thicknessVerdicts: thickness?.verdicts ?? null,
     index,
-    machining: machiningOf(record, runouts, thicknessSet, thickness?.figures ?? null, index),
+    mounting: input && checkMounting(input),
+    crossCheck: crossCheckOf(record, runouts, thicknessSet, figures),
+    machining: machiningOf(record, runouts, thicknessSet, figures, index),
   };
 }
 

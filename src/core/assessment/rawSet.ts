@@ -1,6 +1,7 @@
 import type { Gauge } from '../readings';
+import { overdueReason, zeroErrorReason } from '../quality';
 import type { Face } from '../runout';
-import { WORKSHOP_DEFAULTS } from '../verdict';
+import { WORKSHOP_DEFAULTS, type Reason } from '../verdict';
 import type { MeasuredSet } from './record';
 
 /** One reading on file, in micrometres; the closing reading stands at `positions`. */
@@ -25,6 +26,19 @@ export interface RawSet {
   readonly endPlayUm: number | null;
   /** Radius of the circle, for a hub face. */
   readonly radiusUm: number | null;
+  /** Angles of the positions in degrees; evenly spaced when there are none. */
+  readonly angles?: readonly number[] | null;
+  /** Which circle a thickness was read on; the outer is the probe’s. */
+  readonly circle?: 'outer' | 'inner';
+  /** What of the preparation was left out, in words; null when it was never asked. */
+  readonly leftOut?: readonly string[] | null;
+  readonly gaugeName?: string | null;
+  /** Day on which the gauge’s calibration ran out or will, like 2031-04-30. */
+  readonly gaugeDue?: string | null;
+  /** Read with a virtual gauge: practice. */
+  readonly isVirtual?: boolean;
+  /** When it was begun: the day on which a calibration counts. */
+  readonly createdAt?: Date;
   readonly readings: readonly RawReading[];
 }
 
@@ -59,24 +73,49 @@ function closingOf(set: RawSet, laps: readonly number[]): number[] | undefined {
   return closing.every((value) => value !== undefined) ? closing : undefined;
 }
 
+/** What the circumstances of a set say about its quality. */
+function circumstances(set: RawSet, closing: readonly number[] | undefined): Reason[] {
+  const { leftOut = null, gaugeName = null, gaugeDue = null, createdAt } = set;
+  const overdue =
+    createdAt && overdueReason({ gaugeName, gaugeDue, day: createdAt.toISOString().slice(0, 10) });
+  const zero = set.kind === 'thickness' ? zeroErrorReason(set.zeroErrorUm, gaugeOf(set)) : null;
+  return [
+    set.isVirtual ? ({ code: 'virtual' } as const) : null,
+    overdue,
+    leftOut && leftOut.length > 0 ? ({ code: 'not-prepared', items: leftOut } as const) : null,
+    zero,
+    set.kind !== 'thickness' && !closing ? ({ code: 'not-closed' } as const) : null,
+  ].filter((reason) => reason !== null && reason !== undefined);
+}
+
 /** A set as the solvers take it: complete laps only; null while no lap is complete. */
 export function measuredSet(set: RawSet): MeasuredSet | null {
   const whole = lapsOf(set).flatMap((lap, index) => (isWhole(lap) ? [{ lap, index }] : []));
   if (whole.length === 0) return null;
   const laps = whole.map(({ lap }) => lap);
-  const common = { laps, gauge: gaugeOf(set), shift: set.shift };
+  const closing =
+    set.kind === 'thickness'
+      ? undefined
+      : closingOf(
+          set,
+          whole.map(({ index }) => index),
+        );
+  const common = {
+    laps,
+    gauge: gaugeOf(set),
+    shift: set.shift,
+    angles: set.angles ?? undefined,
+    quality: circumstances(set, closing),
+  };
   if (set.kind === 'thickness') {
     return {
       kind: 'thickness',
       ...common,
+      circle: set.circle ?? 'outer',
       zeroError: set.zeroErrorUm ?? undefined,
       temperature: set.rotorCelsius ?? undefined,
     };
   }
-  const closing = closingOf(
-    set,
-    whole.map(({ index }) => index),
-  );
   if (set.kind === 'hub') {
     return {
       kind: 'hub',

@@ -1,6 +1,6 @@
 import type { Corner, Fastening, Gauge, Laps } from '../readings';
-import type { Micrometres } from '../units';
-import { WORKSHOP_DEFAULTS } from '../verdict';
+import type { Degrees, Micrometres } from '../units';
+import { WORKSHOP_DEFAULTS, type Reason } from '../verdict';
 import type { Face } from '../runout';
 
 /** Where a limit comes from; a verdict always names it. */
@@ -36,6 +36,10 @@ interface SetBase {
   readonly gauge: Gauge;
   /** Index shift of the mounting it was taken in, stud spacings in the theta sense. */
   readonly shift: number;
+  /** Angles of the positions; evenly spaced from 0° when left out. */
+  readonly angles?: readonly Degrees[] | undefined;
+  /** What its circumstances say about its quality. */
+  readonly quality?: readonly Reason[] | undefined;
 }
 
 export interface RunoutSet extends SetBase {
@@ -47,6 +51,7 @@ export interface RunoutSet extends SetBase {
 
 export interface ThicknessSet extends SetBase {
   readonly kind: 'thickness';
+  readonly circle?: 'outer' | 'inner' | undefined;
   readonly zeroError?: Micrometres | undefined;
   readonly temperature?: number | undefined;
 }

@@ -2,3 +2,5 @@ export * from './virtualCorner';
 export * from './virtualGauges';
 export * from './virtualLogger';
 export * from './virtualJob';
+export * from './virtualBench';
+export * from './virtualPort';

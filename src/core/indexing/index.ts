@@ -2,3 +2,4 @@ export * from './shifts';
 export * from './separate';
 export * from './monteCarlo';
 export * from './solveIndex';
+export * from './checkMounting';

@@ -90,12 +90,14 @@ const SURE = 0.95;
 const componentVariances = (fit: HarmonicFit): number[] =>
   fit.orders.map(({ covariance }) => (covariance.aa + covariance.bb) / 2);
 
-function mountPhasors(shift: number, prepared: PreparedLaps, studs: number): MountPhasors {
+/** The phasors of one prepared mounting with their variances. */
+export function mountPhasors(shift: number, prepared: PreparedLaps, studs: number): MountPhasors {
   const fit = fitHarmonics(prepared.angles, prepared.averaged, prepared.sigma, { studs });
   return { shift, orders: phasorsOf(fit), variances: componentVariances(fit) };
 }
 
-function hubPhasor(hub: HubFace, gauge: Gauge): HubPhasor {
+/** The hub face’s order 1 brought to the rotor’s circle. */
+export function hubPhasor(hub: HubFace, gauge: Gauge): HubPhasor {
   const averaged = averageLaps(hub.laps);
   const sigma = readingUncertainty(gauge, hub.laps.length, pooledRepeatability(hub.laps));
   const fit = fitHarmonics(hub.angles ?? evenAngles(averaged.length), averaged, sigma);
@@ -115,7 +117,7 @@ function predictedVariance(order: SeparatedOrder, shift: number, studs: number):
 }
 
 /** Whether every mounting, left out in turn, is where the others predict it. */
-function checkSeating(
+export function checkSeating(
   mounts: readonly MountPhasors[],
   studs: number,
   hub: HubPhasor | null,

@@ -27,3 +27,10 @@ export function extremeIndex(values: readonly number[], sign: 1 | -1): number {
   });
   return best;
 }
+
+/**
+ * How many standard deviations the farthest of n independent normal values may lie off, so
+ * that one set in a hundred passes it by chance: 3.02 of 4, 3.32 of 12, 3.81 of 72 (within
+ * 0.03 of the exact quantile of the largest).
+ */
+export const farthestOf = (n: number): number => 2.64 + 0.273 * Math.log(n);

@@ -3,3 +3,4 @@ export * from './positions';
 export * from './laps';
 export * from './corner';
 export * from './plausible';
+export * from './shorthand';

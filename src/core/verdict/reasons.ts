@@ -9,6 +9,15 @@ export type Reason =
   | { code: 'folded-order'; order: number; folded: number; n: number }
   | { code: 'outlier'; position: number; residual: Micrometres }
   | { code: 'hot'; temperature: Celsius }
+  | { code: 'temperature'; temperature: Celsius; correction: Micrometres }
+  | { code: 'rough'; value: Micrometres; allowed: Micrometres }
+  | { code: 'zero-error'; value: Micrometres }
+  | { code: 'thicker-than-new'; value: Micrometres; nominal: Micrometres }
+  | { code: 'cross-check'; position: number; by: Micrometres; allowed: Micrometres }
+  | { code: 'not-prepared'; items: readonly string[] }
+  | { code: 'overdue'; gauge: string; due: string }
+  | { code: 'not-closed' }
+  | { code: 'virtual' }
   | { code: 'settle'; laps: number }
   | { code: 'gauge-too-coarse' }
   | { code: 'not-taken'; what: string }
@@ -48,6 +57,21 @@ const SENTENCES: Sentences = {
     `The reading at position ${r.position + 1} stands ${say(Math.abs(r.residual))} off from the others: dirt, a slot or hole under the probe, or a slip in sign or decimal point. Look, and read it again.`,
   hot: (r) =>
     `The rotor is at ${(r.temperature as number).toFixed(0)} \u00b0C. Let it cool below 50 \u00b0C and measure again.`,
+  temperature: (r, say) =>
+    `Read at ${(r.temperature as number).toFixed(0)} \u00b0C: corrected to 20 \u00b0C by ${say(r.correction)}.`,
+  rough: (r, say) =>
+    `The readings scatter ${say(r.value)} round the curve where ${say(r.allowed)} is allowed: play in the bearing, a loose base or dirt under the probe. Look, and take another lap.`,
+  'zero-error': (r, say) =>
+    `The micrometer showed ${say(r.value)} when closed: it is taken out of every reading. Set its zero.`,
+  'thicker-than-new': (r, say) =>
+    `${say(r.value)} is thicker than new (${say(r.nominal)}): check the unit, the micrometer\u2019s zero and whether this is the right rotor.`,
+  'cross-check': (r, say) =>
+    `Outboard less inboard runout misses the thickness by ${say(Math.abs(r.by))} at position ${r.position + 1} where ${say(r.allowed)} is allowed: one of the three is wrong, or the rotor is not seated.`,
+  'not-prepared': (r) => `Left out before reading: ${r.items.join('; ')}.`,
+  overdue: (r) => `Calibration of \u201c${r.gauge}\u201d ran out on ${r.due}.`,
+  'not-closed': () =>
+    'Position 1 was not read again at the end: whether the base moved is not known.',
+  virtual: () => 'Read with a virtual gauge: practice, not a measurement of this vehicle.',
   settle: (r) => `${r.laps} laps in all would settle it.`,
   'gauge-too-coarse': () => 'No number of laps would settle it: the gauge is too coarse.',
   'not-taken': (r) => `${r.what} was not measured.`,

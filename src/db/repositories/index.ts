@@ -7,3 +7,4 @@ export * from './roadTests';
 export * from './people';
 export * from './checks';
 export * from './tray';
+export * from './gauges';

@@ -1,6 +1,6 @@
-import { and, asc, eq } from 'drizzle-orm';
+import { and, asc, desc, eq } from 'drizzle-orm';
 import type { Database } from '../client';
-import { readings, readingSets } from '../schema';
+import { readingChanges, readings, readingSets } from '../schema';
 import type { ReadingRow, SetFile, SetRow } from './jobs';
 
 export type NewSetRow = typeof readingSets.$inferInsert;
@@ -42,6 +42,7 @@ export async function updateSet(
       | 'rotorCelsius'
       | 'endPlayUm'
       | 'radiusUm'
+      | 'torqueNm'
       | 'setAsideAt'
       | 'setAsideReason'
     >
@@ -54,7 +55,17 @@ export type ReadingChange =
   | Pick<ReadingRow, 'lap' | 'position' | 'valueUm' | 'text' | 'unit'>
   | { readonly lap: number; readonly position: number; readonly valueUm: null };
 
-/** Writes readings over what stood there, or takes them back; all or none. */
+export type ReadingChangeRow = typeof readingChanges.$inferSelect;
+
+/** What stood at the places of a set before, the latest first. */
+export const listReadingChanges = (db: Database, setId: string): Promise<ReadingChangeRow[]> =>
+  db
+    .select()
+    .from(readingChanges)
+    .where(eq(readingChanges.setId, setId))
+    .orderBy(desc(readingChanges.replacedAt));
+
+/** Writes readings, or takes them back; what stood there goes to the history. All or none. */
 export const writeReadings = (
   db: Database,
   setId: string,
@@ -63,12 +74,18 @@ export const writeReadings = (
   db.transaction(async (tx) => {
     for (const change of changes) {
       const { lap, position } = change;
+      const place = and(
+        eq(readings.setId, setId),
+        eq(readings.lap, lap),
+        eq(readings.position, position),
+      );
+      const [before] = await tx.select().from(readings).where(place).for('update');
+      const isSame = before?.text === ('text' in change ? change.text : undefined);
+      // A reading that is sent twice, as after a lost answer, is no change.
+      if (before && isSame && before.valueUm === change.valueUm) continue;
+      if (before) await tx.insert(readingChanges).values(before);
       if (change.valueUm === null) {
-        await tx
-          .delete(readings)
-          .where(
-            and(eq(readings.setId, setId), eq(readings.lap, lap), eq(readings.position, position)),
-          );
+        await tx.delete(readings).where(place);
       } else {
         const { valueUm, text, unit } = change;
         const value = { valueUm, text, unit, takenAt: new Date() };

@@ -1,8 +1,11 @@
 import {
+  boolean,
+  date,
   doublePrecision,
   foreignKey,
   index,
   integer,
+  jsonb,
   pgEnum,
   pgTable,
   primaryKey,
@@ -10,11 +13,37 @@ import {
   timestamp,
   uuid,
 } from 'drizzle-orm/pg-core';
+import type { LineFormat } from '../../core/gauges';
 import { corner, jobCorners } from './jobs';
 
 export const setKind = pgEnum('set_kind', ['runout', 'thickness', 'hub']);
 export const setPhase = pgEnum('set_phase', ['before', 'after', 'as-found']);
 export const face = pgEnum('face', ['outboard', 'inboard']);
+
+export const setCircle = pgEnum('set_circle', ['outer', 'inner']);
+export const gaugeKind = pgEnum('gauge_kind', ['dial', 'micrometer']);
+
+/** The workshop's gauges; one that is retired stays, as sets were read with it. */
+export const gauges = pgTable('gauges', {
+  id: uuid().primaryKey().defaultRandom(),
+  name: text().notNull(),
+  kind: gaugeKind().notNull(),
+  resolutionUm: doublePrecision('resolution_um').notNull(),
+  repeatabilityUm: doublePrecision('repeatability_um').notNull(),
+  mpeUm: doublePrecision('mpe_um'),
+  /** Day on which its calibration runs out. */
+  due: date(),
+  /** Unit of a bare figure that it sends or shows; null: the field's. */
+  unit: text(),
+  /** Counts the other way round: its sign is turned. */
+  turned: boolean().notNull().default(false),
+  /** How lines on its data cable are read. */
+  lineFormat: jsonb('line_format').$type<LineFormat>(),
+  /** The one taken for a new set of its kind. */
+  isUsual: boolean('is_usual').notNull().default(false),
+  createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+  retiredAt: timestamp('retired_at', { withTimezone: true }),
+});
 
 export const readingSets = pgTable(
   'reading_sets',
@@ -38,6 +67,18 @@ export const readingSets = pgTable(
     zeroErrorUm: doublePrecision('zero_error_um'),
     rotorCelsius: doublePrecision('rotor_celsius'),
     endPlayUm: doublePrecision('end_play_um'),
+    /** Angles of the positions in degrees; evenly spaced when null. */
+    angles: jsonb().$type<readonly number[]>(),
+    circle: setCircle().notNull().default('outer'),
+    /** What of the preparation was left out, in words; null when it was never asked. */
+    leftOut: jsonb('left_out').$type<readonly string[]>(),
+    /** Torque of the fastenings in the mounting, in newton metres. */
+    torqueNm: doublePrecision('torque_nm'),
+    gaugeId: uuid('gauge_id').references(() => gauges.id),
+    /** Name and calibration of the gauge as they were when the set was begun. */
+    gaugeName: text('gauge_name'),
+    gaugeDue: date('gauge_due'),
+    isVirtual: boolean('is_virtual').notNull().default(false),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
     setAsideAt: timestamp('set_aside_at', { withTimezone: true }),
     setAsideReason: text('set_aside_reason'),
@@ -66,4 +107,23 @@ export const readings = pgTable(
     takenAt: timestamp('taken_at', { withTimezone: true }).notNull().defaultNow(),
   },
   (table) => [primaryKey({ columns: [table.setId, table.lap, table.position] })],
+);
+
+/** What stood at a place before it was read again or taken back. */
+export const readingChanges = pgTable(
+  'reading_changes',
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    setId: uuid('set_id')
+      .notNull()
+      .references(() => readingSets.id, { onDelete: 'cascade' }),
+    lap: integer().notNull(),
+    position: integer().notNull(),
+    valueUm: doublePrecision('value_um').notNull(),
+    text: text().notNull(),
+    unit: text().notNull(),
+    takenAt: timestamp('taken_at', { withTimezone: true }).notNull(),
+    replacedAt: timestamp('replaced_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [index('reading_changes_set').on(table.setId)],
 );

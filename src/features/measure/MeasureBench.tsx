@@ -1,22 +1,27 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import { sayAdvice, sayMove } from '@/core/assessment';
+import { advise, assessCorner, sayAdvice, sayMove } from '@/core/assessment';
 import { nextMountShift, shortestTurn } from '@/core/indexing';
 import { phasorsOf } from '@/core/harmonics';
 import { CORNER_NAME } from '@/core/readings';
 import { fieldUnit, type Micrometres } from '@/core/units';
 import { UnrolledChart } from '@/ui/chart';
 import { RotorFace, type RotorMove } from '@/ui/rotor';
+import type { Shown } from '@/features/gauges/VirtualGauge';
 import { NextThing, Nose } from '@/ui/shell';
+import { Doubt } from './Doubt';
 import {
   advisedStep,
-  adviseCorner,
+  doubtedReading,
   drawnValues,
   firstOpen,
+  gaugeOf,
   KIND_NAME,
   limitOf,
+  recordOf,
   solveSet,
   type BenchCorner,
   type BenchSet,
@@ -30,7 +35,14 @@ import { SetDone } from './SetDone';
 import { SetFindings } from './SetFindings';
 import { SetsAside, SetTabs } from './SetTabs';
 import { SetStarter, type SetPlan } from './SetStarter';
-import { planOf, useBench } from './useBench';
+import { planFor, planOf, useBench } from './useBench';
+
+// What not every set needs is loaded when it is asked for.
+const GaugePanel = dynamic(() => import('./GaugePanel').then((module) => module.GaugePanel));
+const CornerQuality = dynamic(() =>
+  import('./CornerQuality').then((module) => module.CornerQuality),
+);
+const SetTools = dynamic(() => import('./SetTools').then((module) => module.SetTools));
 
 interface MeasureBenchProps {
   readonly corner: BenchCorner;
@@ -77,7 +89,9 @@ function likelyPlan(
 ): SetPlan {
   const last = counted(sets).at(-1);
   const kind = missingKind(sets) ?? 'runout';
-  const base: SetPlan = last ? planOf(last) : { kind, positions: 12, shift: 0, face: 'outboard' };
+  const base: SetPlan = last
+    ? planFor(kind, planOf(last))
+    : { kind, positions: 12, shift: 0, face: 'outboard' };
   const isNextMounting = missingKind(sets) === null;
   const shift = isNextMounting ? (nextShift(sets, corner) ?? base.shift) : base.shift;
   return { ...base, kind, shift: last ? shift : (expectedShift ?? 0) };
@@ -135,10 +149,12 @@ export function MeasureBench(props: MeasureBenchProps) {
   const result = useMemo(() => (set ? solveSet(set, corner) : null), [set, corner]);
   const isReading = set !== undefined && state.cursor !== null;
   // While a set is read its figures stand alone; the corner is judged when it is read.
-  const advice = useMemo(
-    () => (isReading ? null : adviseCorner(state.sets, corner)),
-    [isReading, state.sets, corner],
-  );
+  const judged = useMemo(() => {
+    if (isReading) return null;
+    const record = recordOf(state.sets, corner);
+    return { record, assessment: assessCorner(record) };
+  }, [isReading, state.sets, corner]);
+  const advice = useMemo(() => judged && advise(judged.record, judged.assessment), [judged]);
   // As found nothing is decided: the rotor is read again once its seat is clean.
   const words = advice && corner.phase !== 'as-found' ? sayAdvice(advice, corner) : null;
   const lap = state.cursor?.lap ?? 0;
@@ -148,6 +164,15 @@ export function MeasureBench(props: MeasureBenchProps) {
   const moveWords = move ? sayMove(corner, move.from, starting.shift) : null;
   const missing = missingKind(state.sets);
   const limit = limitOf(set, corner);
+  const [shown, setShown] = useState<Shown | null>(null);
+  const takeShown = (): void => {
+    if (!shown) return;
+    const { reading, refuse } = shown;
+    if (refuse) dispatch({ type: 'refuse', message: refuse });
+    else bench.pressEnter(`${reading.text} ${reading.unit}`, 'gauge');
+  };
+  const isLive = set !== undefined && (set.isVirtual || gaugeOf(set, corner)?.lineFormat);
+  const doubted = set && !state.cursor ? doubtedReading(set, null, corner) : null;
 
   const router = useRouter();
   const isSaved = !isReading && set !== undefined && bench.status.state === 'saved';
@@ -189,6 +214,7 @@ export function MeasureBench(props: MeasureBenchProps) {
             values={
               set ? drawnValues(set, result, lap) : new Array<null>(starting.positions).fill(null)
             }
+            angles={set?.angles}
             limit={limit}
             active={state.cursor && set ? state.cursor.position % set.positions : null}
             suspects={suspects}
@@ -232,7 +258,12 @@ export function MeasureBench(props: MeasureBenchProps) {
                     state={state}
                     corner={corner}
                     onType={(text) => dispatch({ type: 'type', text })}
-                    onEnter={bench.pressEnter}
+                    onEnter={(text) => {
+                      const typed = text ?? state.draft;
+                      if (typed.trim() === '' && shown) takeShown();
+                      else bench.pressEnter(typed);
+                    }}
+                    onShown={shown ? takeShown : null}
                     onStep={(by) => dispatch({ type: 'step', by })}
                     onCorrect={bench.correct}
                   />
@@ -247,10 +278,22 @@ export function MeasureBench(props: MeasureBenchProps) {
                   nextHref={props.nextHref}
                   nextLabel={props.nextLabel}
                   busy={bench.busy}
-                  onMissing={() => missing && bench.start({ ...planOf(set), kind: missing })}
+                  onMissing={() => missing && bench.start(planFor(missing, planOf(set)))}
                   onLap={bench.anotherLap}
                   onMounting={nextShift(state.sets, corner) === null ? null : askMounting}
-                  onRepeat={bench.takeAgain}
+                  onRepeat={() => bench.takeAgain()}
+                />
+              )}
+              {doubted && <Doubt doubted={doubted} onCorrect={bench.correct} />}
+              {isLive && (
+                <GaugePanel
+                  set={set}
+                  corner={corner}
+                  cursor={state.cursor}
+                  onShows={setShown}
+                  onTake={takeShown}
+                  onReading={(text) => bench.pressEnter(text, 'gauge')}
+                  onNoted={(changed) => dispatch({ type: 'replace-set', set: changed })}
                 />
               )}
               {Array.from({ length: set.laps }, (_, each) => (
@@ -273,6 +316,20 @@ export function MeasureBench(props: MeasureBenchProps) {
               />
             </>
           )}
+          {!isReading && (
+            <SetTools
+              set={set ?? null}
+              sets={state.sets}
+              corner={corner}
+              onAside={bench.putAside}
+              onAgain={bench.takeAgain}
+              onPick={(place) => dispatch({ type: 'pick-place', cursor: place })}
+              onImported={(added) => {
+                for (const each of added) dispatch({ type: 'add-set', set: each });
+                router.refresh();
+              }}
+            />
+          )}
           <SetsAside sets={state.sets} corner={corner} onTakeBack={bench.takeBack} />
         </section>
         <Nose>
@@ -282,6 +339,7 @@ export function MeasureBench(props: MeasureBenchProps) {
           ) : (
             <p className="zh-muted">Nothing to sniff at yet: read the first lap.</p>
           )}
+          {judged && judged.record.sets.length > 0 && <CornerQuality {...judged} corner={corner} />}
           {words && (
             <div className="border-top pt-2">
               <h3>This corner so far</h3>

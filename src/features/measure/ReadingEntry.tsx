@@ -1,73 +1,98 @@
 'use client';
 
-import { useEffect, useRef, type KeyboardEvent } from 'react';
-import { fastenerName } from '@/core/readings';
+import { useEffect, useRef, useSyncExternalStore, type KeyboardEvent } from 'react';
+import { fastenerName, flipSign } from '@/core/readings';
 import { UNIT_SIGN } from '@/core/units';
+import { Doubt } from './Doubt';
 import {
   doubtedReading,
   isDialSet,
   unitOf,
+  writtenOut,
   type BenchCorner,
   type BenchSet,
   type BenchState,
   type DoubtedReading,
 } from './model';
+import { NumberPad } from './NumberPad';
 
 interface ReadingEntryProps {
   readonly set: BenchSet;
   readonly state: BenchState;
   readonly corner: BenchCorner;
   readonly onType: (text: string) => void;
-  readonly onEnter: () => void;
+  /** Takes what is in the field, or the text given. */
+  readonly onEnter: (text?: string) => void;
   readonly onStep: (by: 1 | -1) => void;
   readonly onCorrect: (doubted: DoubtedReading) => void;
+  /** Takes what an open gauge shows now; null while none is open. */
+  readonly onShown?: (() => void) | null;
 }
 
-const SLIP_NAME: Readonly<Record<DoubtedReading['slip']['kind'], string>> = {
-  sign: 'the sign slipped',
-  decimal: 'the decimal mark slipped',
-  digits: 'two digits changed over',
-  unit: 'another unit',
-};
+const COARSE = '(pointer: coarse)';
 
-const flipSign = (text: string): string =>
-  /^\s*[-\u2212]/.test(text) ? text.replace(/^\s*[-\u2212]/, '') : `-${text.trim()}`;
+/** Whether the screen is worked by thumbs: then the pad of our own stands in for the phone’s. */
+const useThumbs = (): boolean =>
+  useSyncExternalStore(
+    (tell) => {
+      const query = window.matchMedia?.(COARSE);
+      query?.addEventListener('change', tell);
+      return () => query?.removeEventListener('change', tell);
+    },
+    () => window.matchMedia?.(COARSE).matches ?? false,
+    () => false,
+  );
 
 function placeName(set: BenchSet, position: number, corner: BenchCorner): string {
   if (position === set.positions) return 'Position 1 again, to close the lap';
-  const chalk = position === 0 ? ` (chalk mark, ${fastenerName(corner.fastening)} 1)` : '';
+  const angle = set.angles?.[position];
+  const where = angle === undefined ? '' : ` at ${angle}°`;
+  const isChalk = position === 0 && (angle ?? 0) === 0;
+  const chalk = isChalk ? ` (chalk mark, ${fastenerName(corner.fastening)} 1)` : where;
   return `Position ${position + 1} of ${set.positions}${chalk}`;
 }
 
+const hint = (set: BenchSet): string =>
+  isDialSet(set)
+    ? '12 is twelve of the gauge’s steps; 12 and then − takes it as minus.'
+    : 'After the first, its last two digits are enough.';
+
 /** The field in which a reading is typed: a number, Enter, next. */
 export function ReadingEntry(props: ReadingEntryProps) {
-  const { set, state, corner, onType, onEnter, onStep, onCorrect } = props;
+  const { set, state, corner, onType, onEnter, onStep, onCorrect, onShown } = props;
   const input = useRef<HTMLInputElement>(null);
+  const hasThumbs = useThumbs();
   const { cursor, draft, error } = state;
   const place = cursor ? `${cursor.lap}.${cursor.position}` : '';
   useEffect(() => {
     input.current?.focus();
     input.current?.select();
   }, [place, set.id]);
-  const doubted = doubtedReading(set, cursor, corner.units);
+  const doubted = doubtedReading(set, cursor, corner);
   if (!cursor) return null;
+  const isDial = isDialSet(set);
+  const unit = unitOf(set, corner);
+  const whole = writtenOut(set, cursor, draft, corner);
   const keys = (event: KeyboardEvent<HTMLInputElement>): void => {
+    const { selectionStart, selectionEnd } = event.currentTarget;
+    const isEnd = selectionEnd === draft.length;
     const steps: Record<string, 1 | -1> = { ArrowDown: 1, ArrowUp: -1 };
-    const isWhole = event.currentTarget.selectionEnd === draft.length;
-    const isStart = event.currentTarget.selectionStart === 0;
-    if (event.key === 'ArrowRight' && isWhole) steps.ArrowRight = 1;
-    if (event.key === 'ArrowLeft' && isStart) steps.ArrowLeft = -1;
-    if (event.key === 'F2' && doubted) {
-      event.preventDefault();
-      onCorrect(doubted);
-    }
+    if (event.key === 'ArrowRight' && isEnd) steps.ArrowRight = 1;
+    if (event.key === 'ArrowLeft' && selectionStart === 0) steps.ArrowLeft = -1;
     const by = steps[event.key];
+    const signs = isDial && /\d\s*$/.test(draft) && isEnd && selectionStart === selectionEnd;
     if (by !== undefined) {
       event.preventDefault();
       onStep(by);
+    } else if (event.key === ' ' && onShown) {
+      event.preventDefault();
+      onShown();
+    } else if (signs && (event.key === '-' || event.key === '+')) {
+      event.preventDefault();
+      onEnter(event.key === '-' ? flipSign(draft) : draft);
     }
   };
-  const name = placeName(set, cursor.position, corner);
+  const canSkip = cursor.position === set.positions;
   return (
     <form
       noValidate
@@ -76,12 +101,12 @@ export function ReadingEntry(props: ReadingEntryProps) {
         onEnter();
       }}
     >
-      <label htmlFor="reading" className="fw-bold">
+      <label htmlFor="reading" className="fs-5">
         {set.laps > 1 && `Lap ${cursor.lap + 1} · `}
-        {name}
+        {placeName(set, cursor.position, corner)}
       </label>
       <div className="d-flex gap-2 align-items-center">
-        {isDialSet(set) && (
+        {isDial && (
           <button
             type="button"
             className="btn btn-outline-secondary fs-4"
@@ -98,7 +123,7 @@ export function ReadingEntry(props: ReadingEntryProps) {
           id="reading"
           ref={input}
           className={`form-control zh-entry-input ${error ? 'is-invalid' : ''}`}
-          inputMode="decimal"
+          inputMode={hasThumbs ? 'none' : 'decimal'}
           autoComplete="off"
           enterKeyHint="next"
           aria-describedby="reading-note"
@@ -107,30 +132,41 @@ export function ReadingEntry(props: ReadingEntryProps) {
           onChange={(event) => onType(event.target.value)}
           onKeyDown={keys}
         />
-        <span className="zh-muted fs-5">{UNIT_SIGN[unitOf(set, corner.units)]}</span>
+        <span className="zh-muted fs-5">{UNIT_SIGN[unit]}</span>
         <button className="btn btn-primary">
-          {cursor.position === set.positions && draft.trim() === '' ? 'Skip' : 'Next'}
+          {canSkip && draft.trim() === '' ? 'Skip' : 'Next'}
         </button>
       </div>
-      <div id="reading-note" className="mt-1" role="alert">
+      <div className="zh-meant" aria-live="polite">
+        {draft.trim() !== '' && whole !== draft ? (
+          <>
+            = <span className="zh-figure">{whole}</span> {UNIT_SIGN[unit]}
+          </>
+        ) : (
+          <span className="zh-muted">{hint(set)}</span>
+        )}
+      </div>
+      <div id="reading-note" role="alert">
         {error && <span className="zh-error">{error}</span>}
       </div>
+      {hasThumbs && (
+        <NumberPad
+          draft={draft}
+          isSigned={isDial}
+          mark="."
+          canSkip={canSkip}
+          onType={onType}
+          onTake={onEnter}
+        />
+      )}
       {doubted && (
-        <p className="mb-0" role="status">
-          Position {doubted.place.position + 1}: <span className="zh-figure">{doubted.typed}</span>{' '}
-          stands far off. Meant <span className="zh-figure">{doubted.slip.text}</span>,{' '}
-          {SLIP_NAME[doubted.slip.kind]}?{' '}
-          <button
-            type="button"
-            className="btn btn-outline-secondary"
-            onClick={() => {
-              onCorrect(doubted);
-              input.current?.focus();
-            }}
-          >
-            Change it (F2)
-          </button>
-        </p>
+        <Doubt
+          doubted={doubted}
+          onCorrect={(each) => {
+            onCorrect(each);
+            input.current?.focus();
+          }}
+        />
       )}
     </form>
   );

@@ -1,10 +1,10 @@
 'use client';
 
-import { formatNumber } from '@/core/units';
+import { fieldUnit, formatNumber } from '@/core/units';
 import {
   isDialSet,
   readingAt,
-  unitOf,
+  roleOf,
   type BenchCorner,
   type BenchSet,
   type Cursor,
@@ -21,7 +21,7 @@ interface ReadingLadderProps {
 
 /** The readings of one lap; each can be picked and typed again. */
 export function ReadingLadder({ set, lap, cursor, corner, suspects, onPick }: ReadingLadderProps) {
-  const unit = unitOf(set, corner.units);
+  const unit = fieldUnit(corner.units, roleOf(set));
   const places = Array.from(
     { length: isDialSet(set) ? set.positions + 1 : set.positions },
     (_, position) => position,

@@ -2,41 +2,42 @@
 
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
-import { sayMove } from '@/core/assessment';
-import { fastenerName } from '@/core/readings';
+import {
+  preparationFor,
+  recommendedPositions,
+  type PreparationId,
+  type Purpose,
+} from '@/core/quality';
 import { KIND_NAME, type BenchCorner, type BenchSet } from './model';
+import { mountingName } from './mountingName';
+import { readAngles, readPositions, saidOf } from './plan';
+import { SetCircumstances } from './SetCircumstances';
 
 /** What a new set begins with. */
 export interface SetPlan {
   readonly kind: BenchSet['kind'];
-  readonly positions: 8 | 10 | 12 | 16 | 24;
+  readonly positions: number;
   readonly shift: number;
   readonly face: 'outboard' | 'inboard';
+  readonly circle?: 'outer' | 'inner';
+  readonly angles?: readonly number[] | null;
+  readonly gaugeId?: string | null;
+  readonly left?: readonly PreparationId[];
+  readonly torqueNm?: number | null;
+  readonly endPlayUm?: number | null;
+  readonly zeroErrorUm?: number | null;
+  readonly rotorCelsius?: number | null;
+  readonly isVirtual?: boolean;
 }
 
-const POSITIONS = [8, 10, 12, 16, 24] as const;
 const KINDS = ['runout', 'thickness', 'hub'] as const;
 
-const DIAL =
-  'base on something solid, dial preloaded and zeroed at the chalk mark, 10 to 13 mm in from the edge. Neutral, other axle chocked.';
-
-/** What must be so before a set is begun; as found nothing is cleaned yet. */
-function readyFor(kind: BenchSet['kind'], { fastening, phase }: BenchCorner): string {
-  if (kind === 'thickness') {
-    return 'Micrometer 10 to 13 mm in from the edge, inside the wear lip, at the same positions. Let a hot rotor cool.';
-  }
-  if (kind === 'hub') {
-    return 'Rotor off. Dial on the flange near its edge, clear of studs and holes, zeroed at the chalk mark; the radius of that circle goes into the set. Neutral, other axle chocked.';
-  }
-  const nuts = fastening === 'studs' ? 'nuts' : 'bolts';
-  return phase === 'as-found'
-    ? `All ${nuts} on with spacers and drawn up evenly, nothing cleaned yet, ${DIAL}`
-    : `All ${nuts} on and drawn up evenly, faces clean, ${DIAL}`;
-}
-
-/** "as first marked" or the move from there, as you face the corner. */
-export const mountingName = (corner: BenchCorner, shift: number): string =>
-  sayMove(corner, 0, shift) ?? `as first marked (${fastenerName(corner.fastening)} 1)`;
+/** What stays dangerous whatever is prepared. */
+const CAUTION: Readonly<Record<BenchSet['kind'], string>> = {
+  runout: 'Neutral, other axle chocked, hands clear of the wheel while it turns.',
+  hub: 'Rotor off. Neutral, other axle chocked. The radius of the circle goes into the set.',
+  thickness: 'A hot rotor burns: let it cool.',
+};
 
 interface SetStarterProps {
   readonly corner: BenchCorner;
@@ -45,18 +46,98 @@ interface SetStarterProps {
   readonly onStart: (plan: SetPlan) => void;
 }
 
+interface Choice {
+  readonly value: string | number;
+  readonly label: string;
+}
+
+function Choose({
+  id,
+  label,
+  value,
+  choices,
+  onChange,
+}: {
+  readonly id: string;
+  readonly label: string;
+  readonly value: string | number;
+  readonly choices: readonly Choice[];
+  readonly onChange: (value: string) => void;
+}) {
+  return (
+    <Form.Group controlId={id}>
+      <Form.Label>{label}</Form.Label>
+      <Form.Select value={value} onChange={(event) => onChange(event.target.value)}>
+        {choices.map((choice) => (
+          <option key={choice.value} value={choice.value}>
+            {choice.label}
+          </option>
+        ))}
+      </Form.Select>
+    </Form.Group>
+  );
+}
+
+/** What must be so before the first reading; each can be left out, and is then on record. */
+function Preparation({
+  items,
+  left,
+  onToggle,
+}: {
+  readonly items: ReturnType<typeof preparationFor>;
+  readonly left: readonly PreparationId[];
+  readonly onToggle: (id: PreparationId) => void;
+}) {
+  return (
+    <fieldset className="mt-3">
+      <legend className="fs-6">
+        Starting says that this is so. Take the tick from what is not:
+      </legend>
+      <div className="zh-ready">
+        {items.map(({ id, label }) => (
+          <Form.Check
+            key={id}
+            id={`ready-${id}`}
+            label={label}
+            checked={!left.includes(id)}
+            onChange={() => onToggle(id)}
+          />
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
 /** Chooses kind, positions and mounting of a new set; the likely ones are chosen already. */
 export function SetStarter({ corner, plan, busy, onStart }: SetStarterProps) {
   const [own, setOwn] = useState(plan);
+  const [left, setLeft] = useState<readonly PreparationId[]>(plan.left ?? []);
+  const [positions, setPositions] = useState(String(plan.positions));
+  const [angles, setAngles] = useState((plan.angles ?? []).join(' '));
+  const [purpose, setPurpose] = useState<Purpose>('usual');
+  const [messages, setMessages] = useState<{ positions?: string; angles?: string }>({});
   const shifts = Array.from({ length: corner.studs }, (_, shift) => shift).filter(
     (shift) => corner.allowedShifts?.includes(shift) ?? true,
   );
+  const asked = { ...corner, kind: own.kind, asFound: corner.phase === 'as-found' };
+  const items = preparationFor(asked);
+  const leftHere = left.filter((id) => items.some((item) => item.id === id));
+  const nuts = corner.fastening === 'studs' ? 'nut' : 'bolt';
+  const begin = (): void => {
+    const where = readAngles(angles);
+    const count = where.angles ? { positions: where.angles.length } : readPositions(positions);
+    const wrong = { positions: count.message, angles: where.message };
+    setMessages(wrong);
+    if (wrong.positions || wrong.angles || count.positions === undefined) return;
+    onStart({ ...own, positions: count.positions, angles: where.angles ?? null, left: leftHere });
+  };
   return (
     <form
       className="zh-card"
+      noValidate
       onSubmit={(event) => {
         event.preventDefault();
-        onStart(own);
+        begin();
       }}
     >
       <h2>New set</h2>
@@ -67,65 +148,104 @@ export function SetStarter({ corner, plan, busy, onStart }: SetStarterProps) {
             type="button"
             className="btn btn-outline-secondary"
             aria-pressed={own.kind === kind}
-            onClick={() => setOwn({ ...own, kind })}
+            onClick={() => setOwn({ ...own, kind, gaugeId: null })}
           >
             {KIND_NAME[kind]}
           </button>
         ))}
       </div>
       <div className="zh-limits">
-        <Form.Group controlId="set-positions">
-          <Form.Label>Positions</Form.Label>
-          <Form.Select
-            value={own.positions}
-            onChange={(event) =>
-              setOwn({
-                ...own,
-                positions: POSITIONS.find((n) => String(n) === event.target.value) ?? 12,
-              })
-            }
-          >
-            {POSITIONS.map((n) => (
-              <option key={n} value={n}>
-                {n}
-                {n === 12 ? ' (recommended)' : ''}
-              </option>
-            ))}
-          </Form.Select>
-        </Form.Group>
         {own.kind !== 'hub' && (
-          <Form.Group controlId="set-shift">
-            <Form.Label>Rotor sits</Form.Label>
-            <Form.Select
-              value={own.shift}
-              onChange={(event) => setOwn({ ...own, shift: Number(event.target.value) })}
-            >
-              {shifts.map((shift) => (
-                <option key={shift} value={shift}>
-                  {mountingName(corner, shift)}
-                </option>
-              ))}
-            </Form.Select>
-          </Form.Group>
+          <Choose
+            id="set-shift"
+            label="Rotor sits"
+            value={own.shift}
+            choices={shifts.map((shift) => ({ value: shift, label: mountingName(corner, shift) }))}
+            onChange={(value) => setOwn({ ...own, shift: Number(value) })}
+          />
         )}
         {own.kind === 'runout' && (
-          <Form.Group controlId="set-face">
-            <Form.Label>Dial on the face</Form.Label>
-            <Form.Select
-              value={own.face}
-              onChange={(event) =>
-                setOwn({ ...own, face: event.target.value === 'inboard' ? 'inboard' : 'outboard' })
-              }
-            >
-              <option value="outboard">outboard (wheel side)</option>
-              <option value="inboard">inboard (sign is turned)</option>
-            </Form.Select>
-          </Form.Group>
+          <Choose
+            id="set-face"
+            label="Dial on the face"
+            value={own.face}
+            choices={[
+              { value: 'outboard', label: 'outboard (wheel side)' },
+              { value: 'inboard', label: 'inboard (sign is turned)' },
+            ]}
+            onChange={(value) =>
+              setOwn({ ...own, face: value === 'inboard' ? 'inboard' : 'outboard' })
+            }
+          />
         )}
+        {own.kind === 'thickness' && (
+          <Choose
+            id="set-circle"
+            label="On the circle"
+            value={own.circle ?? 'outer'}
+            choices={[
+              { value: 'outer', label: 'outer (the probe’s)' },
+              { value: 'inner', label: 'inner, nearer the hub (taper)' },
+            ]}
+            onChange={(value) => setOwn({ ...own, circle: value === 'inner' ? 'inner' : 'outer' })}
+          />
+        )}
+        <Form.Group controlId="set-positions">
+          <Form.Label>Positions</Form.Label>
+          <Form.Control
+            inputMode="numeric"
+            autoComplete="off"
+            value={positions}
+            isInvalid={messages.positions !== undefined}
+            disabled={angles.trim() !== ''}
+            onChange={(event) => setPositions(event.target.value)}
+          />
+          {messages.positions && <div className="zh-error">{messages.positions}</div>}
+        </Form.Group>
+        <Choose
+          id="set-purpose"
+          label="Read for"
+          value={purpose}
+          choices={[
+            {
+              value: 'usual',
+              label: `wobble and variation: ${recommendedPositions('usual', corner.studs)} recommended`,
+            },
+            {
+              value: 'nut-pull',
+              label: `uneven ${nuts} torque too: ${recommendedPositions('nut-pull', corner.studs)} recommended`,
+            },
+          ]}
+          onChange={(value) => {
+            const chosen = value === 'nut-pull' ? 'nut-pull' : 'usual';
+            setPurpose(chosen);
+            setPositions(String(recommendedPositions(chosen, corner.studs)));
+          }}
+        />
       </div>
-      <p className="zh-muted mt-3">{readyFor(own.kind, corner)}</p>
+      <Preparation
+        items={items}
+        left={left}
+        onToggle={(id) =>
+          setLeft(left.includes(id) ? left.filter((each) => each !== id) : [...left, id])
+        }
+      />
+      <SetCircumstances
+        plan={own}
+        corner={corner}
+        angles={angles}
+        anglesMessage={messages.angles}
+        onAngles={setAngles}
+        onChange={(change) => setOwn({ ...own, ...change })}
+      />
+      <p className="zh-muted mt-2">
+        {saidOf(own, corner)}
+        {CAUTION[own.kind]}
+      </p>
       <button className="btn btn-primary" disabled={busy} autoFocus>
-        {busy ? 'Starting …' : `Start ${KIND_NAME[own.kind].toLowerCase()}`}
+        {busy
+          ? 'Starting …'
+          : `Start ${KIND_NAME[own.kind].toLowerCase()}${leftHere.length > 0 ? `, ${leftHere.length} left out` : ''}`}
       </button>
     </form>
   );

@@ -1,7 +1,7 @@
 'use client';
 
 import { firstOpen, KIND_NAME, type BenchCorner, type BenchSet } from './model';
-import { mountingName } from './SetStarter';
+import { mountingName } from './mountingName';
 
 interface SetTabsProps {
   readonly sets: readonly BenchSet[];
@@ -10,8 +10,14 @@ interface SetTabsProps {
   readonly onPick: (id: string | null) => void;
 }
 
-const nameOf = (set: BenchSet, corner: BenchCorner): string =>
-  set.kind === 'runout' ? `Runout, ${mountingName(corner, set.shift)}` : KIND_NAME[set.kind];
+/** A set by what it is of: mounting and face, circle, or the hub’s face. */
+export function setName(set: BenchSet, corner: BenchCorner): string {
+  if (set.kind === 'runout') {
+    const face = set.face === 'inboard' ? ' inboard' : '';
+    return `Runout${face}, ${mountingName(corner, set.shift)}`;
+  }
+  return set.circle === 'inner' ? `${KIND_NAME[set.kind]}, inner circle` : KIND_NAME[set.kind];
+}
 
 /** The sets of this corner that count, and the way to a new one. */
 export function SetTabs({ sets, currentId, corner, onPick }: SetTabsProps) {
@@ -27,7 +33,7 @@ export function SetTabs({ sets, currentId, corner, onPick }: SetTabsProps) {
             aria-current={set.id === currentId}
             onClick={() => onPick(set.id)}
           >
-            {nameOf(set, corner)}
+            {setName(set, corner)}
             {firstOpen(set) && ' …'}
           </button>
         ))}
@@ -59,7 +65,8 @@ export function SetsAside({ sets, corner, onTakeBack }: SetsAsideProps) {
       <ul className="zh-list">
         {aside.map((set) => (
           <li key={set.id} className="d-flex gap-2 align-items-center mb-2">
-            {nameOf(set, corner)}, {set.readings.length} readings
+            {setName(set, corner)}, {set.readings.length} readings
+            {set.setAsideReason && ` (${set.setAsideReason})`}
             <button
               type="button"
               className="btn btn-outline-secondary"

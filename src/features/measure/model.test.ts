@@ -8,6 +8,8 @@ import {
   type BenchState,
 } from './model';
 
+const SHOP = { units: 'mm', gauges: [] } as const;
+
 const set = (more: Partial<BenchSet> = {}): BenchSet => ({
   id: 'a',
   phase: 'before',
@@ -24,13 +26,15 @@ const set = (more: Partial<BenchSet> = {}): BenchSet => ({
   rotorCelsius: null,
   endPlayUm: null,
   radiusUm: null,
+  gaugeId: null,
+  torqueNm: null,
   readings: [],
   ...more,
 });
 
 const type = (state: BenchState, text: string): BenchState => {
   const typed = reduce(state, { type: 'type', text });
-  return reduce(typed, enter(typed, 'mm'));
+  return reduce(typed, enter(typed, SHOP));
 };
 
 const play = (state: BenchState, events: BenchEvent[]): BenchState => events.reduce(reduce, state);
@@ -53,8 +57,8 @@ test('the closing reading may be left out, a position may not', () => {
 });
 
 test('a refused text stays in the field with its message', () => {
-  const state = type(openBench([set()]), '28');
-  expect(state).toMatchObject({ draft: '28', cursor: { lap: 0, position: 0 } });
+  const state = type(openBench([set()]), '28.0');
+  expect(state).toMatchObject({ draft: '28.0', cursor: { lap: 0, position: 0 } });
   expect(state.error).toMatch(/cannot be a runout reading/);
   expect(reduce(state, { type: 'type', text: '2' }).error).toBeNull();
 });
@@ -75,15 +79,15 @@ test('a slip is corrected in place and the first open place follows', () => {
 test('a reading that a slip explains is doubted, once the next is asked for', () => {
   let state = openBench([set({ positions: 8 })]);
   for (const text of ['0', '0.01', '0.02', '0.03']) state = type(state, text);
-  expect(doubtedReading(state.sets[0]!, state.cursor, 'mm')).toBeNull();
+  expect(doubtedReading(state.sets[0]!, state.cursor, SHOP)).toBeNull();
   state = type(state, '-0.04');
-  const doubted = doubtedReading(state.sets[0]!, state.cursor, 'mm')!;
+  const doubted = doubtedReading(state.sets[0]!, state.cursor, SHOP)!;
   expect([doubted.typed, doubted.slip.kind, doubted.slip.text]).toEqual(['-0.04', 'sign', '0.04']);
   const reading = { ...doubted.place, valueUm: 40, text: '0.04', unit: 'mm' };
   state = reduce(state, { type: 'read', reading });
   expect(state.cursor).toEqual({ lap: 0, position: 5 });
-  expect(doubtedReading(state.sets[0]!, state.cursor, 'mm')).toBeNull();
-  expect(doubtedReading(state.sets[0]!, null, 'mm')).toBeNull();
+  expect(doubtedReading(state.sets[0]!, state.cursor, SHOP)).toBeNull();
+  expect(doubtedReading(state.sets[0]!, null, SHOP)).toBeNull();
 });
 
 test('the cursor does not leave the set, and comes back from its end', () => {

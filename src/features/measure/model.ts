@@ -1,6 +1,4 @@
 import {
-  advise,
-  assessCorner,
   assessHubFace,
   assessRunout,
   assessThickness,
@@ -11,11 +9,16 @@ import {
   runoutLimit,
   type Advice,
   type AxleLimits,
+  type CornerRecord,
   type RawReading,
   type RawSet,
 } from '@/core/assessment';
+import type { LineFormat } from '@/core/gauges';
 import { suggestSlip, type Slip } from '@/core/harmonics';
 import {
+  expandDial,
+  expandThickness,
+  flipSign,
   LENGTH_KINDS,
   readTyped,
   type Corner,
@@ -48,7 +51,22 @@ export interface BenchSet extends RawSet {
   readonly id: string;
   readonly phase: Phase;
   readonly isAside: boolean;
+  readonly gaugeId: string | null;
+  readonly torqueNm: number | null;
+  readonly setAsideReason?: string | null;
   readonly readings: readonly BenchReading[];
+}
+
+/** What the bench needs to know of a gauge. */
+export interface BenchGauge {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: 'dial' | 'micrometer';
+  readonly unit: string | null;
+  readonly turned: boolean;
+  readonly due: string | null;
+  readonly isUsual: boolean;
+  readonly lineFormat: LineFormat | null;
 }
 
 /** The corner that the bench stands at. */
@@ -61,6 +79,7 @@ export interface BenchCorner {
   readonly allowedShifts: readonly number[] | null;
   readonly limits: AxleLimits;
   readonly units: UnitSystem;
+  readonly gauges: readonly BenchGauge[];
 }
 
 /** A place to read: the closing reading of a lap stands at the number of positions. */
@@ -102,8 +121,17 @@ export const isDialSet = ({ kind }: Pick<RawSet, 'kind'>): boolean => kind !== '
 
 export const roleOf = (set: Pick<RawSet, 'kind'>): LengthRole =>
   isDialSet(set) ? 'deviation' : 'size';
-export const unitOf = (set: Pick<RawSet, 'kind'>, units: UnitSystem): LengthUnit =>
-  fieldUnit(units, roleOf(set));
+export const gaugeOf = (
+  set: Pick<BenchSet, 'gaugeId'>,
+  { gauges }: Pick<BenchCorner, 'gauges'>,
+): BenchGauge | undefined => gauges.find(({ id }) => id === set.gaugeId);
+
+/** The unit of a bare figure: the gauge’s own, else the shop’s. */
+export const unitOf = (
+  set: Pick<BenchSet, 'kind' | 'gaugeId'>,
+  corner: Pick<BenchCorner, 'units' | 'gauges'>,
+): LengthUnit =>
+  lengthUnitOf(gaugeOf(set, corner)?.unit ?? '') ?? fieldUnit(corner.units, roleOf(set));
 const kindOf = (set: Pick<RawSet, 'kind'>): LengthKind =>
   isDialSet(set) ? LENGTH_KINDS.deviation : LENGTH_KINDS.thickness;
 
@@ -181,13 +209,14 @@ export interface DoubtedReading {
   readonly slip: Slip;
 }
 
-/** The reading before the cursor, where a slip would explain how far off it stands. */
+/** The reading before the cursor, or the last of a set that is read, where a slip would explain how far off it stands. */
 export function doubtedReading(
   set: BenchSet,
   cursor: Cursor | null,
-  units: UnitSystem,
+  corner: Pick<BenchCorner, 'units' | 'gauges'>,
 ): DoubtedReading | null {
-  const place = cursor ? neighbour(set, cursor, -1) : null;
+  const last = { lap: set.laps - 1, position: set.positions - 1 };
+  const place = cursor ? neighbour(set, cursor, -1) : last;
   const typed = place && readingAt(set, place);
   if (!place || !typed || typed.position === set.positions) return null;
   const valueAt = (back: number): number | undefined =>
@@ -197,7 +226,7 @@ export function doubtedReading(
   const others = set.readings.filter(isOther);
   const slip = suggestSlip({
     text: typed.text,
-    unit: lengthUnitOf(typed.unit) ?? unitOf(set, units),
+    unit: lengthUnitOf(typed.unit) ?? unitOf(set, corner),
     before: [valueAt(1), valueAt(2)].filter((value) => value !== undefined),
     samePlace: others
       .filter(({ position }) => position === place.position)
@@ -247,20 +276,51 @@ export function reduce(state: BenchState, event: BenchEvent): BenchState {
   }
 }
 
+/** What was typed written out: a short entry in full, the sign as the gauge counts. */
+export function writtenOut(
+  set: BenchSet,
+  cursor: Cursor,
+  draft: string,
+  corner: Pick<BenchCorner, 'units' | 'gauges'>,
+): string {
+  const unit = unitOf(set, corner);
+  const context = { unit, resolution: set.resolutionUm };
+  if (isDialSet(set)) {
+    const text = expandDial(draft, { ...context, previous: null });
+    return gaugeOf(set, corner)?.turned ? flipSign(text) : text;
+  }
+  const before = [neighbour(set, cursor, -1), { lap: 0, position: cursor.position }]
+    .flatMap((place) => (place ? (readingAt(set, place) ?? []) : []))
+    .find((reading) => reading.unit === unit);
+  return expandThickness(draft, { ...context, previous: before?.text ?? null });
+}
+
 /** What Enter does with the text in the field. */
-export function enter(state: BenchState, units: UnitSystem): BenchEvent {
+export function enter(
+  state: BenchState,
+  corner: Pick<BenchCorner, 'units' | 'gauges'>,
+  typed = state.draft,
+  from: 'typed' | 'gauge' = 'typed',
+): BenchEvent {
   const set = currentSet(state);
-  const { cursor, draft } = state;
+  const { cursor } = state;
   if (!set || !cursor) return { type: 'skip' };
-  if (draft.trim() === '') {
-    const mayBeLeft = cursor.position === set.positions || readingAt(set, cursor) !== undefined;
+  const own = readingAt(set, cursor);
+  if (typed.trim() === '') {
+    const mayBeLeft = cursor.position === set.positions || own !== undefined;
     if (mayBeLeft) return { type: 'skip' };
     return { type: 'refuse', message: `Type the reading at position ${cursor.position + 1}.` };
   }
-  const read = readTyped(draft, unitOf(set, units), kindOf(set));
+  // What stands there already is written out: it is not turned twice.
+  if (own?.text === typed && from === 'typed') return { type: 'skip' };
+  const text = from === 'typed' ? writtenOut(set, cursor, typed, corner) : typed;
+  const read = readTyped(text, unitOf(set, corner), kindOf(set));
   if (!read.ok) return { type: 'refuse', message: read.message };
-  const { value, text, unit } = read.length;
-  return { type: 'read', reading: { ...cursor, valueUm: value as number, text, unit } };
+  const { value, unit } = read.length;
+  return {
+    type: 'read',
+    reading: { ...cursor, valueUm: value as number, text: read.length.text, unit },
+  };
 }
 
 /** The bench at opening, of the kind asked for if any: at the latest set that is not read to its end, else at the last. */
@@ -316,12 +376,11 @@ export function drawnValues(
   return (lapsOf(set)[lap] ?? []).map((value) => (value === null ? null : sign * value));
 }
 
-/** What to do about the corner as a whole, from its complete sets that count. */
-export function adviseCorner(sets: readonly BenchSet[], corner: BenchCorner): Advice {
-  const measured = sets.filter(({ isAside }) => !isAside).flatMap((set) => measuredSet(set) ?? []);
-  const record = { ...corner, sets: measured };
-  return advise(record, assessCorner(record));
-}
+/** The corner as the solvers take it: the complete sets that count. */
+export const recordOf = (sets: readonly BenchSet[], corner: BenchCorner): CornerRecord => ({
+  ...corner,
+  sets: sets.filter(({ isAside }) => !isAside).flatMap((set) => measuredSet(set) ?? []),
+});
 
 /** More laps than this nobody takes: a finer gauge or another way is needed. */
 const MOST_LAPS_ADVISED = 10;

@@ -5,7 +5,8 @@ import { ReadingLadder } from './ReadingLadder';
 import { SaveStatus } from './SaveStatus';
 import { SetDone } from './SetDone';
 import { SetFindings } from './SetFindings';
-import { mountingName, SetStarter } from './SetStarter';
+import { mountingName } from './mountingName';
+import { SetStarter } from './SetStarter';
 
 jest.mock('./actions', () => ({}));
 
@@ -18,6 +19,7 @@ const corner: BenchCorner = {
   allowedShifts: null,
   limits: { runout: { value: 50, source: 'maker' } },
   units: 'mm',
+  gauges: [],
 };
 const readings = (values: readonly number[]): BenchSet['readings'] =>
   values.map((valueUm, position) => ({
@@ -43,6 +45,8 @@ const set = (more: Partial<BenchSet> = {}): BenchSet => ({
   rotorCelsius: null,
   endPlayUm: null,
   radiusUm: null,
+  gaugeId: null,
+  torqueNm: null,
   readings: [],
   ...more,
 });
@@ -164,7 +168,14 @@ test('the starter offers only the places that the rotor allows', () => {
   fireEvent.change(screen.getByLabelText('Positions'), { target: { value: '24' } });
   fireEvent.click(screen.getByRole('button', { name: 'Thickness' }));
   fireEvent.click(screen.getByRole('button', { name: 'Start thickness' }));
-  expect(onStart).toHaveBeenCalledWith({ ...plan, kind: 'thickness', positions: 24 });
+  expect(onStart).toHaveBeenCalledWith({
+    ...plan,
+    kind: 'thickness',
+    positions: 24,
+    gaugeId: null,
+    angles: null,
+    left: [],
+  });
 });
 
 describe('what follows a set', () => {

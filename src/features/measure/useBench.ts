@@ -28,23 +28,40 @@ export interface Bench {
   /** What an action could not do, in words. */
   readonly trouble: string | null;
   readonly dispatch: (event: Parameters<typeof reduce>[1]) => void;
-  readonly pressEnter: () => void;
+  /** Takes what is in the field, or the text given: of a pad or a gauge. */
+  readonly pressEnter: (text?: string, from?: 'typed' | 'gauge') => void;
   /** Takes a correction that is offered for a reading. */
   readonly correct: (doubted: DoubtedReading) => void;
   readonly start: (plan: SetPlan) => void;
   readonly anotherLap: () => void;
-  readonly takeAgain: () => void;
+  readonly takeAgain: (reason?: string) => void;
+  /** Sets the set aside with a reason, without taking it again. */
+  readonly putAside: (reason: string) => void;
   readonly takeBack: (set: BenchSet) => void;
 }
 
-const POSITIONS = [8, 10, 12, 16, 24] as const;
-
-/** The plan that repeats a set. */
+/** The plan that repeats a set: what was noted of it may have changed and is asked again. */
 export const planOf = (set: BenchSet): SetPlan => ({
   kind: set.kind,
-  positions: POSITIONS.find((n) => n === set.positions) ?? 12,
+  positions: set.positions,
   shift: set.shift,
   face: set.face,
+  circle: set.circle ?? 'outer',
+  angles: set.angles ?? null,
+  gaugeId: set.gaugeId,
+  torqueNm: set.torqueNm,
+  endPlayUm: set.endPlayUm,
+  zeroErrorUm: set.zeroErrorUm,
+  rotorCelsius: set.rotorCelsius,
+  isVirtual: set.isVirtual ?? false,
+});
+
+/** The same plan for another kind: what belongs to one kind only is not carried over. */
+export const planFor = (kind: BenchSet['kind'], plan: SetPlan): SetPlan => ({
+  ...plan,
+  kind,
+  gaugeId: (kind === 'thickness') === (plan.kind === 'thickness') ? plan.gaugeId : null,
+  circle: kind === 'thickness' ? plan.circle : 'outer',
 });
 
 /** State and actions of the measuring bench. */
@@ -70,12 +87,12 @@ export function useBench(
   };
   const { status, put } = useOutbox(state.currentId, restore);
 
-  const pressEnter = (): void => {
-    const event = enter(state, corner.units);
+  const pressEnter = (typed = state.draft, from: 'typed' | 'gauge' = 'typed'): void => {
+    const event = enter(state, corner, typed, from);
     dispatch(event);
     if (event.type !== 'read' || !set) return;
     const { lap, position, text } = event.reading;
-    put({ lap, position, text, unit: unitOf(set, corner.units) });
+    put({ lap, position, text, unit: unitOf(set, corner) });
     // The last reading of a set changes what the rest of the job says.
     if (firstOpen(reduce(state, event).sets.find(({ id }) => id === set.id) ?? set) === null) {
       router.refresh();
@@ -84,7 +101,7 @@ export function useBench(
 
   const correct = ({ place, slip }: DoubtedReading): void => {
     if (!set) return;
-    const unit = unitOf(set, corner.units);
+    const unit = unitOf(set, corner);
     const own = parseLength(slip.text, unit);
     if (!own.ok) return;
     const { value, text, unit: typedUnit } = own.length;
@@ -108,8 +125,24 @@ export function useBench(
 
   const startSet = async (plan: SetPlan): ReturnType<typeof beginSetAction> => {
     const { jobId, phase } = corner;
-    const answer = await beginSetAction({ jobId, phase, corner: corner.corner, ...plan });
+    const answer = await beginSetAction({
+      ...plan,
+      jobId,
+      phase,
+      corner: corner.corner,
+      angles: plan.angles ? [...plan.angles] : null,
+      left: plan.left && [...plan.left],
+    });
     if (answer.ok) dispatch({ type: 'add-set', set: answer.value });
+    return answer;
+  };
+
+  const asideFor = async (old: BenchSet, reason: string): ReturnType<typeof setAsideAction> => {
+    const answer = await setAsideAction(old.id, reason);
+    if (answer.ok) {
+      const set = { ...old, isAside: true, setAsideReason: reason };
+      dispatch({ type: 'replace-set', set });
+    }
     return answer;
   };
 
@@ -130,13 +163,21 @@ export function useBench(
         if (answer.ok) dispatch({ type: 'add-lap', id: set.id });
         return answer;
       }),
-    takeAgain: () =>
+    takeAgain: (reason = 'taken again') =>
       act(async () => {
         if (!set) return { ok: true };
-        const aside = await setAsideAction(set.id, 'taken again');
-        if (!aside.ok) return aside;
-        dispatch({ type: 'replace-set', set: { ...set, isAside: true } });
-        return startSet(planOf(set));
+        const aside = await asideFor(set, reason);
+        return aside.ok ? startSet(planOf(set)) : aside;
+      }),
+    putAside: (reason) =>
+      act(async () => {
+        if (!set) return { ok: true };
+        const aside = await asideFor(set, reason);
+        if (aside.ok) {
+          dispatch({ type: 'pick-set', id: null });
+          router.refresh();
+        }
+        return aside;
       }),
     takeBack: (back) =>
       act(async () => {

@@ -12,7 +12,7 @@ import { FigureFields } from './FigureFields';
 import { LookList } from './LookList';
 import { checkAt, type CheckChange, type CheckView } from './model';
 import type { StripPhoto } from './PhotoStrip';
-import { ReasonForm } from './ReasonForm';
+import { ReasonForm } from '@/ui/ReasonForm';
 import { sayCheck } from './say';
 import { TakeOff, type PartChoice, type TrayPart } from './Tray';
 import { useChecks } from './useChecks';

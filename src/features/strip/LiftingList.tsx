@@ -5,7 +5,7 @@ import type { Caution, SafetyItem } from '@/core/procedure';
 import { Cautions } from '@/ui/procedure';
 import { Conflicts } from './Conflicts';
 import { checkAt, type CheckView } from './model';
-import { ReasonForm } from './ReasonForm';
+import { ReasonForm } from '@/ui/ReasonForm';
 import { useChecks } from './useChecks';
 
 interface LiftingListProps {

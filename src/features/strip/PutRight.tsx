@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { CheckChange, CheckView } from './model';
-import { ReasonForm } from './ReasonForm';
+import { ReasonForm } from '@/ui/ReasonForm';
 
 interface PutRightProps {
   readonly corner: string;

@@ -34,9 +34,15 @@ export interface RotorFaceProps {
   readonly shift?: number;
   readonly move?: RotorMove | null;
   readonly onPick?: (position: number) => void;
+  /** Angles of the values in degrees; evenly spaced when left out. */
+  readonly angles?: readonly number[] | null | undefined;
+  /** Without the positions: a small drawing of a shape. */
+  readonly isPlain?: boolean;
 }
 
 const angleOf = (position: number, count: number): number => (360 * position) / count;
+const placeAngle = ({ values, angles }: RotorFaceProps, position: number): number =>
+  angles?.[position] ?? angleOf(position, values.length);
 
 function Hub({ corner, studs, fastening, shift = 0 }: RotorFaceProps) {
   const sense = facingSense(corner);
@@ -88,18 +94,7 @@ function MoveArc({ corner, studs, move }: RotorFaceProps & { readonly move: Roto
 }
 
 /** A spot mark: an upright triangle for the high spot, a hanging one for the low. */
-function Spot({
-  kind,
-  position,
-  count,
-  corner,
-}: {
-  kind: 'high' | 'low';
-  position: number;
-  count: number;
-  corner: Corner;
-}) {
-  const theta = angleOf(position, count);
+function Spot({ kind, theta, corner }: { kind: 'high' | 'low'; theta: number; corner: Corner }) {
   const at = pointAt(RADIUS.spot, theta, facingSense(corner));
   const word = pointAt(RADIUS.spotWord, theta, facingSense(corner));
   return (
@@ -120,7 +115,7 @@ function Places(props: RotorFaceProps & { readonly scale: Exaggeration }) {
   const { corner, values, active, suspects, scale, onPick } = props;
   const sense = facingSense(corner);
   return values.map((value, j) => {
-    const theta = angleOf(j, values.length);
+    const theta = placeAngle(props, j);
     const dot = pointAt(value === null ? RADIUS.base : radiusOf(value, scale), theta, sense);
     const label = pointAt(RADIUS.label, theta, sense);
     const state = j === active ? 'active' : value === null ? '' : 'read';
@@ -169,7 +164,7 @@ export function RotorFace(props: RotorFaceProps) {
   const read = values.filter((value) => value !== null);
   const scale = props.scale ?? exaggerationOf(read, limit);
   const whole = read.length === values.length && read.length > 0;
-  const angles = values.map((_, j) => angleOf(j, values.length));
+  const angles = values.map((_, j) => placeAngle(props, j));
   const bandWidth = (2 * RADIUS.swing * (limit / 2)) / scale.half;
   const high = whole ? read.indexOf(Math.max(...read)) : -1;
   const low = whole ? read.indexOf(Math.min(...read)) : -1;
@@ -195,9 +190,13 @@ export function RotorFace(props: RotorFaceProps) {
           d={outlinePath(read, angles, sense, scale)}
         />
       )}
-      {whole && <Spot kind="high" position={high} count={values.length} corner={corner} />}
-      {whole && <Spot kind="low" position={low} count={values.length} corner={corner} />}
-      <Places {...props} scale={scale} />
+      {whole && !props.isPlain && (
+        <Spot kind="high" theta={placeAngle(props, high)} corner={corner} />
+      )}
+      {whole && !props.isPlain && (
+        <Spot kind="low" theta={placeAngle(props, low)} corner={corner} />
+      )}
+      {!props.isPlain && <Places {...props} scale={scale} />}
       {move && move.studs !== 0 && <MoveArc {...props} move={move} />}
     </svg>
   );

@@ -1,11 +1,26 @@
 import { z } from 'zod';
-import { CORNERS, MAX_POSITIONS } from '../../readings';
-import { idSchema } from './common';
+import { fittableOrders } from '../../harmonics';
+import { PREPARATION_IDS } from '../../quality';
+import { CORNERS, LENGTH_KINDS, MAX_POSITIONS, MIN_POSITIONS } from '../../readings';
+import type { UnitSystem } from '../../units';
+import { filledLine, idSchema, typedLength } from './common';
 
-/** The numbers of positions offered; 12 is recommended. */
-export const POSITION_CHOICES = [8, 10, 12, 16, 24] as const;
-
+export const MAX_LAPS = 20;
 const finite = (low: number, high: number) => z.number().min(low).max(high);
+
+const RISING = 'Angles must rise, be distinct and lie within one turn.';
+
+/** Angles of the positions in degrees, rising within one turn, and told apart by the fit. */
+export const setAnglesSchema = z
+  .array(finite(0, 360))
+  .min(MIN_POSITIONS, `Give at least ${MIN_POSITIONS} angles.`)
+  .max(MAX_POSITIONS, `Give at most ${MAX_POSITIONS} angles.`)
+  .refine((all) => all.every((angle, j) => j === 0 || angle > all[j - 1]!), RISING)
+  .refine((all) => (all.at(-1) ?? 0) - (all[0] ?? 0) < 360, RISING)
+  .refine(
+    (all) => fittableOrders(all).length > 0,
+    'These places are too unevenly spread round the rotor to tell its runout. Spread them out.',
+  );
 
 /** A new reading set. */
 export const newSetSchema = z.strictObject({
@@ -14,8 +29,24 @@ export const newSetSchema = z.strictObject({
   kind: z.enum(['runout', 'thickness', 'hub']),
   phase: z.enum(['as-found', 'before', 'after']),
   face: z.enum(['outboard', 'inboard']),
-  positions: z.literal([...POSITION_CHOICES]),
+  positions: z
+    .int(`Take ${MIN_POSITIONS} to ${MAX_POSITIONS} positions.`)
+    .min(MIN_POSITIONS, `Take at least ${MIN_POSITIONS} positions.`)
+    .max(MAX_POSITIONS, `Take at most ${MAX_POSITIONS} positions.`),
   shift: z.int().min(0).max(9),
+  laps: z.int().min(1).max(MAX_LAPS).optional(),
+  /** Where the positions are, when they are not evenly spaced from the chalk mark. */
+  angles: setAnglesSchema.nullable().optional(),
+  circle: z.enum(['outer', 'inner']).optional(),
+  /** What of the preparation is left out; left out itself when nothing was asked. */
+  left: z.array(z.enum(PREPARATION_IDS)).optional(),
+  torqueNm: finite(1, 1000).nullable().optional(),
+  endPlayUm: finite(0, 10_000).nullable().optional(),
+  zeroErrorUm: finite(-1000, 1000).nullable().optional(),
+  rotorCelsius: finite(-60, 900).nullable().optional(),
+  /** The gauge; the usual one of its kind when left out. */
+  gaugeId: idSchema.nullable().optional(),
+  isVirtual: z.boolean().optional(),
 });
 export type NewSet = z.infer<typeof newSetSchema>;
 
@@ -32,10 +63,9 @@ export const setDetailsSchema = z.strictObject({
   rotorCelsius: finite(-60, 900).nullable().optional(),
   endPlayUm: finite(0, 10_000).nullable().optional(),
   radiusUm: finite(20_000, 400_000).nullable().optional(),
+  torqueNm: finite(1, 1000).nullable().optional(),
 });
 export type SetDetails = z.infer<typeof setDetailsSchema>;
-
-const MAX_LAPS = 20;
 
 const placeShape = {
   lap: z
@@ -60,3 +90,57 @@ export const readingsSchema = z.strictObject({
     .max(500),
 });
 export type TypedReadings = z.infer<typeof readingsSchema>['readings'];
+
+const GAUGE_UNITS = ['um', 'mm', 'thou', 'in'] as const;
+
+const lineFormatSchema = z.strictObject({
+  figure: z.int().min(0).max(20),
+  figures: z.int().min(1).max(20),
+  unit: z.enum(GAUGE_UNITS),
+  tens: z.int().min(0).max(6),
+  turned: z.boolean(),
+});
+
+const dayOrNothing = z
+  .string()
+  .regex(/^(|\d{4}-\d{2}-\d{2})$/, 'Enter a date.')
+  .refine((day) => day === '' || !Number.isNaN(Date.parse(day)), 'Enter a date.')
+  .transform((day) => (day === '' ? null : day));
+
+const needed = (name: string, form: z.ZodType<{ value: number } | null, string>) =>
+  form.transform((length, context) => {
+    if (length && length.value > 0) return length.value;
+    context.addIssue({ code: 'custom', message: `Enter the ${name}.` });
+    return z.NEVER;
+  });
+
+/** A gauge of the workshop; bare figures are in the unit of runout readings. */
+export const gaugeFormSchema = (units: UnitSystem) => {
+  const unit = units === 'mm' ? 'mm' : 'thou';
+  return z.strictObject({
+    id: idSchema.optional(),
+    name: filledLine('gauge\u2019s name', 60),
+    kind: z.enum(['dial', 'micrometer']),
+    resolution: needed('resolution', typedLength(LENGTH_KINDS.resolution, unit)),
+    repeatability: needed('repeatability', typedLength(LENGTH_KINDS.spread, unit)),
+    mpe: typedLength(LENGTH_KINDS.spread, unit).transform((length) => length?.value ?? null),
+    due: dayOrNothing,
+    unit: z.enum(['', ...GAUGE_UNITS]).transform((own) => (own === '' ? null : own)),
+    turned: z.boolean(),
+    isUsual: z.boolean(),
+    lineFormat: lineFormatSchema.nullable(),
+  });
+};
+export type GaugeForm = z.input<ReturnType<typeof gaugeFormSchema>>;
+
+/** A table of readings to put on file, and what it does not say itself. */
+export const importSetsSchema = z.strictObject({
+  jobId: idSchema,
+  corner: z.enum(CORNERS),
+  phase: z.enum(['as-found', 'before', 'after']),
+  kind: z.enum(['runout', 'thickness', 'hub']),
+  face: z.enum(['outboard', 'inboard']),
+  shift: z.int().min(0).max(9),
+  text: z.string().trim().min(1, 'Paste the readings first.').max(200_000, 'That is too long.'),
+});
+export type ImportSets = z.infer<typeof importSetsSchema>;

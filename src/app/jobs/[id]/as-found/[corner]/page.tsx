@@ -35,7 +35,13 @@ export default async function AsFoundPage({
       </p>
       <MeasureBench
         key={`${bench.corner} ${(await searchParams).kind ?? ''}`}
-        corner={{ ...record, jobId: id, phase: 'as-found', units: bench.units }}
+        corner={{
+          ...record,
+          jobId: id,
+          phase: 'as-found',
+          units: bench.units,
+          gauges: bench.gauges,
+        }}
         {...await scentOf(bench.file)}
         sets={bench.sets}
         wanted={(await searchParams).kind === 'hub' ? 'hub' : undefined}

@@ -30,7 +30,7 @@ export default async function MeasurePage({
       </div>
       <MeasureBench
         key={`${bench.corner} ${(await searchParams).kind ?? ''}`}
-        corner={{ ...record, jobId: id, phase: 'before', units: bench.units }}
+        corner={{ ...record, jobId: id, phase: 'before', units: bench.units, gauges: bench.gauges }}
         {...await scentOf(bench.file)}
         sets={bench.sets}
         wanted={(await searchParams).kind === 'hub' ? 'hub' : undefined}

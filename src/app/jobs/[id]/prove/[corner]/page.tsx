@@ -30,7 +30,7 @@ export default async function ProvePage({
       </p>
       <MeasureBench
         key={bench.corner}
-        corner={{ ...record, jobId: id, phase: 'after', units: bench.units }}
+        corner={{ ...record, jobId: id, phase: 'after', units: bench.units, gauges: bench.gauges }}
         {...await scentOf(file, true)}
         sets={bench.sets}
         expectedShift={bench.decidedShift}

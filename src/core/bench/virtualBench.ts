@@ -1,0 +1,131 @@
+import { waveAt } from '../harmonics';
+import { seededRandom, type RandomSource } from '../numeric';
+import type { Gauge } from '../readings';
+import { toRadians, type Celsius, type Degrees, type Micrometres } from '../units';
+import { trueRunout, trueThicknessAt, type VirtualCorner } from './virtualCorner';
+import { showOn } from './virtualGauges';
+
+/** What is wrong at a virtual bench; nothing, when left out. */
+export interface BenchFaults {
+  /** How far the indicator\u2019s base creeps in one turn. */
+  readonly looseBase?: Micrometres;
+  /** How far the bearing lets the rotor move in and out. */
+  readonly endPlay?: Micrometres;
+  /** Temperature of the rotor. */
+  readonly celsius?: Celsius;
+  /** What the micrometer shows when closed. */
+  readonly zeroError?: Micrometres;
+  /** Dirt under the hat in one mounting: the tilt it makes, as an amplitude, and where it is thick. */
+  readonly dirt?: {
+    readonly shift: number;
+    readonly amplitude: Micrometres;
+    readonly at: Degrees;
+  };
+}
+
+/** A corner with hidden truth, standing at a bench that may have a fault. */
+export interface VirtualBench {
+  readonly corner: VirtualCorner;
+  readonly faults: BenchFaults;
+}
+
+const GREY_IRON = 10.8e-6;
+const REFERENCE: Celsius = 20;
+
+/** The true position of the outboard face under the probe, base and bearing included. */
+function faceAt(
+  { corner, faults }: VirtualBench,
+  shift: number,
+  turn: Degrees,
+  random: RandomSource,
+): Micrometres {
+  const angle = toRadians(turn);
+  const dirt = faults.dirt?.shift === shift ? faults.dirt : null;
+  const tilt = dirt ? dirt.amplitude * Math.cos(angle - toRadians(dirt.at)) : 0;
+  const creep = ((faults.looseBase ?? 0) * turn) / 360;
+  const play = (faults.endPlay ?? 0) * random.uniform();
+  return waveAt(trueRunout(corner, shift), angle) + tilt + creep + play;
+}
+
+export interface DialSight {
+  readonly shift: number;
+  readonly face: 'outboard' | 'inboard';
+  /** How far the wheel was turned from the chalk mark, in the theta sense, beyond 360 too. */
+  readonly turn: Degrees;
+  readonly gauge: Gauge;
+}
+
+/**
+ * What a virtual dial shows, zeroed at the chalk mark before the wheel was turned. On the
+ * inboard face it reads positive when pushed, so inboard-positive. Source: handbook 2, 18.
+ */
+export function dialShows(
+  bench: VirtualBench,
+  { shift, face, turn, gauge }: DialSight,
+  random: RandomSource,
+): Micrometres {
+  const still = { uniform: () => 0, normal: () => 0 };
+  const zero = faceAt(bench, shift, 0, still);
+  const outboard = faceAt(bench, shift, turn, random) - zero;
+  if (face === 'outboard') return showOn(gauge, outboard, random);
+  const { corner } = bench;
+  const gap = trueThicknessAt(corner, shift, toRadians(turn)) - trueThicknessAt(corner, shift, 0);
+  return showOn(gauge, gap - outboard, random);
+}
+
+/** What a virtual micrometer shows on the probe\u2019s circle, zero error and heat included. */
+export function micrometerShows(
+  { corner, faults }: VirtualBench,
+  { shift, turn, gauge }: Pick<DialSight, 'shift' | 'turn' | 'gauge'>,
+  random: RandomSource,
+): Micrometres {
+  const cold = trueThicknessAt(corner, shift, toRadians(turn));
+  const grown = cold * (1 + GREY_IRON * ((faults.celsius ?? REFERENCE) - REFERENCE));
+  return showOn(gauge, grown + (faults.zeroError ?? 0), random);
+}
+
+/** What push and pull at the wheel shows on the dial. */
+export const endPlayShows = (
+  { faults }: VirtualBench,
+  gauge: Gauge,
+  random: RandomSource,
+): Micrometres => Math.abs(showOn(gauge, faults.endPlay ?? 0, random));
+
+/** Faults that practice offers, each of a size that matters. */
+export const PRACTICE_FAULTS = {
+  none: {},
+  'loose-base': { looseBase: 30 },
+  'end-play': { endPlay: 60 },
+  hot: { celsius: 120 },
+  zero: { zeroError: 40 },
+  dirt: { dirt: { shift: 0, amplitude: 25, at: 120 } },
+} as const satisfies Record<string, BenchFaults>;
+export type PracticeFault = keyof typeof PRACTICE_FAULTS;
+
+const SEED_PRIME = 16_777_619;
+
+/** A seed from a text, the same for the same text (FNV-1a, 32 bits). */
+export function seedOf(text: string): number {
+  let hash = 2_166_136_261;
+  for (const char of text) hash = Math.imul(hash ^ char.codePointAt(0)!, SEED_PRIME) >>> 0;
+  return hash;
+}
+
+/** A corner to practise at: hidden truth of a plausible size, the same for the same seed. */
+export function practiceCorner(seed: number, studs: number, thickness: Micrometres): VirtualCorner {
+  const random = seededRandom(seed);
+  const between = (low: number, high: number): number => low + (high - low) * random.uniform();
+  const anywhere = (): Degrees => 360 * random.uniform();
+  const order = (k: number, low: number, high: number) => ({
+    order: k,
+    amplitude: between(low, high),
+    highSpotDeg: anywhere(),
+  });
+  return {
+    studs,
+    hub: [order(1, 4, 30)],
+    rotor: [order(1, 4, 34), order(2, 0.5, 4), order(3, 0.2, 1)],
+    meanThickness: thickness - between(200, 900),
+    thickness: [order(1, 1, 9), order(2, 0.3, 2)],
+  };
+}

@@ -1,0 +1,2 @@
+export * from './contractCase';
+export * from './setCsv';

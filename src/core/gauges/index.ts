@@ -1,0 +1,2 @@
+export * from './lineFormat';
+export * from './port';

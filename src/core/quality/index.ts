@@ -1,0 +1,5 @@
+export * from './checks';
+export * from './compare';
+export * from './crossCheck';
+export * from './preparation';
+export * from './signatures';

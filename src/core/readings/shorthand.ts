@@ -1,0 +1,75 @@
+import { toMicrometres, type LengthUnit, type Micrometres } from '../units';
+
+/** What a short entry is read against. */
+export interface ShortContext {
+  /** Unit of a bare figure. */
+  readonly unit: LengthUnit;
+  readonly resolution: Micrometres;
+  /** The reading before it, as typed in full and in the same unit; null at the first. */
+  readonly previous: string | null;
+}
+
+const WHOLE = /^([+-]?)(\d{1,6})$/;
+const UNITS_IN_STEPS: readonly LengthUnit[] = ['mm', 'in'];
+
+/** Decimals that a gauge's step has in a unit: 0.001 mm has three. */
+function decimalsOf(resolution: Micrometres, unit: LengthUnit): number {
+  const step = resolution / toMicrometres(1, unit);
+  return Math.max(0, Math.ceil(-Math.log10(step) - 1e-9));
+}
+
+/**
+ * A dial reading without a decimal mark counts the gauge's steps where its unit is mm or in:
+ * "12" on a dial of 0.001 mm is 0.012, "-3" on one of 0.01 mm is -0.03. Anything else is
+ * given back as it was typed. A whole millimetre of runout nobody reads.
+ */
+export function expandDial(text: string, { unit, resolution }: ShortContext): string {
+  const [, sign = '', digits] = WHOLE.exec(text.trim()) ?? [];
+  if (digits === undefined || !UNITS_IN_STEPS.includes(unit)) return text;
+  const decimals = decimalsOf(resolution, unit);
+  const step = Math.round(resolution / toMicrometres(10 ** -decimals, unit));
+  const value = (Number(digits) * step) / 10 ** decimals;
+  const isMinus = sign === '-' && value !== 0;
+  return `${isMinus ? '-' : ''}${value.toFixed(decimals)}`;
+}
+
+const FULL = /^(\d+)([.,])(\d+)$/;
+const FEWEST_DIGITS = 2;
+
+/**
+ * The last two or more digits of a thickness stand for the nearest thickness to the one before
+ * that ends in them: "91" after 27.986 is 27.991, "03" after 27.998 is 28.003. All digits
+ * without their decimal mark ("27986") are the whole figure. Anything else is given back.
+ */
+export function expandThickness(text: string, context: ShortContext): string {
+  const tidy = text.trim();
+  if (!/^\d{2,7}$/.test(tidy)) return text;
+  const [, whole = '', mark = '.', fraction = ''] = FULL.exec(context.previous ?? '') ?? [];
+  if (whole === '') return withoutMark(tidy, context) ?? text;
+  const decimals = fraction.length;
+  if (tidy.length === whole.length + decimals) {
+    return `${tidy.slice(0, whole.length)}${mark}${tidy.slice(whole.length)}`;
+  }
+  if (tidy.length > decimals || decimals < FEWEST_DIGITS) return text;
+  const before = Number(whole + fraction);
+  const cycle = 10 ** tidy.length;
+  const near = Math.round((before - Number(tidy)) / cycle) * cycle + Number(tidy);
+  if (near <= 0) return text;
+  const digits = String(near).padStart(decimals + 1, '0');
+  return `${digits.slice(0, -decimals)}${mark}${digits.slice(-decimals)}`;
+}
+
+const MM_DIGITS = 5;
+
+/** "27986" as the first thickness in mm at 0.001 mm: two digits before the mark. */
+function withoutMark(digits: string, { unit, resolution }: ShortContext): string | null {
+  const isPlain =
+    unit === 'mm' && digits.length === MM_DIGITS && decimalsOf(resolution, unit) === 3;
+  return isPlain ? `${digits.slice(0, 2)}.${digits.slice(2)}` : null;
+}
+
+/** The text with its sign turned. */
+export const flipSign = (text: string): string =>
+  /^\s*[-\u2212]/.test(text)
+    ? text.replace(/^\s*[-\u2212]/, '')
+    : `-${text.trim().replace(/^\+/, '')}`;

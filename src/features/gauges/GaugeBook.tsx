@@ -1,0 +1,230 @@
+'use client';
+
+import { useState, useTransition } from 'react';
+import { Form } from 'react-bootstrap';
+import type { GaugeForm } from '@/core/contracts';
+import { fieldUnit, formatIn, formatNumber, UNIT_SIGN, type UnitSystem } from '@/core/units';
+import type { GaugeRow } from '@/server/gauges';
+import { removeGaugeAction, writeGaugeAction } from './actions';
+import { LineFormatField } from './LineFormatField';
+
+const KIND_NAME = { dial: 'Dial indicator', micrometer: 'Micrometer' } as const;
+
+const EMPTY: GaugeForm = {
+  name: '',
+  kind: 'dial',
+  resolution: '',
+  repeatability: '',
+  mpe: '',
+  due: '',
+  unit: '',
+  turned: false,
+  isUsual: true,
+  lineFormat: null,
+};
+
+function formOf(gauge: GaugeRow, units: UnitSystem): GaugeForm {
+  const say = (value: number | null): string =>
+    value === null ? '' : formatNumber(value, fieldUnit(units, 'deviation'));
+  const { id, name, kind, turned, isUsual, lineFormat } = gauge;
+  const unit = (['um', 'mm', 'thou', 'in'] as const).find((each) => each === gauge.unit) ?? '';
+  return {
+    id,
+    name,
+    kind,
+    turned,
+    isUsual,
+    lineFormat,
+    unit,
+    resolution: say(gauge.resolutionUm),
+    repeatability: say(gauge.repeatabilityUm),
+    mpe: say(gauge.mpeUm),
+    due: gauge.due ?? '',
+  };
+}
+
+interface GaugeEditorProps {
+  readonly initial: GaugeForm;
+  readonly units: UnitSystem;
+  readonly onDone: () => void;
+}
+
+function GaugeEditor({ initial, units, onDone }: GaugeEditorProps) {
+  const [form, setForm] = useState(initial);
+  const [messages, setMessages] = useState<Readonly<Record<string, string>>>({});
+  const [busy, begin] = useTransition();
+  const sign = UNIT_SIGN[fieldUnit(units, 'deviation')];
+  const text = (
+    field: 'name' | 'resolution' | 'repeatability' | 'mpe' | 'due',
+    label: string,
+    type = 'text',
+  ) => (
+    <Form.Group controlId={`gauge-${field}`}>
+      <Form.Label>{label}</Form.Label>
+      <Form.Control
+        type={type}
+        autoComplete="off"
+        value={form[field]}
+        isInvalid={messages[field] !== undefined}
+        onChange={(event) => setForm({ ...form, [field]: event.target.value })}
+      />
+      {messages[field] && <div className="zh-error">{messages[field]}</div>}
+    </Form.Group>
+  );
+  const save = (): void =>
+    begin(async () => {
+      const answer = await writeGaugeAction(form).catch(() => null);
+      if (answer?.ok) onDone();
+      else setMessages(answer?.fields ?? { name: 'The server did not answer. Try again.' });
+    });
+  return (
+    <form
+      className="zh-card my-2"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        save();
+      }}
+    >
+      <div className="zh-limits">
+        {text('name', 'Name or number on it')}
+        <Form.Group controlId="gauge-kind">
+          <Form.Label>Kind</Form.Label>
+          <Form.Select
+            value={form.kind}
+            onChange={(event) =>
+              setForm({ ...form, kind: event.target.value === 'dial' ? 'dial' : 'micrometer' })
+            }
+          >
+            <option value="dial">{KIND_NAME.dial}</option>
+            <option value="micrometer">{KIND_NAME.micrometer}</option>
+          </Form.Select>
+        </Form.Group>
+        {text('resolution', `Smallest step (${sign})`)}
+        {text('repeatability', `Repeats to, standard deviation (${sign})`)}
+        {text('mpe', `Maximum permissible error (${sign})`)}
+        {text('due', 'Calibration runs out on', 'date')}
+        <Form.Group controlId="gauge-unit">
+          <Form.Label>A bare figure of it is in</Form.Label>
+          <Form.Select
+            value={form.unit}
+            onChange={(event) =>
+              setForm({
+                ...form,
+                unit:
+                  (['um', 'mm', 'thou', 'in'] as const).find((u) => u === event.target.value) ?? '',
+              })
+            }
+          >
+            <option value="">the shop’s unit</option>
+            {(['mm', 'um', 'thou', 'in'] as const).map((unit) => (
+              <option key={unit} value={unit}>
+                {UNIT_SIGN[unit]}
+              </option>
+            ))}
+          </Form.Select>
+        </Form.Group>
+      </div>
+      <Form.Check
+        id="gauge-turned"
+        label="It counts the other way round (its sign is turned)"
+        checked={form.turned}
+        onChange={(event) => setForm({ ...form, turned: event.target.checked })}
+      />
+      <Form.Check
+        id="gauge-usual"
+        label="The usual one for new sets"
+        checked={form.isUsual}
+        onChange={(event) => setForm({ ...form, isUsual: event.target.checked })}
+      />
+      <LineFormatField
+        format={form.lineFormat}
+        unit={form.unit}
+        onLearn={(lineFormat) => setForm({ ...form, lineFormat })}
+      />
+      <div className="d-flex gap-2 mt-2">
+        <button className="btn btn-primary" disabled={busy}>
+          {busy ? 'Keeping …' : 'Keep this gauge'}
+        </button>
+        <button type="button" className="btn btn-outline-secondary" onClick={onDone}>
+          Leave it
+        </button>
+      </div>
+    </form>
+  );
+}
+
+interface GaugeBookProps {
+  readonly gauges: readonly GaugeRow[];
+  readonly units: UnitSystem;
+  /** Day by which an overdue calibration is told, like 2031-04-30. */
+  readonly today: string;
+}
+
+/** The workshop’s gauges: what each can tell, and when its calibration runs out. */
+export function GaugeBook({ gauges, units, today }: GaugeBookProps) {
+  const [editing, setEditing] = useState<string | null>(null);
+  const [busy, begin] = useTransition();
+  const say = (value: number): string => formatIn(units, 'deviation', value);
+  const done = (): void => setEditing(null);
+  return (
+    <>
+      {gauges.length === 0 && (
+        <p className="zh-muted">
+          No gauge is on file: the workshop defaults are used (dial 1 µm, micrometer 1 µm). Enter
+          yours, so that verdicts know how good it is.
+        </p>
+      )}
+      <ul className="list-unstyled mb-0">
+        {gauges.map((gauge) => (
+          <li key={gauge.id}>
+            <div className="zh-row">
+              <span>
+                <strong>{gauge.name}</strong>{' '}
+                <span className="zh-muted">
+                  {KIND_NAME[gauge.kind]}, steps of {say(gauge.resolutionUm)}, repeats to{' '}
+                  {say(gauge.repeatabilityUm)}
+                  {gauge.isUsual && ', the usual one'}
+                </span>{' '}
+                {gauge.due !== null && gauge.due < today && (
+                  <span className="zh-error">calibration ran out on {gauge.due}</span>
+                )}
+              </span>
+              <span>
+                <button
+                  type="button"
+                  className="btn btn-link"
+                  onClick={() => setEditing(editing === gauge.id ? null : gauge.id)}
+                >
+                  Change<span className="visually-hidden"> {gauge.name}</span>
+                </button>
+                <button
+                  type="button"
+                  className="btn btn-link"
+                  disabled={busy}
+                  onClick={() => begin(() => removeGaugeAction(gauge.id))}
+                >
+                  Out of use<span className="visually-hidden">: {gauge.name}</span>
+                </button>
+              </span>
+            </div>
+            {editing === gauge.id && (
+              <GaugeEditor initial={formOf(gauge, units)} units={units} onDone={done} />
+            )}
+          </li>
+        ))}
+      </ul>
+      {editing === 'new' ? (
+        <GaugeEditor initial={EMPTY} units={units} onDone={done} />
+      ) : (
+        <button
+          type="button"
+          className="btn btn-outline-secondary mt-2"
+          onClick={() => setEditing('new')}
+        >
+          Add a gauge
+        </button>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,117 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import type { LineFormat, LineReading } from '@/core/gauges';
+import { toMicrometres } from '@/core/units';
+import { shownText } from '@/core/bench';
+import { browserSerial, SerialGaugePort } from './serialPort';
+
+interface SerialGaugeProps {
+  readonly name: string;
+  readonly format: LineFormat;
+  /** A reading that the gauge sent, in its own unit, less what was zeroed here. */
+  readonly onReading: (reading: LineReading) => void;
+}
+
+export const BAUD_RATES = [1200, 2400, 4800, 9600, 19_200, 38_400, 115_200] as const;
+
+/** A gauge on a serial line: its button takes the reading. */
+export function SerialGauge({ name, format, onReading }: SerialGaugeProps) {
+  const [baudRate, setBaudRate] = useState(9600);
+  const [port, setPort] = useState<SerialGaugePort | null>(null);
+  const [says, setSays] = useState<string | null>(null);
+  const [zero, setZero] = useState(0);
+  const last = useRef<LineReading | null>(null);
+  const take = useRef(onReading);
+  const offset = useRef(zero);
+  useEffect(() => {
+    take.current = onReading;
+    offset.current = zero;
+  });
+  useEffect(() => () => void port?.close(), [port]);
+  const serial = browserSerial();
+  if (!serial) {
+    return (
+      <p className="zh-muted">
+        This browser has no serial line. Type the readings, or use a gauge cable that types.
+      </p>
+    );
+  }
+  const connect = async (): Promise<void> => {
+    try {
+      const opened = new SerialGaugePort(await serial.requestPort(), format, baudRate);
+      await opened.open((event) => {
+        if (event.type === 'trouble') {
+          setSays(event.message);
+          return;
+        }
+        last.current = event.reading;
+        if (event.reading.held) {
+          setSays('The gauge holds its display: the reading was not taken. Release the hold.');
+          return;
+        }
+        const value = event.reading.value - offset.current;
+        const text =
+          offset.current === 0 ? event.reading.text : shownText(value, event.reading.unit);
+        setSays(`${name}: ${text}`);
+        take.current({ ...event.reading, value, text });
+      });
+      setPort(opened);
+      setSays('Connected. Its button takes the reading.');
+    } catch (error) {
+      const isChoice = error instanceof DOMException && error.name === 'NotFoundError';
+      setSays(isChoice ? 'No line was chosen.' : 'The line could not be opened. Is it in use?');
+    }
+  };
+  return (
+    <section className="zh-card mt-2" aria-label={`Gauge ${name}`}>
+      <div className="d-flex flex-wrap gap-2 align-items-center">
+        {port ? (
+          <>
+            <button
+              type="button"
+              className="btn btn-outline-secondary"
+              onClick={() => setZero(last.current?.value ?? 0)}
+            >
+              Zero here
+            </button>
+            <button
+              type="button"
+              className="btn btn-outline-secondary"
+              onClick={() => setPort(null)}
+            >
+              Disconnect
+            </button>
+          </>
+        ) : (
+          <>
+            <label htmlFor="baud">Speed of the line</label>
+            <select
+              id="baud"
+              className="form-select w-auto"
+              value={baudRate}
+              onChange={(event) => setBaudRate(Number(event.target.value))}
+            >
+              {BAUD_RATES.map((rate) => (
+                <option key={rate}>{rate}</option>
+              ))}
+            </select>
+            <button type="button" className="btn btn-primary" onClick={() => void connect()}>
+              Connect {name}
+            </button>
+          </>
+        )}
+        {zero !== 0 && (
+          <span className="zh-muted">
+            zeroed at {(zero / toMicrometres(1, 'mm')).toFixed(3)} mm
+          </span>
+        )}
+      </div>
+      {says && (
+        <p className="mb-0 mt-2" role="status">
+          {says}
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,211 @@
+'use client';
+
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import {
+  endPlayShows,
+  practiceCorner,
+  PRACTICE_FAULTS,
+  seedOf,
+  VirtualPort,
+  type PracticeFault,
+} from '@/core/bench';
+import type { LineReading } from '@/core/gauges';
+import { seededRandom } from '@/core/numeric';
+import { facingSense, type Corner } from '@/core/readings';
+import type { LengthUnit } from '@/core/units';
+import { VirtualWheel } from './VirtualWheel';
+
+/** What a live gauge shows, and why it may not be taken now. */
+export interface Shown {
+  readonly reading: LineReading;
+  readonly refuse: string | null;
+}
+
+export interface VirtualGaugeProps {
+  /** The same truth stands behind the same name. */
+  readonly name: string;
+  readonly corner: Corner;
+  readonly studs: number;
+  readonly kind: 'dial' | 'micrometer';
+  readonly shift: number;
+  readonly face: 'outboard' | 'inboard';
+  readonly resolution: number;
+  readonly repeatability: number;
+  readonly nominal: number;
+  readonly unit: LengthUnit;
+  /** Where the next reading is asked for: degrees from the chalk mark, laps added up. */
+  readonly target: number | null;
+  readonly step: number;
+  readonly onShows: (shown: Shown | null) => void;
+  readonly onTake: () => void;
+  /** Notes what a look beside the gauge gave: push and pull, the closed micrometer, a feel. */
+  readonly onNote: (detail: 'endPlayUm' | 'zeroErrorUm' | 'rotorCelsius', value: number) => void;
+}
+
+const FAULT_NAME: Readonly<Record<PracticeFault, string>> = {
+  none: 'nothing wrong at the bench',
+  'loose-base': 'loose base',
+  'end-play': 'play in the bearing',
+  hot: 'hot rotor',
+  zero: 'micrometer off zero',
+  dirt: 'dirt under the hat, as first marked',
+};
+const FAULTS = Object.keys(FAULT_NAME) as PracticeFault[];
+/** Nearer than this the wheel stops at the position. */
+const SNAP = 4;
+
+/** A virtual gauge at a wheel that is turned by hand, arrow keys or a button. */
+export function VirtualGauge(props: VirtualGaugeProps) {
+  const { name, studs, kind, shift, face, resolution, repeatability, unit, target, onShows } =
+    props;
+  const [fault, setFault] = useState<PracticeFault>('none');
+  const [turn, setTurn] = useState(target ?? 0);
+  const [shown, setShown] = useState<LineReading | null>(null);
+  const [noted, setNoted] = useState<string | null>(null);
+  const grabbed = useRef<number | null>(null);
+  const sense = facingSense(props.corner);
+  const bench = useMemo(
+    () => ({
+      corner: practiceCorner(seedOf(name), studs, props.nominal),
+      faults: PRACTICE_FAULTS[fault],
+    }),
+    [name, studs, props.nominal, fault],
+  );
+  const port = useMemo(
+    () =>
+      new VirtualPort(
+        bench,
+        { kind, shift, face, unit, gauge: { resolution, repeatability } },
+        seedOf(`${name} ${kind} ${shift} ${face}`),
+      ),
+    [bench, kind, shift, face, unit, resolution, repeatability, name],
+  );
+  useEffect(() => {
+    void port.open((event) => {
+      if (event.type === 'shows') setShown(event.reading);
+    });
+    return () => void port.close();
+  }, [port]);
+  useEffect(() => port.turnTo(turn), [port, turn]);
+  const isThere = target !== null && Math.abs(turn - target) < 1e-9;
+  useEffect(() => {
+    const away = target === null ? 'This set is read.' : 'Turn the wheel to the next position.';
+    onShows(shown && { reading: shown, refuse: isThere ? null : away });
+    // Only what is shown and where the wheel stands bear on it, not the callback’s identity.
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- `onShows` is new on every render
+  }, [shown, isThere, target]);
+
+  const turnTo = (angle: number): void => {
+    const isNear = target !== null && Math.abs(angle - target) <= SNAP;
+    setTurn(isNear ? target : angle);
+  };
+  const angleAt = (event: PointerEvent<SVGSVGElement>): number => {
+    const box = event.currentTarget.getBoundingClientRect();
+    const dx = event.clientX - box.left - box.width / 2;
+    const dy = event.clientY - box.top - box.height / 2;
+    return (Math.atan2(dy, dx) * 180) / Math.PI;
+  };
+  const drag = (event: PointerEvent<SVGSVGElement>): void => {
+    if (grabbed.current === null) return;
+    const now = angleAt(event);
+    const moved = ((now - grabbed.current + 540) % 360) - 180;
+    grabbed.current = now;
+    // The wheel is turned the other way round than its places come under the probe.
+    turnTo(turn - sense * moved);
+  };
+  const keys = (event: KeyboardEvent): void => {
+    const by = { ArrowRight: props.step, ArrowLeft: -props.step }[event.key];
+    if (by !== undefined) {
+      event.preventDefault();
+      turnTo(turn + by);
+    } else if (event.key === ' ') {
+      event.preventDefault();
+      props.onTake();
+    }
+  };
+  const look = (): void => {
+    const { faults } = bench;
+    const random = seededRandom(seedOf(`${name} look`));
+    if (kind === 'dial') {
+      const value = endPlayShows(bench, { resolution, repeatability }, random);
+      props.onNote('endPlayUm', value);
+      setNoted(`Push and pull: ${value.toFixed(0)} µm, noted.`);
+      return;
+    }
+    const zero = 'zeroError' in faults ? faults.zeroError : 0;
+    const celsius = 'celsius' in faults ? faults.celsius : 20;
+    props.onNote('zeroErrorUm', zero);
+    props.onNote('rotorCelsius', celsius);
+    setNoted(`Closed it shows ${zero} µm; the rotor is at ${celsius} °C. Both noted.`);
+  };
+
+  return (
+    <section className="zh-card mt-2" aria-label="Virtual gauge">
+      <div className="zh-virtual">
+        <VirtualWheel
+          turn={turn}
+          sense={sense}
+          studs={studs}
+          target={target}
+          onKeyDown={keys}
+          onGrab={(event) => {
+            grabbed.current = angleAt(event);
+          }}
+          onDrag={drag}
+          onDrop={() => {
+            grabbed.current = null;
+          }}
+        />
+        <div>
+          <p className="zh-figure zh-figure-large mb-1" aria-live="polite">
+            {shown?.text ?? '…'} <span className="fs-5">{unit === 'um' ? 'µm' : unit}</span>
+          </p>
+          <div className="d-flex flex-wrap gap-2">
+            {target !== null && !isThere && (
+              <button
+                type="button"
+                className="btn btn-outline-secondary"
+                onClick={() => setTurn(target)}
+              >
+                Turn to the next position
+              </button>
+            )}
+            <button
+              type="button"
+              className="btn btn-primary"
+              disabled={!isThere}
+              onClick={props.onTake}
+            >
+              Take it (Space)
+            </button>
+            <button type="button" className="btn btn-outline-secondary" onClick={look}>
+              {kind === 'dial' ? 'Push and pull' : 'Close it, feel the rotor'}
+            </button>
+          </div>
+          {noted && <p className="mb-0 mt-2">{noted}</p>}
+          <label className="mt-2" htmlFor="practice-fault">
+            Practise with{' '}
+            <select
+              id="practice-fault"
+              className="form-select d-inline-block w-auto"
+              value={fault}
+              onChange={(event) =>
+                setFault(FAULTS.find((each) => each === event.target.value) ?? 'none')
+              }
+            >
+              {FAULTS.map((each) => (
+                <option key={each} value={each}>
+                  {FAULT_NAME[each]}
+                </option>
+              ))}
+            </select>
+          </label>
+        </div>
+      </div>
+      <p className="zh-muted mb-0">
+        Practice: an invented rotor stands behind this gauge, the same one every time for this
+        corner. Drag the wheel, or turn it with the arrow keys.
+      </p>
+    </section>
+  );
+}

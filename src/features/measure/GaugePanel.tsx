@@ -1,0 +1,68 @@
+'use client';
+
+import { SerialGauge } from '@/features/gauges/SerialGauge';
+import { VirtualGauge, type Shown } from '@/features/gauges/VirtualGauge';
+import { evenAngles } from '@/core/readings';
+import { noteDetailsAction } from './actions';
+import { gaugeOf, isDialSet, unitOf, type BenchCorner, type BenchSet, type Cursor } from './model';
+
+export interface GaugePanelProps {
+  readonly set: BenchSet;
+  readonly corner: BenchCorner;
+  readonly cursor: Cursor | null;
+  readonly onShows: (shown: Shown | null) => void;
+  readonly onTake: () => void;
+  /** A reading that a gauge sent by its own button: text with its unit. */
+  readonly onReading: (text: string) => void;
+  readonly onNoted: (set: BenchSet) => void;
+}
+
+const NEW_ROTOR = 28_000;
+
+/** Degrees from the chalk mark to the place that is read next, whole laps added up. */
+function targetOf(set: BenchSet, cursor: Cursor | null): number | null {
+  if (!cursor) return null;
+  const angles = set.angles ?? evenAngles(set.positions);
+  const own = cursor.position === set.positions ? 360 + (angles[0] ?? 0) : angles[cursor.position];
+  return 360 * cursor.lap + (own ?? 0);
+}
+
+/** The gauge that reads this set by itself: a virtual one, or one on a cable. */
+export function GaugePanel(props: GaugePanelProps) {
+  const { set, corner, cursor, onShows, onTake, onReading, onNoted } = props;
+  const isDial = isDialSet(set);
+  if (!set.isVirtual) {
+    const gauge = gaugeOf(set, corner);
+    if (!gauge?.lineFormat) return null;
+    return (
+      <SerialGauge
+        name={gauge.name}
+        format={gauge.lineFormat}
+        onReading={({ text, unit }) => onReading(`${text} ${unit}`)}
+      />
+    );
+  }
+  return (
+    <VirtualGauge
+      key={set.id}
+      name={`${corner.jobId} ${corner.corner}`}
+      corner={corner.corner}
+      studs={corner.studs}
+      kind={isDial ? 'dial' : 'micrometer'}
+      shift={set.shift}
+      face={set.face}
+      resolution={set.resolutionUm}
+      repeatability={set.repeatabilityUm}
+      nominal={corner.limits.nominal?.value ?? NEW_ROTOR}
+      unit={unitOf(set, corner)}
+      target={targetOf(set, cursor)}
+      step={360 / set.positions}
+      onShows={onShows}
+      onTake={onTake}
+      onNote={(detail, value) => {
+        void noteDetailsAction({ setId: set.id, [detail]: value });
+        onNoted({ ...set, [detail]: value });
+      }}
+    />
+  );
+}

@@ -1,0 +1,122 @@
+'use client';
+
+import { useState, useTransition } from 'react';
+import { Form } from 'react-bootstrap';
+import { importSetsAction } from './actions';
+import { KIND_NAME, type BenchCorner, type BenchSet } from './model';
+import { mountingName } from './mountingName';
+
+interface PasteSetsProps {
+  readonly corner: BenchCorner;
+  readonly onImported: (sets: readonly BenchSet[]) => void;
+}
+
+const KINDS = ['runout', 'thickness', 'hub'] as const;
+/** Larger than this no table of readings is. */
+const LARGEST_FILE = 200_000;
+
+/** Readings pasted from a spreadsheet, or a CSV file of them, become new sets. */
+export function PasteSets({ corner, onImported }: PasteSetsProps) {
+  const [text, setText] = useState('');
+  const [kind, setKind] = useState<BenchSet['kind']>('runout');
+  const [shift, setShift] = useState(0);
+  const [message, setMessage] = useState<string | null>(null);
+  const [busy, begin] = useTransition();
+  const put = (): void =>
+    begin(async () => {
+      const { jobId, phase } = corner;
+      const table = {
+        jobId,
+        phase,
+        corner: corner.corner,
+        kind,
+        shift,
+        face: 'outboard',
+        text,
+      } as const;
+      const answer = await importSetsAction(table).catch(() => null);
+      if (!answer?.ok) {
+        setMessage(answer?.message ?? 'The server did not answer. What you pasted is still here.');
+        return;
+      }
+      setText('');
+      setMessage(null);
+      onImported(answer.value);
+    });
+  return (
+    <details className="mt-2">
+      <summary className="py-2">Paste readings, or open a CSV file</summary>
+      <p className="zh-muted">
+        One row a reading. Columns, by name in the first row: set, kind, face, circle, shift, lap,
+        position (“close” for the closing reading), angle_deg, value_mm. Only the value is needed;
+        its unit stands in its name. A bare column of figures is one lap.
+      </p>
+      <Form.Group controlId="paste-sets">
+        <Form.Label>Readings</Form.Label>
+        <Form.Control
+          as="textarea"
+          rows={6}
+          value={text}
+          isInvalid={message !== null}
+          onChange={(event) => {
+            setText(event.target.value);
+            setMessage(null);
+          }}
+        />
+        {message && (
+          <div className="zh-error" role="alert">
+            {message}
+          </div>
+        )}
+      </Form.Group>
+      <Form.Group controlId="paste-file" className="mt-2">
+        <Form.Label>or a file</Form.Label>
+        <Form.Control
+          type="file"
+          accept=".csv,.tsv,.txt,text/csv"
+          onChange={(event) => {
+            const file = (event.target as HTMLInputElement).files?.[0];
+            if (!file) return;
+            if (file.size > LARGEST_FILE) setMessage('That file is too long for readings.');
+            else void file.text().then(setText);
+          }}
+        />
+      </Form.Group>
+      <div className="zh-limits mt-2">
+        <Form.Group controlId="paste-kind">
+          <Form.Label>Where it does not say, it is</Form.Label>
+          <Form.Select
+            value={kind}
+            onChange={(event) =>
+              setKind(KINDS.find((each) => each === event.target.value) ?? 'runout')
+            }
+          >
+            {KINDS.map((each) => (
+              <option key={each} value={each}>
+                {KIND_NAME[each]}
+              </option>
+            ))}
+          </Form.Select>
+        </Form.Group>
+        <Form.Group controlId="paste-shift">
+          <Form.Label>with the rotor</Form.Label>
+          <Form.Select value={shift} onChange={(event) => setShift(Number(event.target.value))}>
+            {Array.from({ length: corner.studs }, (_, each) => (
+              <option key={each} value={each}>
+                {mountingName(corner, each)}
+              </option>
+            ))}
+          </Form.Select>
+        </Form.Group>
+      </div>
+      <button
+        type="button"
+        className="btn btn-primary mt-2"
+        disabled={busy || text.trim() === ''}
+        onClick={put}
+      >
+        {busy ? 'Putting on file …' : 'Put on file as new sets'}
+      </button>
+    </details>
+  );
+}

@@ -1,0 +1,53 @@
+import { MAX_POSITIONS, MIN_POSITIONS } from '@/core/readings';
+import { formatIn } from '@/core/units';
+import type { BenchCorner } from './model';
+import type { SetPlan } from './SetStarter';
+
+const RANGE = `Take ${MIN_POSITIONS} to ${MAX_POSITIONS} positions.`;
+
+/** A typed number of positions, or why not. */
+export function readPositions(text: string): {
+  readonly positions?: number;
+  readonly message?: string;
+} {
+  const count = Number(text.trim());
+  return Number.isInteger(count) && count >= MIN_POSITIONS && count <= MAX_POSITIONS
+    ? { positions: count }
+    : { message: RANGE };
+}
+
+/**
+ * Typed angles in degrees from the chalk mark, apart by spaces or semicolons, decimal comma
+ * or point; nothing where the field is empty. They must rise within one turn.
+ */
+export function readAngles(text: string): {
+  readonly angles?: readonly number[];
+  readonly message?: string;
+} {
+  const words = text.split(/[\s;]+/).filter((word) => word !== '');
+  if (words.length === 0) return {};
+  const angles = words.map((word) => Number(word.replace(/°$/, '').replace(',', '.')));
+  const odd = words.find((_, j) => !Number.isFinite(angles[j]));
+  if (odd !== undefined)
+    return { message: `“${odd}” is not an angle. Type degrees, like 0 31 58.` };
+  if (angles.length < MIN_POSITIONS || angles.length > MAX_POSITIONS) return { message: RANGE };
+  const isRising = angles.every((angle, j) => j === 0 || angle > angles[j - 1]!);
+  const isTurn = angles[0]! >= 0 && angles.at(-1)! - angles[0]! < 360 && angles.at(-1)! <= 360;
+  return isRising && isTurn
+    ? { angles }
+    : { message: 'Angles must rise, be distinct and lie within one turn.' };
+}
+
+/** What a plan carries over from the set before, said so that a stale figure is seen. */
+export function saidOf(plan: SetPlan, corner: BenchCorner): string {
+  const say = (value: number): string => formatIn(corner.units, 'deviation', value);
+  const { torqueNm, endPlayUm, zeroErrorUm, rotorCelsius } = plan;
+  const isDial = plan.kind !== 'thickness';
+  const said = [
+    plan.kind === 'runout' && torqueNm ? `drawn up to ${torqueNm} N·m` : null,
+    isDial && typeof endPlayUm === 'number' ? `end play ${say(endPlayUm)}` : null,
+    !isDial && typeof zeroErrorUm === 'number' ? `zero error ${say(zeroErrorUm)}` : null,
+    !isDial && typeof rotorCelsius === 'number' ? `rotor at ${rotorCelsius} °C` : null,
+  ].filter((each) => each !== null);
+  return said.length > 0 ? `As noted: ${said.join(', ')}. ` : '';
+}

@@ -1,0 +1,111 @@
+import 'server-only';
+import { importSetsSchema } from '../core/contracts';
+import { contractCase, readSetTable, writeSetCsv, type TableSet } from '../core/exchange';
+import { axleOf, LENGTH_KINDS, MIN_POSITIONS, readTyped } from '../core/readings';
+import { fieldUnit, type LengthUnit, type UnitSystem } from '../core/units';
+import type { SetFile } from '../db/repositories';
+import { accept, refuse, refuseParse, type Answer } from './answer';
+import { jobFile } from './jobs';
+import { limitsOf } from './record';
+import { beginSet, saveReadings, setFile } from './sets';
+import { shopUnits } from './settings';
+
+/** A document to give away: what to call it, and what is in it. */
+export interface Download {
+  readonly name: string;
+  readonly text: string;
+}
+
+/** A set as CSV, or null when it is not on file. */
+export async function setAsCsv(id: string): Promise<Download | null> {
+  const set = await setFile(id);
+  return set && { name: `set-${set.corner}-${set.kind}.csv`, text: writeSetCsv([set]) };
+}
+
+/** All sets of a job that count as CSV, or null without such a job. */
+export async function jobAsCsv(id: string): Promise<Download | null> {
+  const file = await jobFile(id);
+  if (!file) return null;
+  const sets = file.sets.filter(({ setAsideAt }) => setAsideAt === null);
+  return { name: `job-${file.job.number}-readings.csv`, text: writeSetCsv(sets) };
+}
+
+/** A set as the solvers' contract takes it; null where it is not on file or not whole. */
+export async function setAsCase(id: string): Promise<Download | null> {
+  const set = await setFile(id);
+  const file = set && (await jobFile(set.jobId));
+  const axle = file?.vehicle.axles.find(({ position }) => position === axleOf(set!.corner));
+  const own = set && axle ? contractCase(set, axle.studs, limitsOf(axle)) : null;
+  return (
+    own && { name: `${own.solver}-case.json`, text: `${JSON.stringify(own.input, null, 2)}\n` }
+  );
+}
+
+type Kind = SetFile['kind'];
+
+/** The set's readings as they go on file, or what is wrong with one of them. */
+function checked(
+  set: TableSet,
+  kind: Kind,
+  units: UnitSystem,
+): Answer<{ lap: number; position: number; text: string; unit: LengthUnit }[]> {
+  const isDial = kind !== 'thickness';
+  const unit = set.unit ?? fieldUnit(units, isDial ? 'deviation' : 'size');
+  const length = isDial ? LENGTH_KINDS.deviation : LENGTH_KINDS.thickness;
+  const readings = set.readings
+    .filter(({ position }) => isDial || position < set.positions)
+    .map((reading) => ({ ...reading, unit }));
+  for (const { lap, position, text } of readings) {
+    const read = readTyped(text, unit, length);
+    if (!read.ok) {
+      const where = position === set.positions ? 'closing reading' : `position ${position + 1}`;
+      return refuse(`Set ${set.name}, lap ${lap + 1}, ${where}: ${read.message}`);
+    }
+  }
+  return accept(readings);
+}
+
+/**
+ * Puts the sets of a table on file at a corner: all are checked before the first is written.
+ * What the table does not say is taken from the form. Returns the new sets' ids.
+ */
+export async function importSets(input: unknown): Promise<Answer<string[]>> {
+  const parsed = importSetsSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const { jobId, corner, phase, text, ...form } = parsed.data;
+  const table = readSetTable(text);
+  if (!table.ok) return refuse(table.message, { text: table.message });
+  const units = await shopUnits();
+  const ready = [];
+  for (const set of table.sets) {
+    const kind = set.kind ?? form.kind;
+    const readings = checked(set, kind, units);
+    if (!readings.ok) return refuse(readings.message, { text: readings.message });
+    if (set.positions < MIN_POSITIONS) {
+      const message = `Set ${set.name} has ${set.positions} positions; at least ${MIN_POSITIONS} are needed.`;
+      return refuse(message, { text: message });
+    }
+    const plan = {
+      jobId,
+      corner,
+      phase,
+      kind,
+      face: set.face ?? form.face,
+      circle: set.circle ?? 'outer',
+      shift: set.shift ?? form.shift,
+      positions: set.positions,
+      laps: set.laps,
+      angles: set.angles && [...set.angles],
+    };
+    ready.push({ plan, readings: readings.value });
+  }
+  const ids: string[] = [];
+  for (const { plan, readings } of ready) {
+    const begun = await beginSet(plan);
+    if (!begun.ok) return begun;
+    const saved = await saveReadings(begun.value.id, { readings });
+    if (!saved.ok) return saved;
+    ids.push(begun.value.id);
+  }
+  return accept(ids);
+}
