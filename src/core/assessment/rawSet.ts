@@ -32,6 +32,8 @@ export interface RawSet {
   readonly circle?: 'outer' | 'inner';
   /** What of the preparation was left out, in words; null when it was never asked. */
   readonly leftOut?: readonly string[] | null;
+  /** Torque of the fastenings, in newton metres. */
+  readonly torqueNm?: number | null;
   readonly gaugeName?: string | null;
   /** Day on which the gauge’s calibration ran out or will, like 2031-04-30. */
   readonly gaugeDue?: string | null;
@@ -73,16 +75,27 @@ function closingOf(set: RawSet, laps: readonly number[]): number[] | undefined {
   return closing.every((value) => value !== undefined) ? closing : undefined;
 }
 
+/** Figures that a prepared set should note and does not. */
+function notNoted({ kind, torqueNm, endPlayUm, rotorCelsius }: RawSet): string[] {
+  if (kind === 'thickness') return rotorCelsius === null ? ['rotor temperature not noted'] : [];
+  const torque = kind === 'runout' && (torqueNm ?? null) === null;
+  return [
+    ...(torque ? ['torque not noted'] : []),
+    ...(endPlayUm === null ? ['end play not measured'] : []),
+  ];
+}
+
 /** What the circumstances of a set say about its quality. */
 function circumstances(set: RawSet, closing: readonly number[] | undefined): Reason[] {
   const { leftOut = null, gaugeName = null, gaugeDue = null, createdAt } = set;
+  const left = leftOut === null ? [] : [...leftOut, ...notNoted(set)];
   const overdue =
     createdAt && overdueReason({ gaugeName, gaugeDue, day: createdAt.toISOString().slice(0, 10) });
   const zero = set.kind === 'thickness' ? zeroErrorReason(set.zeroErrorUm, gaugeOf(set)) : null;
   return [
     set.isVirtual ? ({ code: 'virtual' } as const) : null,
     overdue,
-    leftOut && leftOut.length > 0 ? ({ code: 'not-prepared', items: leftOut } as const) : null,
+    left.length > 0 ? ({ code: 'not-prepared', items: left } as const) : null,
     zero,
     set.kind !== 'thickness' && !closing ? ({ code: 'not-closed' } as const) : null,
   ].filter((reason) => reason !== null && reason !== undefined);

@@ -82,7 +82,7 @@ export function PasteSets({ corner, onImported }: PasteSetsProps) {
           }}
         />
       </Form.Group>
-      <div className="zh-limits mt-2">
+      <div className="zh-pair mt-2">
         <Form.Group controlId="paste-kind">
           <Form.Label>Where it does not say, it is</Form.Label>
           <Form.Select

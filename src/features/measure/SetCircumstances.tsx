@@ -35,7 +35,7 @@ export function SetCircumstances(props: SetCircumstancesProps) {
   return (
     <details className="mt-2">
       <summary className="py-2">Torque, end play, temperature, gauge, own angles</summary>
-      <div className="zh-limits">
+      <div className="zh-pair">
         {FIELDS[plan.kind].map(([detail, label]) => (
           <DetailField
             key={detail}

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Form } from 'react-bootstrap';
 import {
   preparationFor,
@@ -110,6 +110,8 @@ function Preparation({
 
 /** Chooses kind, positions and mounting of a new set; the likely ones are chosen already. */
 export function SetStarter({ corner, plan, busy, onStart }: SetStarterProps) {
+  const first = useRef<HTMLButtonElement>(null);
+  useEffect(() => first.current?.focus({ preventScroll: true }), []);
   const [own, setOwn] = useState(plan);
   const [left, setLeft] = useState<readonly PreparationId[]>(plan.left ?? []);
   const [positions, setPositions] = useState(String(plan.positions));
@@ -140,7 +142,7 @@ export function SetStarter({ corner, plan, busy, onStart }: SetStarterProps) {
         begin();
       }}
     >
-      <h2>New set</h2>
+      <h2 className="visually-hidden">New set</h2>
       <div className="zh-tabs mb-3" role="group" aria-label="What is measured">
         {KINDS.filter((kind) => kind !== 'hub' || corner.phase !== 'after').map((kind) => (
           <button
@@ -154,7 +156,7 @@ export function SetStarter({ corner, plan, busy, onStart }: SetStarterProps) {
           </button>
         ))}
       </div>
-      <div className="zh-limits">
+      <div className="zh-pair">
         {own.kind !== 'hub' && (
           <Choose
             id="set-shift"
@@ -242,11 +244,13 @@ export function SetStarter({ corner, plan, busy, onStart }: SetStarterProps) {
         {saidOf(own, corner)}
         {CAUTION[own.kind]}
       </p>
-      <button className="btn btn-primary" disabled={busy} autoFocus>
-        {busy
-          ? 'Starting …'
-          : `Start ${KIND_NAME[own.kind].toLowerCase()}${leftHere.length > 0 ? `, ${leftHere.length} left out` : ''}`}
-      </button>
+      <div className="zh-begin">
+        <button className="btn btn-primary" disabled={busy} ref={first}>
+          {busy
+            ? 'Starting …'
+            : `Start ${KIND_NAME[own.kind].toLowerCase()}${leftHere.length > 0 ? `, ${leftHere.length} left out` : ''}`}
+        </button>
+      </div>
     </form>
   );
 }
