@@ -79,7 +79,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^src/ui/' },
       to: {
-        path: '^src/(db|server|features|app|cli)/|^src/core/(?!(units|harmonics|verdict|indexing|readings|numeric|procedure)/)',
+        path: '^src/(db|server|features|app|cli)/|^src/core/(?!(units|harmonics|verdict|indexing|readings|numeric|procedure|gauges)/)',
       },
     },
     {

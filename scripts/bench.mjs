@@ -7,5 +7,6 @@ const CHROMIUM_PATH = chromium();
 runTypeScript('bench/solvers.ts');
 runTypeScript('bench/diagnosis.ts');
 runTypeScript('bench/recordings.ts');
+runTypeScript('bench/measure.ts');
 runTypeScript('bench/startPage.ts');
 run(bin('playwright'), ['test', '--config', 'bench/playwright.config.ts'], { CHROMIUM_PATH });

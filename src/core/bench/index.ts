@@ -4,3 +4,4 @@ export * from './virtualLogger';
 export * from './virtualJob';
 export * from './virtualBench';
 export * from './virtualPort';
+export * from './study';

@@ -7,7 +7,8 @@ import { trueRunout, trueThicknessAt, type VirtualCorner } from './virtualCorner
 /** What the gauge shows: the truth with scatter, rounded to its resolution. */
 export function showOn(gauge: Gauge, truth: Micrometres, random: RandomSource): Micrometres {
   const scattered = truth + gauge.repeatability * random.normal();
-  return Math.round(scattered / gauge.resolution) * gauge.resolution;
+  // A gauge shows no minus before nothing.
+  return Math.round(scattered / gauge.resolution) * gauge.resolution + 0;
 }
 
 export interface DialRun {

@@ -90,10 +90,22 @@ const SURE = 0.95;
 const componentVariances = (fit: HarmonicFit): number[] =>
   fit.orders.map(({ covariance }) => (covariance.aa + covariance.bb) / 2);
 
+/**
+ * Variance that taking out drift adds to order k: the ramp carries the noise of the two
+ * readings that closed the lap, 2 sigma², and a ramp of height 1 has a wave of 1/(pi k). It
+ * lies across one component only; both are given it, as the rotor may turn either way.
+ */
+const driftVariance = ({ closure, sigma }: PreparedLaps, order: number): number =>
+  closure?.ok === true ? 2 * (sigma / (Math.PI * order)) ** 2 : 0;
+
 /** The phasors of one prepared mounting with their variances. */
 export function mountPhasors(shift: number, prepared: PreparedLaps, studs: number): MountPhasors {
   const fit = fitHarmonics(prepared.angles, prepared.averaged, prepared.sigma, { studs });
-  return { shift, orders: phasorsOf(fit), variances: componentVariances(fit) };
+  const orders = phasorsOf(fit);
+  const variances = componentVariances(fit).map(
+    (variance, i) => variance + driftVariance(prepared, orders[i]?.order ?? 1),
+  );
+  return { shift, orders, variances };
 }
 
 /** The hub face’s order 1 brought to the rotor’s circle. */
@@ -135,7 +147,11 @@ export function checkSeating(
 }
 
 /** Smallest TIR; within 1 µm of it the smallest movement, then TIR, then number. */
-function bestOf<P extends Prediction>(predictions: readonly P[], last: number, studs: number): P {
+export function bestOf<P extends Prediction>(
+  predictions: readonly P[],
+  last: number,
+  studs: number,
+): P {
   const least = Math.min(...predictions.map(({ tir }) => tir));
   const asGood = predictions.filter(({ tir }) => tir <= least + AS_GOOD);
   asGood.sort(

@@ -4,8 +4,7 @@ import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { learnLineFormat, readGaugeLine, type LineFormat } from '@/core/gauges';
 import { lengthUnitOf } from '@/core/units';
-import { BAUD_RATES } from './SerialGauge';
-import { browserSerial, readText, type BrowserSerialPort } from './serialPort';
+import { BAUD_RATES, browserSerial, readText, type BrowserSerialPort } from '@/ui/gauge/serialPort';
 
 interface LineFormatFieldProps {
   readonly format: LineFormat | null;

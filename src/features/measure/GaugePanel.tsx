@@ -1,9 +1,9 @@
 'use client';
 
-import { SerialGauge } from '@/features/gauges/SerialGauge';
-import { VirtualGauge, type Shown } from '@/features/gauges/VirtualGauge';
 import { evenAngles } from '@/core/readings';
 import { noteDetailsAction } from './actions';
+import { SerialGauge } from './SerialGauge';
+import { VirtualGauge, type Shown } from './VirtualGauge';
 import { gaugeOf, isDialSet, unitOf, type BenchCorner, type BenchSet, type Cursor } from './model';
 
 export interface GaugePanelProps {

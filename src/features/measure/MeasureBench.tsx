@@ -10,7 +10,6 @@ import { CORNER_NAME } from '@/core/readings';
 import { fieldUnit, type Micrometres } from '@/core/units';
 import { UnrolledChart } from '@/ui/chart';
 import { RotorFace, type RotorMove } from '@/ui/rotor';
-import type { Shown } from '@/features/gauges/VirtualGauge';
 import { NextThing, Nose } from '@/ui/shell';
 import { Doubt } from './Doubt';
 import {
@@ -34,8 +33,10 @@ import { SetDetailsForm } from './SetDetailsForm';
 import { SetDone } from './SetDone';
 import { SetFindings } from './SetFindings';
 import { SetsAside, SetTabs } from './SetTabs';
-import { SetStarter, type SetPlan } from './SetStarter';
+import type { SetPlan } from './plan';
+import { SetStarter } from './SetStarter';
 import { planFor, planOf, useBench } from './useBench';
+import type { Shown } from './VirtualGauge';
 
 // What not every set needs is loaded when it is asked for.
 const GaugePanel = dynamic(() => import('./GaugePanel').then((module) => module.GaugePanel));

@@ -3,7 +3,7 @@
 import { Form } from 'react-bootstrap';
 import { DetailField, type Detail } from './DetailField';
 import type { BenchCorner } from './model';
-import type { SetPlan } from './SetStarter';
+import type { SetPlan } from './plan';
 
 interface SetCircumstancesProps {
   readonly plan: SetPlan;

@@ -10,25 +10,8 @@ import {
 } from '@/core/quality';
 import { KIND_NAME, type BenchCorner, type BenchSet } from './model';
 import { mountingName } from './mountingName';
-import { readAngles, readPositions, saidOf } from './plan';
+import { readAngles, readPositions, saidOf, type SetPlan } from './plan';
 import { SetCircumstances } from './SetCircumstances';
-
-/** What a new set begins with. */
-export interface SetPlan {
-  readonly kind: BenchSet['kind'];
-  readonly positions: number;
-  readonly shift: number;
-  readonly face: 'outboard' | 'inboard';
-  readonly circle?: 'outer' | 'inner';
-  readonly angles?: readonly number[] | null;
-  readonly gaugeId?: string | null;
-  readonly left?: readonly PreparationId[];
-  readonly torqueNm?: number | null;
-  readonly endPlayUm?: number | null;
-  readonly zeroErrorUm?: number | null;
-  readonly rotorCelsius?: number | null;
-  readonly isVirtual?: boolean;
-}
 
 const KINDS = ['runout', 'thickness', 'hub'] as const;
 

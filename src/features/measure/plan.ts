@@ -1,7 +1,24 @@
 import { MAX_POSITIONS, MIN_POSITIONS } from '@/core/readings';
 import { formatIn } from '@/core/units';
-import type { BenchCorner } from './model';
-import type { SetPlan } from './SetStarter';
+import type { PreparationId } from '@/core/quality';
+import type { BenchCorner, BenchSet } from './model';
+
+/** What a new set begins with. */
+export interface SetPlan {
+  readonly kind: BenchSet['kind'];
+  readonly positions: number;
+  readonly shift: number;
+  readonly face: 'outboard' | 'inboard';
+  readonly circle?: 'outer' | 'inner';
+  readonly angles?: readonly number[] | null;
+  readonly gaugeId?: string | null;
+  readonly left?: readonly PreparationId[];
+  readonly torqueNm?: number | null;
+  readonly endPlayUm?: number | null;
+  readonly zeroErrorUm?: number | null;
+  readonly rotorCelsius?: number | null;
+  readonly isVirtual?: boolean;
+}
 
 const RANGE = `Take ${MIN_POSITIONS} to ${MAX_POSITIONS} positions.`;
 

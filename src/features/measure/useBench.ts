@@ -17,7 +17,7 @@ import {
   type DoubtedReading,
 } from './model';
 import type { OutboxStatus, OutgoingReading } from './outbox';
-import type { SetPlan } from './SetStarter';
+import type { SetPlan } from './plan';
 import { useOutbox } from './useOutbox';
 
 export interface Bench {

@@ -10,6 +10,9 @@ interface BrowserSerial {
   readonly requestPort: () => Promise<BrowserSerialPort>;
 }
 
+/** Speeds that gauge cables use, in baud. */
+export const BAUD_RATES = [1200, 2400, 4800, 9600, 19_200, 38_400, 115_200] as const;
+
 /** The browser’s serial lines, or null where it has none. */
 export const browserSerial = (): BrowserSerial | null =>
   typeof navigator !== 'undefined' && 'serial' in navigator

@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { LineFormat, LineReading } from '@/core/gauges';
 import { toMicrometres } from '@/core/units';
 import { shownText } from '@/core/bench';
-import { browserSerial, SerialGaugePort } from './serialPort';
+import { BAUD_RATES, browserSerial, SerialGaugePort } from '@/ui/gauge/serialPort';
 
 interface SerialGaugeProps {
   readonly name: string;
@@ -12,8 +12,6 @@ interface SerialGaugeProps {
   /** A reading that the gauge sent, in its own unit, less what was zeroed here. */
   readonly onReading: (reading: LineReading) => void;
 }
-
-export const BAUD_RATES = [1200, 2400, 4800, 9600, 19_200, 38_400, 115_200] as const;
 
 /** A gauge on a serial line: its button takes the reading. */
 export function SerialGauge({ name, format, onReading }: SerialGaugeProps) {

@@ -1,0 +1,287 @@
+import {
+  anyCorner,
+  cornerOfTir,
+  dirtOnce,
+  faultOnce,
+  indexOnce,
+  micrometerShows,
+  readOnce,
+  trueRunout,
+  type BenchFaults,
+  type FaultStudy,
+} from '../src/core/bench';
+import { nextMountShift } from '../src/core/indexing';
+import { modulus, seededRandom, type RandomSource } from '../src/core/numeric';
+import { solveThickness } from '../src/core/thickness';
+import { WORKSHOP_DEFAULTS } from '../src/core/verdict';
+
+const CORNERS = Number(process.argv[2] ?? 20_000);
+const gauge = { resolution: 1, repeatability: 1 };
+const SETUP = { studs: 5, positions: 12, gauge, limit: 50 };
+
+const percent = (share: number, n: number): string =>
+  `${(100 * share).toFixed(1)} ± ${(100 * Math.sqrt((share * (1 - share)) / n)).toFixed(1)} %`;
+const row = (...cells: (string | number)[]): void => console.log(`| ${cells.join(' | ')} |`);
+
+const how = (isClosed: boolean): string => (isClosed ? 'lap closed' : 'lap not closed');
+
+function amplitudes(isClosed: boolean, random: RandomSource): void {
+  let covered = 0;
+  let squares = 0;
+  for (let i = 0; i < CORNERS; i += 1) {
+    const corner = cornerOfTir(10 + 90 * random.uniform(), SETUP.studs, random);
+    const first = readOnce(corner, SETUP, isClosed, random).orders.find(
+      ({ order }) => order === 1,
+    )!;
+    const truth = modulus(trueRunout(corner, 0).find(({ order }) => order === 1)!.z);
+    if (Math.abs(first.amplitude - truth) <= 1.96 * first.uAmplitude) covered += 1;
+    squares += (first.amplitude - truth) ** 2;
+  }
+  const best = Math.sqrt(gauge.repeatability ** 2 + gauge.resolution ** 2 / 12);
+  const ratio = Math.sqrt(squares / CORNERS) / (best * Math.sqrt(2 / SETUP.positions));
+  row(
+    `${how(isClosed)}: 95 % band of the amplitude holds the truth`,
+    percent(covered / CORNERS, CORNERS),
+    '93 to 97 %',
+  );
+  row(
+    `${how(isClosed)}: spread of the fitted amplitude / σ√(2/n)`,
+    ratio.toFixed(3),
+    'at most 1.05',
+  );
+}
+
+const NEAR = 8;
+
+function verdicts(isClosed: boolean, random: RandomSource): void {
+  const count = { within: 0, beyond: 0, close: 0, wrongWithin: 0, wrongBeyond: 0 };
+  for (let i = 0; i < CORNERS; i += 1) {
+    const tir = SETUP.limit + NEAR * (2 * random.uniform() - 1);
+    const { state } = readOnce(
+      cornerOfTir(tir, SETUP.studs, random),
+      SETUP,
+      isClosed,
+      random,
+    ).verdict;
+    if (state === 'within') count.within += 1;
+    if (state === 'beyond') count.beyond += 1;
+    if (state === 'too-close') count.close += 1;
+    if (state === 'within' && tir > SETUP.limit) count.wrongWithin += 1;
+    if (state === 'beyond' && tir <= SETUP.limit) count.wrongBeyond += 1;
+  }
+  const share = (n: number, of: number): string => percent(n / of, of);
+  row(
+    `${how(isClosed)}: “within” and wrong, of the corners near the limit`,
+    share(count.wrongWithin, CORNERS),
+    'at most 5 %',
+  );
+  row(
+    `${how(isClosed)}: “beyond” and wrong, of the corners near the limit`,
+    share(count.wrongBeyond, CORNERS),
+    'at most 5 %',
+  );
+  row(
+    `${how(isClosed)}: of those called within, wrong`,
+    share(count.wrongWithin, count.within),
+    '',
+  );
+  row(
+    `${how(isClosed)}: of those called beyond, wrong`,
+    share(count.wrongBeyond, count.beyond),
+    '',
+  );
+  row(`${how(isClosed)}: called too close`, share(count.close, CORNERS), 'about 30 %');
+}
+
+function indexing(random: RandomSource): void {
+  const all = Array.from({ length: SETUP.studs }, (_, shift) => shift);
+  const second = nextMountShift(SETUP.studs, 0, [0], all)!;
+  const studies = Array.from({ length: CORNERS }, () =>
+    indexOnce(anyCorner(SETUP.studs, random), SETUP, [0, second], random),
+  );
+  const share = (test: (study: (typeof studies)[number]) => boolean): string =>
+    percent(studies.filter(test).length / CORNERS, CORNERS);
+  row(
+    '95 % band of a predicted runout holds the truth',
+    share(({ covered }) => covered),
+    '93 to 97 %',
+  );
+  row(
+    'chosen stud within 4 µm of the best',
+    share(({ worse }) => worse <= 4),
+    'at least 95 %',
+  );
+  row(
+    'chosen stud within 2 µm of the best',
+    share(({ worse }) => worse <= 2),
+    'within reach',
+  );
+}
+
+/** Truth of a corner that is clearly within: a fault makes it look otherwise. */
+const CLEARLY_WITHIN = 0.7 * SETUP.limit;
+const RUNS = Math.max(400, Math.floor(CORNERS / 10));
+
+/** The smallest size at which half of the verdicts are changed, and what is then seen. */
+function study(
+  name: string,
+  sizes: readonly number[],
+  once: (size: number, random: RandomSource) => FaultStudy,
+  seed: number,
+): void {
+  for (const size of sizes) {
+    const random = seededRandom(seed);
+    const runs = Array.from({ length: RUNS }, () => once(size, random));
+    const changed = runs.filter(({ state }) => state !== 'within').length / RUNS;
+    if (changed < 0.5 && size !== sizes.at(-1)) continue;
+    const seen = runs.filter((run) => run.seen).length / RUNS;
+    row(name, `${size} µm`, percent(changed, RUNS), percent(seen, RUNS));
+    return;
+  }
+}
+
+const steps = (low: number, high: number, by: number): number[] =>
+  Array.from({ length: Math.round((high - low) / by) + 1 }, (_, i) => low + i * by);
+
+function faults(): void {
+  const dial = (make: (size: number) => BenchFaults) => (size: number, random: RandomSource) =>
+    faultOnce(
+      cornerOfTir(CLEARLY_WITHIN, SETUP.studs, random),
+      make(size),
+      SETUP,
+      WORKSHOP_DEFAULTS.endPlay,
+      random,
+    );
+  study(
+    'loose base, creep in one turn',
+    steps(4, 80, 2),
+    dial((looseBase) => ({ looseBase })),
+    3,
+  );
+  study(
+    'play in the bearing',
+    steps(4, 80, 2),
+    dial((endPlay) => ({ endPlay })),
+    4,
+  );
+  study(
+    'dirt under the hat, tilt (TIR), third mounting',
+    steps(4, 80, 2),
+    (size, random) =>
+      dirtOnce(cornerOfTir(CLEARLY_WITHIN, SETUP.studs, random), size / 2, SETUP, random),
+    5,
+  );
+}
+
+const MICROMETER = WORKSHOP_DEFAULTS.micrometer;
+const LIMITS = { discard: 26_000, dtv: 12 };
+/** So far below discard a rotor is clearly to be replaced. */
+const BELOW = 12;
+
+/** A rotor below discard that a hot disc or a zero error makes look thick enough. */
+function thicknessFault(
+  name: string,
+  sizes: readonly number[],
+  make: (size: number) => BenchFaults,
+): void {
+  const once = (size: number, random: RandomSource) => {
+    const faultsHere = make(size);
+    const corner = {
+      ...cornerOfTir(20, SETUP.studs, random),
+      meanThickness: LIMITS.discard - BELOW,
+    };
+    const turnOf = (j: number): number => (360 * j) / SETUP.positions;
+    const lap = Array.from({ length: SETUP.positions }, (_, j) =>
+      micrometerShows(
+        { corner, faults: faultsHere },
+        { shift: 0, turn: turnOf(j), gauge: MICROMETER },
+        random,
+      ),
+    );
+    const judge = (noted: { zeroError?: number; temperature?: { rotor: number } }) =>
+      solveThickness({ laps: [lap], gauge: MICROMETER, limits: LIMITS, ...noted }).verdicts.discard;
+    const unseen = judge({});
+    // The zero is seen as the micrometer shows it, the temperature to 2 K.
+    const zero = Math.round(
+      (faultsHere.zeroError ?? 0) + MICROMETER.repeatability * random.normal(),
+    );
+    const celsius = (faultsHere.celsius ?? 20) + 2 * random.normal();
+    const noted = judge({ zeroError: zero, temperature: { rotor: celsius } });
+    return {
+      changed: unseen.state !== 'beyond',
+      told: celsius > 50 || Math.abs(zero) > MICROMETER.mpe,
+      right: noted.state !== 'within',
+    };
+  };
+  for (const size of sizes) {
+    const random = seededRandom(6);
+    const runs = Array.from({ length: RUNS }, () => once(size, random));
+    const share = (test: (run: (typeof runs)[number]) => boolean): number =>
+      runs.filter(test).length / RUNS;
+    if (share(({ changed }) => changed) < 0.5 && size !== sizes.at(-1)) continue;
+    row(
+      name,
+      String(size),
+      percent(
+        share(({ changed }) => changed),
+        RUNS,
+      ),
+      percent(
+        share(({ told }) => told),
+        RUNS,
+      ),
+    );
+    row(
+      `${name}: never “within” once noted`,
+      String(size),
+      '',
+      percent(
+        share(({ right }) => right),
+        RUNS,
+      ),
+    );
+    return;
+  }
+}
+
+function falseAlarms(random: RandomSource): void {
+  let alarms = 0;
+  for (let i = 0; i < CORNERS; i += 1) {
+    const corner = cornerOfTir(10 + 60 * random.uniform(), SETUP.studs, random);
+    if (faultOnce(corner, {}, SETUP, WORKSHOP_DEFAULTS.endPlay, random).seen) alarms += 1;
+  }
+  row('clean dial set: any alarm', '', '', percent(alarms / CORNERS, CORNERS));
+  let seats = 0;
+  for (let i = 0; i < RUNS; i += 1) {
+    if (dirtOnce(anyCorner(SETUP.studs, random), 0, SETUP, random).seen) seats += 1;
+  }
+  row(
+    'three clean mountings: “did not seat the same way twice”',
+    '',
+    '',
+    percent(seats / RUNS, RUNS),
+  );
+}
+
+console.log(
+  `\nMeasuring: ${CORNERS} simulated corners, 12 positions, one lap, σ 1 µm, limit 50 µm\n`,
+);
+row('what', 'measured', 'asked');
+row('---', '---', '---');
+for (const isClosed of [false, true]) {
+  amplitudes(isClosed, seededRandom(1));
+  verdicts(isClosed, seededRandom(2));
+}
+indexing(seededRandom(7));
+console.log(`\nFaults at the size at which half of the verdicts change (${RUNS} runs each)\n`);
+row('fault', 'size', 'verdict changed', 'recognised (asked: at least 95 %)');
+row('---', '---', '---', '---');
+faults();
+thicknessFault('hot disc (°C), felt or measured', steps(25, 120, 5), (celsius) => ({ celsius }));
+thicknessFault('micrometer off zero (µm), zero seen', steps(2, 40, 1), (zeroError) => ({
+  zeroError,
+}));
+console.log('\nFalse alarms (asked: at most 2 %)\n');
+row('set', '', '', 'alarms');
+row('---', '---', '---', '---');
+falseAlarms(seededRandom(8));

@@ -1,0 +1,77 @@
+import { seededRandom } from '../numeric';
+import {
+  dialShows,
+  endPlayShows,
+  micrometerShows,
+  practiceCorner,
+  PRACTICE_FAULTS,
+  seedOf,
+  shownText,
+  VirtualPort,
+  type VirtualBench,
+} from '.';
+
+const gauge = { resolution: 1, repeatability: 0 };
+const corner = {
+  studs: 5,
+  hub: [],
+  rotor: [{ order: 1, amplitude: 20, highSpotDeg: 90 }],
+  meanThickness: 27_000,
+  thickness: [{ order: 1, amplitude: 4, highSpotDeg: 0 }],
+};
+const at = (turn: number) => ({ shift: 0, turn, gauge });
+const dial = (bench: VirtualBench, turn: number, face: 'outboard' | 'inboard' = 'outboard') =>
+  dialShows(bench, { ...at(turn), face }, seededRandom(1));
+
+test('the dial is zeroed at the chalk mark and follows the face', () => {
+  const bench = { corner, faults: {} };
+  expect([0, 90, 270, 360].map((turn) => dial(bench, turn))).toEqual([0, 20, -20, 0]);
+});
+
+test('on the inboard face it reads positive when pushed, the thickness included', () => {
+  const bench = { corner, faults: {} };
+  // At 90° the face runs 20 outboard and the rotor is 4 thinner than at the mark.
+  expect(dial(bench, 90, 'inboard')).toBe(-24);
+});
+
+test('a loose base creeps on with every turn; dirt tilts its own mounting only', () => {
+  const loose = { corner, faults: { looseBase: 30 } };
+  expect([360, 720].map((turn) => dial(loose, turn))).toEqual([30, 60]);
+  const dirty = { corner, faults: { dirt: { shift: 0, amplitude: 10, at: 0 } } };
+  expect(dial(dirty, 180)).toBe(-20);
+  const moved = { corner, faults: { dirt: { shift: 2, amplitude: 10, at: 0 } } };
+  expect(dial(moved, 180)).toBe(0);
+});
+
+test('the micrometer grows with heat and shows its zero error', () => {
+  const shows = (faults: VirtualBench['faults']) =>
+    micrometerShows({ corner, faults }, at(0), seededRandom(1));
+  expect(shows({})).toBe(27_004);
+  expect(shows({ zeroError: 40 })).toBe(27_044);
+  expect(shows({ celsius: 120 })).toBe(27_033);
+});
+
+test('push and pull shows the play', () => {
+  expect(endPlayShows({ corner, faults: { endPlay: 60 } }, gauge, seededRandom(2))).toBe(60);
+});
+
+test('the same name stands for the same rotor, another for another', () => {
+  const named = (name: string) => practiceCorner(seedOf(name), 5, 28_000);
+  expect(named('a')).toEqual(named('a'));
+  expect(named('a')).not.toEqual(named('b'));
+  expect(named('a').meanThickness).toBeLessThan(28_000);
+  expect(Object.keys(PRACTICE_FAULTS)).toContain('none');
+});
+
+test('behind the port of any gauge, a turn of the wheel makes it show', async () => {
+  const heard: string[] = [];
+  const sight = { shift: 0, face: 'outboard', kind: 'dial', gauge, unit: 'mm' } as const;
+  const port = new VirtualPort({ corner, faults: {} }, sight, 3);
+  port.turnTo(90);
+  await port.open((event) => heard.push(event.type === 'shows' ? event.reading.text : event.type));
+  port.turnTo(90);
+  await port.close();
+  port.turnTo(90);
+  expect(heard).toEqual(['0.020']);
+  expect([shownText(-0.2, 'mm'), shownText(25.4, 'in')]).toEqual(['0.000', '0.00100']);
+});
