@@ -48,7 +48,7 @@ test('bad input is named at the field and stays on screen', async ({ page }) => 
     ['abc', /has no digits/],
     ['0.05 ft', /is not a length unit/],
     ['1.2.3', /is not a number/],
-    ['40', /cannot be a runout reading/],
+    ['40.0', /cannot be a runout reading/],
     ['--1', /is not a number/],
     ['1e999', /is not a length unit/],
   ];

@@ -1,8 +1,3 @@
-import fs from 'node:fs';
-import os from 'node:os';
-import path from 'node:path';
-import { buildDemo } from '@/cli/demo/build';
-import { closeDatabase } from '@/server/database';
 import { judgeCorner } from '@/server/decisions';
 import { closeJob, decide, jobFile, openJob, openJobs, reopenJob, undecide } from '@/server/jobs';
 import {
@@ -17,29 +12,14 @@ import {
 import { chooseUnits, shopUnits } from '@/server/settings';
 import { currentStage, stagesOf } from '@/server/stages';
 import { allVehicles, saveVehicle, vehicleWithJobs } from '@/server/vehicles';
-import { DEMO_SEED } from '@/cli/demo/scenario';
 import { VEHICLES } from '@/cli/demo/vehicles';
+import { jobNumber, useDemo } from './demo';
 import { known } from './known';
 
 const NOWHERE = '00000000-0000-4000-8000-000000000000';
-const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-server-'));
 
-beforeAll(async () => {
-  process.env.ZESTY_HOUND_DATA = folder;
-  delete process.env.DATABASE_URL;
-  await buildDemo(DEMO_SEED);
-});
-afterAll(async () => {
-  await closeDatabase();
-  fs.rmSync(folder, { recursive: true, force: true });
-});
+useDemo();
 
-async function jobNumber(number: number): Promise<string> {
-  const { lines } = await openJobs(1);
-  const line = lines.find((each) => each.number === number);
-  if (!line) throw new Error(`No job ${number}`);
-  return line.id;
-}
 const judged = async (number: number) => {
   const file = (await jobFile(await jobNumber(number)))!;
   return judgeCorner(file, file.corners[0]!, 'before');

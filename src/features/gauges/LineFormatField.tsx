@@ -108,7 +108,7 @@ export function LineFormatField({ format, unit, onLearn }: LineFormatFieldProps)
             const read = readGaugeLine(format, line);
             return (
               <li key={i}>
-                <code>{line}</code> reads{' '}
+                <span className="zh-muted">{line}</span> reads{' '}
                 {read.ok ? (
                   <strong className="zh-figure">
                     {read.reading.text} {read.reading.unit}

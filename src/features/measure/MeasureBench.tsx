@@ -4,28 +4,24 @@ import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { advise, assessCorner, sayAdvice, sayMove } from '@/core/assessment';
-import { nextMountShift, shortestTurn } from '@/core/indexing';
 import { phasorsOf } from '@/core/harmonics';
 import { CORNER_NAME } from '@/core/readings';
 import { fieldUnit, type Micrometres } from '@/core/units';
 import { UnrolledChart } from '@/ui/chart';
-import { RotorFace, type RotorMove } from '@/ui/rotor';
+import { RotorFace } from '@/ui/rotor';
 import { NextThing, Nose } from '@/ui/shell';
 import { Doubt } from './Doubt';
 import {
-  advisedStep,
-  doubtedReading,
-  drawnValues,
-  firstOpen,
-  gaugeOf,
-  KIND_NAME,
-  limitOf,
-  recordOf,
-  solveSet,
-  type BenchCorner,
-  type BenchSet,
-  type SetResult,
-} from './model';
+  counted,
+  likelyPlan,
+  missingKind,
+  moveTo,
+  nextShift,
+  suspectsOf,
+  wantedPlan,
+} from './likely';
+import { doubtedReading, gaugeOf, KIND_NAME, type BenchCorner, type BenchSet } from './model';
+import { advisedStep, drawnValues, limitOf, recordOf, solveSet, type SetResult } from './result';
 import { ReadingEntry } from './ReadingEntry';
 import { ReadingLadder } from './ReadingLadder';
 import { SaveStatus } from './SaveStatus';
@@ -33,9 +29,9 @@ import { SetDetailsForm } from './SetDetailsForm';
 import { SetDone } from './SetDone';
 import { SetFindings } from './SetFindings';
 import { SetsAside, SetTabs } from './SetTabs';
-import type { SetPlan } from './plan';
+import { planFor, planOf, type SetPlan } from './plan';
 import { SetStarter } from './SetStarter';
-import { planFor, planOf, useBench } from './useBench';
+import { useBench } from './useBench';
 import type { Shown } from './VirtualGauge';
 
 // What not every set needs is loaded when it is asked for.
@@ -57,58 +53,6 @@ interface MeasureBenchProps {
   /** What the findings of the whole job point to: in a sentence, and at length. */
   readonly lead: ReactNode;
   readonly scent: ReactNode;
-}
-
-const counted = (sets: readonly BenchSet[]): BenchSet[] => sets.filter(({ isAside }) => !isAside);
-
-const isRead = (set: BenchSet): boolean => firstOpen(set) === null;
-
-/** The kind of set that this corner still lacks. */
-function missingKind(sets: readonly BenchSet[]): 'runout' | 'thickness' | null {
-  const has = (kind: BenchSet['kind']): boolean =>
-    counted(sets).some((set) => set.kind === kind && isRead(set));
-  if (!has('runout')) return 'runout';
-  return has('thickness') ? null : 'thickness';
-}
-
-/** The shift that tells hub from rotor best, when one mounting was read. */
-function nextShift(sets: readonly BenchSet[], corner: BenchCorner): number | null {
-  const shifts = counted(sets)
-    .filter(({ kind }) => kind === 'runout')
-    .map(({ shift }) => shift);
-  const first = shifts[0];
-  if (first === undefined) return null;
-  const all = Array.from({ length: corner.studs }, (_, shift) => shift);
-  return nextMountShift(corner.studs, first, shifts, corner.allowedShifts ?? all);
-}
-
-/** What a new set most likely is. */
-function likelyPlan(
-  sets: readonly BenchSet[],
-  corner: BenchCorner,
-  expectedShift: number | null,
-): SetPlan {
-  const last = counted(sets).at(-1);
-  const kind = missingKind(sets) ?? 'runout';
-  const base: SetPlan = last
-    ? planFor(kind, planOf(last))
-    : { kind, positions: 12, shift: 0, face: 'outboard' };
-  const isNextMounting = missingKind(sets) === null;
-  const shift = isNextMounting ? (nextShift(sets, corner) ?? base.shift) : base.shift;
-  return { ...base, kind, shift: last ? shift : (expectedShift ?? 0) };
-}
-
-function moveTo(sets: readonly BenchSet[], corner: BenchCorner, to: number): RotorMove | null {
-  const from = counted(sets).findLast(({ kind }) => kind === 'runout')?.shift;
-  if (from === undefined || from === to) return null;
-  const turn = shortestTurn(from, to, corner.studs);
-  return { from, studs: turn.studs * turn.sense };
-}
-
-function suspectsOf(result: SetResult | null): number[] {
-  if (!result) return [];
-  const outliers = result.kind === 'runout' ? result.runout.outliers : result.figures.outliers;
-  return outliers.map(({ position }) => position);
 }
 
 function Unrolled({
@@ -135,18 +79,12 @@ function Unrolled({
   );
 }
 
-/** The plan of a set that the way here asks for and that is not there yet. */
-const wantedPlan = ({ wanted, sets }: MeasureBenchProps): SetPlan | null =>
-  wanted && !counted(sets).some(({ kind }) => kind === wanted)
-    ? { kind: wanted, positions: 12, shift: 0, face: 'outboard' }
-    : null;
-
 /** The bench of one corner: read a set, see it on the rotor, hear what it says. */
 export function MeasureBench(props: MeasureBenchProps) {
   const { corner } = props;
   const bench = useBench(props.sets, corner, props.wanted);
   const { state, set, dispatch } = bench;
-  const [plan, setPlan] = useState<SetPlan | null>(wantedPlan(props));
+  const [plan, setPlan] = useState<SetPlan | null>(wantedPlan(props.wanted, props.sets));
   const result = useMemo(() => (set ? solveSet(set, corner) : null), [set, corner]);
   const isReading = set !== undefined && state.cursor !== null;
   // While a set is read its figures stand alone; the corner is judged when it is read.

@@ -10,7 +10,8 @@ import {
 import { formatIn, type LengthRole } from '@/core/units';
 import { describeReason, type Verdict } from '@/core/verdict';
 import { Figure, VerdictMark } from '@/ui/verdict';
-import type { BenchCorner, SetResult } from './model';
+import type { BenchCorner } from './model';
+import type { SetResult } from './result';
 
 interface VerdictLineProps {
   readonly name: string;

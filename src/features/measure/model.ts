@@ -1,18 +1,4 @@
-import {
-  assessHubFace,
-  assessRunout,
-  assessThickness,
-  lapsOf,
-  dtvLimit,
-  hubFaceLimit,
-  measuredSet,
-  runoutLimit,
-  type Advice,
-  type AxleLimits,
-  type CornerRecord,
-  type RawReading,
-  type RawSet,
-} from '@/core/assessment';
+import { lapsOf, type AxleLimits, type RawReading, type RawSet } from '@/core/assessment';
 import type { LineFormat } from '@/core/gauges';
 import { suggestSlip, type Slip } from '@/core/harmonics';
 import {
@@ -25,17 +11,13 @@ import {
   type Fastening,
   type LengthKind,
 } from '@/core/readings';
-import type { RunoutResult } from '@/core/runout';
-import type { ThicknessFigures, ThicknessResult } from '@/core/thickness';
 import {
   fieldUnit,
   lengthUnitOf,
   type LengthRole,
   type LengthUnit,
-  type Micrometres,
   type UnitSystem,
 } from '@/core/units';
-import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 
 /** As found, before the correction (cleaned), or after it. */
 export type Phase = 'as-found' | 'before' | 'after';
@@ -330,69 +312,4 @@ export function openBench(sets: readonly BenchSet[], wanted?: BenchSet['kind']):
   const open = asked.findLast((set) => firstOpen(set) !== null) ?? asked.at(-1);
   const state: BenchState = { sets, currentId: null, cursor: null, draft: '', error: null };
   return pickSet(state, open?.id ?? null);
-}
-
-export type SetResult =
-  | { readonly kind: 'runout'; readonly runout: RunoutResult; readonly isHub: boolean }
-  | {
-      readonly kind: 'thickness';
-      readonly figures: ThicknessFigures;
-      readonly verdicts: ThicknessResult | null;
-    };
-
-/** What the solvers say of one set; null while no lap is whole. */
-export function solveSet(set: BenchSet, corner: BenchCorner): SetResult | null {
-  const measured = measuredSet(set);
-  if (!measured) return null;
-  if (measured.kind === 'runout') {
-    const runout = assessRunout(measured, corner.studs, corner.limits);
-    return { kind: 'runout', runout, isHub: false };
-  }
-  if (measured.kind === 'hub') {
-    return { kind: 'runout', runout: assessHubFace(measured, corner.studs), isHub: true };
-  }
-  return { kind: 'thickness', ...assessThickness(measured, corner.limits) };
-}
-
-/** The limit that a set is read against: of the hub face, the rotor's runout, or its variation. */
-export function limitOf(
-  set: Pick<RawSet, 'kind' | 'radiusUm'> | undefined,
-  { limits }: Pick<BenchCorner, 'limits'>,
-): Micrometres {
-  if (set?.kind === 'thickness') return dtvLimit(limits).value;
-  if (set?.kind !== 'hub') return runoutLimit(limits).value;
-  return hubFaceLimit(set.radiusUm ?? WORKSHOP_DEFAULTS.hubFaceRadius);
-}
-
-/** What the rotor shows: the averages when they exist, else the lap as far as it is read. */
-export function drawnValues(
-  set: BenchSet,
-  result: SetResult | null,
-  lap: number,
-): (number | null)[] {
-  if (result?.kind === 'runout') return [...result.runout.averaged];
-  if (result?.kind === 'thickness') return [...result.figures.averaged];
-  const sign = set.kind === 'runout' && set.face === 'inboard' ? -1 : 1;
-  return (lapsOf(set)[lap] ?? []).map((value) => (value === null ? null : sign * value));
-}
-
-/** The corner as the solvers take it: the complete sets that count. */
-export const recordOf = (sets: readonly BenchSet[], corner: BenchCorner): CornerRecord => ({
-  ...corner,
-  sets: sets.filter(({ isAside }) => !isAside).flatMap((set) => measuredSet(set) ?? []),
-});
-
-/** More laps than this nobody takes: a finer gauge or another way is needed. */
-const MOST_LAPS_ADVISED = 10;
-
-/** What follows a set that was read, from its own result and the corner's advice. */
-export function advisedStep(
-  result: SetResult | null,
-  advice: Advice | null,
-): 'again' | 'mounting' | 'lap' | 'next' {
-  if (result?.kind === 'runout' && result.runout.verdict.state === 'not-valid') return 'again';
-  if (advice?.kind === 'second-mounting') return 'mounting';
-  const isOfThisSet =
-    advice?.kind === 'too-close' && (advice.what === 'runout') === (result?.kind === 'runout');
-  return isOfThisSet && advice.laps !== null && advice.laps <= MOST_LAPS_ADVISED ? 'lap' : 'next';
 }

@@ -1,6 +1,11 @@
+import { assessCorner } from '@/core/assessment';
 import { fireEvent, render, screen } from '@testing-library/react';
-import { advisedStep, openBench, solveSet, type BenchCorner, type BenchSet } from './model';
+import { openBench, type BenchCorner, type BenchSet } from './model';
+import { advisedStep, solveSet } from './result';
+import { CornerQuality } from './CornerQuality';
+import { NumberPad } from './NumberPad';
 import { ReadingEntry } from './ReadingEntry';
+import { recordOf } from './result';
 import { ReadingLadder } from './ReadingLadder';
 import { SaveStatus } from './SaveStatus';
 import { SetDone } from './SetDone';
@@ -151,6 +156,121 @@ test('a mounting is named by the move from the first mark', () => {
   expect(mountingName({ ...corner, corner: 'RR', fastening: 'bolts' }, 1)).toBe(
     '1 hole counter-clockwise as you face it',
   );
+});
+
+describe('the ways a reading is taken', () => {
+  const entry = (own: BenchSet, draft: string, on: Partial<Parameters<typeof ReadingEntry>[0]>) => {
+    const state = { ...openBench([own]), draft };
+    render(
+      <ReadingEntry
+        set={own}
+        state={state}
+        corner={corner}
+        onType={nothing}
+        onEnter={nothing}
+        onStep={nothing}
+        onCorrect={nothing}
+        {...on}
+      />,
+    );
+    const field = screen.getByRole<HTMLInputElement>('textbox');
+    field.setSelectionRange(draft.length, draft.length);
+    return field;
+  };
+
+  test('minus after the figure takes it as minus, and what is meant is shown', () => {
+    const onEnter = jest.fn();
+    const field = entry(set(), '12', { onEnter });
+    expect(screen.getByText('0.012')).toBeTruthy();
+    fireEvent.keyDown(field, { key: '-' });
+    expect(onEnter).toHaveBeenCalledWith('-12');
+  });
+
+  test('a minus at the beginning is only typed, and a thickness has no sign', () => {
+    const onEnter = jest.fn();
+    fireEvent.keyDown(entry(set(), '', { onEnter }), { key: '-' });
+    expect(onEnter).not.toHaveBeenCalled();
+  });
+
+  test('space takes what an open gauge shows, and else is a space', () => {
+    const onShown = jest.fn();
+    fireEvent.keyDown(entry(set(), '', { onShown }), { key: ' ' });
+    expect(onShown).toHaveBeenCalledTimes(1);
+  });
+
+  test('the pad types, deletes and takes either way', () => {
+    const [onType, onTake] = [jest.fn(), jest.fn()];
+    const pad = (draft: string) =>
+      render(<NumberPad draft={draft} isSigned mark="." canSkip onType={onType} onTake={onTake} />)
+        .unmount;
+    let close = pad('1');
+    fireEvent.click(screen.getByRole('button', { name: '2' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Delete the last figure' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Take as minus' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Take' }));
+    expect(onType.mock.calls).toEqual([['12'], ['']]);
+    expect(onTake.mock.calls).toEqual([['-1'], ['1']]);
+    close();
+    close = pad('');
+    expect(screen.getByRole('button', { name: 'Take' }).textContent).toBe('Skip');
+    close();
+  });
+});
+
+describe('a new set', () => {
+  const plan = { kind: 'runout', positions: 12, shift: 0, face: 'outboard' } as const;
+  const starter = (onStart = jest.fn()) => {
+    render(<SetStarter corner={corner} plan={plan} busy={false} onStart={onStart} />);
+    return onStart;
+  };
+
+  test('records what was left out, and recommends positions for nut pull', () => {
+    const onStart = starter();
+    fireEvent.click(screen.getByLabelText('Hub face and hat cleaned'));
+    fireEvent.change(screen.getByLabelText('Read for'), { target: { value: 'nut-pull' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Start runout, 1 left out' }));
+    expect(onStart).toHaveBeenCalledWith(
+      expect.objectContaining({ positions: 15, left: ['clean'] }),
+    );
+  });
+
+  test('a wrong number of positions or angles is named at its field, and nothing starts', () => {
+    const onStart = starter();
+    fireEvent.change(screen.getByLabelText('Positions'), { target: { value: '3' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Start runout' }));
+    expect(screen.getByText('Take 4 to 72 positions.')).toBeTruthy();
+    fireEvent.change(screen.getByLabelText(/Own angles/), { target: { value: '0 90 x 270' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Start runout' }));
+    expect(screen.getByText(/“x” is not an angle/)).toBeTruthy();
+    expect(onStart).not.toHaveBeenCalled();
+    fireEvent.change(screen.getByLabelText(/Own angles/), { target: { value: '0 90,5 170 270' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Start runout' }));
+    expect(onStart).toHaveBeenCalledWith(
+      expect.objectContaining({ positions: 4, angles: [0, 90.5, 170, 270] }),
+    );
+  });
+});
+
+test('what the sets say about each other: shares, seating, taper, cross-check, signatures', () => {
+  const mounting = (shift: number, at: number): BenchSet =>
+    set({
+      id: `m${shift}`,
+      positions: 12,
+      shift,
+      readings: Array.from({ length: 12 }, (_, position) => ({
+        lap: 0,
+        position,
+        valueUm: Math.round(20 * Math.cos((position * Math.PI) / 6 - at)),
+        text: '0',
+        unit: 'mm',
+      })),
+    });
+  const own = recordOf([mounting(0, 0), mounting(2, 1), mounting(4, 2.6)], corner);
+  render(<CornerQuality record={own} assessment={assessCorner(own)} corner={corner} />);
+  expect(screen.getByText('Hub and rotor told apart')).toBeTruthy();
+  expect(screen.getByRole('img', { name: /The hub’s share/ })).toBeTruthy();
+  expect(screen.getByText('This mounting against its prediction')).toBeTruthy();
+  expect(screen.getByText(/did not seat the same way twice/)).toBeTruthy();
 });
 
 test('the starter offers only the places that the rotor allows', () => {

@@ -68,3 +68,27 @@ export function saidOf(plan: SetPlan, corner: BenchCorner): string {
   ].filter((each) => each !== null);
   return said.length > 0 ? `As noted: ${said.join(', ')}. ` : '';
 }
+
+/** The plan that repeats a set: what was noted of it may have changed and is asked again. */
+export const planOf = (set: BenchSet): SetPlan => ({
+  kind: set.kind,
+  positions: set.positions,
+  shift: set.shift,
+  face: set.face,
+  circle: set.circle ?? 'outer',
+  angles: set.angles ?? null,
+  gaugeId: set.gaugeId,
+  torqueNm: set.torqueNm,
+  endPlayUm: set.endPlayUm,
+  zeroErrorUm: set.zeroErrorUm,
+  rotorCelsius: set.rotorCelsius,
+  isVirtual: set.isVirtual ?? false,
+});
+
+/** The same plan for another kind: what belongs to one kind only is not carried over. */
+export const planFor = (kind: BenchSet['kind'], plan: SetPlan): SetPlan => ({
+  ...plan,
+  kind,
+  gaugeId: (kind === 'thickness') === (plan.kind === 'thickness') ? plan.gaugeId : null,
+  circle: kind === 'thickness' ? plan.circle : 'outer',
+});

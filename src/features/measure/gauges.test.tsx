@@ -1,0 +1,57 @@
+import { act, fireEvent, render, screen } from '@testing-library/react';
+import { VirtualGauge, type Shown, type VirtualGaugeProps } from './VirtualGauge';
+
+describe('the virtual gauge', () => {
+  const shown: (Shown | null)[] = [];
+  const gauge = (more: Partial<VirtualGaugeProps> = {}) =>
+    render(
+      <VirtualGauge
+        name="job FL"
+        corner="FL"
+        studs={5}
+        kind="dial"
+        shift={0}
+        face="outboard"
+        resolution={1}
+        repeatability={0}
+        nominal={28_000}
+        unit="mm"
+        target={30}
+        step={30}
+        onShows={(each) => shown.push(each)}
+        onTake={jest.fn()}
+        onNote={jest.fn()}
+        {...more}
+      />,
+    );
+
+  test('is taken only where the wheel stands at the position asked for', () => {
+    gauge();
+    expect(shown.at(-1)?.refuse).toBeNull();
+    fireEvent.keyDown(screen.getByRole('slider'), { key: 'ArrowRight' });
+    expect(shown.at(-1)?.refuse).toMatch(/Turn the wheel/);
+    fireEvent.click(screen.getByRole('button', { name: 'Turn to the next position' }));
+    expect(shown.at(-1)?.refuse).toBeNull();
+  });
+
+  test('space at the wheel takes; push and pull is noted', () => {
+    const [onTake, onNote] = [jest.fn(), jest.fn()];
+    gauge({ onTake, onNote });
+    fireEvent.keyDown(screen.getByRole('slider'), { key: ' ' });
+    expect(onTake).toHaveBeenCalledTimes(1);
+    fireEvent.change(screen.getByLabelText(/Practise with/), { target: { value: 'end-play' } });
+    act(() => screen.getByRole('button', { name: 'Push and pull' }).click());
+    expect(onNote).toHaveBeenCalledWith('endPlayUm', 60);
+  });
+
+  test('the micrometer is closed and the rotor felt', () => {
+    const onNote = jest.fn();
+    gauge({ kind: 'micrometer', onNote });
+    fireEvent.change(screen.getByLabelText(/Practise with/), { target: { value: 'hot' } });
+    fireEvent.click(screen.getByRole('button', { name: /Close it/ }));
+    expect(onNote.mock.calls).toEqual([
+      ['zeroErrorUm', 0],
+      ['rotorCelsius', 120],
+    ]);
+  });
+});

@@ -1,0 +1,74 @@
+import { nextMountShift, shortestTurn } from '@/core/indexing';
+import type { RotorMove } from '@/ui/rotor';
+import { firstOpen, type BenchCorner, type BenchSet } from './model';
+import { type SetResult } from './result';
+import { planFor, planOf, type SetPlan } from './plan';
+
+/** The sets that count: those that were not set aside. */
+export const counted = (sets: readonly BenchSet[]): BenchSet[] =>
+  sets.filter(({ isAside }) => !isAside);
+
+const isRead = (set: BenchSet): boolean => firstOpen(set) === null;
+
+/** The kind of set that this corner still lacks. */
+export function missingKind(sets: readonly BenchSet[]): 'runout' | 'thickness' | null {
+  const has = (kind: BenchSet['kind']): boolean =>
+    counted(sets).some((set) => set.kind === kind && isRead(set));
+  if (!has('runout')) return 'runout';
+  return has('thickness') ? null : 'thickness';
+}
+
+/** The shift that tells hub from rotor best, when one mounting was read. */
+export function nextShift(sets: readonly BenchSet[], corner: BenchCorner): number | null {
+  const shifts = counted(sets)
+    .filter(({ kind }) => kind === 'runout')
+    .map(({ shift }) => shift);
+  const first = shifts[0];
+  if (first === undefined) return null;
+  const all = Array.from({ length: corner.studs }, (_, shift) => shift);
+  return nextMountShift(corner.studs, first, shifts, corner.allowedShifts ?? all);
+}
+
+/** What a new set most likely is. */
+export function likelyPlan(
+  sets: readonly BenchSet[],
+  corner: BenchCorner,
+  expectedShift: number | null,
+): SetPlan {
+  const last = counted(sets).at(-1);
+  const kind = missingKind(sets) ?? 'runout';
+  const base: SetPlan = last
+    ? planFor(kind, planOf(last))
+    : { kind, positions: 12, shift: 0, face: 'outboard' };
+  const isNextMounting = missingKind(sets) === null;
+  const shift = isNextMounting ? (nextShift(sets, corner) ?? base.shift) : base.shift;
+  return { ...base, kind, shift: last ? shift : (expectedShift ?? 0) };
+}
+
+/** The move from the latest mounting to a shift, or nothing where there is none to make. */
+export function moveTo(
+  sets: readonly BenchSet[],
+  corner: BenchCorner,
+  to: number,
+): RotorMove | null {
+  const from = counted(sets).findLast(({ kind }) => kind === 'runout')?.shift;
+  if (from === undefined || from === to) return null;
+  const turn = shortestTurn(from, to, corner.studs);
+  return { from, studs: turn.studs * turn.sense };
+}
+
+/** The positions that are pointed out as doubtful. */
+export function suspectsOf(result: SetResult | null): number[] {
+  if (!result) return [];
+  const outliers = result.kind === 'runout' ? result.runout.outliers : result.figures.outliers;
+  return outliers.map(({ position }) => position);
+}
+
+/** The plan of a set that the way here asks for and that is not there yet. */
+export const wantedPlan = (
+  wanted: BenchSet['kind'] | undefined,
+  sets: readonly BenchSet[],
+): SetPlan | null =>
+  wanted && !counted(sets).some(({ kind }) => kind === wanted)
+    ? { kind: wanted, positions: 12, shift: 0, face: 'outboard' }
+    : null;

@@ -1,0 +1,254 @@
+import { expect, test, type Page } from '@playwright/test';
+import { complaintsOf, expectAccessible, INDEXABLE, runoutLap, thicknessLap } from './helpers';
+
+/** A job on the front left of a demo vehicle, its bench open; the address of the bench. */
+async function newBench(page: Page, plate = 'SK-017-B'): Promise<string> {
+  await page.goto('/jobs/new');
+  await page.waitForLoadState('networkidle');
+  const option = page.getByRole('option', { name: new RegExp(plate) });
+  await page.getByLabel('Vehicle').selectOption((await option.getAttribute('value')) ?? '');
+  await page.getByLabel(/^Complaint/).fill('Measured anew.');
+  await page.getByLabel(/front left/).check();
+  await page.getByRole('button', { name: 'Open the job' }).click();
+  await expect(page.getByRole('heading', { name: 'Complaint', exact: true })).toBeVisible();
+  const bench = page.url().replace('/complaint', '/measure/FL');
+  await page.goto(bench);
+  await page.waitForLoadState('networkidle');
+  return bench;
+}
+
+/** Steps of the dial as they are keyed: "12" Enter, or "12" and then minus. */
+const dialKeys = (value: number): string[] => [
+  ...String(Math.abs(value)),
+  value < 0 ? '-' : 'Enter',
+];
+
+/** Keys for a lap of thickness: all digits of the first, then the last two. */
+const thicknessKeys = (values: readonly number[]): string[] =>
+  values.flatMap((value, j) => [...(j === 0 ? String(value) : String(value).slice(-2)), 'Enter']);
+
+const nose = (page: Page) => page.getByRole('complementary', { name: 'The nose' });
+const start = (page: Page, kind: string) =>
+  page.getByRole('button', { name: new RegExp(`^Start ${kind}`) });
+
+test('12 and 12 readings take at most 80 key presses and no pointer, to the verdict', async ({
+  page,
+}) => {
+  const complaints = complaintsOf(page);
+  await newBench(page);
+  await start(page, 'runout').press('Enter');
+  await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
+  let presses = 0;
+  const press = async (keys: readonly string[]): Promise<void> => {
+    for (const key of keys) {
+      await page.keyboard.press(key);
+      presses += 1;
+    }
+  };
+  const runout = runoutLap(INDEXABLE, 0, 11);
+  await press(runout.flatMap(dialKeys));
+  await expect(page.getByRole('button', { name: 'Measure thickness' })).toBeFocused();
+  await press(['Enter']);
+  await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
+  const thickness = thicknessLap(INDEXABLE, 0, 12);
+  await press(thicknessKeys(thickness));
+  await expect(nose(page).getByText('Against machine-to thickness')).toBeVisible();
+  expect(presses).toBeLessThanOrEqual(80);
+  const places = page.getByRole('list', { name: 'Readings of lap 1' }).getByRole('button');
+  for (const [j, value] of thickness.entries()) {
+    await expect(places.nth(j)).toContainText((value / 1000).toFixed(3));
+  }
+  expect(complaints).toEqual([]);
+});
+
+test('what was left out is said with the verdict; a set is repeated, compared and looked back on', async ({
+  page,
+}) => {
+  const bench = await newBench(page);
+  await page.getByLabel('Indicator base on something solid').uncheck();
+  await expect(start(page, 'runout')).toHaveText('Start runout, 1 left out');
+  await start(page, 'runout').click();
+  await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
+  const lap = runoutLap(INDEXABLE, 0, 3);
+  for (const key of lap.flatMap(dialKeys)) await page.keyboard.press(key);
+  await expect(nose(page).getByText(/Left out before reading: Indicator base/)).toBeVisible();
+
+  // A reading is typed again: what stood there is kept.
+  await page.getByRole('list', { name: 'Readings of lap 1' }).getByRole('button').nth(2).click();
+  await page.locator('#reading').fill('0.019');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-save-state="saved"]')).toBeVisible();
+  await page.goto(bench);
+  await page.getByText('Compare, set aside, CSV in and out').click();
+  await page.getByText('Readings that were changed').click();
+  await expect(page.getByText(`was ${((lap[2] ?? 0) / 1000).toFixed(3)}`)).toBeVisible();
+
+  // Repeated with a reason, the old one is still there to compare with.
+  await page.getByRole('button', { name: 'Repeat it, with a reason' }).click();
+  await page.getByLabel('Why it is set aside').fill('base was loose');
+  await page.getByRole('button', { name: 'Repeat it', exact: true }).click();
+  await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
+  for (const key of lap.flatMap(dialKeys)) await page.keyboard.press(key);
+  await page.getByText('Compare, set aside, CSV in and out').click();
+  await page.getByLabel('Compare with').selectOption({ index: 1 });
+  await expect(page.getByText(/They (agree|differ): at most/)).toBeVisible();
+  await page.getByText('Set aside (1)').click();
+  await expect(page.getByText(/13 readings \(base was loose\)/)).toBeVisible();
+});
+
+test('readings pasted from a spreadsheet become a set, and come out as CSV', async ({ page }) => {
+  await newBench(page);
+  await page.getByText('Compare, set aside, CSV in and out').click();
+  await page.getByText('Paste readings, or open a CSV file').click();
+  const field = page.getByLabel('Readings', { exact: true });
+  const put = page.getByRole('button', { name: 'Put on file as new sets' });
+  await field.fill('position\trunout (mm)\n1\t0,000\n2\tnonsense\n');
+  await put.click();
+  await expect(page.getByText('Line 3: “nonsense” is not a figure.')).toBeVisible();
+  await expect(field).toHaveValue(/nonsense/);
+  const rows = runoutLap(INDEXABLE, 0, 4).map(
+    (value, j) => `${j === 12 ? 'close' : j + 1}\t${String(value / 1000).replace('.', ',')}`,
+  );
+  await field.fill(`position\trunout (mm)\n${rows.join('\n')}\n`);
+  await put.click();
+  await expect(nose(page).getByText('Lateral runout')).toBeVisible();
+  const href = await page.getByRole('link', { name: 'CSV', exact: true }).getAttribute('href');
+  const csv = await (await page.request.get(href ?? '')).text();
+  expect(csv.split('\n')[0]).toContain('lap,position,angle_deg,value_mm');
+  expect(csv.trim().split('\n')).toHaveLength(14);
+  const solver = await page.getByRole('link', { name: 'JSON for the solver' }).getAttribute('href');
+  const input: unknown = await (await page.request.get(solver ?? '')).json();
+  const answer = await page.request.post('/api/v1/solve/runout', { data: input });
+  expect(answer.ok()).toBe(true);
+});
+
+test('a virtual gauge reads by space and wheel, and a loose base is recognised', async ({
+  page,
+}) => {
+  await newBench(page);
+  await page.getByText('Torque, end play, temperature, gauge, own angles').click();
+  await page.getByLabel('Practice: a virtual gauge reads').check();
+  await start(page, 'runout').click();
+  await page.getByLabel(/Practise with/).selectOption('loose-base');
+  for (let place = 0; place <= 12; place += 1) {
+    const turn = page.getByRole('button', { name: 'Turn to the next position' });
+    if (await turn.isVisible()) await turn.click();
+    await expect(page.getByRole('button', { name: 'Take it (Space)' })).toBeEnabled();
+    await page.locator('#reading').focus();
+    await page.keyboard.press('Space');
+  }
+  await expect(
+    nose(page)
+      .getByText(/Lap 1 did not close/)
+      .first(),
+  ).toBeVisible();
+  await expect(nose(page).getByText(/practice, not a measurement/)).toBeVisible();
+});
+
+test('a gauge whose calibration ran out is said on its verdicts; its cable is learned', async ({
+  page,
+}) => {
+  await page.goto('/workshop');
+  await page.waitForLoadState('networkidle');
+  await page.getByRole('button', { name: 'Add a gauge' }).click();
+  await page.getByLabel('Name or number on it').fill('Dial 7');
+  await page.getByLabel(/Smallest step/).fill('0.001');
+  await page.getByLabel(/Repeats to/).fill('0.001');
+  await page.getByLabel('Calibration runs out on').fill('2020-02-01');
+  await page.getByText('Data cable: not set up').click();
+  await page.getByLabel('Lines of the gauge').fill('D+00012\nD-00004');
+  await page.getByLabel(/The display shows/).fill('0.004');
+  await page.getByRole('button', { name: 'Learn the format' }).click();
+  await expect(page.getByText('-0.012 mm')).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Keep this gauge' }).click();
+  await expect(page.getByText('calibration ran out on 2020-02-01')).toBeVisible();
+
+  await newBench(page);
+  await start(page, 'runout').click();
+  await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
+  for (const key of runoutLap(INDEXABLE, 0, 5).flatMap(dialKeys)) await page.keyboard.press(key);
+  await expect(nose(page).getByText(/Calibration of “Dial 7” ran out/)).toBeVisible();
+
+  // Out of use again: other tests read with the workshop default.
+  await page.goto('/workshop');
+  await page.waitForLoadState('networkidle');
+  await page.getByRole('button', { name: /Out of use.*Dial 7/ }).click();
+  await expect(page.getByText('No gauge is on file')).toBeVisible();
+});
+
+test('own angles and both circles: the corner says its taper, and bad angles are refused', async ({
+  page,
+}) => {
+  await newBench(page);
+  await page.getByRole('button', { name: 'Thickness', exact: true }).click();
+  await page.getByText('Torque, end play, temperature, gauge, own angles').click();
+  const angles = page.getByLabel(/Own angles/);
+  await angles.fill('0 80 70 300');
+  await start(page, 'thickness').click();
+  await expect(
+    page.getByText('Angles must rise, be distinct and lie within one turn.'),
+  ).toBeVisible();
+  await angles.fill('0 80 170 300');
+  await start(page, 'thickness').click();
+  await expect(page.getByLabel(/Position 1 of 4/)).toBeFocused();
+  for (const text of ['27.986', '84', '87', '85']) {
+    await page.keyboard.type(text);
+    await page.keyboard.press('Enter');
+  }
+  await expect(
+    nose(page)
+      .getByText(/4 positions are too few/)
+      .first(),
+  ).toBeVisible();
+  await page.getByRole('button', { name: '+ New set' }).click();
+  const kinds = page.getByRole('group', { name: 'What is measured' });
+  await kinds.getByRole('button', { name: 'Thickness' }).click();
+  await page.getByLabel('On the circle').selectOption('inner');
+  await start(page, 'thickness').click();
+  await expect(page.getByLabel(/Position 1 of 4/)).toBeFocused();
+  for (const text of ['27.886', '84', '87', '85']) {
+    await page.keyboard.type(text);
+    await page.keyboard.press('Enter');
+  }
+  await expect(nose(page).getByRole('heading', { name: 'Taper' })).toBeVisible();
+  await expect(nose(page).getByText('0.100 mm')).toBeVisible();
+});
+
+test.describe('by thumb on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+
+  test('the pad has large keys and takes at most four taps a reading', async ({ page }) => {
+    await newBench(page);
+    await start(page, 'runout').tap();
+    const pad = page.getByRole('group', { name: 'Number pad' });
+    await expect(pad).toBeVisible();
+    for (const key of await pad.getByRole('button').all()) {
+      const box = await key.boundingBox();
+      expect(Math.min(box?.width ?? 0, box?.height ?? 0)).toBeGreaterThanOrEqual(56);
+    }
+    let taps = 0;
+    const tap = async (name: string): Promise<void> => {
+      await pad.getByRole('button', { name, exact: true }).tap();
+      taps += 1;
+    };
+    const runout = runoutLap(INDEXABLE, 0, 11);
+    for (const value of runout) {
+      const before = taps;
+      for (const digit of String(Math.abs(value))) await tap(digit);
+      await tap(value < 0 ? 'Take as minus' : 'Take');
+      expect(taps - before).toBeLessThanOrEqual(4);
+    }
+    await page.getByRole('button', { name: 'Measure thickness' }).tap();
+    const thickness = thicknessLap(INDEXABLE, 0, 12);
+    taps = 0;
+    for (const [j, value] of thickness.entries()) {
+      const digits = j === 0 ? String(value) : String(value).slice(-2);
+      for (const digit of digits) await tap(digit);
+      await tap('Take');
+    }
+    expect(taps / thickness.length).toBeLessThanOrEqual(4);
+    await expect(nose(page).getByText('Against machine-to thickness')).toBeVisible();
+    await expectAccessible(page);
+  });
+});
