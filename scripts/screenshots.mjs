@@ -20,12 +20,14 @@ const VIEWS = [
   ['strip-phone', 110, 'strip/RL', PHONE],
   ['findings', 110, 'strip/RL/findings', DESK],
   ['measure', 104, 'measure/FR', DESK],
+  ['measure-new', 109, 'measure/RR', DESK],
   ['measure-phone', 109, 'measure/RL', PHONE],
   ['measure-dark', 108, 'measure/FR', DESK, 'dark', 'Runout, as first marked (stud 1)'],
   ['decide', 103, 'decide', DESK],
   ['prove', 101, 'prove/FR', DESK],
   ['report', 101, 'report', DESK],
   ['vehicle', null, 'vehicle', DESK],
+  ['workshop', null, '/workshop', DESK],
 ];
 
 const wanted = process.argv.slice(2);
@@ -35,7 +37,9 @@ const browser = await chromium.launch({
 });
 for (const [name, job, place, viewport, colorScheme = 'light', press] of VIEWS) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
-  const page = await browser.newPage({ viewport, colorScheme });
+  // A phone is worked by thumbs: it shows the pad.
+  const hasTouch = viewport === PHONE;
+  const page = await browser.newPage({ viewport, colorScheme, hasTouch, isMobile: hasTouch });
   await page.goto(BASE);
   let address = place;
   if (job !== null) {

@@ -315,11 +315,9 @@ test('the hub face is read on its own page and serves the index', async ({ page 
   await page.getByRole('link', { name: 'Hub face, cleaned' }).click();
   await expect(page.getByRole('button', { name: 'Start hub face' })).toBeVisible();
   await page.getByRole('button', { name: 'Start hub face' }).click();
+  await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
   for (let i = 0; i < 13; i += 1) {
-    await page
-      .getByRole('textbox')
-      .first()
-      .fill((0.012 * Math.cos((i / 12) * 2 * Math.PI)).toFixed(3));
+    await page.locator('#reading').fill((0.012 * Math.cos((i / 12) * 2 * Math.PI)).toFixed(3));
     await page.keyboard.press('Enter');
   }
   await expect(page.getByText('Hub face is read').first()).toBeVisible();

@@ -7,7 +7,7 @@ import { closeDatabase } from '@/server/database';
 import { openJobs } from '@/server/jobs';
 
 /** Stands the demo workshop up in a folder of its own for the tests of a file. */
-export function useDemo(): void {
+export function standUpDemo(): void {
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-server-'));
   beforeAll(async () => {
     process.env.ZESTY_HOUND_DATA = folder;

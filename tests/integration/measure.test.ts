@@ -2,7 +2,7 @@ import { allGauges, removeGauge, writeGauge } from '@/server/gauges';
 import { importSets, jobAsCsv, setAsCase, setAsCsv } from '@/server/exchange';
 import { jobFile } from '@/server/jobs';
 import { beginSet, noteDetails, saveReadings, setFile, setHistory } from '@/server/sets';
-import { jobNumber, useDemo } from './demo';
+import { jobNumber, standUpDemo } from './demo';
 import { known } from './known';
 
 let jobId = '';
@@ -10,7 +10,7 @@ const plan = { corner: 'RL', phase: 'before', face: 'outboard', shift: 0 } as co
 const begin = async (more: object = {}) =>
   known(await beginSet({ jobId, ...plan, kind: 'runout', positions: 12, ...more }));
 
-useDemo();
+standUpDemo();
 beforeAll(async () => {
   jobId = await jobNumber(110);
 });

@@ -13,12 +13,12 @@ import { chooseUnits, shopUnits } from '@/server/settings';
 import { currentStage, stagesOf } from '@/server/stages';
 import { allVehicles, saveVehicle, vehicleWithJobs } from '@/server/vehicles';
 import { VEHICLES } from '@/cli/demo/vehicles';
-import { jobNumber, useDemo } from './demo';
+import { jobNumber, standUpDemo } from './demo';
 import { known } from './known';
 
 const NOWHERE = '00000000-0000-4000-8000-000000000000';
 
-useDemo();
+standUpDemo();
 
 const judged = async (number: number) => {
   const file = (await jobFile(await jobNumber(number)))!;

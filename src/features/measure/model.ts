@@ -294,7 +294,7 @@ export function enter(
     return { type: 'refuse', message: `Type the reading at position ${cursor.position + 1}.` };
   }
   // What stands there already is written out: it is not turned twice.
-  if (own?.text === typed && from === 'typed') return { type: 'skip' };
+  if (own?.text === typed && from === 'typed') return { type: 'read', reading: own };
   const text = from === 'typed' ? writtenOut(set, cursor, typed, corner) : typed;
   const read = readTyped(text, unitOf(set, corner), kindOf(set));
   if (!read.ok) return { type: 'refuse', message: read.message };
