@@ -6,7 +6,12 @@ import {
   type IndexResult,
   type MountingCheck,
 } from '../indexing';
-import { solveMachining, type HubShare, type MachiningResult } from '../machining';
+import {
+  solveMachining,
+  type HubShare,
+  type MachiningInput,
+  type MachiningResult,
+} from '../machining';
 import {
   crossCheck,
   roughness,
@@ -31,6 +36,7 @@ import {
   type AxleLimits,
   type CornerRecord,
   type HubSet,
+  type MeasuredSet,
   type RunoutSet,
   type ThicknessSet,
 } from './record';
@@ -141,9 +147,11 @@ export function assessThickness(
     },
     { dtv: dtvLimit(limits).value },
   );
+  const known = thicknessQuality(measured, set, limits);
   const figures = {
     ...measured,
-    dtvVerdict: withReasons(measured.dtvVerdict, thicknessQuality(measured, set, limits)),
+    quality: [...measured.quality, ...known],
+    dtvVerdict: withReasons(measured.dtvVerdict, known),
   };
   const { discard, machineTo } = limits;
   const verdicts = discard
@@ -267,11 +275,34 @@ function machiningOf(
     limits: { discard: discard.value, machineTo: machineTo?.value },
     equalCuts: record.equalCuts,
   };
+  const cut = (lathe: MachiningInput['lathe']): MachiningResult =>
+    onTheirGauges(solveMachining({ ...common, lathe }), [together, thickness]);
   return {
-    onVehicle: solveMachining({ ...common, lathe: { kind: 'on-vehicle' } }),
-    bench: solveMachining({ ...common, lathe: { kind: 'bench', hub: hubShare(index) } }),
+    onVehicle: cut({ kind: 'on-vehicle' }),
+    bench: cut({ kind: 'bench', hub: hubShare(index) }),
   };
 }
+
+const GAUGE_CODES: readonly Reason['code'][] = ['overdue', 'virtual'];
+const NOTED_CODES: readonly Reason['code'][] = [...GAUGE_CODES, 'not-prepared'];
+
+/** What some sets say of their quality, of these kinds, each thing once. */
+function saidOf(
+  sets: readonly (MeasuredSet | undefined)[],
+  codes: readonly Reason['code'][],
+): Reason[] {
+  const told = sets.flatMap((set) => set?.quality ?? []).filter(({ code }) => codes.includes(code));
+  return [...new Map(told.map((reason) => [JSON.stringify(reason), reason])).values()];
+}
+
+/** What a report tells of how the sets were read: their gauges, and what was left out. */
+export const readingNotes = (sets: readonly MeasuredSet[]): Reason[] => saidOf(sets, NOTED_CODES);
+
+/** A result whose verdict also names what is wrong with the gauges it rests on. */
+const onTheirGauges = <Result extends { readonly verdict: Verdict }>(
+  result: Result,
+  sets: readonly (MeasuredSet | undefined)[],
+): Result => ({ ...result, verdict: withReasons(result.verdict, saidOf(sets, GAUGE_CODES)) });
 
 /** Runs every solver that the corner's sets and limits allow. Lengths in micrometres. */
 export function assessCorner(record: CornerRecord): CornerAssessment {
@@ -282,7 +313,7 @@ export function assessCorner(record: CornerRecord): CornerAssessment {
   const inner = record.sets.filter(isInner).findLast(({ shift }) => shift === thicknessSet?.shift);
   const thickness = thicknessSet ? assessThickness(thicknessSet, record.limits, inner) : null;
   const input = indexInput(record, runouts);
-  const index = input && solveIndex(input);
+  const index = input && onTheirGauges(solveIndex(input), runouts);
   const figures = thickness?.figures ?? null;
   return {
     runout: latest ? assessRunout(latest, record.studs, record.limits) : null,

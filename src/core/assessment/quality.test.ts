@@ -3,6 +3,7 @@ import { seededRandom } from '../numeric';
 import {
   assessCorner,
   measuredSet,
+  readingNotes,
   type CornerRecord,
   type MeasuredSet,
   type RawSet,
@@ -172,5 +173,29 @@ describe('circumstances stand with the verdict', () => {
     expect(thickness!.dtvVerdict.reasons.map(({ code }) => code)).toEqual(
       expect.arrayContaining(['zero-error', 'temperature', 'hot', 'thicker-than-new']),
     );
+  });
+
+  test('an overdue or virtual gauge stands with every verdict that rests on it, and in the report', () => {
+    const set = {
+      ...raw,
+      gaugeName: 'D',
+      gaugeDue: '2031-01-31',
+      createdAt: new Date('2031-02-01'),
+    };
+    const thickness: RawSet = {
+      ...set,
+      kind: 'thickness',
+      isVirtual: true,
+      readings: raw.readings.map((reading) => ({ ...reading, valueUm: 27_000 + reading.position })),
+    };
+    const sets = [measuredSet(set)!, measuredSet(thickness)!];
+    const { index, machining, thicknessVerdicts } = assessCorner(record(sets));
+    const codesOf = (reasons: readonly { code: string }[]) => reasons.map(({ code }) => code);
+    expect(codesOf(index!.verdict.reasons)).toContain('overdue');
+    expect(codesOf(thicknessVerdicts!.verdicts.discard.reasons)).toContain('virtual');
+    expect(codesOf(machining!.bench.verdict.reasons)).toEqual(
+      expect.arrayContaining(['overdue', 'virtual']),
+    );
+    expect(codesOf(readingNotes(sets))).toEqual(['overdue', 'virtual']);
   });
 });

@@ -1,11 +1,11 @@
 import { waveTir } from '../harmonics';
 import {
   bestOf,
+  checkSeating,
+  mountedWave,
   mountPhasors,
   predictShifts,
   separate,
-  mountedWave,
-  solveIndex,
 } from '../indexing';
 import type { RandomSource } from '../numeric';
 import { roughness } from '../quality';
@@ -163,18 +163,12 @@ export function dirtOnce(
         random,
       ),
     );
-    return { shift, laps: [lap] };
+    return { shift, face: 'outboard' as const, laps: [lap], gauge, limit };
   });
-  const { state } = solveRunout({
-    face: 'outboard',
-    laps: mounts[2]!.laps,
-    studs,
-    gauge,
-    limit,
-  }).verdict;
-  const { consistent } = solveIndex({ studs, mounts, gauge, limit, allowedShifts: [0] });
+  const { state } = solveRunout({ ...mounts[2]!, studs }).verdict;
+  const phasors = mounts.map((mount) => mountPhasors(mount.shift, prepareRunout(mount), studs));
   return {
     state: state === 'within' || state === 'beyond' || state === 'too-close' ? state : 'other',
-    seen: consistent === false,
+    seen: checkSeating(phasors, studs, null) === false,
   };
 }

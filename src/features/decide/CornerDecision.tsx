@@ -54,6 +54,7 @@ export function CornerDecision(props: CornerDecisionProps) {
             studs={record.studs}
             fastening={record.fastening}
             values={latest ? averagedForDrawing(latest) : new Array<null>(12).fill(null)}
+            angles={latest?.angles}
             limit={runoutLimit(record.limits).value}
             shift={assessment.shift}
             move={moveOf(advice, record.studs)}

@@ -8,7 +8,7 @@ import {
   type LimitSource,
 } from '@/core/assessment';
 import { formatIn, type LengthRole } from '@/core/units';
-import { describeReason, type Verdict } from '@/core/verdict';
+import { describeReason, type Reason, type Verdict } from '@/core/verdict';
 import { Figure, VerdictMark } from '@/ui/verdict';
 import type { BenchCorner } from './model';
 import type { SetResult } from './result';
@@ -21,6 +21,14 @@ interface VerdictLineProps {
   readonly corner: BenchCorner;
   /** False when the figure stands already above. */
   readonly hasFigure?: boolean;
+  /** Reasons that stand already above. */
+  readonly told?: readonly Reason[];
+}
+
+/** The reasons that were not told yet. */
+function newTo(told: readonly Reason[], reasons: readonly Reason[]): Reason[] {
+  const known = new Set(told.map((reason) => JSON.stringify(reason)));
+  return reasons.filter((reason) => !known.has(JSON.stringify(reason)));
 }
 
 /** One verdict: figure, limit with its source, margin and guard band, and why. */
@@ -31,6 +39,7 @@ function VerdictLine({
   role = 'deviation',
   corner,
   hasFigure = true,
+  told = [],
 }: VerdictLineProps) {
   const say = (value: number): string => formatIn(corner.units, role, value);
   return (
@@ -52,7 +61,7 @@ function VerdictLine({
         )}
       </div>
       <ul className="mb-0 ps-3">
-        {verdict.reasons.map((reason, i) => (
+        {newTo(told, verdict.reasons).map((reason, i) => (
           <li key={i}>{describeReason(reason, say)}</li>
         ))}
       </ul>
@@ -98,6 +107,7 @@ export function SetFindings({ result, corner }: { result: SetResult; corner: Ben
           <VerdictLine
             name="Thinnest, against discard thickness"
             verdict={verdicts.verdicts.discard}
+            told={figures.dtvVerdict.reasons}
             source={limits.discard?.source ?? null}
             role="size"
             corner={corner}
@@ -105,6 +115,7 @@ export function SetFindings({ result, corner }: { result: SetResult; corner: Ben
           <VerdictLine
             name="Against machine-to thickness"
             verdict={verdicts.verdicts.machineTo}
+            told={[...figures.dtvVerdict.reasons, ...verdicts.verdicts.discard.reasons]}
             source={machineToSource(limits)}
             role="size"
             corner={corner}

@@ -1,6 +1,7 @@
 import {
   averagedForDrawing,
   dtvLimit,
+  readingNotes,
   runoutLimit,
   SOURCE_NAME,
   type CornerAssessment,
@@ -8,7 +9,7 @@ import {
 } from '@/core/assessment';
 import { CORNER_NAME } from '@/core/readings';
 import type { LengthRole, UnitSystem } from '@/core/units';
-import type { Verdict } from '@/core/verdict';
+import { describeReason, type Verdict } from '@/core/verdict';
 import { exaggerationOf, RotorFace, type Exaggeration } from '@/ui/rotor';
 import type { CornerInspection, JobProcedure } from '@/server/inspection';
 import { Figure, VerdictMark } from '@/ui/verdict';
@@ -36,34 +37,40 @@ export interface ReportHead {
 }
 
 /** The first runout wave of a phase: how it was found, or the latest: how it ends. */
-function waveOf(record: CornerRecord, which: 'first' | 'last'): number[] | null {
+function waveOf(record: CornerRecord, which: 'first' | 'last'): Wave | null {
   const runouts = record.sets.filter((set) => set.kind === 'runout');
   const set = which === 'first' ? runouts[0] : runouts.at(-1);
-  return set ? averagedForDrawing(set) : null;
+  return set ? { values: averagedForDrawing(set), angles: set.angles } : null;
+}
+
+/** Lap averages with the angles that they were read at; evenly spaced without. */
+interface Wave {
+  readonly values: readonly number[];
+  readonly angles: readonly number[] | undefined;
 }
 
 function Plot({
   record,
-  values,
+  wave,
   scale,
   title,
 }: {
   record: CornerRecord;
-  values: number[] | null;
+  wave: Wave | null;
   scale: Exaggeration;
   title: string;
 }) {
   return (
     <figure className="text-center mb-0">
       <figcaption className="fw-bold">{title}</figcaption>
-      {values ? (
+      {wave ? (
         <RotorFace
           corner={record.corner}
           studs={record.studs}
           fastening={record.fastening}
-          values={values}
+          {...wave}
           limit={runoutLimit(record.limits).value}
-          scale={{ ...scale, middle: (Math.min(...values) + Math.max(...values)) / 2 }}
+          scale={{ ...scale, middle: (Math.min(...wave.values) + Math.max(...wave.values)) / 2 }}
           label={`Runout ${title.toLowerCase()}, ${CORNER_NAME[record.corner]}`}
         />
       ) : (
@@ -115,10 +122,11 @@ function CornerReport({ corner, units }: { corner: ReportCorner; units: UnitSyst
   const { before, after } = corner;
   const { record } = before;
   const { limits } = record;
+  const notes = readingNotes([...record.sets, ...(after?.record.sets ?? [])]);
   const found = waveOf(record, 'first');
   const ends = after ? waveOf(after.record, 'last') : null;
-  const scale = exaggerationOf(found ?? ends ?? [], runoutLimit(limits).value);
-  const lastScale = exaggerationOf(ends ?? [], runoutLimit(limits).value);
+  const scale = exaggerationOf((found ?? ends)?.values ?? [], runoutLimit(limits).value);
+  const lastScale = exaggerationOf(ends?.values ?? [], runoutLimit(limits).value);
   const shared = scale.half >= lastScale.half ? scale : lastScale;
   return (
     <section className="zh-corner-report mb-3">
@@ -138,10 +146,15 @@ function CornerReport({ corner, units }: { corner: ReportCorner; units: UnitSyst
       </p>
       <InspectionLines inspection={corner.inspection} />
       {corner.cleaning && <p className="mb-1">{corner.cleaning}</p>}
+      {notes.length > 0 && (
+        <p className="mb-1">
+          On the readings: {notes.map((note) => describeReason(note)).join(' ')}
+        </p>
+      )}
       <div className="zh-report-body">
         <div className="zh-report-pair">
-          <Plot record={record} values={found} scale={shared} title="Before" />
-          <Plot record={record} values={ends} scale={shared} title="After" />
+          <Plot record={record} wave={found} scale={shared} title="Before" />
+          <Plot record={record} wave={ends} scale={shared} title="After" />
         </div>
         <div className="table-responsive" tabIndex={0} role="region" aria-label="Before and after">
           <table className="table table-sm align-middle mb-0">

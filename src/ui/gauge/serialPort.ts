@@ -28,7 +28,8 @@ export async function readText(
   const reader = port.readable?.getReader();
   if (!reader) return;
   const decoder = new TextDecoder();
-  signal.addEventListener('abort', () => void reader.cancel());
+  const stop = (): void => void reader.cancel();
+  signal.addEventListener('abort', stop);
   try {
     for (;;) {
       const { value, done } = await reader.read();
@@ -36,6 +37,7 @@ export async function readText(
       onPiece(decoder.decode(value, { stream: true }));
     }
   } finally {
+    signal.removeEventListener('abort', stop);
     reader.releaseLock();
   }
 }
