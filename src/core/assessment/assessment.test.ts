@@ -1,3 +1,4 @@
+import { lapOf, rawSet } from '../../../tests/support/sets';
 import { readDial, readMicrometer, type VirtualCorner } from '../bench';
 import { seededRandom } from '../numeric';
 import {
@@ -9,7 +10,6 @@ import {
   type Advice,
   type CornerRecord,
   type MeasuredSet,
-  type RawSet,
 } from '.';
 
 const gauge = { resolution: 1, repeatability: 1 };
@@ -142,21 +142,13 @@ test('every advice has words in both systems', () => {
 });
 
 describe('a set on file becomes a measured one', () => {
-  const raw: RawSet = {
-    kind: 'runout',
+  const raw = rawSet({
     face: 'inboard',
-    positions: 4,
     laps: 2,
     shift: 1,
-    resolutionUm: 1,
-    repeatabilityUm: 1,
-    mpeUm: null,
-    zeroErrorUm: null,
-    rotorCelsius: null,
     endPlayUm: 20,
-    radiusUm: null,
-    readings: [0, 1, 2, 3].map((position) => ({ lap: 0, position, valueUm: position })),
-  };
+    readings: lapOf([0, 1, 2, 3]),
+  });
   test('only complete laps count, and closing readings only when each lap has one', () => {
     expect(measuredSet(raw)).toMatchObject({ laps: [[0, 1, 2, 3]], closing: undefined });
     const closed = { ...raw, readings: [...raw.readings, { lap: 0, position: 4, valueUm: 1 }] };

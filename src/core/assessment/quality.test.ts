@@ -1,4 +1,5 @@
 import { dialShows, micrometerShows, readDial, type VirtualCorner } from '../bench';
+import { lapOf, rawSet } from '../../../tests/support/sets';
 import { seededRandom } from '../numeric';
 import {
   assessCorner,
@@ -123,25 +124,7 @@ test('a later mounting is held against what the earlier ones predict', () => {
 });
 
 describe('circumstances stand with the verdict', () => {
-  const raw: RawSet = {
-    kind: 'runout',
-    face: 'outboard',
-    positions: 12,
-    laps: 1,
-    shift: 0,
-    resolutionUm: 1,
-    repeatabilityUm: 1,
-    mpeUm: null,
-    zeroErrorUm: null,
-    rotorCelsius: null,
-    endPlayUm: null,
-    radiusUm: null,
-    readings: Array.from({ length: 12 }, (_, position) => ({
-      lap: 0,
-      position,
-      valueUm: position,
-    })),
-  };
+  const raw = rawSet({ positions: 12, readings: lapOf(Array.from({ length: 12 }, (_, j) => j)) });
   const codes = (set: RawSet): string[] =>
     assessCorner(record([measuredSet(set)!])).runout!.verdict.reasons.map(({ code }) => code);
 

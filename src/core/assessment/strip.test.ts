@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { lapOf, rawSet } from '../../../tests/support/sets';
 import { readDial, readMicrometer, type VirtualCorner } from '../bench';
 import { seededRandom } from '../numeric';
 import {
@@ -128,21 +129,7 @@ describe('the hub face as a set of its own', () => {
   });
 
   test('comes from what is on file, its radius the default where none is noted', () => {
-    const raw = {
-      kind: 'hub' as const,
-      face: 'outboard' as const,
-      positions: 4,
-      laps: 1,
-      shift: 0,
-      resolutionUm: 1,
-      repeatabilityUm: 1,
-      mpeUm: null,
-      zeroErrorUm: null,
-      rotorCelsius: null,
-      endPlayUm: null,
-      radiusUm: null,
-      readings: [0, 1, 2, 3].map((position) => ({ lap: 0, position, valueUm: position })),
-    };
+    const raw = rawSet({ kind: 'hub', readings: lapOf([0, 1, 2, 3]) });
     expect(measuredSet(raw)).toMatchObject({ kind: 'hub', radius: 70_000 });
     expect(measuredSet({ ...raw, radiusUm: 64_000 })).toMatchObject({ radius: 64_000 });
   });

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { lapOf, rawSet } from '../../../tests/support/sets';
 import { findSolver } from '../contracts';
 import type { RawSet } from '../assessment';
 import { contractCase, readSetTable, SET_COLUMNS, writeSetCsv, type TableSet } from '.';
@@ -101,21 +102,7 @@ test('sets are read back as they were written', () => {
 });
 
 describe('a set as the solvers take it', () => {
-  const set: RawSet = {
-    kind: 'runout',
-    face: 'inboard',
-    positions: 4,
-    laps: 1,
-    shift: 0,
-    resolutionUm: 1,
-    repeatabilityUm: 1,
-    mpeUm: null,
-    zeroErrorUm: null,
-    rotorCelsius: null,
-    endPlayUm: 10,
-    radiusUm: null,
-    readings: [0, 10, 20, 10, 1].map((valueUm, position) => ({ lap: 0, position, valueUm })),
-  };
+  const set = rawSet({ face: 'inboard', endPlayUm: 10, readings: lapOf([0, 10, 20, 10, 1]) });
 
   test('is accepted by the contract, and says the same', () => {
     const own = contractCase(set, 5, {})!;

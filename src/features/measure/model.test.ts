@@ -1,3 +1,4 @@
+import { benchSet } from '../../../tests/support/sets';
 import {
   doubtedReading,
   enter,
@@ -10,27 +11,7 @@ import {
 
 const SHOP = { units: 'mm', gauges: [] } as const;
 
-const set = (more: Partial<BenchSet> = {}): BenchSet => ({
-  id: 'a',
-  phase: 'before',
-  isAside: false,
-  kind: 'runout',
-  face: 'outboard',
-  positions: 4,
-  laps: 1,
-  shift: 0,
-  resolutionUm: 1,
-  repeatabilityUm: 1,
-  mpeUm: null,
-  zeroErrorUm: null,
-  rotorCelsius: null,
-  endPlayUm: null,
-  radiusUm: null,
-  gaugeId: null,
-  torqueNm: null,
-  readings: [],
-  ...more,
-});
+const set = (more: Partial<BenchSet> = {}): BenchSet => benchSet({ positions: 4, ...more });
 
 const type = (state: BenchState, text: string): BenchState => {
   const typed = reduce(state, { type: 'type', text });

@@ -1,10 +1,9 @@
 import { assessCorner } from '@/core/assessment';
 import { fireEvent, render, screen } from '@testing-library/react';
-import { openBench, type BenchCorner, type BenchSet } from './model';
+import { BENCH_CORNER, benchSet, typedLap } from '../../../tests/support/sets';
+import type { BenchSet } from './model';
 import { advisedStep, solveSet } from './result';
 import { CornerQuality } from './CornerQuality';
-import { NumberPad } from './NumberPad';
-import { ReadingEntry } from './ReadingEntry';
 import { recordOf } from './result';
 import { ReadingLadder } from './ReadingLadder';
 import { SaveStatus } from './SaveStatus';
@@ -15,124 +14,10 @@ import { SetStarter } from './SetStarter';
 
 jest.mock('./actions', () => ({}));
 
-const corner: BenchCorner = {
-  jobId: 'j',
-  corner: 'FL',
-  phase: 'before',
-  fastening: 'studs',
-  studs: 5,
-  allowedShifts: null,
-  limits: { runout: { value: 50, source: 'maker' } },
-  units: 'mm',
-  gauges: [],
-};
-const readings = (values: readonly number[]): BenchSet['readings'] =>
-  values.map((valueUm, position) => ({
-    lap: 0,
-    position,
-    valueUm,
-    text: `${valueUm / 1000}`,
-    unit: 'mm',
-  }));
-const set = (more: Partial<BenchSet> = {}): BenchSet => ({
-  id: 'a',
-  phase: 'before',
-  isAside: false,
-  kind: 'runout',
-  face: 'outboard',
-  positions: 8,
-  laps: 1,
-  shift: 0,
-  resolutionUm: 1,
-  repeatabilityUm: 1,
-  mpeUm: null,
-  zeroErrorUm: null,
-  rotorCelsius: null,
-  endPlayUm: null,
-  radiusUm: null,
-  gaugeId: null,
-  torqueNm: null,
-  readings: [],
-  ...more,
-});
+const corner = BENCH_CORNER;
+const set = benchSet;
+const readings = typedLap;
 const nothing = (): void => undefined;
-
-describe('the entry field', () => {
-  const entry = (own: BenchSet, on: Partial<Parameters<typeof ReadingEntry>[0]> = {}) =>
-    render(
-      <ReadingEntry
-        set={own}
-        state={openBench([own])}
-        corner={corner}
-        onType={nothing}
-        onEnter={nothing}
-        onStep={nothing}
-        onCorrect={nothing}
-        {...on}
-      />,
-    );
-
-  test('names the place, the chalk mark and the unit', () => {
-    entry(set());
-    expect(screen.getByLabelText(/Position 1 of 8 \(chalk mark, stud 1\)/)).toBe(
-      document.activeElement,
-    );
-    expect(screen.getByText('mm')).toBeTruthy();
-  });
-  test('asks for the closing reading in words', () => {
-    const own = set({ readings: readings([0, 1, 2, 3, 4, 3, 2, 1]) });
-    entry(own, { state: { ...openBench([own]), cursor: { lap: 0, position: 8 } } });
-    expect(screen.getByLabelText(/Position 1 again, to close the lap/)).toBeTruthy();
-    expect(screen.getByRole('button', { name: 'Skip' })).toBeTruthy();
-  });
-  test('Enter takes, arrows step, ± turns the sign', () => {
-    const onEnter = jest.fn();
-    const onStep = jest.fn();
-    const onType = jest.fn();
-    const own = set();
-    entry(own, { onEnter, onStep, onType, state: { ...openBench([own]), draft: '0.5' } });
-    const field = screen.getByRole('textbox');
-    fireEvent.submit(field.closest('form')!);
-    fireEvent.keyDown(field, { key: 'ArrowDown' });
-    fireEvent.keyDown(field, { key: 'ArrowUp' });
-    fireEvent.click(screen.getByTitle('Plus or minus'));
-    expect(onEnter).toHaveBeenCalledTimes(1);
-    expect(onStep.mock.calls).toEqual([[1], [-1]]);
-    expect(onType).toHaveBeenCalledWith('-0.5');
-  });
-  test('a message stands at the field and marks it', () => {
-    const own = set();
-    entry(own, { state: { ...openBench([own]), draft: 'x', error: 'Type a number.' } });
-    expect(screen.getByRole('textbox').getAttribute('aria-invalid')).toBe('true');
-    expect(screen.getByRole('alert').textContent).toBe('Type a number.');
-  });
-  test('a slip is named with what was likely meant, and F2 or a tap changes it', () => {
-    const onCorrect = jest.fn();
-    const own = set({ readings: readings([0, 10, 20, 30, 410]) });
-    entry(own, { onCorrect });
-    expect(screen.getByRole('status').textContent).toMatch(
-      /Position 5: 0\.41 stands far off\. Meant 0\.041, the decimal mark slipped\?/,
-    );
-    fireEvent.keyDown(screen.getByRole('textbox'), { key: 'F2' });
-    fireEvent.click(screen.getByRole('button', { name: 'Change it (F2)' }));
-    expect(onCorrect).toHaveBeenCalledTimes(2);
-    expect(onCorrect.mock.calls[0][0]).toMatchObject({
-      place: { lap: 0, position: 4 },
-      slip: { kind: 'decimal', text: '0.041', value: 41 },
-    });
-  });
-  test('nothing is offered for readings that follow each other', () => {
-    const onCorrect = jest.fn();
-    entry(set({ readings: readings([0, 10, 20, 30, 38]) }), { onCorrect });
-    expect(screen.queryByRole('status')).toBeNull();
-    fireEvent.keyDown(screen.getByRole('textbox'), { key: 'F2' });
-    expect(onCorrect).not.toHaveBeenCalled();
-  });
-  test('thickness has no sign button', () => {
-    entry(set({ kind: 'thickness' }));
-    expect(screen.queryByTitle('Plus or minus')).toBeNull();
-  });
-});
 
 test('the ladder shows what was read in the shop’s unit and picks a place', () => {
   const onPick = jest.fn();
@@ -156,65 +41,6 @@ test('a mounting is named by the move from the first mark', () => {
   expect(mountingName({ ...corner, corner: 'RR', fastening: 'bolts' }, 1)).toBe(
     '1 hole counter-clockwise as you face it',
   );
-});
-
-describe('the ways a reading is taken', () => {
-  const entry = (own: BenchSet, draft: string, on: Partial<Parameters<typeof ReadingEntry>[0]>) => {
-    const state = { ...openBench([own]), draft };
-    render(
-      <ReadingEntry
-        set={own}
-        state={state}
-        corner={corner}
-        onType={nothing}
-        onEnter={nothing}
-        onStep={nothing}
-        onCorrect={nothing}
-        {...on}
-      />,
-    );
-    const field = screen.getByRole<HTMLInputElement>('textbox');
-    field.setSelectionRange(draft.length, draft.length);
-    return field;
-  };
-
-  test('minus after the figure takes it as minus, and what is meant is shown', () => {
-    const onEnter = jest.fn();
-    const field = entry(set(), '12', { onEnter });
-    expect(screen.getByText('0.012')).toBeTruthy();
-    fireEvent.keyDown(field, { key: '-' });
-    expect(onEnter).toHaveBeenCalledWith('-12');
-  });
-
-  test('a minus at the beginning is only typed, and a thickness has no sign', () => {
-    const onEnter = jest.fn();
-    fireEvent.keyDown(entry(set(), '', { onEnter }), { key: '-' });
-    expect(onEnter).not.toHaveBeenCalled();
-  });
-
-  test('space takes what an open gauge shows, and else is a space', () => {
-    const onShown = jest.fn();
-    fireEvent.keyDown(entry(set(), '', { onShown }), { key: ' ' });
-    expect(onShown).toHaveBeenCalledTimes(1);
-  });
-
-  test('the pad types, deletes and takes either way', () => {
-    const [onType, onTake] = [jest.fn(), jest.fn()];
-    const pad = (draft: string) =>
-      render(<NumberPad draft={draft} isSigned mark="." canSkip onType={onType} onTake={onTake} />)
-        .unmount;
-    let close = pad('1');
-    fireEvent.click(screen.getByRole('button', { name: '2' }));
-    fireEvent.click(screen.getByRole('button', { name: 'Delete the last figure' }));
-    fireEvent.click(screen.getByRole('button', { name: 'Take as minus' }));
-    fireEvent.click(screen.getByRole('button', { name: 'Take' }));
-    expect(onType.mock.calls).toEqual([['12'], ['']]);
-    expect(onTake.mock.calls).toEqual([['-1'], ['1']]);
-    close();
-    close = pad('');
-    expect(screen.getByRole('button', { name: 'Take' }).textContent).toBe('Skip');
-    close();
-  });
 });
 
 describe('a new set', () => {
