@@ -14,6 +14,7 @@ import {
 } from '../machining';
 import {
   crossCheck,
+  driftReason,
   roughness,
   temperatureReason,
   thickerThanNew,
@@ -77,8 +78,8 @@ const withReasons = (verdict: Verdict, reasons: readonly Reason[] = []): Verdict
   reasons.length === 0 ? verdict : { ...verdict, reasons: [...verdict.reasons, ...reasons] };
 
 function dialQuality(result: RunoutResult, limit: Micrometres, set: RunoutSet | HubSet): Reason[] {
-  const rough = roughness(result, limit);
-  return [...(rough ? [rough] : []), ...(set.quality ?? [])];
+  const own = [roughness(result, limit), driftReason(result, set.gauge)];
+  return [...own.filter((reason) => reason !== null), ...(set.quality ?? [])];
 }
 
 /** Whether two sets were read at the same places. */

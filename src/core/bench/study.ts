@@ -8,7 +8,7 @@ import {
   separate,
 } from '../indexing';
 import type { RandomSource } from '../numeric';
-import { roughness } from '../quality';
+import { driftReason, roughness } from '../quality';
 import type { Gauge } from '../readings';
 import { prepareRunout, solveRunout, type RunoutResult } from '../runout';
 import type { Degrees, Micrometres } from '../units';
@@ -138,10 +138,10 @@ export function faultOnce(
     endPlay: { value: play, limit: endPlayLimit },
   });
   const told = checked.verdict.reasons.some(({ code }) => code === 'outlier');
-  const rough = roughness(checked, limit) !== null;
+  const rough = roughness(checked, limit) ?? driftReason(checked, gauge);
   return {
     state: plain === 'within' || plain === 'beyond' || plain === 'too-close' ? plain : 'other',
-    seen: checked.verdict.state === 'not-valid' || told || rough,
+    seen: checked.verdict.state === 'not-valid' || told || rough !== null,
   };
 }
 

@@ -7,6 +7,7 @@ import {
   compareSets,
   crossCheck,
   describeSignature,
+  driftReason,
   leftOut,
   overdueReason,
   preparationFor,
@@ -101,6 +102,27 @@ describe('roughness', () => {
     const result = runout(values);
     expect(result.outliers).toHaveLength(1);
     expect(roughness(result, 50)).toBeNull();
+  });
+});
+
+describe('a closing error that is allowed', () => {
+  const closed = (error: number) =>
+    driftReason(
+      solveRunout({
+        face: 'outboard',
+        laps: [wave(12, [[1, 20, 0]])],
+        closing: [20 + error],
+        studs: 5,
+        gauge,
+        limit: 50,
+      }),
+      gauge,
+    );
+
+  test('is told once it is more than the gauge explains, and left to closure beyond', () => {
+    expect(closed(3)).toBeNull();
+    expect(closed(-4.5)).toMatchObject({ code: 'drift', error: 4.5 });
+    expect(closed(9)).toBeNull();
   });
 });
 

@@ -11,6 +11,7 @@ export type Reason =
   | { code: 'hot'; temperature: Celsius }
   | { code: 'temperature'; temperature: Celsius; correction: Micrometres }
   | { code: 'rough'; value: Micrometres; allowed: Micrometres }
+  | { code: 'drift'; error: Micrometres; noise: Micrometres }
   | { code: 'zero-error'; value: Micrometres }
   | { code: 'thicker-than-new'; value: Micrometres; nominal: Micrometres }
   | { code: 'cross-check'; position: number; by: Micrometres; allowed: Micrometres }
@@ -61,6 +62,8 @@ const SENTENCES: Sentences = {
     `Read at ${(r.temperature as number).toFixed(0)} \u00b0C: corrected to 20 \u00b0C by ${say(r.correction)}.`,
   rough: (r, say) =>
     `The readings scatter ${say(r.value)} round the curve where ${say(r.allowed)} is allowed: play in the bearing, a loose base or dirt under the probe. Look, and take another lap.`,
+  drift: (r, say) =>
+    `The lap closed ${say(r.error)} off, more than the gauge explains (${say(r.noise)}): drift was taken out. Look at the base and for play.`,
   'zero-error': (r, say) =>
     `The micrometer showed ${say(r.value)} when closed: it is taken out of every reading. Set its zero.`,
   'thicker-than-new': (r, say) =>
