@@ -44,7 +44,8 @@ for (const [units, scheme] of [
   ['thou', 'dark'],
 ] as const) {
   test(`no view has a serious fault in ${units}, ${scheme}`, async ({ page }) => {
-    test.setTimeout(300_000);
+    // Twenty-six views, each looked through: a slow machine is waited for.
+    test.setTimeout(900_000);
     const complaints = complaintsOf(page);
     await page.emulateMedia({ colorScheme: scheme });
     await page.goto('/');
