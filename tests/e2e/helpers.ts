@@ -63,8 +63,14 @@ export async function openJob(page: Page, number: number): Promise<string> {
   const known = knownJobs.get(number);
   if (known) return known;
   await page.goto('/');
-  const line = page.getByRole('link', { name: new RegExp(`job ${number}\\b`) });
-  const href = await line.first().getAttribute('href');
+  const line = page.getByRole('link', { name: new RegExp(`job ${number}\\b`) }).first();
+  const older = page.getByRole('link', { name: 'Older', exact: true });
+  // Other tests open jobs too: an older one may stand on a later page.
+  while ((await line.count()) === 0) {
+    const next = await older.getAttribute('href', { timeout: 5000 });
+    await page.goto(next ?? '/');
+  }
+  const href = await line.getAttribute('href');
   if (!href) throw new Error(`There is no job ${number}`);
   const id = href.split('/')[2] ?? '';
   knownJobs.set(number, id);
