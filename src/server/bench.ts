@@ -2,7 +2,7 @@ import 'server-only';
 import { CORNERS, type Corner } from '../core/readings';
 import type { UnitSystem } from '../core/units';
 import type { JobFile, SetFile } from '../db/repositories';
-import { allGauges, type GaugeRow } from './gauges';
+import { everyGauge, type GaugeRow } from './gauges';
 import { jobFile } from './jobs';
 import { cornerRecord, type Phase } from './record';
 import { shopUnits } from './settings';
@@ -13,7 +13,7 @@ export interface BenchOpening {
   readonly file: JobFile;
   readonly corner: Corner;
   readonly units: UnitSystem;
-  /** The gauges in use. */
+  /** Every gauge: a set may have been begun with one that is out of use now. */
   readonly gauges: readonly GaugeRow[];
   readonly record: ReturnType<typeof cornerRecord>;
   readonly sets: readonly (SetFile & { readonly isAside: boolean })[];
@@ -39,7 +39,7 @@ export async function openBenchOf(
     file,
     corner,
     units,
-    gauges: await allGauges(),
+    gauges: await everyGauge(),
     record,
     sets: file.sets
       .filter((set) => set.corner === corner && set.phase === phase)

@@ -1,13 +1,14 @@
 import 'server-only';
+import { signOf } from '../core/assessment';
 import { importSetsSchema } from '../core/contracts';
 import { contractCase, readSetTable, writeSetCsv, type TableSet } from '../core/exchange';
-import { axleOf, LENGTH_KINDS, MIN_POSITIONS, readTyped } from '../core/readings';
+import { axleOf, LENGTH_KINDS, readTyped } from '../core/readings';
 import { fieldUnit, type LengthUnit, type UnitSystem } from '../core/units';
-import type { SetFile } from '../db/repositories';
+import type { NewSetRow, SetFile } from '../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from './answer';
 import { jobFile } from './jobs';
 import { limitsOf } from './record';
-import { beginSet, saveReadings, setFile } from './sets';
+import { beginReady, readySet, saveReadings, setFile } from './sets';
 import { shopUnits } from './settings';
 
 /** A document to give away: what to call it, and what is in it. */
@@ -16,10 +17,16 @@ export interface Download {
   readonly text: string;
 }
 
+/** A set with the signs that its readings count with. */
+const counting = (set: SetFile): SetFile => ({
+  ...set,
+  readings: set.readings.map((each) => ({ ...each, valueUm: signOf(set) * each.valueUm + 0 })),
+});
+
 /** A set as CSV, or null when it is not on file. */
 export async function setAsCsv(id: string): Promise<Download | null> {
   const set = await setFile(id);
-  return set && { name: `set-${set.corner}-${set.kind}.csv`, text: writeSetCsv([set]) };
+  return set && { name: `set-${set.corner}-${set.kind}.csv`, text: writeSetCsv([counting(set)]) };
 }
 
 /** All sets of a job that count as CSV, or null without such a job. */
@@ -27,7 +34,7 @@ export async function jobAsCsv(id: string): Promise<Download | null> {
   const file = await jobFile(id);
   if (!file) return null;
   const sets = file.sets.filter(({ setAsideAt }) => setAsideAt === null);
-  return { name: `job-${file.job.number}-readings.csv`, text: writeSetCsv(sets) };
+  return { name: `job-${file.job.number}-readings.csv`, text: writeSetCsv(sets.map(counting)) };
 }
 
 /** A set as the solvers' contract takes it; null where it is not on file or not whole. */
@@ -43,12 +50,20 @@ export async function setAsCase(id: string): Promise<Download | null> {
 
 type Kind = SetFile['kind'];
 
+/** Why a set of a table does not belong to a bench: it names another corner or phase. */
+function misplaced(set: TableSet, corner: string, phase: string): string | null {
+  if (set.corner !== null && set.corner !== corner) {
+    return `it was read at ${set.corner}, and this is ${corner}. Open that corner, or leave the column out.`;
+  }
+  return set.phase !== null && set.phase !== phase
+    ? `it was read “${set.phase}”, and this bench reads “${phase}”. Open that bench, or leave the column out.`
+    : null;
+}
+
+type NewReadings = { lap: number; position: number; text: string; unit: LengthUnit }[];
+
 /** The set's readings as they go on file, or what is wrong with one of them. */
-function checked(
-  set: TableSet,
-  kind: Kind,
-  units: UnitSystem,
-): Answer<{ lap: number; position: number; text: string; unit: LengthUnit }[]> {
+function checked(set: TableSet, kind: Kind, units: UnitSystem): Answer<NewReadings> {
   const isDial = kind !== 'thickness';
   const unit = set.unit ?? fieldUnit(units, isDial ? 'deviation' : 'size');
   const length = isDial ? LENGTH_KINDS.deviation : LENGTH_KINDS.thickness;
@@ -59,7 +74,7 @@ function checked(
     const read = readTyped(text, unit, length);
     if (!read.ok) {
       const where = position === set.positions ? 'closing reading' : `position ${position + 1}`;
-      return refuse(`Set ${set.name}, lap ${lap + 1}, ${where}: ${read.message}`);
+      return refuse(`lap ${lap + 1}, ${where}: ${read.message}`);
     }
   }
   return accept(readings);
@@ -76,15 +91,16 @@ export async function importSets(input: unknown): Promise<Answer<string[]>> {
   const table = readSetTable(text);
   if (!table.ok) return refuse(table.message, { text: table.message });
   const units = await shopUnits();
-  const ready = [];
+  const ready: { set: NewSetRow; readings: NewReadings }[] = [];
   for (const set of table.sets) {
+    const say = (message: string): Answer<never> =>
+      refuse(`Set ${set.name}: ${message}`, { text: `Set ${set.name}: ${message}` });
+    // A table that says where it was read is not put on file elsewhere.
+    const elsewhere = misplaced(set, corner, phase);
+    if (elsewhere !== null) return say(elsewhere);
     const kind = set.kind ?? form.kind;
     const readings = checked(set, kind, units);
-    if (!readings.ok) return refuse(readings.message, { text: readings.message });
-    if (set.positions < MIN_POSITIONS) {
-      const message = `Set ${set.name} has ${set.positions} positions; at least ${MIN_POSITIONS} are needed.`;
-      return refuse(message, { text: message });
-    }
+    if (!readings.ok) return say(readings.message);
     const plan = {
       jobId,
       corner,
@@ -97,15 +113,16 @@ export async function importSets(input: unknown): Promise<Answer<string[]>> {
       laps: set.laps,
       angles: set.angles && [...set.angles],
     };
-    ready.push({ plan, readings: readings.value });
+    const begun = await readySet(plan, 'table');
+    if (!begun.ok) return say(begun.message);
+    ready.push({ set: begun.value, readings: readings.value });
   }
   const ids: string[] = [];
-  for (const { plan, readings } of ready) {
-    const begun = await beginSet(plan);
-    if (!begun.ok) return begun;
-    const saved = await saveReadings(begun.value.id, { readings });
+  for (const { set, readings } of ready) {
+    const { id } = await beginReady(set);
+    const saved = await saveReadings(id, { readings });
     if (!saved.ok) return saved;
-    ids.push(begun.value.id);
+    ids.push(id);
   }
   return accept(ids);
 }

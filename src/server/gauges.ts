@@ -1,6 +1,13 @@
 import 'server-only';
 import { gaugeFormSchema, idSchema } from '../core/contracts';
-import { findGauge, listGauges, retireGauge, saveGauge, type GaugeRow } from '../db/repositories';
+import {
+  findGauge,
+  listEveryGauge,
+  listGauges,
+  retireGauge,
+  saveGauge,
+  type GaugeRow,
+} from '../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
 import { shopUnits } from './settings';
@@ -10,6 +17,9 @@ export type { GaugeRow };
 const NOT_ON_FILE = 'This gauge is not on file any more.';
 
 export const allGauges = async (): Promise<GaugeRow[]> => listGauges(await database());
+
+/** Every gauge, in use or not. */
+export const everyGauge = async (): Promise<GaugeRow[]> => listEveryGauge(await database());
 
 /** Writes a gauge as typed, in the shop’s units; returns its id. */
 export async function writeGauge(input: unknown): Promise<Answer<string>> {

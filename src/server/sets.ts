@@ -19,6 +19,7 @@ import {
   listReadingChanges,
   updateSet,
   writeReadings,
+  type NewSetRow,
   type ReadingChange,
   type ReadingChangeRow,
   type SetFile,
@@ -30,14 +31,17 @@ import { jobFile } from './jobs';
 
 const GONE = 'This set is not on file any more. Load the page again.';
 
-/** The gauge of a new set: the one named, the usual one of its kind, or the workshop default. */
-async function gaugeFor(kind: 'dial' | 'micrometer', id: string | null | undefined) {
+type NewGauge = Pick<NewSetRow, 'resolutionUm' | 'repeatabilityUm'> & Partial<NewSetRow>;
+
+/** The gauge of a new set: the one named if it is in use, the usual one of its kind, or the workshop default. */
+async function gaugeFor(kind: 'dial' | 'micrometer', id: string | null): Promise<NewGauge> {
   const db = await database();
-  const gauge = id ? await findGauge(db, id) : await findUsualGauge(db, kind);
+  const named = id ? await findGauge(db, id) : null;
+  const gauge = named?.retiredAt === null ? named : await findUsualGauge(db, kind);
   if (gauge?.kind === kind) {
-    const { resolutionUm, repeatabilityUm, mpeUm } = gauge;
+    const { resolutionUm, repeatabilityUm, mpeUm, turned } = gauge;
     const known = { gaugeId: gauge.id, gaugeName: gauge.name, gaugeDue: gauge.due };
-    return { resolutionUm, repeatabilityUm, mpeUm, ...known };
+    return { resolutionUm, repeatabilityUm, mpeUm, turned, ...known };
   }
   const usual =
     kind === 'micrometer' ? WORKSHOP_DEFAULTS.micrometer : WORKSHOP_DEFAULTS.dialIndicator;
@@ -48,11 +52,19 @@ async function gaugeFor(kind: 'dial' | 'micrometer', id: string | null | undefin
   };
 }
 
-/** Begins a reading set with its gauge and what is known of its circumstances. */
-export async function beginSet(input: unknown): Promise<Answer<SetFile>> {
+/** Where a set's readings come from: read at the bench, or out of a table. */
+export type SetOrigin = 'bench' | 'table';
+
+const FROM_A_TABLE = 'how the rotor was prepared (the readings come from a table)';
+
+/** A set checked and ready to be begun, or why it cannot be. Nothing is written yet. */
+export async function readySet(
+  input: unknown,
+  origin: SetOrigin = 'bench',
+): Promise<Answer<NewSetRow>> {
   const parsed = newSetSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
-  const { left, gaugeId, ...plan } = parsed.data;
+  const { left, gaugeId = null, ...plan } = parsed.data;
   const { jobId, corner, shift, kind, angles, positions } = plan;
   const file = await jobFile(jobId);
   if (!file?.corners.includes(corner)) return refuse('This corner is not part of the job.');
@@ -65,13 +77,28 @@ export async function beginSet(input: unknown): Promise<Answer<SetFile>> {
   }
   const fastening = axle?.fastening ?? 'studs';
   const asked = { kind, asFound: plan.phase === 'as-found', fastening };
-  const set = await insertSet(await database(), {
+  const gauge = await gaugeFor(kind === 'thickness' ? 'micrometer' : 'dial', gaugeId);
+  // Only a real dial that was read just now counts the other way round.
+  const turned = gauge.turned === true && origin === 'bench' && !plan.isVirtual;
+  return accept({
     ...plan,
-    leftOut: left ? leftOut(asked, left) : null,
+    ...gauge,
+    turned,
+    leftOut: origin === 'table' ? [FROM_A_TABLE] : left ? leftOut(asked, left) : null,
     radiusUm: kind === 'hub' ? WORKSHOP_DEFAULTS.hubFaceRadius : null,
-    ...(await gaugeFor(kind === 'thickness' ? 'micrometer' : 'dial', gaugeId)),
   });
-  return accept({ ...set, readings: [] });
+}
+
+/** Begins a reading set that is ready. */
+export const beginReady = async (set: NewSetRow): Promise<SetFile> => ({
+  ...(await insertSet(await database(), set)),
+  readings: [],
+});
+
+/** Begins a reading set with its gauge and what is known of its circumstances. */
+export async function beginSet(input: unknown): Promise<Answer<SetFile>> {
+  const ready = await readySet(input);
+  return ready.ok ? accept(await beginReady(ready.value)) : ready;
 }
 
 async function setOf(id: string): Promise<SetRow | null> {

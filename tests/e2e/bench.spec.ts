@@ -89,6 +89,7 @@ test('a set is taken again and the first one is taken back', async ({ page }) =>
   await expect(page.getByLabel(/to close the lap/)).toBeFocused();
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Take it again' }).click();
+  await page.getByRole('button', { name: 'Start runout' }).click();
   await expect(page.getByLabel(/Position 1 of/)).toBeFocused();
   await page.getByText('Set aside (1)').click();
   await page.getByRole('button', { name: 'Use it again' }).click();

@@ -98,6 +98,8 @@ test('the whole way from a new job to the printed report, by keyboard alone', as
   await typeLap(page, runoutLap(INDEXABLE, 0, 1));
   await expect(page.getByRole('button', { name: 'Measure thickness' })).toBeFocused();
   await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Start thickness' })).toBeFocused();
+  await page.keyboard.press('Enter');
   await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
   await typeLap(page, thicknessLap(INDEXABLE, 0, 2));
 
@@ -133,6 +135,8 @@ test('the whole way from a new job to the printed report, by keyboard alone', as
   await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
   await typeLap(page, runoutLap(INDEXABLE, 4, 4));
   await expect(page.getByRole('button', { name: 'Measure thickness' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Start thickness' })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
   await typeLap(page, thicknessLap(INDEXABLE, 4, 5));

@@ -49,6 +49,8 @@ test('12 and 12 readings take at most 80 key presses and no pointer, to the verd
   await press(runout.flatMap(dialKeys));
   await expect(page.getByRole('button', { name: 'Measure thickness' })).toBeFocused();
   await press(['Enter']);
+  await expect(start(page, 'thickness')).toBeFocused();
+  await press(['Enter']);
   await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
   const thickness = thicknessLap(INDEXABLE, 0, 12);
   await press(thicknessKeys(thickness));
@@ -87,6 +89,7 @@ test('what was left out is said with the verdict; a set is repeated, compared an
   await page.getByRole('button', { name: 'Repeat it, with a reason' }).click();
   await page.getByLabel('Why it is set aside').fill('base was loose');
   await page.getByRole('button', { name: 'Repeat it', exact: true }).click();
+  await start(page, 'runout').click();
   await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
   for (const key of lap.flatMap(dialKeys)) await page.keyboard.press(key);
   await page.getByText('Compare, set aside, CSV in and out').click();
@@ -143,6 +146,52 @@ test('a virtual gauge reads by space and wheel, and a loose base is recognised',
       .first(),
   ).toBeVisible();
   await expect(nose(page).getByText(/practice, not a measurement/)).toBeVisible();
+});
+
+test('what a virtual gauge shows is taken into no other set', async ({ page }) => {
+  await newBench(page);
+  await page.getByText('Torque, end play, temperature, gauge, own angles').click();
+  await page.getByLabel('Practice: a virtual gauge reads').check();
+  await start(page, 'runout').click();
+  await expect(page.getByRole('button', { name: 'Take it (Space)' })).toBeEnabled();
+  await page.getByRole('button', { name: '+ New set' }).click();
+  await page.getByText('Torque, end play, temperature, gauge, own angles').click();
+  await page.getByLabel('Practice: a virtual gauge reads').uncheck();
+  await start(page, 'runout').click();
+  await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Type the reading at position 1.')).toBeVisible();
+  await expect(page.getByRole('slider')).toHaveCount(0);
+});
+
+test('both faces and the micrometer are held against each other, in words', async ({ page }) => {
+  await newBench(page);
+  const read = async (kind: string, lap: readonly number[], isDial: boolean): Promise<void> => {
+    await start(page, kind).click();
+    await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
+    for (const key of isDial ? lap.flatMap(dialKeys) : thicknessKeys(lap)) {
+      await page.keyboard.press(key);
+    }
+  };
+  const outboard = runoutLap(INDEXABLE, 0, 11);
+  const thickness = thicknessLap(INDEXABLE, 0, 12);
+  await read('runout', outboard, true);
+  await page.getByRole('button', { name: '+ New set' }).click();
+  const kinds = page.getByRole('group', { name: 'What is measured' });
+  await kinds.getByRole('button', { name: 'Runout' }).click();
+  await page.getByLabel('Rotor sits').selectOption('0');
+  await page.getByLabel('Dial on the face').selectOption('inboard');
+  // On the inboard face the dial reads what the outboard face does less, and thickness more.
+  const first = thickness[0] ?? 0;
+  const inboard = outboard.map((value, j) => (thickness[j % 12] ?? 0) - first - value);
+  await read('runout', inboard.with(5, (inboard[5] ?? 0) + 30), true);
+  await page.getByRole('button', { name: 'Measure thickness' }).click();
+  await read('thickness', thickness, false);
+  await expect(
+    nose(page)
+      .getByText(/misses the thickness by .* at position 6/)
+      .first(),
+  ).toBeVisible();
 });
 
 test('a gauge whose calibration ran out is said on its verdicts; its cable is learned', async ({
@@ -240,6 +289,7 @@ test.describe('by thumb on a phone', () => {
       expect(taps - before).toBeLessThanOrEqual(4);
     }
     await page.getByRole('button', { name: 'Measure thickness' }).tap();
+    await start(page, 'thickness').tap();
     const thickness = thicknessLap(INDEXABLE, 0, 12);
     taps = 0;
     for (const [j, value] of thickness.entries()) {

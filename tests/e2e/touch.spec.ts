@@ -51,6 +51,7 @@ test('the whole way by touch on a phone', async ({ page }) => {
   await page.getByRole('button', { name: 'Start runout' }).tap();
   await tapLap(page, runoutLap(INDEXABLE, 0, 11));
   await page.getByRole('button', { name: 'Measure thickness' }).tap();
+  await page.getByRole('button', { name: 'Start thickness' }).tap();
   await tapLap(page, thicknessLap(INDEXABLE, 0, 12));
   await page.getByRole('button', { name: 'Another mounting' }).tap();
   await page.getByRole('button', { name: 'Start runout' }).tap();

@@ -15,7 +15,7 @@ beforeAll(async () => {
   jobId = await jobNumber(110);
 });
 
-const addGauge = async (more: { name: string; due: string }): Promise<string> =>
+const addGauge = async (more: { name: string; due: string; turned?: boolean }): Promise<string> =>
   known(
     await writeGauge({
       kind: 'dial',
@@ -97,6 +97,30 @@ describe('gauges', () => {
     expect((await setFile(set.id))!.gaugeName).toBe('Dial 3');
   });
 
+  test('a dial that counts the other way stays as shown, is turned going out, and not coming in', async () => {
+    const id = await addGauge({ name: 'Dial 9', due: '', turned: true });
+    const set = await begin({ positions: 4 });
+    expect(set.turned).toBe(true);
+    expect((await begin({ isVirtual: true })).turned).toBe(false);
+    const readings = ['0', '0.01', '0.02', '0.01'].map((text, position) => ({
+      lap: 0,
+      position,
+      text,
+      unit: 'mm',
+    }));
+    known(await saveReadings(set.id, { readings }));
+    expect((await setFile(set.id))!.readings[2]!.valueUm).toBe(20);
+    const { text } = (await setAsCsv(set.id))!;
+    expect(text).toContain(',-0.02');
+    const [again = ''] = known(await importSets({ jobId, ...plan, kind: 'runout', text }));
+    expect(await setFile(again)).toMatchObject({ turned: false });
+    expect((await setFile(again))!.readings[2]!.valueUm).toBe(-20);
+    expect((await setFile(again))!.leftOut).toHaveLength(1);
+    known(await removeGauge(id));
+    // A gauge out of use reads no new set.
+    expect((await begin({ gaugeId: id })).gaugeId).toBeNull();
+  });
+
   test('are refused at the field', async () => {
     const form = {
       name: '',
@@ -149,11 +173,17 @@ describe('tables', () => {
     for (const [text, words] of [
       [
         'set,value_mm\na,0\na,0\na,0\na,0\nb,0\nb,77\nb,0\nb,0\n',
-        /Set b, lap 1, position 2: .*cannot be/,
+        /Set b: lap 1, position 2: .*cannot be/,
       ],
-      ['value_mm\n1\n2\n3\n', /has 3 positions/],
+      ['value_mm\n1\n2\n3\n', /Set 1: Take at least 4 positions/],
       ['', /Paste the readings/],
       ['nonsense\n', /No column/],
+      ['corner,value_mm\nFR,0\nFR,0\nFR,0\nFR,0\n', /it was read at FR, and this is RL/],
+      ['phase,value_mm\nafter,0\nafter,0\nafter,0\nafter,0\n', /it was read “after”/],
+      [
+        'set,shift,value_mm\na,0,0\na,0,0\na,0,0\na,0,0\nb,9,0\nb,9,0\nb,9,0\nb,9,0\n',
+        /Set b: With 6 studs/,
+      ],
     ] as const) {
       const answer = await importSets({ jobId, ...table, text });
       expect(answer.ok ? '' : answer.message).toMatch(words);

@@ -88,6 +88,10 @@ const atSamePlaces = (p: CornerRecord['sets'][number], q: typeof p): boolean =>
   (p.angles ?? []).length === (q.angles ?? []).length &&
   (p.angles ?? []).every((angle, j) => angle === q.angles?.[j]);
 
+/** End play with its limit, as the solver takes it; nothing where it was not measured. */
+const endPlayOf = ({ endPlay }: RunoutSet | HubSet) =>
+  endPlay === undefined ? undefined : { value: endPlay, limit: WORKSHOP_DEFAULTS.endPlay };
+
 /** One runout set judged against the axle's limit. */
 export function assessRunout(set: RunoutSet, studs: number, limits: AxleLimits): RunoutResult {
   const result = solveRunout({
@@ -98,10 +102,7 @@ export function assessRunout(set: RunoutSet, studs: number, limits: AxleLimits):
     studs,
     gauge: set.gauge,
     limit: runoutLimit(limits).value,
-    endPlay:
-      set.endPlay === undefined
-        ? undefined
-        : { value: set.endPlay, limit: WORKSHOP_DEFAULTS.endPlay },
+    endPlay: endPlayOf(set),
   });
   const quality = dialQuality(result, runoutLimit(limits).value, set);
   return { ...result, verdict: withReasons(result.verdict, quality) };
@@ -115,7 +116,16 @@ export const hubFaceLimit = (radius: Micrometres): Micrometres =>
 export function assessHubFace(set: HubSet, studs: number): RunoutResult {
   const limit = hubFaceLimit(set.radius);
   const { laps, closing, angles, gauge } = set;
-  const result = solveRunout({ face: 'outboard', laps, closing, angles, studs, gauge, limit });
+  const result = solveRunout({
+    face: 'outboard',
+    laps,
+    closing,
+    angles,
+    studs,
+    gauge,
+    limit,
+    endPlay: endPlayOf(set),
+  });
   return { ...result, verdict: withReasons(result.verdict, dialQuality(result, limit, set)) };
 }
 
@@ -186,15 +196,16 @@ function asMounting(set: RunoutSet): {
 }
 
 /**
- * The hub face as the index solver takes it, its drift taken out; nothing where its base moved
- * or where the rotor's radius is not known, to which it must be brought.
+ * The hub face as the index solver takes it, its drift taken out; nothing where its base moved,
+ * the bearing has too much play, or where the rotor's radius is not known, to which it must be brought.
  */
 function hubFaceOf(set: HubSet, limits: AxleLimits): HubFace | undefined {
   const { radius, gauge, laps, closing, angles } = set;
   const limit = hubFaceLimit(radius);
   const prepared = prepareRunout({ face: 'outboard', laps, closing, angles, gauge, limit });
   const rotorRadius = limits.radius?.value;
-  if (prepared.closure?.ok === false || rotorRadius === undefined) return undefined;
+  const hasPlay = set.endPlay !== undefined && set.endPlay > WORKSHOP_DEFAULTS.endPlay;
+  if (prepared.closure?.ok === false || hasPlay || rotorRadius === undefined) return undefined;
   return { laps: prepared.laps, angles, radius, rotorRadius };
 }
 
@@ -315,16 +326,22 @@ export function assessCorner(record: CornerRecord): CornerAssessment {
   const thickness = thicknessSet ? assessThickness(thicknessSet, record.limits, inner) : null;
   const input = indexInput(record, runouts);
   const index = input && onTheirGauges(solveIndex(input), runouts);
-  const figures = thickness?.figures ?? null;
+  const check = crossCheckOf(record, runouts, thicknessSet, thickness?.figures ?? null);
+  const doubt: Reason[] = check && !check.ok ? [{ code: 'cross-check', ...check }] : [];
+  const figures = thickness && {
+    ...thickness.figures,
+    dtvVerdict: withReasons(thickness.figures.dtvVerdict, doubt),
+  };
+  const judged = latest && assessRunout(latest, record.studs, record.limits);
   return {
-    runout: latest ? assessRunout(latest, record.studs, record.limits) : null,
+    runout: judged ? { ...judged, verdict: withReasons(judged.verdict, doubt) } : null,
     firstRunout: first ? assessRunout(first, record.studs, record.limits) : null,
     shift: latest?.shift ?? 0,
     thickness: figures,
     thicknessVerdicts: thickness?.verdicts ?? null,
     index,
     mounting: input && checkMounting(input),
-    crossCheck: crossCheckOf(record, runouts, thicknessSet, figures),
+    crossCheck: check,
     machining: machiningOf(record, runouts, thicknessSet, figures, index),
   };
 }

@@ -3,6 +3,7 @@ import { lapOf, rawSet } from '../../../tests/support/sets';
 import { seededRandom } from '../numeric';
 import {
   assessCorner,
+  assessHubFace,
   measuredSet,
   readingNotes,
   type CornerRecord,
@@ -73,10 +74,11 @@ describe('both faces and the micrometer', () => {
     expect(assessCorner(record(sets)).crossCheck?.ok).toBe(true);
     const [lap = []] = sets[1]!.laps;
     const wrong = { ...sets[1]!, laps: [lap.map((value, j) => (j === 5 ? value + 25 : value))] };
-    expect(assessCorner(record([sets[0]!, wrong, sets[2]!])).crossCheck).toMatchObject({
-      ok: false,
-      position: 5,
-    });
+    const doubted = assessCorner(record([sets[0]!, wrong, sets[2]!]));
+    expect(doubted.crossCheck).toMatchObject({ ok: false, position: 5 });
+    for (const { reasons } of [doubted.runout!.verdict, doubted.thickness!.dtvVerdict]) {
+      expect(reasons.map(({ code }) => code)).toContain('cross-check');
+    }
   });
 
   test('are not compared across mountings or positions', () => {
@@ -142,6 +144,20 @@ describe('circumstances stand with the verdict', () => {
     };
     expect(codes(old)).toContain('overdue');
     expect(codes({ ...raw, isVirtual: true })).toContain('virtual');
+  });
+
+  test('a dial that counts the other way is turned when measured, its closing reading too', () => {
+    const shown = { ...raw, readings: lapOf([0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 2]) };
+    const [usual, turned] = [measuredSet(shown)!, measuredSet({ ...shown, turned: true })!];
+    expect(turned.laps[0]).toEqual(usual.laps[0]!.map((value) => 0 - value));
+    expect(turned).toMatchObject({ closing: [-2] });
+    const thickness = { ...shown, kind: 'thickness', turned: true } as const;
+    expect(measuredSet(thickness)!.laps[0]![1]).toBe(1);
+  });
+
+  test('a hub face with play in its bearing is not valid, and tells hub from rotor no more', () => {
+    const hub = measuredSet({ ...raw, kind: 'hub', endPlayUm: 60 })!;
+    expect(hub.kind === 'hub' && assessHubFace(hub, 5).verdict.state).toBe('not-valid');
   });
 
   test('a thickness says its zero error, its heat, and when it is thicker than new', () => {

@@ -34,6 +34,8 @@ export interface RawSet {
   readonly leftOut?: readonly string[] | null;
   /** Torque of the fastenings, in newton metres. */
   readonly torqueNm?: number | null;
+  /** The dial counts the other way round: readings are kept as shown, and turned here. */
+  readonly turned?: boolean;
   readonly gaugeName?: string | null;
   /** Day on which the gauge’s calibration ran out or will, like 2031-04-30. */
   readonly gaugeDue?: string | null;
@@ -44,14 +46,19 @@ export interface RawSet {
   readonly readings: readonly RawReading[];
 }
 
-/** A set's readings as laps; null where a place was not read yet. */
+/** What a value as shown is multiplied by: a turned dial’s runout counts the other way. */
+export const signOf = ({ kind, turned }: Pick<RawSet, 'kind' | 'turned'>): 1 | -1 =>
+  turned && kind !== 'thickness' ? -1 : 1;
+
+/** A set's readings as laps, signs as the dial should count; null where a place was not read yet. */
 export function lapsOf(set: RawSet): (number | null)[][] {
   const laps = Array.from({ length: set.laps }, () =>
     new Array<number | null>(set.positions).fill(null),
   );
   for (const { lap, position, valueUm } of set.readings) {
     const row = laps[lap];
-    if (row && position < set.positions) row[position] = valueUm;
+    // Adding nothing keeps a turned zero from becoming a minus zero.
+    if (row && position < set.positions) row[position] = signOf(set) * valueUm + 0;
   }
   return laps;
 }
@@ -72,7 +79,9 @@ function closingOf(set: RawSet, laps: readonly number[]): number[] | undefined {
       set.readings.find(({ lap, position }) => lap === index && position === set.positions)
         ?.valueUm,
   );
-  return closing.every((value) => value !== undefined) ? closing : undefined;
+  return closing.every((value) => value !== undefined)
+    ? closing.map((value) => signOf(set) * value + 0)
+    : undefined;
 }
 
 /** Figures that a prepared set should note and does not. */
@@ -135,6 +144,7 @@ export function measuredSet(set: RawSet): MeasuredSet | null {
       ...common,
       closing,
       radius: set.radiusUm ?? WORKSHOP_DEFAULTS.hubFaceRadius,
+      endPlay: set.endPlayUm ?? undefined,
     };
   }
   return {

@@ -60,6 +60,7 @@ export interface ThicknessSet extends SetBase {
 export interface HubSet extends SetBase {
   readonly kind: 'hub';
   readonly closing?: readonly Micrometres[] | undefined;
+  readonly endPlay?: Micrometres | undefined;
   readonly radius: Micrometres;
 }
 

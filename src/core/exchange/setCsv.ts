@@ -1,10 +1,13 @@
 import { csvFormat, dsvFormat } from 'd3-dsv';
-import { evenAngles } from '../readings';
+import { evenAngles, MAX_POSITIONS } from '../readings';
 import { lengthUnitOf, type LengthUnit } from '../units';
 
 /** A reading set as a table holds it: text as typed, places from 0, closing at `positions`. */
 export interface TableSet {
   readonly name: string;
+  /** Where and when it was read, if the table says so. */
+  readonly corner: string | null;
+  readonly phase: string | null;
   readonly kind: 'runout' | 'thickness' | 'hub' | null;
   readonly face: 'outboard' | 'inboard' | null;
   readonly circle: 'outer' | 'inner' | null;
@@ -87,10 +90,23 @@ export function writeSetCsv(sets: readonly WritableSet[]): string {
   return `${csvFormat(rows, [...SET_COLUMNS])}\n`;
 }
 
-type Column = 'set' | 'kind' | 'face' | 'circle' | 'shift' | 'lap' | 'position' | 'angle' | 'value';
+type Column =
+  | 'set'
+  | 'corner'
+  | 'phase'
+  | 'kind'
+  | 'face'
+  | 'circle'
+  | 'shift'
+  | 'lap'
+  | 'position'
+  | 'angle'
+  | 'value';
 
 const NAMES: Readonly<Record<Column, RegExp>> = {
   set: /^set$/,
+  corner: /^corner$/,
+  phase: /^phase$/,
   kind: /^(kind|what)$/,
   face: /^(face|side)$/,
   circle: /^circle$/,
@@ -101,8 +117,8 @@ const NAMES: Readonly<Record<Column, RegExp>> = {
   value: /^(value|reading|runout|thickness|dial|micrometer)/,
 };
 
-const LARGEST = 200_000;
-const MOST_POSITIONS = 72;
+/** Characters that a table of readings may have. */
+export const LONGEST_TABLE = 200_000;
 const MOST_LAPS = 20;
 
 const UNIT_IN_NAME = /(mm|um|µm|μm|thou|mil|inch|in)\W*$/i;
@@ -111,7 +127,7 @@ const UNIT_IN_NAME = /(mm|um|µm|μm|thou|mil|inch|in)\W*$/i;
 function separatorOf(line: string): string | null {
   if (line.includes('\t')) return '\t';
   if (line.includes(';')) return ';';
-  return line.includes(',') && !/^\s*[+-]?\d+,\d+\s*$/.test(line) ? ',' : null;
+  return line.includes(',') && !/^\s*[+\-−]?\d+,\d+\s*$/.test(line) ? ',' : null;
 }
 
 const isFigure = (text: string): boolean => /^\s*[+\-−]?[\d.,]+/.test(text);
@@ -159,9 +175,9 @@ function setOf(name: string, rows: readonly Row[], unit: LengthUnit | null): Tab
       closing.push({ lap, text });
       continue;
     }
-    const position = wholeIn(row, 'position', MOST_POSITIONS, (next.get(lap) ?? 0) + 1) - 1;
-    if (position >= MOST_POSITIONS) {
-      throw new Refused(`Line ${row.line}: a lap has at most ${MOST_POSITIONS} positions.`);
+    const position = wholeIn(row, 'position', MAX_POSITIONS, (next.get(lap) ?? 0) + 1) - 1;
+    if (position >= MAX_POSITIONS) {
+      throw new Refused(`Line ${row.line}: a lap has at most ${MAX_POSITIONS} positions.`);
     }
     if (readings.some((each) => each.lap === lap && each.position === position)) {
       throw new Refused(
@@ -184,6 +200,8 @@ function setOf(name: string, rows: readonly Row[], unit: LengthUnit | null): Tab
   const shift = first?.cell('shift').trim() ?? '';
   return {
     name,
+    corner: first?.cell('corner').trim().toUpperCase() || null,
+    phase: first?.cell('phase').trim().toLowerCase() || null,
     kind: oneOf(first?.cell('kind') ?? '', ['runout', 'thickness', 'hub']),
     face: oneOf(first?.cell('face') ?? '', ['outboard', 'inboard']),
     circle: oneOf(first?.cell('circle') ?? '', ['outer', 'inner']),
@@ -205,7 +223,7 @@ function setOf(name: string, rows: readonly Row[], unit: LengthUnit | null): Tab
  * figures. Refuses in words, with the line. Several sets are told apart by the column "set".
  */
 export function readSetTable(text: string): ReadTable {
-  if (text.length > LARGEST) return { ok: false, message: 'That is too long for readings.' };
+  if (text.length > LONGEST_TABLE) return { ok: false, message: 'That is too long for readings.' };
   const lines = text.replace(/^\uFEFF/, '').split(/\r\n|\r|\n/);
   const first = lines.find((line) => line.trim() !== '');
   if (first === undefined) return { ok: false, message: 'There is nothing in it.' };

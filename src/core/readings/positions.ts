@@ -17,5 +17,18 @@ export function areEven(angles: readonly Degrees[]): boolean {
   return angles.every((angle, j) => Math.abs(angle - start - j * step) < 1e-9);
 }
 
+/** Why angles of positions, in degrees from the chalk mark, cannot be; null when they can. Source: handbook 3. */
+export function angleProblem(angles: readonly Degrees[]): string | null {
+  if (angles.length < MIN_POSITIONS || angles.length > MAX_POSITIONS) {
+    return `Take ${MIN_POSITIONS} to ${MAX_POSITIONS} positions.`;
+  }
+  const first = angles[0] ?? NaN;
+  const last = angles.at(-1) ?? NaN;
+  const isRising = angles.every((angle, j) => j === 0 || angle > (angles[j - 1] ?? NaN));
+  return isRising && first >= 0 && last <= 360 && last - first < 360
+    ? null
+    : 'Angles must rise, be distinct and lie within one turn.';
+}
+
 /** The angles in radians. */
 export const inRadians = (angles: readonly Degrees[]): number[] => angles.map(toRadians);

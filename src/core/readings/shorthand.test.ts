@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { expandDial, expandThickness, flipSign } from '.';
+import { asMinus, expandDial, expandThickness, flipSign } from '.';
 
 const dial = (unit: 'mm' | 'in' | 'thou' | 'um', resolution: number) => ({
   unit,
@@ -16,6 +16,7 @@ describe('a dial reading without a decimal mark', () => {
     ['0', 1, '0.000'],
     ['-0', 1, '0.000'],
     ['5', 2, '0.010'],
+    ['2', 12.7, '0.0254'],
   ])('%s on steps of %s µm is %s mm', (text, resolution, whole) => {
     expect(expandDial(text, dial('mm', resolution))).toBe(whole);
   });
@@ -74,4 +75,12 @@ test('the sign turns both ways', () => {
     '-1',
     '4',
   ]);
+});
+
+test('a minus is put once', () => {
+  expect([asMinus('12'), asMinus('-12'), asMinus('+12')]).toEqual(['-12', '-12', '-12']);
+});
+
+test('a step that is no decimal one is not guessed at', () => {
+  expect(expandDial('3', dial('mm', 1 / 3))).toBe('3');
 });

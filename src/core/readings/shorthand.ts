@@ -12,10 +12,22 @@ export interface ShortContext {
 const WHOLE = /^([+-]?)(\d{1,6})$/;
 const UNITS_IN_STEPS: readonly LengthUnit[] = ['mm', 'in'];
 
-/** Decimals that a gauge's step has in a unit: 0.001 mm has three. */
-function decimalsOf(resolution: Micrometres, unit: LengthUnit): number {
-  const step = resolution / toMicrometres(1, unit);
-  return Math.max(0, Math.ceil(-Math.log10(step) - 1e-9));
+/** More decimals than this no gauge shows. */
+const MOST_DECIMALS = 6;
+
+/** A gauge's step in a unit as a whole number of last places: 0.0005 in is 5 at four decimals. */
+function stepOf(
+  resolution: Micrometres,
+  unit: LengthUnit,
+): { readonly step: number; readonly decimals: number } | null {
+  const size = resolution / toMicrometres(1, unit);
+  for (let decimals = 0; decimals <= MOST_DECIMALS; decimals += 1) {
+    const step = size * 10 ** decimals;
+    if (step > 0.5 && Math.abs(step - Math.round(step)) < 1e-6 * step) {
+      return { step: Math.round(step), decimals };
+    }
+  }
+  return null;
 }
 
 /**
@@ -26,11 +38,11 @@ function decimalsOf(resolution: Micrometres, unit: LengthUnit): number {
 export function expandDial(text: string, { unit, resolution }: ShortContext): string {
   const [, sign = '', digits] = WHOLE.exec(text.trim()) ?? [];
   if (digits === undefined || !UNITS_IN_STEPS.includes(unit)) return text;
-  const decimals = decimalsOf(resolution, unit);
-  const step = Math.round(resolution / toMicrometres(10 ** -decimals, unit));
-  const value = (Number(digits) * step) / 10 ** decimals;
+  const scale = stepOf(resolution, unit);
+  if (!scale) return text;
+  const value = (Number(digits) * scale.step) / 10 ** scale.decimals;
   const isMinus = sign === '-' && value !== 0;
-  return `${isMinus ? '-' : ''}${value.toFixed(decimals)}`;
+  return `${isMinus ? '-' : ''}${value.toFixed(scale.decimals)}`;
 }
 
 const FULL = /^(\d+)([.,])(\d+)$/;
@@ -64,7 +76,7 @@ const MM_DIGITS = 5;
 /** "27986" as the first thickness in mm at 0.001 mm: two digits before the mark. */
 function withoutMark(digits: string, { unit, resolution }: ShortContext): string | null {
   const isPlain =
-    unit === 'mm' && digits.length === MM_DIGITS && decimalsOf(resolution, unit) === 3;
+    unit === 'mm' && digits.length === MM_DIGITS && stepOf(resolution, unit)?.decimals === 3;
   return isPlain ? `${digits.slice(0, 2)}.${digits.slice(2)}` : null;
 }
 
@@ -73,3 +85,7 @@ export const flipSign = (text: string): string =>
   /^\s*[-\u2212]/.test(text)
     ? text.replace(/^\s*[-\u2212]/, '')
     : `-${text.trim().replace(/^\+/, '')}`;
+
+/** The text as a minus figure, whatever sign it has. */
+export const asMinus = (text: string): string =>
+  /^\s*[-\u2212]/.test(text) ? text : flipSign(text);

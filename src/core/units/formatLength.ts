@@ -38,3 +38,10 @@ export function formatLength(value: Micrometres, unit: LengthUnit): string {
 export function formatIn(system: UnitSystem, role: LengthRole, value: Micrometres): string {
   return formatLength(value, fieldUnit(system, role));
 }
+
+/** Decimals beyond which a length in a unit is the noise of arithmetic. */
+const EXACT_DECIMALS = 7;
+
+/** A length as a bare figure in a unit, for a field: nothing that was typed is lost by rounding. */
+export const exactNumber = (value: Micrometres, unit: LengthUnit): string =>
+  String(Number(fromMicrometres(value, unit).toFixed(EXACT_DECIMALS)));

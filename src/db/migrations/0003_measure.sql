@@ -35,6 +35,7 @@ ALTER TABLE "reading_sets" ADD COLUMN "torque_nm" double precision;--> statement
 ALTER TABLE "reading_sets" ADD COLUMN "gauge_id" uuid;--> statement-breakpoint
 ALTER TABLE "reading_sets" ADD COLUMN "gauge_name" text;--> statement-breakpoint
 ALTER TABLE "reading_sets" ADD COLUMN "gauge_due" date;--> statement-breakpoint
+ALTER TABLE "reading_sets" ADD COLUMN "turned" boolean DEFAULT false NOT NULL;--> statement-breakpoint
 ALTER TABLE "reading_sets" ADD COLUMN "is_virtual" boolean DEFAULT false NOT NULL;--> statement-breakpoint
 ALTER TABLE "reading_changes" ADD CONSTRAINT "reading_changes_set_id_reading_sets_id_fk" FOREIGN KEY ("set_id") REFERENCES "public"."reading_sets"("id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 CREATE INDEX "reading_changes_set" ON "reading_changes" USING btree ("set_id");--> statement-breakpoint

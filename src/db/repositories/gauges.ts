@@ -13,6 +13,10 @@ export const listGauges = (db: Database): Promise<GaugeRow[]> =>
     .where(isNull(gauges.retiredAt))
     .orderBy(asc(gauges.kind), asc(gauges.name));
 
+/** Every gauge, in use or not: sets were read with it. */
+export const listEveryGauge = (db: Database): Promise<GaugeRow[]> =>
+  db.select().from(gauges).orderBy(asc(gauges.kind), asc(gauges.name));
+
 /** One gauge, in use or retired, or null. */
 export async function findGauge(db: Database, id: string): Promise<GaugeRow | null> {
   const [row] = await db.select().from(gauges).where(eq(gauges.id, id));

@@ -72,30 +72,29 @@ export const writeReadings = (
   changes: readonly ReadingChange[],
 ): Promise<void> =>
   db.transaction(async (tx) => {
+    const rows = await tx.select().from(readings).where(eq(readings.setId, setId)).for('update');
+    const standing = new Map(rows.map((row) => [`${row.lap}.${row.position}`, row]));
     for (const change of changes) {
       const { lap, position } = change;
-      const place = and(
-        eq(readings.setId, setId),
-        eq(readings.lap, lap),
-        eq(readings.position, position),
-      );
-      const [before] = await tx.select().from(readings).where(place).for('update');
-      const isSame = before?.text === ('text' in change ? change.text : undefined);
+      const place = `${lap}.${position}`;
+      const before = standing.get(place);
+      const after = change.valueUm === null ? undefined : { setId, ...change, takenAt: new Date() };
       // A reading that is sent twice, as after a lost answer, is no change.
-      if (before && isSame && before.valueUm === change.valueUm) continue;
+      if (before?.text === after?.text && before?.valueUm === after?.valueUm) continue;
       if (before) await tx.insert(readingChanges).values(before);
-      if (change.valueUm === null) {
-        await tx.delete(readings).where(place);
-      } else {
-        const { valueUm, text, unit } = change;
-        const value = { valueUm, text, unit, takenAt: new Date() };
-        await tx
-          .insert(readings)
-          .values({ setId, lap, position, ...value })
-          .onConflictDoUpdate({
-            target: [readings.setId, readings.lap, readings.position],
-            set: value,
-          });
+      if (!after) {
+        const at = [eq(readings.lap, lap), eq(readings.position, position)];
+        await tx.delete(readings).where(and(eq(readings.setId, setId), ...at));
+        standing.delete(place);
+        continue;
       }
+      await tx
+        .insert(readings)
+        .values(after)
+        .onConflictDoUpdate({
+          target: [readings.setId, readings.lap, readings.position],
+          set: after,
+        });
+      standing.set(place, after);
     }
   });

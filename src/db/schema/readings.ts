@@ -78,6 +78,8 @@ export const readingSets = pgTable(
     /** Name and calibration of the gauge as they were when the set was begun. */
     gaugeName: text('gauge_name'),
     gaugeDue: date('gauge_due'),
+    /** The dial counted the other way round: its readings stand as typed and are turned when measured. */
+    turned: boolean().notNull().default(false),
     isVirtual: boolean('is_virtual').notNull().default(false),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
     setAsideAt: timestamp('set_aside_at', { withTimezone: true }),

@@ -3,7 +3,7 @@
 import { useState, useTransition } from 'react';
 import { Form } from 'react-bootstrap';
 import type { GaugeForm } from '@/core/contracts';
-import { fieldUnit, formatIn, formatNumber, UNIT_SIGN, type UnitSystem } from '@/core/units';
+import { exactNumber, fieldUnit, UNIT_SIGN, type UnitSystem } from '@/core/units';
 import type { GaugeRow } from '@/server/gauges';
 import { removeGaugeAction, writeGaugeAction } from './actions';
 import { LineFormatField } from './LineFormatField';
@@ -25,7 +25,7 @@ const EMPTY: GaugeForm = {
 
 function formOf(gauge: GaugeRow, units: UnitSystem): GaugeForm {
   const say = (value: number | null): string =>
-    value === null ? '' : formatNumber(value, fieldUnit(units, 'deviation'));
+    value === null ? '' : exactNumber(value, fieldUnit(units, 'deviation'));
   const { id, name, kind, turned, isUsual, lineFormat } = gauge;
   const unit = (['um', 'mm', 'thou', 'in'] as const).find((each) => each === gauge.unit) ?? '';
   return {
@@ -165,7 +165,8 @@ interface GaugeBookProps {
 export function GaugeBook({ gauges, units, today }: GaugeBookProps) {
   const [editing, setEditing] = useState<string | null>(null);
   const [busy, begin] = useTransition();
-  const say = (value: number): string => formatIn(units, 'deviation', value);
+  const unit = fieldUnit(units, 'deviation');
+  const say = (value: number): string => `${exactNumber(value, unit)} ${UNIT_SIGN[unit]}`;
   const done = (): void => setEditing(null);
   return (
     <>

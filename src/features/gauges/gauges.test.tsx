@@ -49,7 +49,7 @@ test('a calibration counts to the end of its day', () => {
   unmount();
   book([gauge], '2031-02-01');
   expect(screen.getByText('calibration ran out on 2031-01-31')).toBeTruthy();
-  expect(screen.getByText(/steps of 0.010 mm, repeats to 0.003 mm, the usual one/)).toBeTruthy();
+  expect(screen.getByText(/steps of 0.01 mm, repeats to 0.003 mm, the usual one/)).toBeTruthy();
 });
 
 test('a gauge is changed as it stands, and refused at its field without losing anything', async () => {
@@ -99,4 +99,13 @@ test('a gauge goes out of use', async () => {
   book([gauge]);
   await press(/Out of use/);
   expect(removed).toEqual(['g']);
+});
+
+test('in thousandths of an inch nothing is lost by opening and keeping', async () => {
+  render(<GaugeBook gauges={[gauge]} units="thou" today="2031-01-01" />);
+  await press(/^Change/);
+  await press('Keep this gauge');
+  const kept = written.at(-1) as { resolution: string; repeatability: string };
+  expect(Number(kept.resolution) * 25.4).toBeCloseTo(10, 4);
+  expect(Number(kept.repeatability) * 25.4).toBeCloseTo(3, 4);
 });

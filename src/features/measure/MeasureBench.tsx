@@ -103,12 +103,14 @@ export function MeasureBench(props: MeasureBenchProps) {
   const moveWords = move ? sayMove(corner, move.from, starting.shift) : null;
   const missing = missingKind(state.sets);
   const limit = limitOf(set, corner);
-  const [shown, setShown] = useState<Shown | null>(null);
+  const [live, setLive] = useState<{ readonly setId: string; readonly shown: Shown | null }>();
+  // What a gauge shows is of the set that it stands at, and of no other.
+  const shown = set !== undefined && live?.setId === set.id ? live.shown : null;
   const takeShown = (): void => {
     if (!shown) return;
     const { reading, refuse } = shown;
     if (refuse) dispatch({ type: 'refuse', message: refuse });
-    else bench.pressEnter(`${reading.text} ${reading.unit}`, 'gauge');
+    else bench.pressEnter(`${reading.text} ${reading.unit}`);
   };
   const isLive = set !== undefined && (set.isVirtual || gaugeOf(set, corner)?.lineFormat);
   const doubted = set && !state.cursor ? doubtedReading(set, null, corner) : null;
@@ -120,12 +122,18 @@ export function MeasureBench(props: MeasureBenchProps) {
     if (isSaved) router.refresh();
   }, [isSaved, router]);
 
+  /** Opens the starter with a plan: every set is prepared before it is read. */
+  const ask = (next: SetPlan): void => {
+    setPlan(next);
+    dispatch({ type: 'pick-set', id: null });
+  };
   const askMounting = (): void => {
     const shift = nextShift(state.sets, corner);
     const base = set ?? counted(state.sets).at(-1);
-    if (shift === null || !base) return;
-    setPlan({ ...planOf(base), kind: 'runout', shift });
-    dispatch({ type: 'pick-set', id: null });
+    if (shift !== null && base) ask({ ...planFor('runout', planOf(base)), shift });
+  };
+  const askAgain = (reason: string): void => {
+    if (set) bench.putAside(reason, () => setPlan(planOf(set)));
   };
 
   return (
@@ -217,10 +225,10 @@ export function MeasureBench(props: MeasureBenchProps) {
                   nextHref={props.nextHref}
                   nextLabel={props.nextLabel}
                   busy={bench.busy}
-                  onMissing={() => missing && bench.start(planFor(missing, planOf(set)))}
+                  onMissing={() => missing && ask(planFor(missing, planOf(set)))}
                   onLap={bench.anotherLap}
                   onMounting={nextShift(state.sets, corner) === null ? null : askMounting}
-                  onRepeat={() => bench.takeAgain()}
+                  onRepeat={() => askAgain('taken again')}
                 />
               )}
               {doubted && <Doubt doubted={doubted} onCorrect={bench.correct} />}
@@ -229,9 +237,9 @@ export function MeasureBench(props: MeasureBenchProps) {
                   set={set}
                   corner={corner}
                   cursor={state.cursor}
-                  onShows={setShown}
+                  onShows={(next) => setLive({ setId: set.id, shown: next })}
                   onTake={takeShown}
-                  onReading={(text) => bench.pressEnter(text, 'gauge')}
+                  onReading={bench.pressEnter}
                   onNoted={(changed) => dispatch({ type: 'replace-set', set: changed })}
                 />
               )}
@@ -260,8 +268,8 @@ export function MeasureBench(props: MeasureBenchProps) {
               set={set ?? null}
               sets={state.sets}
               corner={corner}
-              onAside={bench.putAside}
-              onAgain={bench.takeAgain}
+              onAside={(reason) => bench.putAside(reason)}
+              onAgain={askAgain}
               onPick={(place) => dispatch({ type: 'pick-place', cursor: place })}
               onImported={(added) => {
                 for (const each of added) dispatch({ type: 'add-set', set: each });

@@ -1,10 +1,11 @@
 'use client';
 
+import { asMinus } from '@/core/readings';
+
 interface NumberPadProps {
   readonly draft: string;
   /** A dial reading may be negative: the pad then has a key that takes it so. */
   readonly isSigned: boolean;
-  readonly mark: '.' | ',';
   /** What Take does with an empty field: skips, or says what is missing. */
   readonly canSkip: boolean;
   readonly onType: (text: string) => void;
@@ -18,7 +19,7 @@ const ROWS = [
 ] as const;
 
 /** A pad for thumbs in gloves: figures, and one key that takes the reading. */
-export function NumberPad({ draft, isSigned, mark, canSkip, onType, onTake }: NumberPadProps) {
+export function NumberPad({ draft, isSigned, canSkip, onType, onTake }: NumberPadProps) {
   const key = (label: string, name: string, press: () => void, kind = 'btn-outline-secondary') => (
     <button key={name} type="button" className={`btn ${kind}`} aria-label={name} onClick={press}>
       {label}
@@ -29,11 +30,11 @@ export function NumberPad({ draft, isSigned, mark, canSkip, onType, onTake }: Nu
   return (
     <div className="zh-pad mt-2" role="group" aria-label="Number pad">
       {ROWS.flat().map(type)}
-      {type(mark)}
+      {type('.')}
       {type('0')}
       {key('⌫', 'Delete the last figure', () => onType(draft.slice(0, -1)))}
       {isSigned &&
-        key('− Take', 'Take as minus', () => onTake(isEmpty ? '' : `-${draft}`), 'btn-primary')}
+        key('− Take', 'Take as minus', () => onTake(isEmpty ? '' : asMinus(draft)), 'btn-primary')}
       {key(
         isEmpty && canSkip ? 'Skip' : isSigned ? '+ Take' : 'Take',
         'Take',

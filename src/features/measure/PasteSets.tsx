@@ -2,6 +2,7 @@
 
 import { useState, useTransition } from 'react';
 import { Form } from 'react-bootstrap';
+import { LONGEST_TABLE } from '@/core/exchange';
 import { importSetsAction } from './actions';
 import { KIND_NAME, type BenchCorner, type BenchSet } from './model';
 import { mountingName } from './mountingName';
@@ -12,8 +13,6 @@ interface PasteSetsProps {
 }
 
 const KINDS = ['runout', 'thickness', 'hub'] as const;
-/** Larger than this no table of readings is. */
-const LARGEST_FILE = 200_000;
 
 /** Readings pasted from a spreadsheet, or a CSV file of them, become new sets. */
 export function PasteSets({ corner, onImported }: PasteSetsProps) {
@@ -77,7 +76,7 @@ export function PasteSets({ corner, onImported }: PasteSetsProps) {
           onChange={(event) => {
             const file = (event.target as HTMLInputElement).files?.[0];
             if (!file) return;
-            if (file.size > LARGEST_FILE) setMessage('That file is too long for readings.');
+            if (file.size > LONGEST_TABLE) setMessage('That file is too long for readings.');
             else void file.text().then(setText);
           }}
         />

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useSyncExternalStore, type KeyboardEvent } from 'react';
-import { fastenerName, flipSign } from '@/core/readings';
+import { asMinus, fastenerName, flipSign } from '@/core/readings';
 import { UNIT_SIGN } from '@/core/units';
 import { Doubt } from './Doubt';
 import {
@@ -12,6 +12,7 @@ import {
   type BenchCorner,
   type BenchSet,
   type BenchState,
+  type Cursor,
   type DoubtedReading,
 } from './model';
 import { NumberPad } from './NumberPad';
@@ -52,10 +53,14 @@ function placeName(set: BenchSet, position: number, corner: BenchCorner): string
   return `Position ${position + 1} of ${set.positions}${chalk}`;
 }
 
-const hint = (set: BenchSet): string =>
-  isDialSet(set)
-    ? '12 is twelve of the gauge’s steps; 12 and then − takes it as minus.'
-    : 'After the first, its last two digits are enough.';
+/** What a short entry means here, in this gauge’s own steps. */
+function hint(set: BenchSet, cursor: Cursor, corner: BenchCorner): string {
+  if (!isDialSet(set)) return 'After the first, its last two digits are enough.';
+  const twelve = writtenOut(set, cursor, '12', corner);
+  const steps =
+    twelve === '12' ? '' : `Without a mark 12 is ${twelve} ${UNIT_SIGN[unitOf(set, corner)]}; `;
+  return `${steps}12 and then − takes it as minus.`;
+}
 
 /** The field in which a reading is typed: a number, Enter, next. */
 export function ReadingEntry(props: ReadingEntryProps) {
@@ -89,7 +94,7 @@ export function ReadingEntry(props: ReadingEntryProps) {
       onShown();
     } else if (signs && (event.key === '-' || event.key === '+')) {
       event.preventDefault();
-      onEnter(event.key === '-' ? flipSign(draft) : draft);
+      onEnter(event.key === '-' ? asMinus(draft) : draft);
     }
   };
   const canSkip = cursor.position === set.positions;
@@ -143,7 +148,7 @@ export function ReadingEntry(props: ReadingEntryProps) {
             = <span className="zh-figure">{whole}</span> {UNIT_SIGN[unit]}
           </>
         ) : (
-          <span className="zh-muted">{hint(set)}</span>
+          <span className="zh-muted">{hint(set, cursor, corner)}</span>
         )}
       </div>
       <div id="reading-note" role="alert">
@@ -153,7 +158,6 @@ export function ReadingEntry(props: ReadingEntryProps) {
         <NumberPad
           draft={draft}
           isSigned={isDial}
-          mark="."
           canSkip={canSkip}
           onType={onType}
           onTake={onEnter}

@@ -1,7 +1,8 @@
 'use client';
 
 import { noteDetailsAction } from './actions';
-import { DetailField, type Detail } from './DetailField';
+import type { Detail } from './detail';
+import { DetailField } from './DetailField';
 import type { BenchCorner, BenchSet } from './model';
 
 interface SetDetailsFormProps {

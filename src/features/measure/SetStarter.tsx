@@ -11,7 +11,8 @@ import {
 import { KIND_NAME, type BenchCorner, type BenchSet } from './model';
 import { mountingName } from './mountingName';
 import { readAngles, readPositions, saidOf, type SetPlan } from './plan';
-import { SetCircumstances } from './SetCircumstances';
+import { detailText, readDetail, type Detail } from './detail';
+import { DETAILS, SetCircumstances, type StarterTexts } from './SetCircumstances';
 
 const KINDS = ['runout', 'thickness', 'hub'] as const;
 
@@ -98,9 +99,13 @@ export function SetStarter({ corner, plan, busy, onStart }: SetStarterProps) {
   const [own, setOwn] = useState(plan);
   const [left, setLeft] = useState<readonly PreparationId[]>(plan.left ?? []);
   const [positions, setPositions] = useState(String(plan.positions));
-  const [angles, setAngles] = useState((plan.angles ?? []).join(' '));
+  const [texts, setTexts] = useState<StarterTexts>(() => ({
+    angles: (plan.angles ?? []).join(' '),
+    torqueNm: detailText('torqueNm', plan.torqueNm ?? null, corner.units),
+    endPlayUm: detailText('endPlayUm', plan.endPlayUm ?? null, corner.units),
+  }));
   const [purpose, setPurpose] = useState<Purpose>('usual');
-  const [messages, setMessages] = useState<{ positions?: string; angles?: string }>({});
+  const [messages, setMessages] = useState<StarterTexts & { readonly positions?: string }>({});
   const shifts = Array.from({ length: corner.studs }, (_, shift) => shift).filter(
     (shift) => corner.allowedShifts?.includes(shift) ?? true,
   );
@@ -109,12 +114,23 @@ export function SetStarter({ corner, plan, busy, onStart }: SetStarterProps) {
   const leftHere = left.filter((id) => items.some((item) => item.id === id));
   const nuts = corner.fastening === 'studs' ? 'nut' : 'bolt';
   const begin = (): void => {
-    const where = readAngles(angles);
+    const where = readAngles(texts.angles ?? '');
     const count = where.angles ? { positions: where.angles.length } : readPositions(positions);
-    const wrong = { positions: count.message, angles: where.message };
+    const noted: Partial<Record<Detail, number | null>> = {};
+    const wrong: Partial<Record<Detail | 'angles' | 'positions', string>> = {};
+    if (count.message) wrong.positions = count.message;
+    if (where.message) wrong.angles = where.message;
+    for (const [detail] of DETAILS[own.kind]) {
+      const read = readDetail(detail, texts[detail] ?? '', corner.units);
+      if ('message' in read) wrong[detail] = read.message;
+      else noted[detail] = read.value;
+    }
     setMessages(wrong);
-    if (wrong.positions || wrong.angles || count.positions === undefined) return;
-    onStart({ ...own, positions: count.positions, angles: where.angles ?? null, left: leftHere });
+    if (Object.keys(wrong).length > 0 || count.positions === undefined) {
+      return;
+    }
+    const angles = where.angles ?? null;
+    onStart({ ...own, ...noted, positions: count.positions, angles, left: leftHere });
   };
   return (
     <form
@@ -182,7 +198,7 @@ export function SetStarter({ corner, plan, busy, onStart }: SetStarterProps) {
             autoComplete="off"
             value={positions}
             isInvalid={messages.positions !== undefined}
-            disabled={angles.trim() !== ''}
+            disabled={(texts.angles ?? '').trim() !== ''}
             onChange={(event) => setPositions(event.target.value)}
           />
           {messages.positions && <div className="zh-error">{messages.positions}</div>}
@@ -218,9 +234,9 @@ export function SetStarter({ corner, plan, busy, onStart }: SetStarterProps) {
       <SetCircumstances
         plan={own}
         corner={corner}
-        angles={angles}
-        anglesMessage={messages.angles}
-        onAngles={setAngles}
+        texts={texts}
+        messages={messages}
+        onType={(field, text) => setTexts({ ...texts, [field]: text })}
         onChange={(change) => setOwn({ ...own, ...change })}
       />
       <p className="zh-muted mt-2">

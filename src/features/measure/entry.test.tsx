@@ -131,8 +131,7 @@ describe('the ways a reading is taken', () => {
   test('the pad types, deletes and takes either way', () => {
     const [onType, onTake] = [jest.fn(), jest.fn()];
     const pad = (draft: string) =>
-      render(<NumberPad draft={draft} isSigned mark="." canSkip onType={onType} onTake={onTake} />)
-        .unmount;
+      render(<NumberPad draft={draft} isSigned canSkip onType={onType} onTake={onTake} />).unmount;
     let close = pad('1');
     fireEvent.click(screen.getByRole('button', { name: '2' }));
     fireEvent.click(screen.getByRole('button', { name: 'Delete the last figure' }));

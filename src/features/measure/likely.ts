@@ -1,7 +1,7 @@
 import { nextMountShift, shortestTurn } from '@/core/indexing';
 import type { RotorMove } from '@/ui/rotor';
 import { firstOpen, type BenchCorner, type BenchSet } from './model';
-import { type SetResult } from './result';
+import type { SetResult } from './result';
 import { planFor, planOf, type SetPlan } from './plan';
 
 /** The sets that count: those that were not set aside. */
@@ -13,7 +13,7 @@ const isRead = (set: BenchSet): boolean => firstOpen(set) === null;
 /** The kind of set that this corner still lacks. */
 export function missingKind(sets: readonly BenchSet[]): 'runout' | 'thickness' | null {
   const has = (kind: BenchSet['kind']): boolean =>
-    counted(sets).some((set) => set.kind === kind && isRead(set));
+    counted(sets).some((set) => set.kind === kind && set.circle !== 'inner' && isRead(set));
   if (!has('runout')) return 'runout';
   return has('thickness') ? null : 'thickness';
 }

@@ -4,7 +4,6 @@ import { suggestSlip, type Slip } from '@/core/harmonics';
 import {
   expandDial,
   expandThickness,
-  flipSign,
   LENGTH_KINDS,
   readTyped,
   type Corner,
@@ -45,9 +44,9 @@ export interface BenchGauge {
   readonly name: string;
   readonly kind: 'dial' | 'micrometer';
   readonly unit: string | null;
-  readonly turned: boolean;
-  readonly due: string | null;
   readonly isUsual: boolean;
+  /** Out of use: no new set is read with it. */
+  readonly retiredAt: Date | null;
   readonly lineFormat: LineFormat | null;
 }
 
@@ -258,7 +257,7 @@ export function reduce(state: BenchState, event: BenchEvent): BenchState {
   }
 }
 
-/** What was typed written out: a short entry in full, the sign as the gauge counts. */
+/** What was typed written out: a short entry in full. */
 export function writtenOut(
   set: BenchSet,
   cursor: Cursor,
@@ -268,8 +267,7 @@ export function writtenOut(
   const unit = unitOf(set, corner);
   const context = { unit, resolution: set.resolutionUm };
   if (isDialSet(set)) {
-    const text = expandDial(draft, { ...context, previous: null });
-    return gaugeOf(set, corner)?.turned ? flipSign(text) : text;
+    return expandDial(draft, { ...context, previous: null });
   }
   const before = [neighbour(set, cursor, -1), { lap: 0, position: cursor.position }]
     .flatMap((place) => (place ? (readingAt(set, place) ?? []) : []))
@@ -282,7 +280,6 @@ export function enter(
   state: BenchState,
   corner: Pick<BenchCorner, 'units' | 'gauges'>,
   typed = state.draft,
-  from: 'typed' | 'gauge' = 'typed',
 ): BenchEvent {
   const set = currentSet(state);
   const { cursor } = state;
@@ -293,10 +290,9 @@ export function enter(
     if (mayBeLeft) return { type: 'skip' };
     return { type: 'refuse', message: `Type the reading at position ${cursor.position + 1}.` };
   }
-  // What stands there already is written out: it is not turned twice.
-  if (own?.text === typed && from === 'typed') return { type: 'read', reading: own };
-  const text = from === 'typed' ? writtenOut(set, cursor, typed, corner) : typed;
-  const read = readTyped(text, unitOf(set, corner), kindOf(set));
+  // What stands there already has its unit: it is not read again in another.
+  if (own?.text === typed) return { type: 'read', reading: own };
+  const read = readTyped(writtenOut(set, cursor, typed, corner), unitOf(set, corner), kindOf(set));
   if (!read.ok) return { type: 'refuse', message: read.message };
   const { value, unit } = read.length;
   return {

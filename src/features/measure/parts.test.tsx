@@ -60,6 +60,21 @@ describe('a new set', () => {
     );
   });
 
+  test('figures typed just before Enter are not lost, and a bad one stops the start', () => {
+    const onStart = starter();
+    const torque = screen.getByLabelText(/Drawn up to/);
+    fireEvent.change(torque, { target: { value: 'tight' } });
+    fireEvent.submit(torque.closest('form')!);
+    expect(screen.getByText(/Type the torque in N·m/)).toBeTruthy();
+    expect(onStart).not.toHaveBeenCalled();
+    fireEvent.change(torque, { target: { value: '110' } });
+    fireEvent.change(screen.getByLabelText(/End play/), { target: { value: '12 um' } });
+    fireEvent.submit(torque.closest('form')!);
+    expect(onStart).toHaveBeenCalledWith(
+      expect.objectContaining({ torqueNm: 110, endPlayUm: 12, positions: 12 }),
+    );
+  });
+
   test('a wrong number of positions or angles is named at its field, and nothing starts', () => {
     const onStart = starter();
     fireEvent.change(screen.getByLabelText('Positions'), { target: { value: '3' } });
@@ -121,6 +136,8 @@ test('the starter offers only the places that the rotor allows', () => {
     gaugeId: null,
     angles: null,
     left: [],
+    zeroErrorUm: null,
+    rotorCelsius: null,
   });
 });
 

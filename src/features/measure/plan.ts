@@ -1,4 +1,4 @@
-import { MAX_POSITIONS, MIN_POSITIONS } from '@/core/readings';
+import { angleProblem, MAX_POSITIONS, MIN_POSITIONS } from '@/core/readings';
 import { formatIn } from '@/core/units';
 import type { PreparationId } from '@/core/quality';
 import type { BenchCorner, BenchSet } from './model';
@@ -20,8 +20,6 @@ export interface SetPlan {
   readonly isVirtual?: boolean;
 }
 
-const RANGE = `Take ${MIN_POSITIONS} to ${MAX_POSITIONS} positions.`;
-
 /** A typed number of positions, or why not. */
 export function readPositions(text: string): {
   readonly positions?: number;
@@ -30,7 +28,7 @@ export function readPositions(text: string): {
   const count = Number(text.trim());
   return Number.isInteger(count) && count >= MIN_POSITIONS && count <= MAX_POSITIONS
     ? { positions: count }
-    : { message: RANGE };
+    : { message: `Take ${MIN_POSITIONS} to ${MAX_POSITIONS} positions.` };
 }
 
 /**
@@ -47,29 +45,25 @@ export function readAngles(text: string): {
   const odd = words.find((_, j) => !Number.isFinite(angles[j]));
   if (odd !== undefined)
     return { message: `“${odd}” is not an angle. Type degrees, like 0 31 58.` };
-  if (angles.length < MIN_POSITIONS || angles.length > MAX_POSITIONS) return { message: RANGE };
-  const isRising = angles.every((angle, j) => j === 0 || angle > angles[j - 1]!);
-  const isTurn = angles[0]! >= 0 && angles.at(-1)! - angles[0]! < 360 && angles.at(-1)! <= 360;
-  return isRising && isTurn
-    ? { angles }
-    : { message: 'Angles must rise, be distinct and lie within one turn.' };
+  const message = angleProblem(angles);
+  return message === null ? { angles } : { message };
 }
 
 /** What a plan carries over from the set before, said so that a stale figure is seen. */
-export function saidOf(plan: SetPlan, corner: BenchCorner): string {
-  const say = (value: number): string => formatIn(corner.units, 'deviation', value);
-  const { torqueNm, endPlayUm, zeroErrorUm, rotorCelsius } = plan;
-  const isDial = plan.kind !== 'thickness';
+export function saidOf({ kind, torqueNm, endPlayUm }: SetPlan, corner: BenchCorner): string {
   const said = [
-    plan.kind === 'runout' && torqueNm ? `drawn up to ${torqueNm} N·m` : null,
-    isDial && typeof endPlayUm === 'number' ? `end play ${say(endPlayUm)}` : null,
-    !isDial && typeof zeroErrorUm === 'number' ? `zero error ${say(zeroErrorUm)}` : null,
-    !isDial && typeof rotorCelsius === 'number' ? `rotor at ${rotorCelsius} °C` : null,
+    kind === 'runout' && torqueNm ? `drawn up to ${torqueNm} N·m` : null,
+    kind !== 'thickness' && typeof endPlayUm === 'number'
+      ? `end play ${formatIn(corner.units, 'deviation', endPlayUm)}`
+      : null,
   ].filter((each) => each !== null);
   return said.length > 0 ? `As noted: ${said.join(', ')}. ` : '';
 }
 
-/** The plan that repeats a set: what was noted of it may have changed and is asked again. */
+/**
+ * The plan that repeats a set. Torque and end play stay; a rotor cools and a micrometer is
+ * set, so temperature and zero are asked again.
+ */
 export const planOf = (set: BenchSet): SetPlan => ({
   kind: set.kind,
   positions: set.positions,
@@ -80,8 +74,6 @@ export const planOf = (set: BenchSet): SetPlan => ({
   gaugeId: set.gaugeId,
   torqueNm: set.torqueNm,
   endPlayUm: set.endPlayUm,
-  zeroErrorUm: set.zeroErrorUm,
-  rotorCelsius: set.rotorCelsius,
   isVirtual: set.isVirtual ?? false,
 });
 

@@ -17,7 +17,7 @@ import {
   type DoubtedReading,
 } from './model';
 import type { OutboxStatus, OutgoingReading } from './outbox';
-import { planOf, type SetPlan } from './plan';
+import type { SetPlan } from './plan';
 import { useOutbox } from './useOutbox';
 
 export interface Bench {
@@ -29,14 +29,13 @@ export interface Bench {
   readonly trouble: string | null;
   readonly dispatch: (event: Parameters<typeof reduce>[1]) => void;
   /** Takes what is in the field, or the text given: of a pad or a gauge. */
-  readonly pressEnter: (text?: string, from?: 'typed' | 'gauge') => void;
+  readonly pressEnter: (text?: string) => void;
   /** Takes a correction that is offered for a reading. */
   readonly correct: (doubted: DoubtedReading) => void;
   readonly start: (plan: SetPlan) => void;
   readonly anotherLap: () => void;
-  readonly takeAgain: (reason?: string) => void;
-  /** Sets the set aside with a reason, without taking it again. */
-  readonly putAside: (reason: string) => void;
+  /** Sets the set aside with a reason, and then does what is to follow. */
+  readonly putAside: (reason: string, andThen?: () => void) => void;
   readonly takeBack: (set: BenchSet) => void;
 }
 
@@ -63,8 +62,8 @@ export function useBench(
   };
   const { status, put } = useOutbox(state.currentId, restore);
 
-  const pressEnter = (typed = state.draft, from: 'typed' | 'gauge' = 'typed'): void => {
-    const event = enter(state, corner, typed, from);
+  const pressEnter = (typed = state.draft): void => {
+    const event = enter(state, corner, typed);
     dispatch(event);
     if (event.type !== 'read' || !set) return;
     const { lap, position, text } = event.reading;
@@ -113,15 +112,6 @@ export function useBench(
     return answer;
   };
 
-  const asideFor = async (old: BenchSet, reason: string): ReturnType<typeof setAsideAction> => {
-    const answer = await setAsideAction(old.id, reason);
-    if (answer.ok) {
-      const set = { ...old, isAside: true, setAsideReason: reason };
-      dispatch({ type: 'replace-set', set });
-    }
-    return answer;
-  };
-
   return {
     state,
     set,
@@ -139,21 +129,18 @@ export function useBench(
         if (answer.ok) dispatch({ type: 'add-lap', id: set.id });
         return answer;
       }),
-    takeAgain: (reason = 'taken again') =>
+    putAside: (reason, andThen) =>
       act(async () => {
         if (!set) return { ok: true };
-        const aside = await asideFor(set, reason);
-        return aside.ok ? startSet(planOf(set)) : aside;
-      }),
-    putAside: (reason) =>
-      act(async () => {
-        if (!set) return { ok: true };
-        const aside = await asideFor(set, reason);
-        if (aside.ok) {
+        const answer = await setAsideAction(set.id, reason);
+        if (answer.ok) {
+          const aside = { ...set, isAside: true, setAsideReason: reason };
+          dispatch({ type: 'replace-set', set: aside });
           dispatch({ type: 'pick-set', id: null });
+          andThen?.();
           router.refresh();
         }
-        return aside;
+        return answer;
       }),
     takeBack: (back) =>
       act(async () => {

@@ -1,26 +1,21 @@
 import { z } from 'zod';
+import { LONGEST_TABLE } from '../../exchange';
 import { fittableOrders } from '../../harmonics';
 import { PREPARATION_IDS } from '../../quality';
-import { CORNERS, LENGTH_KINDS, MAX_POSITIONS, MIN_POSITIONS } from '../../readings';
+import { angleProblem, CORNERS, LENGTH_KINDS, MAX_POSITIONS, MIN_POSITIONS } from '../../readings';
 import type { UnitSystem } from '../../units';
 import { filledLine, idSchema, typedLength } from './common';
 
 export const MAX_LAPS = 20;
 const finite = (low: number, high: number) => z.number().min(low).max(high);
 
-const RISING = 'Angles must rise, be distinct and lie within one turn.';
-
 /** Angles of the positions in degrees, rising within one turn, and told apart by the fit. */
-export const setAnglesSchema = z
-  .array(finite(0, 360))
-  .min(MIN_POSITIONS, `Give at least ${MIN_POSITIONS} angles.`)
-  .max(MAX_POSITIONS, `Give at most ${MAX_POSITIONS} angles.`)
-  .refine((all) => all.every((angle, j) => j === 0 || angle > all[j - 1]!), RISING)
-  .refine((all) => (all.at(-1) ?? 0) - (all[0] ?? 0) < 360, RISING)
-  .refine(
-    (all) => fittableOrders(all).length > 0,
-    'These places are too unevenly spread round the rotor to tell its runout. Spread them out.',
-  );
+export const setAnglesSchema = z.array(z.number()).superRefine((angles, context) => {
+  const tooUneven =
+    'These places are too unevenly spread round the rotor to tell its runout. Spread them out.';
+  const message = angleProblem(angles) ?? (fittableOrders(angles).length > 0 ? null : tooUneven);
+  if (message !== null) context.addIssue({ code: 'custom', message });
+});
 
 /** A new reading set. */
 export const newSetSchema = z.strictObject({
@@ -141,6 +136,10 @@ export const importSetsSchema = z.strictObject({
   kind: z.enum(['runout', 'thickness', 'hub']),
   face: z.enum(['outboard', 'inboard']),
   shift: z.int().min(0).max(9),
-  text: z.string().trim().min(1, 'Paste the readings first.').max(200_000, 'That is too long.'),
+  text: z
+    .string()
+    .trim()
+    .min(1, 'Paste the readings first.')
+    .max(LONGEST_TABLE, 'That is too long for readings.'),
 });
 export type ImportSets = z.infer<typeof importSetsSchema>;
