@@ -22,7 +22,8 @@ const DRAWN_POINTS = 24;
 /** Hub’s and rotor’s own share as two small rotors at one scale. */
 function Shares({ assessment, corner }: Omit<CornerQualityProps, 'record'>) {
   const { index } = assessment;
-  if (!index?.orders[0]?.separable) return null;
+  // Mountings that did not seat alike tell nothing apart.
+  if (!index?.orders[0]?.separable || index.consistent === false) return null;
   const angles = inRadians(evenAngles(DRAWN_POINTS));
   const drawn = (part: 'hub' | 'rotor'): number[] => {
     const orders = index.orders

@@ -31,6 +31,7 @@ import { SetFindings } from './SetFindings';
 import { SetsAside, SetTabs } from './SetTabs';
 import { planFor, planOf, type SetPlan } from './plan';
 import { SetStarter } from './SetStarter';
+import { SetToolsFold } from './SetToolsFold';
 import { useBench } from './useBench';
 import type { Shown } from './VirtualGauge';
 
@@ -39,7 +40,6 @@ const GaugePanel = dynamic(() => import('./GaugePanel').then((module) => module.
 const CornerQuality = dynamic(() =>
   import('./CornerQuality').then((module) => module.CornerQuality),
 );
-const SetTools = dynamic(() => import('./SetTools').then((module) => module.SetTools));
 
 interface MeasureBenchProps {
   readonly corner: BenchCorner;
@@ -264,7 +264,7 @@ export function MeasureBench(props: MeasureBenchProps) {
             </>
           )}
           {!isReading && (
-            <SetTools
+            <SetToolsFold
               set={set ?? null}
               sets={state.sets}
               corner={corner}

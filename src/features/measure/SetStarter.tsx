@@ -73,7 +73,7 @@ function Preparation({
   readonly onToggle: (id: PreparationId) => void;
 }) {
   return (
-    <fieldset className="mt-3">
+    <fieldset className="mb-3">
       <legend className="fs-6">
         Starting says that this is so. Take the tick from what is not:
       </legend>
@@ -155,6 +155,13 @@ export function SetStarter({ corner, plan, busy, onStart }: SetStarterProps) {
           </button>
         ))}
       </div>
+      <Preparation
+        items={items}
+        left={left}
+        onToggle={(id) =>
+          setLeft(left.includes(id) ? left.filter((each) => each !== id) : [...left, id])
+        }
+      />
       <div className="zh-pair">
         {own.kind !== 'hub' && (
           <Choose
@@ -224,13 +231,6 @@ export function SetStarter({ corner, plan, busy, onStart }: SetStarterProps) {
           }}
         />
       </div>
-      <Preparation
-        items={items}
-        left={left}
-        onToggle={(id) =>
-          setLeft(left.includes(id) ? left.filter((each) => each !== id) : [...left, id])
-        }
-      />
       <SetCircumstances
         plan={own}
         corner={corner}

@@ -11,7 +11,7 @@ import type { BenchCorner, BenchSet, Cursor } from './model';
 import { PasteSets } from './PasteSets';
 import { setName } from './SetTabs';
 
-interface SetToolsProps {
+export interface SetToolsProps {
   readonly set: BenchSet | null;
   readonly sets: readonly BenchSet[];
   readonly corner: BenchCorner;
@@ -111,8 +111,7 @@ export function SetTools(props: SetToolsProps) {
   const { set, corner, onAside, onAgain, onPick, onImported } = props;
   const [asking, setAsking] = useState<'aside' | 'again' | null>(null);
   return (
-    <details className="mt-3">
-      <summary className="py-2">Compare, set aside, CSV in and out</summary>
+    <>
       {set && (
         <>
           <div className="d-flex flex-wrap gap-2">
@@ -152,6 +151,6 @@ export function SetTools(props: SetToolsProps) {
         </>
       )}
       <PasteSets corner={corner} onImported={onImported} />
-    </details>
+    </>
   );
 }

@@ -107,11 +107,18 @@ test('what the sets say about each other: shares, seating, taper, cross-check, s
       })),
     });
   const own = recordOf([mounting(0, 0), mounting(2, 1), mounting(4, 2.6)], corner);
-  render(<CornerQuality record={own} assessment={assessCorner(own)} corner={corner} />);
-  expect(screen.getByText('Hub and rotor told apart')).toBeTruthy();
-  expect(screen.getByRole('img', { name: /The hub’s share/ })).toBeTruthy();
+  const { unmount } = render(
+    <CornerQuality record={own} assessment={assessCorner(own)} corner={corner} />,
+  );
   expect(screen.getByText('This mounting against its prediction')).toBeTruthy();
   expect(screen.getByText(/did not seat the same way twice/)).toBeTruthy();
+  // What did not seat alike is not told apart.
+  expect(screen.queryByText('Hub and rotor told apart')).toBeNull();
+  unmount();
+  const sound = recordOf([mounting(0, 0), mounting(2, 1)], corner);
+  render(<CornerQuality record={sound} assessment={assessCorner(sound)} corner={corner} />);
+  expect(screen.getByText('Hub and rotor told apart')).toBeTruthy();
+  expect(screen.getByRole('img', { name: /The hub’s share/ })).toBeTruthy();
 });
 
 test('the starter offers only the places that the rotor allows', () => {
