@@ -14,12 +14,27 @@ const CORE_ROOMS = {
   runout: ['harmonics', 'numeric', 'readings', 'units', 'verdict'],
   thickness: ['harmonics', 'numeric', 'readings', 'runout', 'units', 'verdict'],
   indexing: ['harmonics', 'numeric', 'readings', 'runout', 'units', 'verdict'],
+  plate: ['harmonics', 'indexing', 'numeric', 'units'],
   quality: ['harmonics', 'numeric', 'readings', 'runout', 'thickness', 'units', 'verdict'],
   gauges: ['units'],
+  wear: ['numeric', 'units'],
   roadtest: ['numeric', 'units'],
   diagnosis: ['readings'],
   procedure: ['diagnosis', 'readings', 'units'],
   machining: ['numeric', 'readings', 'thickness', 'units', 'verdict'],
+  options: [
+    'assessment',
+    'indexing',
+    'machining',
+    'numeric',
+    'plate',
+    'quality',
+    'readings',
+    'thickness',
+    'units',
+    'verdict',
+    'wear',
+  ],
 };
 
 const roomRules = Object.entries(CORE_ROOMS).map(([room, allowed]) => ({

@@ -213,3 +213,35 @@ describe('machining agrees with the worked cases', () => {
     },
   );
 });
+
+describe('plate agrees with the worked cases', () => {
+  interface Plate {
+    correction: number;
+    thickAtStud: number;
+    shift: number;
+    tir: number;
+  }
+  interface Expected {
+    indexTir: number;
+    plate: Plate | null;
+  }
+  interface Result {
+    best: { tir: number };
+    plate: (Plate & { low: number; high: number; probabilityWithin: number }) | null;
+  }
+  test.each(readCases<Expected>('plate').map((c, i) => [i + 1, c] as const))(
+    'case %i',
+    (_, { case: input, expected }) => {
+      const { best, plate } = solved<Result>('plate', input);
+      expectLength(best.tir, expected.indexTir);
+      expect(plate === null).toBe(expected.plate === null);
+      if (!plate || !expected.plate) return;
+      expectLength(plate.correction, expected.plate.correction);
+      expect(plate.thickAtStud).toBe(expected.plate.thickAtStud);
+      expect(plate.shift).toBe(expected.plate.shift);
+      expectLength(plate.tir, expected.plate.tir);
+      expect(plate.low).toBeLessThanOrEqual(plate.tir);
+      expect(plate.high).toBeGreaterThanOrEqual(plate.tir);
+    },
+  );
+});

@@ -210,7 +210,11 @@ function hubFaceOf(set: HubSet, limits: AxleLimits): HubFace | undefined {
 }
 
 /** The mountings that can be solved together: those read at the latest one's positions. */
-function indexInput(record: CornerRecord, runouts: readonly RunoutSet[]): IndexInput | null {
+function indexInput(
+  record: CornerRecord,
+  runouts: readonly RunoutSet[],
+  draws: number | undefined,
+): IndexInput | null {
   const latest = runouts.at(-1);
   if (!latest) return null;
   const mounts = runouts.filter((set) => atSamePlaces(set, latest));
@@ -223,6 +227,7 @@ function indexInput(record: CornerRecord, runouts: readonly RunoutSet[]): IndexI
     gauge: latest.gauge,
     limit: runoutLimit(record.limits).value,
     allowedShifts: record.allowedShifts ?? undefined,
+    draws,
   };
 }
 
@@ -280,7 +285,9 @@ function machiningOf(
     : runouts.findLast((set) => set.shift === thickness.shift && atSamePlaces(set, thickness));
   if (!together) return null;
   const outboard = averagesOf(together, runoutLimit(record.limits).value).averaged;
+  const { arborError, residual, ...allowances } = record.cut ?? {};
   const common = {
+    ...allowances,
     outboard,
     thickness: figures.averaged,
     gauge: thickness.gauge,
@@ -290,8 +297,8 @@ function machiningOf(
   const cut = (lathe: MachiningInput['lathe']): MachiningResult =>
     onTheirGauges(solveMachining({ ...common, lathe }), [together, thickness]);
   return {
-    onVehicle: cut({ kind: 'on-vehicle' }),
-    bench: cut({ kind: 'bench', hub: hubShare(index) }),
+    onVehicle: cut({ kind: 'on-vehicle', residual }),
+    bench: cut({ kind: 'bench', arborError, hub: hubShare(index) }),
   };
 }
 
@@ -316,15 +323,18 @@ const onTheirGauges = <Result extends { readonly verdict: Verdict }>(
   sets: readonly (MeasuredSet | undefined)[],
 ): Result => ({ ...result, verdict: withReasons(result.verdict, saidOf(sets, GAUGE_CODES)) });
 
-/** Runs every solver that the corner's sets and limits allow. Lengths in micrometres. */
-export function assessCorner(record: CornerRecord): CornerAssessment {
+/**
+ * Runs every solver that the corner's sets and limits allow. Lengths in micrometres.
+ * `draws`: of the predictions, fewer only where many corners are simulated.
+ */
+export function assessCorner(record: CornerRecord, draws?: number): CornerAssessment {
   const runouts = record.sets.filter(isRunout);
   const first = runouts[0];
   const latest = runouts.at(-1);
   const thicknessSet = record.sets.findLast(isOuter);
   const inner = record.sets.filter(isInner).findLast(({ shift }) => shift === thicknessSet?.shift);
   const thickness = thicknessSet ? assessThickness(thicknessSet, record.limits, inner) : null;
-  const input = indexInput(record, runouts);
+  const input = indexInput(record, runouts, draws);
   const index = input && onTheirGauges(solveIndex(input), runouts);
   const check = crossCheckOf(record, runouts, thicknessSet, thickness?.figures ?? null);
   const doubt: Reason[] = check && !check.ok ? [{ code: 'cross-check', ...check }] : [];

@@ -29,10 +29,25 @@ export type Advice =
       readonly limit: Micrometres;
       readonly probability: number;
     }
+  | {
+      readonly kind: 'plate';
+      readonly from: number;
+      readonly shift: number;
+      readonly correction: Micrometres;
+      readonly thickAtStud: number;
+      readonly tir: Micrometres;
+      readonly before: Micrometres;
+      readonly limit: Micrometres;
+      readonly probabilityWithin: number;
+    }
+  | { readonly kind: 'clean' }
+  | { readonly kind: 'leave'; readonly probability: number }
   | { readonly kind: 'hub'; readonly hubTir: Micrometres; readonly limit: Micrometres }
   | {
       readonly kind: 'machine';
       readonly lathe: LatheKind;
+      /** Moved to its best place after the cut. */
+      readonly isIndexed?: boolean | undefined;
       readonly depthOutboard: Micrometres;
       readonly depthInboard: Micrometres;
       readonly finished: Micrometres;
@@ -42,12 +57,19 @@ export type Advice =
   | {
       readonly kind: 'replace';
       readonly why:
-        'below-discard' | 'too-thin-to-cut' | 'no-cut-cures' | 'condemned' | 'no-cut-allowed';
+        | 'below-discard'
+        | 'too-thin-to-cut'
+        | 'no-cut-cures'
+        | 'condemned'
+        | 'no-cut-allowed'
+        | 'chosen';
       /** What condemns the rotor or rules a cut out, in words. */
       readonly reasons?: readonly string[];
       readonly by: Micrometres;
       /** True when the hub's own share is known to leave no room for a new rotor. */
       readonly hubToo: boolean;
+      /** The new rotor is measured and moved to its best place. */
+      readonly isIndexed?: boolean | undefined;
     };
 
 /** A cut is allowed only when it ends above machine-to with its guard band. */

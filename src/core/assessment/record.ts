@@ -1,3 +1,4 @@
+import type { MachiningInput } from '../machining';
 import type { Corner, Fastening, Gauge, Laps } from '../readings';
 import type { Degrees, Micrometres } from '../units';
 import { WORKSHOP_DEFAULTS, type Reason } from '../verdict';
@@ -72,6 +73,15 @@ export interface RuledOut {
   readonly why: string;
 }
 
+/** Scores of a rotor and what its lathes leave, in micrometres. */
+export type CutFigures = Pick<
+  MachiningInput,
+  'scoreOutboard' | 'scoreInboard' | 'cleanUp' | 'maxRoughing' | 'finishing'
+> & {
+  readonly arborError?: Micrometres | undefined;
+  readonly residual?: Micrometres | undefined;
+};
+
 /** One corner of one job as the solvers need it; sets in the order they were taken. */
 export interface CornerRecord {
   readonly corner: Corner;
@@ -84,6 +94,10 @@ export interface CornerRecord {
   readonly ruledOut?: readonly RuledOut[] | undefined;
   /** Both sides are cut equally deep, by house rule. */
   readonly equalCuts?: boolean | undefined;
+  /** In one piece with the hub, riveted to it, or carrying its bearings: never a plate, never moved. */
+  readonly isCaptive?: boolean | undefined;
+  /** What a cut has to reckon with; workshop defaults where left out. */
+  readonly cut?: CutFigures | undefined;
 }
 
 const workshop = (value: Micrometres): SourcedLimit => ({ value, source: 'workshop' });

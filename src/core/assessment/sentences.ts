@@ -49,8 +49,15 @@ const REPLACE_WHY = {
   'too-thin-to-cut': (by: string) => `It fails by ${by}: a cut would end below machine-to.`,
   'no-cut-cures': () => 'A cut would not bring the runout inside its limit.',
   condemned: (_by: string, reasons: string) => `Whatever it measures: ${reasons}.`,
+  chosen: () => 'Of what may be done it has the lowest expected cost.',
   'no-cut-allowed': (_by: string, reasons: string) => `It may not be machined: ${reasons}.`,
 } as const;
+
+/** ", rotor moved 2 studs clockwise as you face it", or nothing where it stays. */
+function plateMove(advice: Extract<Advice, { kind: 'plate' }>, wording: Wording): string {
+  const move = sayMove(wording, advice.from, advice.shift);
+  return move === null ? '' : `, and move the rotor ${move}`;
+}
 
 const SPEAK: Speaker = {
   measure: ({ what }) => ({
@@ -91,17 +98,29 @@ const SPEAK: Speaker = {
     todo: `Move the rotor ${sayMove(wording, advice.from, advice.to) ?? 'nowhere'}.`,
     why: `Predicted ${deviation(wording, advice.tir)} (limit ${deviation(wording, advice.limit)}), now ${deviation(wording, advice.before)}. Chance to end within: ${Math.round(advice.probability * 100)} %. Measure again after the move.`,
   }),
+  plate: (advice, wording) => ({
+    todo: `Fit a tapered plate of ${deviation(wording, advice.correction)}, thick place at ${fastenerName(wording.fastening)} ${advice.thickAtStud}${plateMove(advice, wording)}.`,
+    why: `Predicted ${deviation(wording, advice.tir)} (limit ${deviation(wording, advice.limit)}), now ${deviation(wording, advice.before)}. Chance to end within: ${Math.round(advice.probabilityWithin * 100)} %. Only where the vehicle maker allows it, and never more than one.`,
+  }),
+  clean: () => ({
+    todo: 'Clean hub face and hat, refit and measure again.',
+    why: 'It costs least, and what it brings is known only once it is measured.',
+  }),
+  leave: ({ probability }) => ({
+    todo: 'Leave this rotor as it is.',
+    why: `Of what may be done it has the lowest expected cost. Chance that it is within: ${Math.round(probability * 100)} %.`,
+  }),
   hub: (advice, wording) => ({
     todo: 'Put the hub right: clean the hub face, then check hub and bearing.',
     why: `The hub alone gives ${deviation(wording, advice.hubTir)} at the rotor (limit ${deviation(wording, advice.limit)}). No stud, bench cut or new rotor cures that.`,
   }),
   machine: (advice, wording) => ({
     todo: `Machine ${advice.lathe === 'bench' ? 'on the bench lathe' : 'on the vehicle'}: ${deviation(wording, advice.depthOutboard)} outboard, ${deviation(wording, advice.depthInboard)} inboard.`,
-    why: `It ends at ${size(wording, advice.finished)}, ${deviation(wording, advice.left)} above machine-to${advice.remaining === null ? '' : `; runout left ${deviation(wording, advice.remaining)}`}. Machine both rotors of the axle, or fit a pair.`,
+    why: `It ends at ${size(wording, advice.finished)}, ${deviation(wording, advice.left)} above machine-to${advice.remaining === null ? '' : `; runout left ${deviation(wording, advice.remaining)}`}.${advice.isIndexed ? ' Then measure and move it to its best place.' : ''} Machine both rotors of the axle, or fit a pair.`,
   }),
   replace: (advice, wording) => ({
     todo: advice.hubToo ? 'Put the hub right and replace the rotor.' : 'Replace the rotor.',
-    why: `${REPLACE_WHY[advice.why](deviation(wording, advice.by), (advice.reasons ?? []).join('; '))}${advice.hubToo ? ' The hub\u2019s own share is beyond the limit too: a new rotor alone would fail.' : ''} Replace rotors in pairs.`,
+    why: `${REPLACE_WHY[advice.why](deviation(wording, advice.by), (advice.reasons ?? []).join('; '))}${advice.hubToo ? ' The hub\u2019s own share is beyond the limit too: a new rotor alone would fail.' : ''}${advice.isIndexed ? ' Measure the new one and move it to its best place.' : ''} Replace rotors in pairs.`,
   }),
 };
 

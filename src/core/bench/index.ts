@@ -5,3 +5,5 @@ export * from './virtualJob';
 export * from './virtualBench';
 export * from './virtualPort';
 export * from './study';
+export * from './demoShop';
+export * from './policies';

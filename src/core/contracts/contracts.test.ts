@@ -9,6 +9,15 @@ const GOOD: Record<string, Record<string, unknown>> = {
   runout: { unit: 'mm', face: 'outboard', laps: [lap], gauge, limit: 0.05 },
   thickness: { unit: 'mm', laps: [thick], gauge, limits: { discard: 26, dtv: 0.012 } },
   index: { unit: 'mm', studs: 5, mounts: [{ shift: 0, laps: [lap] }], gauge, limit: 0.05 },
+  plate: {
+    unit: 'mm',
+    studs: 5,
+    mounts: [0, 2].map((shift) => ({ shift, laps: [lap] })),
+    gauge,
+    limit: 0.01,
+    plates: { corrections: [0.06, '0.12 mm'], referenceRadius: 140 },
+    rotorRadius: 135,
+  },
   machining: {
     unit: 'mm',
     outboard: lap,

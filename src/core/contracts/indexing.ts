@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { LENGTH_KINDS } from '../readings';
-import { solveIndex } from '../indexing';
+import { solveIndex, type IndexInput, type IndexResult } from '../indexing';
 import {
   anglesSchema,
   checkAngles,
@@ -18,9 +18,9 @@ import { LengthReader, lengthSchema, unitSchema } from './lengths';
 import { RefusedInput } from './problem';
 import { defineSolver } from './solver';
 
-const shiftSchema = z.int('a shift must be a whole number of stud spacings').min(0);
+export const shiftSchema = z.int('a shift must be a whole number of stud spacings').min(0);
 
-const input = z.strictObject({
+export const indexInput = z.strictObject({
   unit: unitSchema,
   studs: studsSchema,
   mounts: z
@@ -49,7 +49,7 @@ const input = z.strictObject({
 });
 
 const partSchema = z.object({ amplitude: z.number(), highSpotDeg: z.number() });
-const predictionShape = {
+export const predictionShape = {
   shift: z.int(),
   tir: z.number(),
   low: z.number(),
@@ -57,7 +57,7 @@ const predictionShape = {
   probabilityWithin: z.number(),
 };
 
-const output = z.object({
+export const indexOutput = z.object({
   separation: z.array(
     z.object({ order: z.int(), separable: z.boolean(), hub: partSchema, rotor: partSchema }),
   ),
@@ -68,13 +68,13 @@ const output = z.object({
   verdict: verdictSchema,
 });
 
-type Raw = z.infer<typeof input>;
+export type RawIndex = z.infer<typeof indexInput>;
 
 function refuse(path: string, message: string): never {
   throw new RefusedInput({ code: 'shift', message: `${path}: ${message}`, path });
 }
 
-function checkMounts(raw: Raw): void {
+function checkMounts(raw: RawIndex): void {
   const n = raw.mounts[0]?.laps[0]?.length ?? 0;
   raw.mounts.forEach(({ shift, laps, closing }, i) => {
     const path = `mounts[${i}]`;
@@ -94,40 +94,46 @@ function checkMounts(raw: Raw): void {
   if (raw.hub) checkAngles(raw.hub.angles, raw.hub.laps[0]?.length ?? 0, 'hub.angles');
 }
 
+/** The index part of a contract's input, checked and in micrometres. */
+export function readIndex(raw: RawIndex, read: LengthReader): IndexInput {
+  checkMounts(raw);
+  const kinds = LENGTH_KINDS;
+  return {
+    studs: raw.studs,
+    mounts: raw.mounts.map(({ shift, laps, closing }, i) => ({
+      shift,
+      laps: readLaps(laps, kinds.deviation, read, ['mounts', i, 'laps']),
+      closing: closing && read.list(closing, kinds.deviation, ['mounts', i, 'closing']),
+    })),
+    angles: raw.angles,
+    hub: raw.hub && {
+      laps: readLaps(raw.hub.laps, kinds.deviation, read, ['hub', 'laps']),
+      angles: raw.hub.angles,
+      radius: read.one(raw.hub.radius, kinds.radius, ['hub', 'radius']),
+      rotorRadius: read.one(raw.hub.rotorRadius, kinds.radius, ['hub', 'rotorRadius']),
+    },
+    gauge: readGauge(raw.gauge, read),
+    limit: read.one(raw.limit, kinds.limit, ['limit']),
+    allowedShifts: raw.allowedShifts,
+    seed: raw.seed,
+  };
+}
+
+/** An index solution as its contract answers it. */
+export const writeIndex = (result: IndexResult): z.infer<typeof indexOutput> => ({
+  separation: [...result.separation],
+  predictions: [...result.predictions],
+  best: result.best,
+  consistent: result.consistent,
+  nextMount: result.nextMount,
+  verdict: writeVerdict(result.verdict),
+});
+
 /** Contract `index`: hub and rotor told apart, and the best stud (handbook 6). */
 export const indexSolver = defineSolver({
   name: 'index',
   summary: 'Hub and rotor told apart, predicted runout at every stud, and the move to make.',
-  input,
-  output,
-  solve: (raw) => {
-    const read = new LengthReader(raw.unit);
-    checkMounts(raw);
-    const kinds = LENGTH_KINDS;
-    const { orders, ...result } = solveIndex({
-      studs: raw.studs,
-      mounts: raw.mounts.map(({ shift, laps, closing }, i) => ({
-        shift,
-        laps: readLaps(laps, kinds.deviation, read, ['mounts', i, 'laps']),
-        closing: closing && read.list(closing, kinds.deviation, ['mounts', i, 'closing']),
-      })),
-      angles: raw.angles,
-      hub: raw.hub && {
-        laps: readLaps(raw.hub.laps, kinds.deviation, read, ['hub', 'laps']),
-        angles: raw.hub.angles,
-        radius: read.one(raw.hub.radius, kinds.radius, ['hub', 'radius']),
-        rotorRadius: read.one(raw.hub.rotorRadius, kinds.radius, ['hub', 'rotorRadius']),
-      },
-      gauge: readGauge(raw.gauge, read),
-      limit: read.one(raw.limit, kinds.limit, ['limit']),
-      allowedShifts: raw.allowedShifts,
-      seed: raw.seed,
-    });
-    return {
-      ...result,
-      separation: [...result.separation],
-      predictions: [...result.predictions],
-      verdict: writeVerdict(result.verdict),
-    };
-  },
+  input: indexInput,
+  output: indexOutput,
+  solve: (raw) => writeIndex(solveIndex(readIndex(raw, new LengthReader(raw.unit)))),
 });

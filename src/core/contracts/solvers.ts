@@ -2,6 +2,7 @@ import { diagnoseSolver } from './diagnose';
 import { indexSolver } from './indexing';
 import { machiningSolver } from './machining';
 import { runoutSolver } from './runout';
+import { plateSolver } from './plate';
 import type { Solver } from './solver';
 import { thicknessSolver } from './thickness';
 
@@ -10,6 +11,7 @@ export const SOLVERS: readonly Solver[] = [
   runoutSolver,
   thicknessSolver,
   indexSolver,
+  plateSolver,
   machiningSolver,
   diagnoseSolver,
 ];

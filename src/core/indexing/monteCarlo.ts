@@ -137,18 +137,18 @@ function tirOf(hub: Float64Array, rotor: Float64Array, offset: number): number {
 }
 
 /**
- * Draws hub and rotor parts from their uncertainty and reads the TIR at every shift.
- * An order that cannot be told apart is hub-fixed in half of the draws and rotor-fixed in
- * the other half. The same seed gives the same bands. Source: handbook 6.
+ * Draws hub and rotor parts from their uncertainty and reads the TIR at every shift: for
+ * each shift its TIRs in µm, rising. An order that cannot be told apart is hub-fixed in half of
+ * the draws and rotor-fixed in the other half. The same seed gives the same draws, whatever
+ * the shifts. Source: handbook 6.
  */
-export function drawBands(
+export function drawTirs(
   orders: readonly SeparatedOrder[],
   studs: number,
   shifts: readonly number[],
-  limit: Micrometres,
   seed: number,
   draws: number = DRAWS,
-): Band[] {
+): Float64Array[] {
   const random = seededRandom(seed);
   const grid = gridFor(orders, studs);
   const perStud = grid.points / studs;
@@ -163,12 +163,76 @@ export function drawBands(
       tirs[i]![d] = tirOf(hub, rotor, shifts[i]! * perStud);
     }
   }
-  return tirs.map((values) => {
-    values.sort();
-    return {
-      low: quantileOfSorted(values, 0.025),
-      high: quantileOfSorted(values, 0.975),
-      probabilityWithin: countUpTo(values, limit) / draws,
-    };
+  return tirs.map((values) => values.sort());
+}
+
+/** The 95 % band of draws that rise, and their share up to a limit. */
+export const bandOf = (rising: Float64Array, limit: Micrometres): Band => ({
+  low: quantileOfSorted(rising, 0.025),
+  high: quantileOfSorted(rising, 0.975),
+  probabilityWithin: countUpTo(rising, limit) / rising.length,
+});
+
+/** Band and chance to be within at every shift. Source: handbook 6. */
+export const drawBands = (
+  orders: readonly SeparatedOrder[],
+  studs: number,
+  shifts: readonly number[],
+  limit: Micrometres,
+  seed: number,
+  draws?: number,
+): Band[] => drawTirs(orders, studs, shifts, seed, draws).map((rising) => bandOf(rising, limit));
+
+/** Parts that are replaced: each then is a first-order tilt of so much TIR in any direction. */
+export interface Replaced {
+  readonly hub?: Micrometres | undefined;
+  readonly rotor?: Micrometres | undefined;
+}
+
+/** Puts a tilt of so much TIR, in a direction of its own, in the place of one part of every order. */
+function putTilt(
+  orders: readonly SeparatedOrder[],
+  tir: Micrometres,
+  part: 0 | 2,
+  random: RandomSource,
+  phasors: Float64Array,
+): void {
+  const direction = 360 * RADIANS_PER_DEGREE * random.uniform();
+  orders.forEach(({ order }, k) => {
+    const size = order === 1 ? tir / 2 : 0;
+    phasors[4 * k + part] = size * Math.cos(direction);
+    phasors[4 * k + part + 1] = size * Math.sin(direction);
   });
+}
+
+/**
+ * TIRs, rising, after hub or rotor was replaced by a part that is known to its tolerance
+ * only; of each draw the least among the shifts, as it is indexed afterwards (one shift:
+ * as fitted). What is not replaced is drawn from its uncertainty. Source: handbook 9, 11.
+ */
+export function drawReplaced(
+  orders: readonly SeparatedOrder[],
+  studs: number,
+  shifts: readonly number[],
+  replaced: Replaced,
+  seed: number,
+  draws: number = DRAWS,
+): Float64Array {
+  const random = seededRandom(seed);
+  const grid = gridFor(orders, studs);
+  const perStud = grid.points / studs;
+  const hub = new Float64Array(grid.points);
+  const rotor = new Float64Array(2 * grid.points);
+  const tirs = new Float64Array(draws);
+  const phasors = new Float64Array(4 * orders.length);
+  for (let d = 0; d < draws; d += 1) {
+    drawPhasors(orders, random, phasors);
+    if (replaced.hub !== undefined) putTilt(orders, replaced.hub, 0, random, phasors);
+    if (replaced.rotor !== undefined) putTilt(orders, replaced.rotor, 2, random, phasors);
+    sampleWaves(phasors, grid, hub, rotor);
+    let least = Infinity;
+    for (const shift of shifts) least = Math.min(least, tirOf(hub, rotor, shift * perStud));
+    tirs[d] = least;
+  }
+  return tirs.sort();
 }

@@ -48,6 +48,8 @@ export interface IndexInput {
   readonly limit: Micrometres;
   readonly allowedShifts?: readonly number[] | undefined;
   readonly seed?: number | undefined;
+  /** Draws of the prediction; fewer only where many corners are simulated. */
+  readonly draws?: number | undefined;
 }
 
 export interface PartReport {
@@ -199,8 +201,9 @@ export function predictShifts(
   shifts: readonly number[],
   limit: Micrometres,
   seed: number,
+  draws?: number,
 ): Prediction[] {
-  const bands = drawBands(orders, studs, shifts, limit, seed);
+  const bands = drawBands(orders, studs, shifts, limit, seed, draws);
   return shifts.map((shift, i) => {
     const tir = waveTir(mountedWave(orders, shift, studs));
     const band = bands[i] ?? { low: tir, high: tir, probabilityWithin: tir <= limit ? 1 : 0 };
@@ -254,7 +257,7 @@ export function solveIndex(input: IndexInput): IndexResult {
     ...new Set(input.allowedShifts ?? Array.from({ length: studs }, (_, m) => m)),
   ].sort((p, q) => p - q);
   const shifts = [...new Set([...allowed, last])];
-  const predicted = predictShifts(orders, studs, shifts, limit, input.seed ?? 1);
+  const predicted = predictShifts(orders, studs, shifts, limit, input.seed ?? 1, input.draws);
   const predictions = predicted.slice(0, allowed.length);
   const asMeasured = predicted.find(({ shift }) => shift === last);
   const best = separated || !asMeasured ? bestOf(predictions, last, studs) : asMeasured;

@@ -1,0 +1,92 @@
+import {
+  advise,
+  hubTir,
+  runoutLimit,
+  type Advice,
+  type CornerAssessment,
+  type CornerRecord,
+} from '../assessment';
+import type { MachiningResult } from '../machining';
+import type { Option } from './types';
+
+/** Advice that is a correction: here the options decide which. */
+const CORRECTIONS: readonly Advice['kind'][] = ['index', 'hub', 'machine', 'replace'];
+
+function machineAdvice(option: Option, cut: MachiningResult): Advice {
+  return {
+    kind: 'machine',
+    lathe: option.action === 'on-vehicle' ? 'on-vehicle' : 'bench',
+    isIndexed: option.action === 'bench-indexed',
+    depthOutboard: cut.depthOutboard,
+    depthInboard: cut.depthInboard,
+    finished: cut.finishedThickness,
+    left: cut.finishedThickness - cut.machineTo,
+    remaining: cut.remainingRunout,
+  };
+}
+
+/** An option as the one thing to do about its corner; null for one that is no correction. */
+export function adviceOf(
+  option: Option,
+  record: CornerRecord,
+  assessment: CornerAssessment,
+): Advice | null {
+  const limit = runoutLimit(record.limits).value;
+  const { action, runout, probability } = option;
+  const before = assessment.runout?.verdict.value ?? assessment.runout?.tirFitted ?? 0;
+  const cut =
+    action === 'on-vehicle' ? assessment.machining?.onVehicle : assessment.machining?.bench;
+  switch (action) {
+    case 'leave':
+      return { kind: 'leave', probability: probability ?? 0 };
+    case 'clean':
+      return { kind: 'clean' };
+    case 'index':
+      return option.shift === null || runout === null
+        ? null
+        : {
+            kind: 'index',
+            from: assessment.shift,
+            to: option.shift,
+            tir: runout.tir,
+            before,
+            limit,
+            probability: probability ?? 0,
+          };
+    case 'plate':
+      return option.plate === null
+        ? null
+        : { kind: 'plate', from: assessment.shift, before, limit, ...option.plate };
+    case 'on-vehicle':
+    case 'bench':
+    case 'bench-indexed':
+      return cut ? machineAdvice(option, cut) : null;
+    case 'new':
+    case 'new-indexed':
+      return { kind: 'replace', why: 'chosen', by: 0, hubToo: false, isIndexed: action === 'new-indexed' };
+    case 'hub':
+      return { kind: 'hub', hubTir: hubTir(assessment) ?? 0, limit };
+    case 'hub-new':
+      return { kind: 'replace', why: 'chosen', by: 0, hubToo: true, isIndexed: true };
+  }
+}
+
+/**
+ * The one thing to do about a corner: what must be measured or put right first, else the
+ * option recommended. What is condemned keeps the reason that condemns it.
+ */
+export function adviseByOptions(
+  record: CornerRecord,
+  assessment: CornerAssessment,
+  recommended: Option | null,
+): Advice {
+  const first = advise(record, assessment);
+  if (!CORRECTIONS.includes(first.kind) || recommended === null) return first;
+  const isCondemned =
+    first.kind === 'replace' && (first.why === 'below-discard' || first.why === 'condemned');
+  if (isCondemned) {
+    const isIndexed = recommended.action !== 'new';
+    return { ...first, isIndexed, hubToo: recommended.action === 'hub-new' };
+  }
+  return adviceOf(recommended, record, assessment) ?? first;
+}

@@ -1,0 +1,275 @@
+import { machineToSource, runoutLimit, type CornerAssessment, type CornerRecord } from '../assessment';
+import type { MachiningResult } from '../machining';
+import { normalShare } from '../numeric';
+import { advisePlate, type PlateAdvice } from '../plate';
+import { leftOut } from '../quality';
+import type { Micrometres } from '../units';
+import { COVERAGE, WORKSHOP_DEFAULTS, type Verdict } from '../verdict';
+import { distanceLeft, type DistanceLeft, type WearRate } from '../wear';
+import { chanceOf, drawAction, groundOf, newHubShare, plateChoice, predictedOf } from './predict';
+import type { Ground } from './predict';
+import { ACTION_ITEMS, ACTIONS, METAL, type Action, type Note, type Option } from './types';
+import { costOf, expectedCost, type Cost, type Extra, type Shop } from './shop';
+
+/** Everything that the options of one corner rest on. */
+export interface OptionsInput {
+  readonly record: CornerRecord;
+  readonly assessment: CornerAssessment;
+  readonly shop: Shop;
+  /** What is done beside the rotor, whatever is chosen. */
+  readonly extras: readonly Extra[];
+  readonly wear: WearRate;
+  readonly seed?: number | undefined;
+  readonly draws?: number | undefined;
+  /** Spread of the readings as a share of what it is: below 1 for more laps. */
+  readonly spread?: number | undefined;
+}
+
+/** Chance that a value judged against an upper limit is truly within. */
+function chanceWithin({ margin, guardBand }: Verdict): number | null {
+  if (margin === null || guardBand === null) return null;
+  if (guardBand === 0) return margin >= 0 ? 1 : 0;
+  return normalShare((margin * COVERAGE) / guardBand);
+}
+
+const missing = (what: Extract<Note, { code: 'missing' }>['what']): Note => ({
+  code: 'missing',
+  what,
+});
+
+const isCut = (action: Action): boolean => METAL[action] === 'cut';
+const keepsMetal = (action: Action): boolean => METAL[action] === 'none';
+
+/** The lathe's answer for a cut, or null. */
+function cutFor(action: Action, { machining }: CornerAssessment): MachiningResult | null {
+  if (!isCut(action) || !machining) return null;
+  return action === 'on-vehicle' ? machining.onVehicle : machining.bench;
+}
+
+/** Why the rotor itself may not stay: condemned, or not surely above its discard thickness. */
+function againstRotor({ record, assessment }: OptionsInput): Note[] {
+  const condemned = (record.ruledOut ?? [])
+    .filter(({ what }) => what === 'rotor')
+    .map(({ why }): Note => ({ code: 'ruled-out', why }));
+  const discard = assessment.thicknessVerdicts?.verdicts.discard;
+  if (discard?.state === 'beyond') {
+    return [{ code: 'below-discard', by: -(discard.margin ?? 0) }, ...condemned];
+  }
+  return discard && discard.state !== 'within' ? [{ code: 'near-discard' }, ...condemned] : condemned;
+}
+
+/** Why a cut may not be made. */
+function againstCut(action: Action, input: OptionsInput): Note[] {
+  const { record, assessment, shop } = input;
+  const ruled = (record.ruledOut ?? [])
+    .filter(({ what }) => what === 'machining')
+    .map(({ why }): Note => ({ code: 'ruled-out', why }));
+  const lathe = action === 'on-vehicle' ? shop.equipment.onVehicle : shop.equipment.bench;
+  const none: Note[] = lathe === 'none' ? [{ code: 'no-lathe' }] : [];
+  const cut = cutFor(action, assessment);
+  if (!cut || cut.verdict.state === 'within') return [...ruled, ...none];
+  const { margin, guardBand } = cut.verdict;
+  if (cut.verdict.reasons.some(({ code }) => code === 'below-discard')) return [...ruled, ...none];
+  const thin: Note =
+    cut.verdict.state === 'beyond'
+      ? { code: 'too-thin', by: -(margin ?? 0) }
+      : { code: 'near-machine-to', margin: margin ?? 0, guard: guardBand ?? 0 };
+  return [...ruled, ...none, thin];
+}
+
+/** Why the rotor may not be moved, or need not be. */
+function againstMove(action: Action, input: OptionsInput, ground: Ground): Note[] {
+  if (input.record.isCaptive) return [{ code: 'captive' }];
+  if (ground.shifts.length < 2) return [{ code: 'one-place' }];
+  const best = input.assessment.index?.best.shift;
+  const stands = action === 'index' && ground.isSeparated && best === ground.current;
+  return stands ? [{ code: 'best-already' }] : [];
+}
+
+/** Why no plate is fitted. */
+function againstPlate({ record, assessment }: OptionsInput, ground: Ground, plate: PlateAdvice | null): Note[] {
+  if (record.isCaptive) return [{ code: 'captive' }];
+  if (!ground.isSeparated || plateChoice(ground) === null || plate) return [];
+  return [
+    assessment.index?.verdict.state === 'within'
+      ? { code: 'plate-not-needed' }
+      : { code: 'plate-no-better' },
+  ];
+}
+
+/** Why the hub stays: its own runout leaves room for a rotor. Source: handbook 11. */
+function againstHub(record: CornerRecord, { hub, limit }: Ground): Note[] {
+  if (hub === null) return [];
+  const allowed = Math.min(newHubShare(record.limits.radius?.value), limit);
+  return hub > allowed ? [] : [{ code: 'hub-sound', hub, limit: allowed }];
+}
+
+/** Everything that forbids an action. */
+function forbids(action: Action, input: OptionsInput, ground: Ground, plate: PlateAdvice | null): Note[] {
+  const { record, assessment } = input;
+  const rotor = METAL[action] === 'new' ? [] : againstRotor(input);
+  const unseated: Note[] =
+    assessment.index?.consistent === false && ['index', 'plate'].includes(action)
+      ? [{ code: 'seat' }]
+      : [];
+  const cut = isCut(action) ? againstCut(action, input) : [];
+  const isMoved = ['index', 'bench-indexed', 'new-indexed'].includes(action);
+  const move = isMoved ? againstMove(action, input, ground) : [];
+  const own = action === 'plate' ? againstPlate(input, ground, plate) : [];
+  const hub = action === 'hub' || action === 'hub-new' ? againstHub(record, ground) : [];
+  const clean: Note[] = action === 'clean' && wasCleaned(record) ? [{ code: 'clean-already' }] : [];
+  return [...rotor, ...unseated, ...cut, ...move, ...own, ...hub, ...clean];
+}
+
+/** Whether hub face and hat were cleaned before the latest runout set, as far as was said. */
+function wasCleaned({ sets, fastening }: CornerRecord): boolean {
+  const latest = sets.findLast(({ kind }) => kind === 'runout');
+  if (!latest) return false;
+  const [label] = leftOut({ kind: 'runout', asFound: false, fastening }, ['clean']);
+  return !(latest.quality ?? []).some(
+    (reason) => reason.code === 'not-prepared' && label !== undefined && reason.items.includes(label),
+  );
+}
+
+/** What an action cannot be judged without. */
+function lacks(action: Action, { record, assessment }: OptionsInput, ground: Ground): Note[] {
+  const needs: Note[] = [];
+  if (keepsMetal(action) && !assessment.index) needs.push(missing('runout'));
+  const isTold = ['index', 'plate', 'hub', 'hub-new'].includes(action);
+  if (isTold && assessment.index && !ground.isSeparated) needs.push(missing('second-mounting'));
+  if (action === 'hub-new' && !assessment.index) needs.push(missing('runout'));
+  if (action === 'plate' && record.limits.radius === undefined) needs.push(missing('radius'));
+  if (METAL[action] !== 'new' && !record.limits.discard) needs.push(missing('discard'));
+  if (isCut(action) && !assessment.machining && record.limits.discard) {
+    needs.push(missing(assessment.thickness ? 'runout' : 'thickness'));
+  }
+  return needs;
+}
+
+/** What is assumed or stays as it is. */
+function remarks(action: Action, input: OptionsInput, ground: Ground): Note[] {
+  const { record, assessment, shop } = input;
+  const notes: Note[] = [];
+  if (action === 'clean') notes.push({ code: 'after-cleaning' });
+  const restsOnHub = ['bench', 'bench-indexed', 'new', 'new-indexed'].includes(action);
+  if (restsOnHub && !ground.isSeparated) {
+    notes.push({ code: 'hub-assumed', hub: WORKSHOP_DEFAULTS.hubShareAtRotor });
+  }
+  if (isCut(action) && machineToSource(record.limits) === 'workshop' && !record.limits.machineTo) {
+    notes.push({ code: 'machine-to-derived', reserve: WORKSHOP_DEFAULTS.wearReserve });
+  }
+  if (isCut(action) && action !== 'on-vehicle' && shop.equipment.bench === 'sent-out') {
+    notes.push({ code: 'sent-out' });
+  }
+  const dtv = assessment.thickness?.dtvVerdict;
+  if (keepsMetal(action) && dtv?.state === 'beyond') {
+    notes.push({ code: 'dtv-stays', dtv: dtv.value ?? 0, limit: dtv.limit });
+  }
+  if (keepsMetal(action) && !dtv) notes.push({ code: 'dtv-assumed' });
+  return notes;
+}
+
+/** Thinnest place after an action, with the verdict of a cut. */
+function finishedAt(action: Action, { record, assessment }: OptionsInput): {
+  readonly finished: Micrometres | null;
+  readonly verdict: Verdict | null;
+} {
+  if (METAL[action] === 'new') return { finished: record.limits.nominal?.value ?? null, verdict: null };
+  if (isCut(action)) {
+    const cut = cutFor(action, assessment);
+    return { finished: cut?.finishedThickness ?? null, verdict: cut?.verdict ?? null };
+  }
+  return {
+    finished: assessment.thickness?.min ?? null,
+    verdict: assessment.thicknessVerdicts?.verdicts.discard ?? null,
+  };
+}
+
+/** Distance to discard from a thickness. */
+const distanceTo = (
+  finished: Micrometres | null,
+  { record, wear }: OptionsInput,
+): DistanceLeft | null => {
+  const discard = record.limits.discard?.value;
+  return finished === null || discard === undefined ? null : distanceLeft(finished, discard, wear);
+};
+
+/** What keeps a row from being priced, as notes. */
+function pricesMissing(cost: Cost, probability: number | null, shop: Shop): Note[] {
+  const notes: Note[] = [];
+  if (cost.missing.some((item) => item !== 'hourly')) notes.push(missing('price'));
+  if (cost.missing.includes('hourly')) notes.push(missing('hourly'));
+  if (shop.prices.comeback === null && probability !== 1) notes.push(missing('comeback'));
+  return notes;
+}
+
+/** The central prediction, where one was made before any draw. */
+function centralOf(action: Action, { assessment }: OptionsInput, ground: Ground, plate: PlateAdvice | null) {
+  const { index } = assessment;
+  if (action === 'plate') return plate?.tir;
+  if (action === 'index') return index?.best.tir;
+  if (action !== 'leave' || !index) return undefined;
+  const here = index.predictions.find(({ shift }) => shift === ground.current);
+  return (here ?? index.best).tir;
+}
+
+function optionOf(action: Action, input: OptionsInput, ground: Ground, plate: PlateAdvice | null): Option {
+  const { assessment, shop, extras } = input;
+  const chosenPlate = action === 'plate' ? plate : null;
+  const shift =
+    action === 'index' ? (assessment.index?.best.shift ?? null) : (chosenPlate?.shift ?? null);
+  const drawn = drawAction(ground, action, { shift, plate });
+  const dtv = assessment.thickness?.dtvVerdict;
+  const dtvChance = keepsMetal(action) && dtv ? (chanceWithin(dtv) ?? 1) : 1;
+  const chanceAt = drawn && ((limit: Micrometres): number => chanceOf(drawn, limit) * dtvChance);
+  const probability = chanceAt ? chanceAt(ground.limit) : null;
+  const { finished, verdict } = finishedAt(action, input);
+  const cost = costOf([...ACTION_ITEMS[action], ...extras], shop.prices);
+  const predicted = drawn && predictedOf(drawn, ground.limit);
+  const central = centralOf(action, input, ground, plate);
+  const notes = remarks(action, input, ground);
+  if (probability !== null && probability <= 0.05) notes.unshift({ code: 'does-not-cure' });
+  return {
+    action,
+    forbidden: forbids(action, input, ground, plate),
+    missing: [...lacks(action, input, ground), ...pricesMissing(cost, probability, shop)],
+    notes,
+    runout: predicted && central !== undefined ? around(predicted, central) : predicted,
+    probability,
+    finished,
+    finishedVerdict: verdict,
+    distance: distanceTo(finished, input),
+    cost,
+    expected: expectedCost(cost, probability, shop.prices.comeback),
+    shift,
+    plate: chosenPlate,
+    chanceAt,
+  };
+}
+
+/** A band with its central prediction, which it always holds. */
+const around = <Band extends { low: Micrometres; high: Micrometres }>(band: Band, tir: Micrometres) => ({
+  ...band,
+  tir,
+  low: Math.min(band.low, tir),
+  high: Math.max(band.high, tir),
+});
+
+/**
+ * Every option of one corner side by side, those that may not be taken among them with the
+ * reason. Lengths in µm, money in the shop's currency. Source: handbook 6, 7, 9, 10, 11.
+ */
+export function compareOptions(input: OptionsInput): Option[] {
+  const { record, assessment, shop, seed, draws, spread } = input;
+  const ground = groundOf(record, assessment, shop, runoutLimit(record.limits).value, {
+    seed: seed ?? 1,
+    ...(draws === undefined ? {} : { draws }),
+    ...(spread === undefined ? {} : { spread }),
+  });
+  const choice = plateChoice(ground);
+  const plate =
+    assessment.index && choice && !record.isCaptive
+      ? advisePlate(assessment.index, choice, ground.limit, ground.seed)
+      : null;
+  return ACTIONS.map((action) => optionOf(action, input, ground, plate));
+}

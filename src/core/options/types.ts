@@ -1,0 +1,150 @@
+import type { PlateAdvice } from '../plate';
+import type { Micrometres } from '../units';
+import type { Verdict } from '../verdict';
+import type { DistanceLeft } from '../wear';
+import type { Cost, PriceItem } from './shop';
+
+/** What can be done about the rotor of one corner, in the order of the table. */
+export const ACTIONS = [
+  'leave',
+  'clean',
+  'index',
+  'plate',
+  'on-vehicle',
+  'bench',
+  'bench-indexed',
+  'new',
+  'new-indexed',
+  'hub',
+  'hub-new',
+] as const;
+export type Action = (typeof ACTIONS)[number];
+
+export const ACTION_NAME: Readonly<Record<Action, string>> = {
+  leave: 'Leave the rotor as it is',
+  clean: 'Clean and refit',
+  index: 'Index the rotor',
+  plate: 'Tapered plate',
+  'on-vehicle': 'Cut on the vehicle',
+  bench: 'Cut on the bench lathe',
+  'bench-indexed': 'Cut on the bench lathe, then index',
+  new: 'New rotor as it comes',
+  'new-indexed': 'New rotor, then index',
+  hub: 'New hub or bearing, rotor kept and indexed',
+  'hub-new': 'New hub or bearing and new rotor',
+};
+
+/** What is done to the metal: both sides of an axle get the same. Source: handbook 9. */
+export type MetalClass = 'none' | 'cut' | 'new';
+export const METAL: Readonly<Record<Action, MetalClass>> = {
+  leave: 'none',
+  clean: 'none',
+  index: 'none',
+  plate: 'none',
+  'on-vehicle': 'cut',
+  bench: 'cut',
+  'bench-indexed': 'cut',
+  new: 'new',
+  'new-indexed': 'new',
+  hub: 'none',
+  'hub-new': 'new',
+};
+
+/** What each action is paid by. */
+export const ACTION_ITEMS: Readonly<Record<Action, readonly PriceItem[]>> = {
+  leave: [],
+  clean: ['clean'],
+  index: ['index'],
+  plate: ['plate'],
+  'on-vehicle': ['on-vehicle'],
+  bench: ['bench'],
+  'bench-indexed': ['bench', 'index'],
+  new: ['rotor'],
+  'new-indexed': ['rotor', 'index'],
+  hub: ['hub', 'index'],
+  'hub-new': ['hub', 'rotor', 'index'],
+};
+
+/** Something to be said of an option, as data; put into words by `sayNote`. */
+export type Note =
+  | { readonly code: 'ruled-out'; readonly why: string }
+  | { readonly code: 'below-discard'; readonly by: Micrometres }
+  | { readonly code: 'near-discard' }
+  | { readonly code: 'too-thin'; readonly by: Micrometres }
+  | { readonly code: 'near-machine-to'; readonly margin: Micrometres; readonly guard: Micrometres }
+  | { readonly code: 'captive' }
+  | { readonly code: 'one-place' }
+  | { readonly code: 'best-already' }
+  | { readonly code: 'clean-already' }
+  | { readonly code: 'no-lathe' }
+  | { readonly code: 'sent-out' }
+  | { readonly code: 'plate-not-needed' }
+  | { readonly code: 'plate-no-better' }
+  | { readonly code: 'hub-sound'; readonly hub: Micrometres; readonly limit: Micrometres }
+  | { readonly code: 'seat' }
+  | { readonly code: 'does-not-cure' }
+  | { readonly code: 'dtv-stays'; readonly dtv: Micrometres; readonly limit: Micrometres }
+  | { readonly code: 'sides'; readonly apart: Micrometres; readonly limit: Micrometres }
+  | { readonly code: 'missing'; readonly what: Missing }
+  | { readonly code: 'hub-assumed'; readonly hub: Micrometres }
+  | { readonly code: 'machine-to-derived'; readonly reserve: Micrometres }
+  | { readonly code: 'dtv-assumed' }
+  | { readonly code: 'after-cleaning' };
+
+/** A figure that an option rests on and that is not there. */
+export type Missing =
+  | 'runout'
+  | 'second-mounting'
+  | 'thickness'
+  | 'discard'
+  | 'radius'
+  | 'nominal'
+  | 'hub'
+  | 'price'
+  | 'hourly'
+  | 'comeback'
+  | 'other-side';
+
+/** Predicted runout: the middle of the draws, its 95 % band, and the worst that can be. */
+export interface PredictedRunout {
+  readonly tir: Micrometres;
+  readonly low: Micrometres;
+  readonly high: Micrometres;
+  /** With every tolerance at its limit and in its worst direction; null where there is none. */
+  readonly atWorst: Micrometres | null;
+}
+
+/** One row of the table: what it predicts and costs, and what speaks against it. */
+export interface Option {
+  readonly action: Action;
+  /** Why it may not be done; empty where it may. */
+  readonly forbidden: readonly Note[];
+  /** What it lacks to be judged; empty where nothing is missing. */
+  readonly missing: readonly Note[];
+  /** What is assumed, and what should be known before it is chosen. */
+  readonly notes: readonly Note[];
+  readonly runout: PredictedRunout | null;
+  /** Chance that runout and thickness variation end within, 0 to 1. */
+  readonly probability: number | null;
+  /** Thinnest place afterwards. */
+  readonly finished: Micrometres | null;
+  readonly finishedVerdict: Verdict | null;
+  readonly distance: DistanceLeft | null;
+  readonly cost: Cost;
+  readonly expected: number | null;
+  /** Shift that the rotor is moved to. */
+  readonly shift: number | null;
+  readonly plate: PlateAdvice | null;
+  /** Chance to end within at another runout limit, in µm; null where nothing is predicted. */
+  readonly chanceAt: ((limit: Micrometres) => number) | null;
+}
+
+/** An option may be taken when nothing forbids it and nothing it needs is missing. */
+export const mayBeTaken = ({ forbidden, missing }: Pick<Option, 'forbidden' | 'missing'>): boolean =>
+  forbidden.length === 0 && missing.every((note) => isOnlyPrice(note));
+
+const PRICE_WORDS: readonly Missing[] = ['price', 'hourly', 'comeback'];
+
+/** A missing price keeps an option from being ranked, not from being taken. */
+export const isOnlyPrice = (note: Note): boolean =>
+  note.code === 'missing' && PRICE_WORDS.includes(note.what);
