@@ -63,7 +63,9 @@ while (complaints < CORNERS) {
     outcomes.get(policy)?.push(tryPolicy(truth, policy, SETUP, luckOf(seed)));
   }
 }
-console.log(`\nPolicies over ${complaints} corners that are not within, 5 studs, prices of the demo list\n`);
+console.log(
+  `\nPolicies over ${complaints} corners that are not within, 5 studs, prices of the demo list\n`,
+);
 console.log('| policy | ends within | mountings | cost with comebacks, crowns |');
 console.log('| --- | --- | --- | --- |');
 for (const policy of POLICIES) {
@@ -74,4 +76,6 @@ for (const policy of POLICIES) {
     `| ${NAME[policy]} | ${percent(within, list.length)} | ${mean(list.map(({ mountings }) => mountings)).toFixed(2)} | ${mean(costs).toFixed(1)} ± ${spread(costs).toFixed(1)} |`,
   );
 }
-console.log(`| the best possible choice, the truth known | ${percent(possible / complaints, complaints)} | | |`);
+console.log(
+  `| the best possible choice, the truth known | ${percent(possible / complaints, complaints)} | | |`,
+);

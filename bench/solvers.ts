@@ -2,6 +2,7 @@ import { readDial, type VirtualCorner } from '../src/core/bench';
 import { fitHarmonics } from '../src/core/harmonics';
 import { solveIndex } from '../src/core/indexing';
 import { seededRandom } from '../src/core/numeric';
+import { everyPlate } from '../src/core/plate';
 import { evenAngles } from '../src/core/readings';
 import { solveRunout } from '../src/core/runout';
 import { HEAD, timed } from './spread';
@@ -33,4 +34,15 @@ timed('runout solved whole (fit, TIR, outliers, verdict), n = 24', 5, 1000, () =
 const mounts = [0, 3, 6].map((shift) => ({ shift, ...lap(shift, 12) }));
 timed('index solution, 2,000 draws, N = 8, 3 mountings of 12', 15, 200, () => {
   solveIndex({ studs: 8, mounts, gauge, limit: 50 });
+});
+const ten: VirtualCorner = { ...corner, studs: 10 };
+const two = [0, 3].map((shift) => ({
+  shift,
+  ...readDial(ten, { shift, positions: 24, laps: 1, gauge }, random),
+}));
+const { orders } = solveIndex({ studs: 10, mounts: two, gauge, limit: 50 });
+const plates = { corrections: [40, 60, 80, 120, 150, 180], referenceRadius: 140_000 };
+const allowedShifts = Array.from({ length: 10 }, (_, shift) => shift);
+timed('plates × studs × shifts, N = 10, 6 plates', 20, 500, () => {
+  everyPlate({ orders, studs: 10, allowedShifts, last: 3, plates, rotorRadius: 135_000 });
 });

@@ -8,5 +8,6 @@ runTypeScript('bench/solvers.ts');
 runTypeScript('bench/diagnosis.ts');
 runTypeScript('bench/recordings.ts');
 runTypeScript('bench/measure.ts');
+runTypeScript('bench/policies.ts');
 runTypeScript('bench/startPage.ts');
 run(bin('playwright'), ['test', '--config', 'bench/playwright.config.ts'], { CHROMIUM_PATH });

@@ -1,4 +1,5 @@
 import {
+  advise,
   assessCorner,
   assessRunout,
   type Advice,
@@ -12,6 +13,7 @@ import {
   adviseByOptions,
   compareOptions,
   costOf,
+  isCorrection,
   newHubShare,
   rankOptions,
   type Action,
@@ -24,11 +26,23 @@ import { evenAngles, inRadians } from '../readings';
 import { toDegrees, type Degrees, type Micrometres } from '../units';
 import { WORKSHOP_DEFAULTS } from '../verdict';
 import { wearByDefault } from '../wear';
-import { truePhasor, trueRunout, trueThicknessAt, type TrueOrder, type VirtualCorner } from './virtualCorner';
+import {
+  truePhasor,
+  trueRunout,
+  trueThicknessAt,
+  type TrueOrder,
+  type VirtualCorner,
+} from './virtualCorner';
 import { readDial, readMicrometer } from './virtualGauges';
 
 /** How a complaint is dealt with. */
-export const POLICIES = ['as-fitted', 'trial-and-error', 'always-new', 'always-bench', 'tool'] as const;
+export const POLICIES = [
+  'as-fitted',
+  'trial-and-error',
+  'always-new',
+  'always-bench',
+  'tool',
+] as const;
 export type Policy = (typeof POLICIES)[number];
 
 /** The limits and gauges of the simulated corners; lengths in µm. */
@@ -54,7 +68,7 @@ export interface Outcome {
 
 const DIAL = { resolution: 1, repeatability: 1 };
 const MICROMETER = WORKSHOP_DEFAULTS.micrometer;
-const DRAWS = 200;
+const DRAWS = 150;
 /** A proof that is not part of an item: measuring where it stands, in minutes. */
 const PROOF = 6;
 /** Measurings and corrections after which the vehicle goes as it is. */
@@ -96,7 +110,10 @@ interface Standing {
 const dtvOf = (truth: VirtualCorner): Micrometres => waveTir(truth.thickness.map(truePhasor));
 
 /** Whether a corner is truly within: runout, thickness variation and thickness. */
-export function isTrulyWithin({ truth, shift }: Pick<Standing, 'truth' | 'shift'>, setup: PolicySetup): boolean {
+export function isTrulyWithin(
+  { truth, shift }: Pick<Standing, 'truth' | 'shift'>,
+  setup: PolicySetup,
+): boolean {
   const thinnest = truth.meanThickness - dtvOf(truth) / 2;
   return (
     waveTir(trueRunout(truth, shift)) <= setup.limit &&
@@ -167,7 +184,11 @@ function apply(
         highSpotDeg: toDegrees(Math.atan2(-z.im, -z.re) / order),
       }));
       const meanThickness = cutThickness(standing, 'on-vehicle', 0);
-      return { truth: { ...truth, rotor: [...against, left], thickness: [], meanThickness }, shift: 0, ...fresh };
+      return {
+        truth: { ...truth, rotor: [...against, left], thickness: [], meanThickness },
+        shift: 0,
+        ...fresh,
+      };
     }
     case 'bench':
     case 'bench-indexed': {
@@ -237,7 +258,12 @@ function paid(items: readonly PriceItem[], setup: PolicySetup): number {
   return (parts ?? 0) + (labour ?? 0);
 }
 
-const settle = (standing: Standing, setup: PolicySetup, spent: number, mountings: number): Outcome => {
+const settle = (
+  standing: Standing,
+  setup: PolicySetup,
+  spent: number,
+  mountings: number,
+): Outcome => {
   const isWithin = isTrulyWithin(standing, setup);
   return { isWithin, mountings, cost: spent + (isWithin ? 0 : (setup.shop.prices.comeback ?? 0)) };
 };
@@ -270,10 +296,16 @@ interface Tally {
   readonly isSettled: boolean;
 }
 
-/** What the tool says of a corner now. */
-function judge(at: Standing, setup: PolicySetup): { advice: Advice; recommended: Option | null } {
+/** What the tool says of a corner now; its options where a correction is due, or none helps on. */
+function judge(
+  { at, isSettled }: Tally,
+  setup: PolicySetup,
+): { advice: Advice; recommended: Option | null } {
   const record = recordOf(at, setup);
   const assessment = assessCorner(record, DRAWS);
+  const first = advise(record, assessment);
+  const isOpen = first.kind === 'too-close' || first.kind === 'seat-again';
+  if (!isCorrection(first) && !(isOpen && isSettled)) return { advice: first, recommended: null };
   const { recommended } = rankOptions(
     compareOptions({
       record,
@@ -294,7 +326,7 @@ const MOST_LAPS = 5;
 function step(tally: Tally, setup: PolicySetup, random: RandomSource): Tally | null {
   const { at, spent, mountings, isSettled } = tally;
   const proof = (PROOF / 60) * (setup.shop.prices.hourly ?? 0);
-  const { advice, recommended } = judge(at, setup);
+  const { advice, recommended } = judge(tally, setup);
   if (advice.kind === 'within') return null;
   if (advice.kind === 'second-mounting') {
     const moved = measure({ ...at, shift: advice.to }, setup, random);
@@ -352,7 +384,8 @@ export function tryPolicy(
       return settle(apply(first, 'new', nothing, setup, random), setup, paid(['rotor'], setup), 2);
     case 'always-bench': {
       const cut = apply(first, 'bench', nothing, setup, random);
-      if (cut.truth.meanThickness >= setup.machineTo) return settle(cut, setup, paid(['bench'], setup), 2);
+      if (cut.truth.meanThickness >= setup.machineTo)
+        return settle(cut, setup, paid(['bench'], setup), 2);
       return settle(apply(first, 'new', nothing, setup, random), setup, paid(['rotor'], setup), 2);
     }
     case 'tool':
@@ -361,7 +394,11 @@ export function tryPolicy(
 }
 
 /** Whether any single choice, made by someone who knows the truth, ends within. */
-export function bestPossible(truth: VirtualCorner, setup: PolicySetup, random: RandomSource): boolean {
+export function bestPossible(
+  truth: VirtualCorner,
+  setup: PolicySetup,
+  random: RandomSource,
+): boolean {
   const first: Standing = { truth, shift: 0, sets: [] };
   const shifts = Array.from({ length: setup.studs }, (_, shift) => shift);
   const anyShift = (standing: Standing): boolean =>

@@ -18,9 +18,7 @@ const input = indexInput.extend({
 });
 
 const output = indexOutput.extend({
-  plate: z
-    .object({ ...predictionShape, correction: z.number(), thickAtStud: z.int() })
-    .nullable(),
+  plate: z.object({ ...predictionShape, correction: z.number(), thickAtStud: z.int() }).nullable(),
 });
 
 /** How far two statements of one radius may lie apart: what rounding of units explains. */

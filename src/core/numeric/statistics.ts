@@ -39,7 +39,8 @@ export const farthestOf = (n: number): number => 2.64 + 0.273 * Math.log(n);
 export function normalShare(z: number): number {
   const t = 1 / (1 + (0.3275911 * Math.abs(z)) / Math.SQRT2);
   const tail =
-    t * (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429))));
+    t *
+    (0.254829592 + t * (-0.284496736 + t * (1.421413741 + t * (-1.453152027 + t * 1.061405429))));
   const half = (tail * Math.exp(-(z * z) / 2)) / 2;
   return z >= 0 ? 1 - half : half;
 }

@@ -9,8 +9,10 @@ import {
 import type { MachiningResult } from '../machining';
 import type { Option } from './types';
 
-/** Advice that is a correction: here the options decide which. */
 const CORRECTIONS: readonly Advice['kind'][] = ['index', 'hub', 'machine', 'replace'];
+
+/** Whether an advice is a correction: the options decide which one. */
+export const isCorrection = ({ kind }: Advice): boolean => CORRECTIONS.includes(kind);
 
 function machineAdvice(option: Option, cut: MachiningResult): Advice {
   return {
@@ -63,7 +65,13 @@ export function adviceOf(
       return cut ? machineAdvice(option, cut) : null;
     case 'new':
     case 'new-indexed':
-      return { kind: 'replace', why: 'chosen', by: 0, hubToo: false, isIndexed: action === 'new-indexed' };
+      return {
+        kind: 'replace',
+        why: 'chosen',
+        by: 0,
+        hubToo: false,
+        isIndexed: action === 'new-indexed',
+      };
     case 'hub':
       return { kind: 'hub', hubTir: hubTir(assessment) ?? 0, limit };
     case 'hub-new':
@@ -81,7 +89,7 @@ export function adviseByOptions(
   recommended: Option | null,
 ): Advice {
   const first = advise(record, assessment);
-  if (!CORRECTIONS.includes(first.kind) || recommended === null) return first;
+  if (!isCorrection(first) || recommended === null) return first;
   const isCondemned =
     first.kind === 'replace' && (first.why === 'below-discard' || first.why === 'condemned');
   if (isCondemned) {

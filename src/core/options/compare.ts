@@ -1,4 +1,9 @@
-import { machineToSource, runoutLimit, type CornerAssessment, type CornerRecord } from '../assessment';
+import {
+  machineToSource,
+  runoutLimit,
+  type CornerAssessment,
+  type CornerRecord,
+} from '../assessment';
 import type { MachiningResult } from '../machining';
 import { normalShare } from '../numeric';
 import { advisePlate, type PlateAdvice } from '../plate';
@@ -55,7 +60,9 @@ function againstRotor({ record, assessment }: OptionsInput): Note[] {
   if (discard?.state === 'beyond') {
     return [{ code: 'below-discard', by: -(discard.margin ?? 0) }, ...condemned];
   }
-  return discard && discard.state !== 'within' ? [{ code: 'near-discard' }, ...condemned] : condemned;
+  return discard && discard.state !== 'within'
+    ? [{ code: 'near-discard' }, ...condemned]
+    : condemned;
 }
 
 /** Why a cut may not be made. */
@@ -87,7 +94,11 @@ function againstMove(action: Action, input: OptionsInput, ground: Ground): Note[
 }
 
 /** Why no plate is fitted. */
-function againstPlate({ record, assessment }: OptionsInput, ground: Ground, plate: PlateAdvice | null): Note[] {
+function againstPlate(
+  { record, assessment }: OptionsInput,
+  ground: Ground,
+  plate: PlateAdvice | null,
+): Note[] {
   if (record.isCaptive) return [{ code: 'captive' }];
   if (!ground.isSeparated || plateChoice(ground) === null || plate) return [];
   return [
@@ -105,7 +116,12 @@ function againstHub(record: CornerRecord, { hub, limit }: Ground): Note[] {
 }
 
 /** Everything that forbids an action. */
-function forbids(action: Action, input: OptionsInput, ground: Ground, plate: PlateAdvice | null): Note[] {
+function forbids(
+  action: Action,
+  input: OptionsInput,
+  ground: Ground,
+  plate: PlateAdvice | null,
+): Note[] {
   const { record, assessment } = input;
   const rotor = METAL[action] === 'new' ? [] : againstRotor(input);
   const unseated: Note[] =
@@ -127,7 +143,8 @@ function wasCleaned({ sets, fastening }: CornerRecord): boolean {
   if (!latest) return false;
   const [label] = leftOut({ kind: 'runout', asFound: false, fastening }, ['clean']);
   return !(latest.quality ?? []).some(
-    (reason) => reason.code === 'not-prepared' && label !== undefined && reason.items.includes(label),
+    (reason) =>
+      reason.code === 'not-prepared' && label !== undefined && reason.items.includes(label),
   );
 }
 
@@ -170,11 +187,15 @@ function remarks(action: Action, input: OptionsInput, ground: Ground): Note[] {
 }
 
 /** Thinnest place after an action, with the verdict of a cut. */
-function finishedAt(action: Action, { record, assessment }: OptionsInput): {
+function finishedAt(
+  action: Action,
+  { record, assessment }: OptionsInput,
+): {
   readonly finished: Micrometres | null;
   readonly verdict: Verdict | null;
 } {
-  if (METAL[action] === 'new') return { finished: record.limits.nominal?.value ?? null, verdict: null };
+  if (METAL[action] === 'new')
+    return { finished: record.limits.nominal?.value ?? null, verdict: null };
   if (isCut(action)) {
     const cut = cutFor(action, assessment);
     return { finished: cut?.finishedThickness ?? null, verdict: cut?.verdict ?? null };
@@ -204,7 +225,12 @@ function pricesMissing(cost: Cost, probability: number | null, shop: Shop): Note
 }
 
 /** The central prediction, where one was made before any draw. */
-function centralOf(action: Action, { assessment }: OptionsInput, ground: Ground, plate: PlateAdvice | null) {
+function centralOf(
+  action: Action,
+  { assessment }: OptionsInput,
+  ground: Ground,
+  plate: PlateAdvice | null,
+) {
   const { index } = assessment;
   if (action === 'plate') return plate?.tir;
   if (action === 'index') return index?.best.tir;
@@ -213,7 +239,12 @@ function centralOf(action: Action, { assessment }: OptionsInput, ground: Ground,
   return (here ?? index.best).tir;
 }
 
-function optionOf(action: Action, input: OptionsInput, ground: Ground, plate: PlateAdvice | null): Option {
+function optionOf(
+  action: Action,
+  input: OptionsInput,
+  ground: Ground,
+  plate: PlateAdvice | null,
+): Option {
   const { assessment, shop, extras } = input;
   const chosenPlate = action === 'plate' ? plate : null;
   const shift =
@@ -248,7 +279,10 @@ function optionOf(action: Action, input: OptionsInput, ground: Ground, plate: Pl
 }
 
 /** A band with its central prediction, which it always holds. */
-const around = <Band extends { low: Micrometres; high: Micrometres }>(band: Band, tir: Micrometres) => ({
+const around = <Band extends { low: Micrometres; high: Micrometres }>(
+  band: Band,
+  tir: Micrometres,
+) => ({
   ...band,
   tir,
   low: Math.min(band.low, tir),

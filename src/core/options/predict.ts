@@ -40,7 +40,10 @@ const NOTHING: SeparatedOrder = {
 };
 
 /** The shifts that the rotor can go on at. */
-export const shiftsOf = ({ allowedShifts, studs, isCaptive }: CornerRecord, current: number): number[] => {
+export const shiftsOf = (
+  { allowedShifts, studs, isCaptive }: CornerRecord,
+  current: number,
+): number[] => {
   if (isCaptive) return [current];
   return [...(allowedShifts ?? Array.from({ length: studs }, (_, m) => m))];
 };
@@ -57,7 +60,11 @@ export function groundOf(
   assessment: CornerAssessment,
   shop: Shop,
   limit: Micrometres,
-  { seed = 1, draws = OPTION_DRAWS, spread = 1 }: { seed?: number; draws?: number; spread?: number } = {},
+  {
+    seed = 1,
+    draws = OPTION_DRAWS,
+    spread = 1,
+  }: { seed?: number; draws?: number; spread?: number } = {},
 ): Ground {
   const orders = assessment.index?.orders ?? [NOTHING];
   return {
@@ -187,13 +194,7 @@ export function drawAction(
 }
 
 /** Where a plate could go, or null where the rotor's radius is not known. */
-export function plateChoice({
-  record,
-  shop,
-  orders,
-  shifts,
-  current,
-}: Ground): PlateChoice | null {
+export function plateChoice({ record, shop, orders, shifts, current }: Ground): PlateChoice | null {
   const rotorRadius = record.limits.radius?.value;
   if (rotorRadius === undefined) return null;
   const { plates } = shop.equipment;

@@ -38,7 +38,9 @@ export function rankOptions(options: readonly Option[]): Ranking {
   const isPriced = allowed.every(({ expected }) => expected !== null);
   const ranked = isPriced
     ? byFigure(allowed, ({ expected }) => expected ?? Infinity)
-    : byFigure(allowed, ({ probability }) => ((probability ?? 0) >= SURE ? -1 : -(probability ?? 0)));
+    : byFigure(allowed, ({ probability }) =>
+        (probability ?? 0) >= SURE ? -1 : -(probability ?? 0),
+      );
   return {
     recommended: ranked[0] ?? null,
     runnerUp: ranked[1] ?? null,

@@ -161,7 +161,9 @@ export function costOf(items: readonly PriceItem[], prices: PriceList): Cost {
       minutes === null || (needsRate && prices.hourly === null)
         ? null
         : (minutes / 60) * (prices.hourly ?? 0),
-    away: aways.some((away) => away === null) ? null : Math.max(0, ...aways.map((away) => away ?? 0)),
+    away: aways.some((away) => away === null)
+      ? null
+      : Math.max(0, ...aways.map((away) => away ?? 0)),
     missing: [
       ...new Set(missing),
       ...(needsRate && prices.hourly === null ? (['hourly'] as const) : []),

@@ -140,7 +140,10 @@ export interface Option {
 }
 
 /** An option may be taken when nothing forbids it and nothing it needs is missing. */
-export const mayBeTaken = ({ forbidden, missing }: Pick<Option, 'forbidden' | 'missing'>): boolean =>
+export const mayBeTaken = ({
+  forbidden,
+  missing,
+}: Pick<Option, 'forbidden' | 'missing'>): boolean =>
   forbidden.length === 0 && missing.every((note) => isOnlyPrice(note));
 
 const PRICE_WORDS: readonly Missing[] = ['price', 'hourly', 'comeback'];

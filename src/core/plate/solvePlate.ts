@@ -150,7 +150,9 @@ export interface PlateInput extends IndexInput {
  * The index solution, and the plate to fit where indexing alone will not do. Lengths in
  * micrometres; shifts and studs count in the theta sense. Source: handbook 6, 7.
  */
-export function solvePlate(input: PlateInput): IndexResult & { readonly plate: PlateAdvice | null } {
+export function solvePlate(
+  input: PlateInput,
+): IndexResult & { readonly plate: PlateAdvice | null } {
   const index = solveIndex(input);
   const { studs, plates, rotorRadius } = input;
   const choice = {

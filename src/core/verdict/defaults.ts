@@ -16,7 +16,10 @@ export const WORKSHOP_DEFAULTS = {
   onVehicleResidual: 20 as Micrometres,
   newRotorTolerance: 30 as Micrometres,
   sideToSide: 250 as Micrometres,
-  plates: { corrections: [60, 120, 180] as readonly Micrometres[], referenceRadius: 140_000 as Micrometres },
+  plates: {
+    corrections: [60, 120, 180] as readonly Micrometres[],
+    referenceRadius: 140_000 as Micrometres,
+  },
   maxRoughing: 150 as Micrometres,
   finishing: 50 as Micrometres,
   dialIndicator: { resolution: 1, repeatability: 1 },

@@ -63,8 +63,7 @@ export function wearFromHistory(events: readonly WearEvent[], u: Micrometres): W
   if (slope >= 0) return null;
   const misses = points.map((point) => point.thickness - level - slope * (point.km - km));
   const freedom = points.length - 2;
-  const scatter =
-    freedom > 0 ? misses.reduce((sum, miss) => sum + miss ** 2, 0) / freedom : u ** 2;
+  const scatter = freedom > 0 ? misses.reduce((sum, miss) => sum + miss ** 2, 0) / freedom : u ** 2;
   return {
     perKm: -slope,
     u: Math.sqrt(Math.max(scatter, u ** 2) / sxx),

@@ -1,0 +1,398 @@
+import fc from 'fast-check';
+import { DEMO_SHOP, readDial, readMicrometer, type VirtualCorner } from '../bench';
+import { assessCorner, type AxleLimits, type CornerRecord, type MeasuredSet } from '../assessment';
+import { normalShare, seededRandom } from '../numeric';
+import { toMicrometres } from '../units';
+import { wearByDefault } from '../wear';
+import {
+  ACTIONS,
+  adviseByOptions,
+  changesOf,
+  compareOptions,
+  costOf,
+  expectedCost,
+  mayBeTaken,
+  METAL,
+  NEW_SHOP,
+  pairOptions,
+  percent,
+  rankOptions,
+  recommendedPair,
+  sayChange,
+  sayNote,
+  whyNot,
+  worstOf,
+  type Action,
+  type Option,
+  type Shop,
+} from '.';
+
+const gauge = { resolution: 1, repeatability: 1 };
+const micrometer = { resolution: 1, repeatability: 1.5, mpe: 2 };
+const known = (value: number) => ({ value, source: 'maker' as const });
+const LIMITS: AxleLimits = {
+  nominal: known(28_000),
+  machineTo: known(26_500),
+  discard: known(26_000),
+  runout: known(50),
+  radius: known(135_000),
+};
+
+interface Truth {
+  readonly hub?: number;
+  readonly rotor?: number;
+  readonly at?: number;
+  readonly thickness?: number;
+  readonly dtv?: number;
+  readonly studs?: number;
+}
+
+const cornerOf = ({ hub = 5, rotor = 30, at = 0, thickness = 27_500, dtv = 2, studs = 5 }: Truth) =>
+  ({
+    studs,
+    hub: [{ order: 1, amplitude: hub, highSpotDeg: 40 }],
+    rotor: [{ order: 1, amplitude: rotor, highSpotDeg: 40 + at }],
+    meanThickness: thickness,
+    thickness: [{ order: 1, amplitude: dtv, highSpotDeg: 60 }],
+  }) satisfies VirtualCorner;
+
+/** A corner read at these shifts, thickness with the last of them. */
+function recordOf(
+  truth: VirtualCorner,
+  shifts: readonly number[] = [0, 2],
+  more: Partial<CornerRecord> = {},
+  seed = 5,
+): CornerRecord {
+  const random = seededRandom(seed);
+  const last = shifts.at(-1) ?? 0;
+  const run = { positions: 12, laps: 1 };
+  const sets: MeasuredSet[] = shifts.map((shift) => ({
+    kind: 'runout',
+    face: 'outboard',
+    gauge,
+    shift,
+    laps: readDial(truth, { ...run, shift, gauge }, random).laps,
+  }));
+  const laps = readMicrometer(truth, { ...run, shift: last, gauge: micrometer }, random);
+  const thickness: MeasuredSet = { kind: 'thickness', gauge: micrometer, shift: last, laps };
+  return {
+    corner: 'FL',
+    fastening: 'studs',
+    studs: truth.studs,
+    allowedShifts: null,
+    limits: LIMITS,
+    sets: shifts.length > 0 ? [...sets, thickness] : [],
+    ...more,
+  };
+}
+
+function compare(record: CornerRecord, shop: Shop = DEMO_SHOP, draws = 400) {
+  const assessment = assessCorner(record);
+  const input = { record, assessment, shop, extras: [], wear: wearByDefault('organic'), draws };
+  const options = compareOptions(input);
+  const of = (action: Action): Option => options.find((each) => each.action === action)!;
+  return { record, assessment, options, of, input };
+}
+
+const codes = (notes: readonly { code: string }[]) => notes.map(({ code }) => code);
+
+test('every option stands in the table, in its order, with a price', () => {
+  const { options } = compare(recordOf(cornerOf({})));
+  expect(options.map(({ action }) => action)).toEqual([...ACTIONS]);
+  expect(options.every(({ cost }) => cost.missing.length === 0)).toBe(true);
+});
+
+test('a rotor that runs out on a true hub is moved; the costs add up', () => {
+  const { options, of } = compare(recordOf(cornerOf({ hub: 22, rotor: 28, at: 200 })));
+  const { recommended, runnerUp, by } = rankOptions(options);
+  expect(by).toBe('cost');
+  expect(recommended!.action).toBe('index');
+  expect(runnerUp).not.toBeNull();
+  const index = of('index');
+  expect(index.expected).toBeCloseTo((12 / 60) * 72 + (1 - index.probability!) * 420, 9);
+  expect(index.runout!.low).toBeLessThanOrEqual(index.runout!.tir);
+  expect(index.runout!.high).toBeGreaterThanOrEqual(index.runout!.tir);
+});
+
+test('a hub beyond the limit: a new rotor fails, and it says so by the hub’s share', () => {
+  const { of, options } = compare(recordOf(cornerOf({ hub: 45, rotor: 20 })));
+  const fresh = of('new');
+  expect(fresh.probability).toBeLessThan(0.05);
+  expect(codes(fresh.notes)).toContain('does-not-cure');
+  expect(fresh.runout!.atWorst).toBeCloseTo(90 + 30, -1);
+  expect(of('hub').forbidden).toEqual([]);
+  expect(['plate', 'on-vehicle', 'hub', 'index']).toContain(
+    rankOptions(options).recommended!.action,
+  );
+  expect(whyNot(fresh, 90, 50, 30, 'mm')).toMatch(/hub alone gives 0.090 mm.*No rotor/s);
+});
+
+test('the range of a new rotor is the handbook’s: |2h − t| to 2h + t, at worst |2h − t e^{iπ/N}| indexed', () => {
+  const { of } = compare(recordOf(cornerOf({ hub: 20, rotor: 40 })), DEMO_SHOP, 4000);
+  const { low, high, atWorst } = of('new').runout!;
+  expect(low).toBeGreaterThan(40 - 30 - 5);
+  expect(high).toBeLessThan(40 + 30 + 5);
+  expect(atWorst).toBeCloseTo(70, -0.5);
+  const indexed = Math.hypot(40 - 30 * Math.cos(Math.PI / 5), 30 * Math.sin(Math.PI / 5));
+  expect(worstOf(40, 30, 5, [0, 1, 2, 3, 4])).toBeCloseTo(indexed, 1);
+  expect(of('new-indexed').runout!.atWorst).toBeCloseTo(indexed, -0.5);
+});
+
+test('a hub that leaves room stays', () => {
+  const { of } = compare(recordOf(cornerOf({ hub: 8 })));
+  expect(codes(of('hub').forbidden)).toEqual(['hub-sound']);
+});
+
+test('thickness variation is cured by metal only', () => {
+  const { of, options } = compare(recordOf(cornerOf({ hub: 5, rotor: 5, dtv: 15 })));
+  expect(of('leave').probability).toBeLessThan(0.01);
+  expect(codes(of('index').notes)).toContain('dtv-stays');
+  expect(METAL[rankOptions(options).recommended!.action]).not.toBe('none');
+});
+
+test('what findings and house rules forbid is struck with the reason', () => {
+  const truth = cornerOf({ dtv: 15 });
+  const { of } = compare(
+    recordOf(truth, [0, 2], {
+      ruledOut: [{ what: 'machining', why: 'pits that do not clean up' }],
+    }),
+  );
+  expect(of('bench').forbidden).toContainEqual({
+    code: 'ruled-out',
+    why: 'pits that do not clean up',
+  });
+  const cracked = compare(
+    recordOf(truth, [0, 2], { ruledOut: [{ what: 'rotor', why: 'it is cracked' }] }),
+  );
+  for (const option of cracked.options) {
+    expect(option.forbidden.length > 0).toBe(
+      METAL[option.action] !== 'new' || option.action === 'hub-new',
+    );
+  }
+});
+
+test('a shop without the lathe does not offer it', () => {
+  const shop = { ...DEMO_SHOP, equipment: { ...DEMO_SHOP.equipment, onVehicle: 'none' as const } };
+  expect(codes(compare(recordOf(cornerOf({})), shop).of('on-vehicle').forbidden)).toContain(
+    'no-lathe',
+  );
+  const sent = { ...DEMO_SHOP, equipment: { ...DEMO_SHOP.equipment, bench: 'sent-out' as const } };
+  expect(codes(compare(recordOf(cornerOf({})), sent).of('bench').notes)).toContain('sent-out');
+});
+
+describe('what is missing is said, never taken for zero', () => {
+  test('a price', () => {
+    const items = { ...DEMO_SHOP.prices.items, rotor: { parts: null, minutes: 18, away: null } };
+    const shop = { ...DEMO_SHOP, prices: { ...DEMO_SHOP.prices, items } };
+    const { of } = compare(recordOf(cornerOf({})), shop);
+    expect(of('new').cost.parts).toBeNull();
+    expect(of('new').expected).toBeNull();
+    expect(of('new').missing).toContainEqual({ code: 'missing', what: 'price' });
+    expect(of('index').expected).not.toBeNull();
+  });
+  test('a shop that has entered nothing ranks by chance', () => {
+    const { options } = compare(recordOf(cornerOf({ hub: 22, rotor: 28, at: 200 })), NEW_SHOP);
+    expect(rankOptions(options)).toMatchObject({ by: 'chance', recommended: { action: 'index' } });
+    expect(options.every(({ expected }) => expected === null)).toBe(true);
+  });
+  test('a machine-to thickness is derived and said so; a discard thickness forbids what needs it', () => {
+    const { machineTo: _m, ...derived } = LIMITS;
+    expect(
+      codes(compare(recordOf(cornerOf({}), [0, 2], { limits: derived })).of('bench').notes),
+    ).toContain('machine-to-derived');
+    const { discard: _d, ...rest } = LIMITS;
+    const { of } = compare(recordOf(cornerOf({}), [0, 2], { limits: rest }));
+    expect(of('bench').missing).toContainEqual({ code: 'missing', what: 'discard' });
+    expect(mayBeTaken(of('bench'))).toBe(false);
+  });
+  test('the hub: its share is assumed and said', () => {
+    const { of } = compare(recordOf(cornerOf({}), [0]));
+    expect(codes(of('new').notes)).toContain('hub-assumed');
+    expect(of('index').missing).toContainEqual({ code: 'missing', what: 'second-mounting' });
+    expect(of('new').runout!.atWorst).toBeCloseTo(50 + 30, 6);
+  });
+  test('nothing measured: every row says so and none is recommended but a new rotor', () => {
+    const { options, of } = compare(recordOf(cornerOf({}), []));
+    expect(of('leave').probability).toBeNull();
+    expect(of('leave').missing).toContainEqual({ code: 'missing', what: 'runout' });
+    const taken = options.filter((option) => mayBeTaken(option)).map(({ action }) => action);
+    expect(taken).toEqual(['new', 'new-indexed']);
+  });
+  test('sums', () => {
+    const { prices } = DEMO_SHOP;
+    expect(costOf(['rotor', 'index'], prices)).toMatchObject({
+      parts: 84,
+      minutes: 30,
+      labour: 36,
+    });
+    expect(costOf([], NEW_SHOP.prices)).toMatchObject({
+      parts: 0,
+      minutes: 0,
+      labour: 0,
+      missing: [],
+    });
+    expect(costOf(['rotor'], { ...prices, hourly: null }).missing).toEqual(['hourly']);
+    expect(expectedCost({ parts: 10, labour: 5 }, 1, null)).toBe(15);
+    expect(expectedCost({ parts: 10, labour: 5 }, 0.9, null)).toBeNull();
+    expect(expectedCost({ parts: 10, labour: 5 }, null, 100)).toBeNull();
+  });
+});
+
+test('what would change the choice: each change, made, does change it', () => {
+  const { input, options } = compare(recordOf(cornerOf({ hub: 10, rotor: 40 })));
+  const narrower = compareOptions({ ...input, spread: Math.SQRT1_2 });
+  const changes = changesOf(options, DEMO_SHOP.prices, 50, narrower);
+  const first = rankOptions(options).recommended!;
+  expect(changes.length).toBeGreaterThan(0);
+  for (const change of changes) {
+    expect(sayChange(change, 'mm', 'crowns')).toMatch(/\.$/);
+    if (change.kind === 'lap') continue;
+    expect(change.action).not.toBe(first.action);
+    if (change.kind === 'limit') continue;
+    const beyond = change.at + (change.at < change.now ? -0.5 : 0.5);
+    const prices =
+      change.kind === 'price'
+        ? {
+            ...DEMO_SHOP.prices,
+            items: {
+              ...DEMO_SHOP.prices.items,
+              [change.item]: { ...DEMO_SHOP.prices.items[change.item], parts: beyond },
+            },
+          }
+        : { ...DEMO_SHOP.prices, [change.kind]: beyond };
+    const again = compareOptions({ ...input, shop: { ...DEMO_SHOP, prices } });
+    expect(rankOptions(again).recommended!.action).toBe(change.action);
+  }
+});
+
+test('advice follows the options; what must be measured first still comes first', () => {
+  const one = compare(recordOf(cornerOf({ hub: 20, rotor: 40 }), [0]));
+  const advice = adviseByOptions(one.record, one.assessment, rankOptions(one.options).recommended);
+  expect(advice.kind).toBe('second-mounting');
+  const thin = compare(recordOf(cornerOf({ thickness: 25_900 })));
+  const replaced = adviseByOptions(
+    thin.record,
+    thin.assessment,
+    rankOptions(thin.options).recommended,
+  );
+  expect(replaced).toMatchObject({ kind: 'replace', why: 'below-discard' });
+});
+
+describe('the axle', () => {
+  const side = (record: CornerRecord) => ({
+    options: compare(record).options,
+    extras: ['pads' as const],
+  });
+  test('both sides get the same metal, and pads are paid once', () => {
+    const left = side(recordOf(cornerOf({ dtv: 15 })));
+    const right = side(recordOf(cornerOf({ hub: 3, rotor: 3 })));
+    const pairs = pairOptions(left, right, DEMO_SHOP);
+    expect(pairs.map(({ metal }) => metal).sort()).toEqual(['cut', 'new', 'none']);
+    for (const { left: l, right: r, metal } of pairs) {
+      expect(METAL[l.action]).toBe(metal);
+      expect(METAL[r.action]).toBe(metal);
+    }
+    const best = recommendedPair(pairs)!;
+    expect(best.metal).not.toBe('none');
+    const fresh = pairs.find(({ metal }) => metal === 'new')!;
+    expect(fresh.cost.parts).toBe(2 * 84 + 62);
+  });
+  test('two cut rotors that would differ too much are no pair', () => {
+    const left = side(recordOf(cornerOf({ dtv: 15, thickness: 27_900 })));
+    const right = side(recordOf(cornerOf({ dtv: 15, thickness: 27_300 })));
+    const cut = pairOptions(left, right, DEMO_SHOP).find(({ metal }) => metal === 'cut')!;
+    expect(cut.forbidden[0]).toMatchObject({ code: 'sides', limit: 250 });
+    expect(recommendedPair(pairOptions(left, right, DEMO_SHOP))!.metal).toBe('new');
+    expect(sayNote(cut.forbidden[0]!, 'mm')).toMatch(/apart in thickness/);
+  });
+});
+
+test('chances in words never claim certainty', () => {
+  expect([1, 0.999, 0.5, 0.002, 0].map(percent)).toEqual([
+    '100 %',
+    '> 99 %',
+    '50 %',
+    '< 1 %',
+    '0 %',
+  ]);
+});
+
+test('the normal share is the textbook’s', () => {
+  expect(normalShare(0)).toBeCloseTo(0.5, 6);
+  expect(normalShare(1.6449)).toBeCloseTo(0.95, 5);
+  expect(normalShare(-1.96)).toBeCloseTo(0.025, 4);
+});
+
+describe('never advised, whatever the corner, its limits and its units', () => {
+  const corners = fc.record({
+    hub: fc.double({ min: 0, max: 60, noNaN: true }),
+    rotor: fc.double({ min: 0, max: 60, noNaN: true }),
+    at: fc.double({ min: 0, max: 360, noNaN: true }),
+    thickness: fc.double({ min: 25_500, max: 28_000, noNaN: true }),
+    dtv: fc.double({ min: 0, max: 15, noNaN: true }),
+    studs: fc.integer({ min: 3, max: 10 }),
+  });
+  const settings = fc.record({
+    unit: fc.constantFrom('um' as const, 'mm' as const, 'thou' as const, 'in' as const),
+    machineTo: fc.option(fc.double({ min: 26_000, max: 27_500, noNaN: true })),
+    limit: fc.double({ min: 15, max: 150, noNaN: true }),
+    captive: fc.boolean(),
+    only: fc.option(fc.uniqueArray(fc.integer({ min: 0, max: 2 }), { minLength: 1, maxLength: 2 })),
+    mountings: fc.integer({ min: 1, max: 2 }),
+    seed: fc.integer({ min: 0, max: 1000 }),
+  });
+  /** A figure as it is entered in a unit with its usual decimals, back in µm. */
+  const entered = (um: number, unit: 'um' | 'mm' | 'thou' | 'in'): number => {
+    const decimals = { um: 0, mm: 3, thou: 1, in: 4 }[unit];
+    return toMicrometres(Number((um / toMicrometres(1, unit)).toFixed(decimals)), unit);
+  };
+  test('a cut below machine-to, a plate on a captive rotor, a place it cannot take, a part below discard', () => {
+    fc.assert(
+      fc.property(
+        corners,
+        settings,
+        (truth, { unit, machineTo, limit, captive, only, mountings, seed }) => {
+          const limits: AxleLimits = {
+            nominal: known(28_000),
+            discard: known(entered(26_000, unit)),
+            runout: known(entered(limit, unit)),
+            radius: known(entered(135_000, unit)),
+            ...(machineTo === null ? {} : { machineTo: known(entered(machineTo, unit)) }),
+          };
+          const shifts = [0, 1].slice(0, captive || only ? 1 : mountings);
+          const record = recordOf(
+            cornerOf(truth),
+            shifts,
+            {
+              limits,
+              isCaptive: captive,
+              allowedShifts: captive ? [0] : only,
+            },
+            seed,
+          );
+          const { options, assessment } = compare(record, DEMO_SHOP, 50);
+          for (const option of options.filter((each) => mayBeTaken(each))) {
+            const floor = (limits.machineTo ?? { value: limits.discard!.value + 400 }).value;
+            if (METAL[option.action] === 'cut') {
+              const { guardBand } = option.finishedVerdict!;
+              expect(option.finished! - guardBand!).toBeGreaterThanOrEqual(floor - 1e-9);
+            }
+            if (captive)
+              expect(['index', 'plate', 'bench-indexed', 'new-indexed']).not.toContain(
+                option.action,
+              );
+            if (option.shift !== null && record.allowedShifts) {
+              expect(record.allowedShifts).toContain(option.shift);
+            }
+            if (METAL[option.action] !== 'new') {
+              expect(assessment.thickness!.min).toBeGreaterThanOrEqual(limits.discard!.value);
+            }
+          }
+          const { recommended } = rankOptions(options);
+          if (recommended) expect(mayBeTaken(recommended)).toBe(true);
+        },
+      ),
+      { numRuns: 120 },
+    );
+  });
+});
