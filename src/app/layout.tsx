@@ -5,6 +5,7 @@ import '@/ui/theme.css';
 import '@/ui/scent.css';
 import '@/ui/strip.css';
 import '@/ui/measure.css';
+import '@/ui/decide.css';
 import type { Metadata, Viewport } from 'next';
 import Link from 'next/link';
 import { cookies, headers } from 'next/headers';

@@ -2,15 +2,35 @@ import 'server-only';
 import {
   advise,
   assessCorner,
+  sayAdvice,
   type Advice,
   type CornerAssessment,
   type CornerRecord,
 } from '../core/assessment';
-import type { Correction } from '../core/contracts';
+import { decisionFormSchema, pairFormSchema, type Correction } from '../core/contracts';
+import {
+  adviceOf,
+  adviseByOptions,
+  isCorrection,
+  mayBeTaken,
+  type Action,
+  type DecisionDetail,
+  type Option,
+} from '../core/options';
 import type { Corner } from '../core/readings';
-import type { JobFile } from '../db/repositories';
-import { correctionOf } from './jobs';
+import {
+  deleteDecision,
+  saveDecisions,
+  type DecisionRow,
+  type JobFile,
+  type NewDecision,
+} from '../db/repositories';
+import { accept, refuse, refuseParse, type Answer } from './answer';
+import { database } from './database';
+import { jobFile } from './jobs';
+import { cornerOptions, type CornerOptions } from './options';
 import { cornerRecord, type Phase } from './record';
+import { shopUnits } from './settings';
 
 /** One corner with all that the solvers say of it and what is on record. */
 export interface CornerJudgement {
@@ -18,21 +38,145 @@ export interface CornerJudgement {
   readonly record: CornerRecord;
   readonly assessment: CornerAssessment;
   readonly advice: Advice;
-  readonly correction: Correction | null;
+  /** The action that the advice amounts to; null while it asks for more measuring. */
+  readonly action: Action | null;
   readonly recorded: string | null;
+  readonly decision: DecisionRow | null;
 }
 
-/** Judges a corner of a job from its sets of one phase. */
-export function judgeCorner(file: JobFile, corner: Corner, phase: Phase): CornerJudgement {
-  const record = cornerRecord(file, corner, phase);
-  const assessment = assessCorner(record);
-  const advice = advise(record, assessment);
+/** The action that an advice amounts to, or null when it asks for more measuring. */
+function actionOf(advice: Advice, recommended: Option | null): Action | null {
+  if (advice.kind === 'within') return 'leave';
+  const isTaken = isCorrection(advice) || ['plate', 'leave', 'clean'].includes(advice.kind);
+  return isTaken ? (recommended?.action ?? null) : null;
+}
+
+/** Judges a corner of a job from its sets of one phase; its options where they were compared. */
+export function judgeCorner(
+  file: JobFile,
+  corner: Corner,
+  phase: Phase,
+  compared?: CornerOptions,
+): CornerJudgement {
+  const record = compared?.input.record ?? cornerRecord(file, corner, phase);
+  const assessment = compared?.input.assessment ?? assessCorner(record);
+  const first = advise(record, assessment);
+  const options =
+    compared ?? (isCorrection(first) ? cornerOptions(file, corner, { record, assessment }) : null);
+  const recommended = options?.ranking.recommended ?? null;
+  const advice = adviseByOptions(record, assessment, recommended);
+  const decision = file.decisions.find((each) => each.corner === corner) ?? null;
   return {
     corner,
     record,
     assessment,
     advice,
-    correction: correctionOf(advice),
-    recorded: file.decisions.find((each) => each.corner === corner)?.words ?? null,
+    action: actionOf(advice, recommended),
+    recorded: decision?.words ?? null,
+    decision,
   };
+}
+
+const CORRECTION_OF: Readonly<Record<Action, Correction>> = {
+  leave: 'leave',
+  clean: 'clean',
+  index: 'index',
+  plate: 'plate',
+  'on-vehicle': 'machine-on-vehicle',
+  bench: 'machine-bench',
+  'bench-indexed': 'machine-bench',
+  new: 'replace',
+  'new-indexed': 'replace',
+  hub: 'hub',
+  'hub-new': 'hub-replace',
+};
+
+/** What stands of an option on record: its figures as they were when it was taken. */
+function detailOf(
+  option: Option,
+  { machining }: CornerAssessment,
+  currency: string,
+): DecisionDetail {
+  const { runout, probability, finished, expected, plate, action } = option;
+  const cut = action === 'on-vehicle' ? machining?.onVehicle : machining?.bench;
+  return {
+    runout,
+    probability,
+    finished,
+    expected,
+    currency,
+    plate: plate && { correction: plate.correction, thickAtStud: plate.thickAtStud },
+    remaining: CORRECTION_OF[action].startsWith('machine') ? (cut?.remainingRunout ?? null) : null,
+  };
+}
+
+const GONE = 'This job is not on file any more.';
+
+/** A corner's decision for an action, or why it may not be taken. */
+async function decisionFor(
+  file: JobFile,
+  corner: Corner,
+  action: Action,
+): Promise<Answer<NewDecision>> {
+  if (!file.corners.includes(corner)) return refuse('This corner is not part of the job.');
+  if (file.job.closedAt !== null) return refuse('The job is closed: open it again to decide.');
+  const record = cornerRecord(file, corner, 'before');
+  const assessment = assessCorner(record);
+  const { options, input } = cornerOptions(file, corner, { record, assessment });
+  const option = options.find((each) => each.action === action);
+  const words = option && adviceOf(option, record, assessment);
+  const isWithin = action === 'leave' && advise(record, assessment).kind === 'within';
+  if (!option || !words || !(mayBeTaken(option) || isWithin)) {
+    return refuse('This cannot be done any more as things stand. Look at the options again.');
+  }
+  const { todo } = sayAdvice(words, { ...record, units: await shopUnits() });
+  return accept({
+    jobId: file.job.id,
+    corner,
+    correction: CORRECTION_OF[action],
+    shift: option.shift,
+    words: todo,
+    action,
+    detail: detailOf(option, assessment, input.shop.prices.currency),
+  });
+}
+
+/** Records what is done about a corner, in the words that the screen shows for it. */
+export async function decide(input: unknown): Promise<Answer<Corner>> {
+  const parsed = decisionFormSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const { jobId, corner, action } = parsed.data;
+  const file = await jobFile(jobId);
+  if (!file) return refuse(GONE);
+  const decision = await decisionFor(file, corner, action);
+  if (!decision.ok) return decision;
+  await saveDecisions(await database(), [decision.value]);
+  return accept(corner);
+}
+
+/** Records what is done about both corners of an axle, or nothing of it. */
+export async function decidePair(input: unknown): Promise<Answer<string>> {
+  const parsed = pairFormSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const { jobId, left, right } = parsed.data;
+  const file = await jobFile(jobId);
+  if (!file) return refuse(GONE);
+  const decisions: NewDecision[] = [];
+  for (const { corner, action } of [left, right]) {
+    const decision = await decisionFor(file, corner, action);
+    if (!decision.ok) return refuse(`${corner}: ${decision.message}`);
+    decisions.push(decision.value);
+  }
+  await saveDecisions(await database(), decisions);
+  return accept(jobId);
+}
+
+/** Takes back what was recorded for a corner. */
+export async function undecide(input: unknown): Promise<Answer<Corner>> {
+  const parsed = decisionFormSchema.pick({ jobId: true, corner: true }).safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const { jobId, corner } = parsed.data;
+  if (!(await jobFile(jobId))) return refuse(GONE);
+  await deleteDecision(await database(), jobId, corner);
+  return accept(corner);
 }

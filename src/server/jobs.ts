@@ -1,23 +1,12 @@
 import 'server-only';
 import { cache } from 'react';
-import { advise, assessCorner, sayAdvice, type Advice } from '../core/assessment';
+import { causeSchema, complaintFormSchema, idSchema, jobFormSchema } from '../core/contracts';
 import {
-  causeSchema,
-  complaintFormSchema,
-  decisionFormSchema,
-  idSchema,
-  jobFormSchema,
-  type Correction,
-} from '../core/contracts';
-import type { Corner } from '../core/readings';
-import {
-  deleteDecision,
   findJob,
   findVehicle,
   insertJob,
   listClosedJobs,
   listOpenJobs,
-  saveDecision,
   setClosed,
   PAGE_SIZE,
   updateComplaint,
@@ -26,9 +15,7 @@ import {
 } from '../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
-import { waitingOf } from './procedure';
-import { cornerRecord } from './record';
-import { shopUnits } from './settings';
+import { waits } from './procedure';
 
 export type { JobLine };
 
@@ -78,10 +65,10 @@ export async function closeJob(id: string, cause: unknown): Promise<Answer<strin
   if (!parsed.success) return refuse('Choose the cause from the list, or leave it open.');
   const file = await jobFile(id);
   if (!file) return refuse('This job is not on file any more.');
-  const waiting = waitingOf(file);
+  const [waiting] = waits(file);
   if (waiting) {
     return refuse(
-      `The job waits for parts and the vehicle is blocked from moving: ${waiting.missing}. End the wait on Strip first.`,
+      `The job waits and the vehicle is blocked from moving: ${waiting.missing}. End the wait first.`,
     );
   }
   const change = { closedAt: new Date(), confirmedCause: parsed.data };
@@ -94,55 +81,4 @@ export async function reopenJob(id: string): Promise<Answer<string>> {
   if (!(await jobFile(id))) return refuse('This job is not on file any more.');
   await setClosed(await database(), id, { closedAt: null });
   return accept(id);
-}
-
-/** The correction that an advice asks for, or null when it asks for more measuring. */
-export function correctionOf(advice: Advice): Correction | null {
-  switch (advice.kind) {
-    case 'within':
-      return 'leave';
-    case 'index':
-      return 'index';
-    case 'hub':
-      return 'hub';
-    case 'machine':
-      return advice.lathe === 'bench' ? 'machine-bench' : 'machine-on-vehicle';
-    case 'replace':
-      return 'replace';
-    default:
-      return null;
-  }
-}
-
-/** Records what is done about a corner, in the words that the screen shows for it. */
-export async function decide(input: unknown): Promise<Answer<Corner>> {
-  const parsed = decisionFormSchema.safeParse(input);
-  if (!parsed.success) return refuseParse(parsed.error);
-  const { jobId, corner, correction } = parsed.data;
-  const file = await jobFile(jobId);
-  if (!file?.corners.includes(corner)) return refuse('This corner is not part of the job.');
-  const record = cornerRecord(file, corner, 'before');
-  const advice = advise(record, assessCorner(record));
-  if (correctionOf(advice) !== correction) {
-    return refuse('The readings have changed since this was shown. Look at the advice again.');
-  }
-  const words = sayAdvice(advice, { ...record, units: await shopUnits() });
-  await saveDecision(await database(), {
-    jobId,
-    corner,
-    correction,
-    shift: advice.kind === 'index' ? advice.to : null,
-    words: words.todo,
-  });
-  return accept(corner);
-}
-
-/** Takes back what was recorded for a corner. */
-export async function undecide(input: unknown): Promise<Answer<Corner>> {
-  const parsed = decisionFormSchema.pick({ jobId: true, corner: true }).safeParse(input);
-  if (!parsed.success) return refuseParse(parsed.error);
-  const { jobId, corner } = parsed.data;
-  if (!(await jobFile(jobId))) return refuse('This job is not on file any more.');
-  await deleteDecision(await database(), jobId, corner);
-  return accept(corner);
 }

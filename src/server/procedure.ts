@@ -1,4 +1,4 @@
-import { PROCEDURE, readChoices, waitingSchema, type Waiting } from '../core/contracts';
+import { PROCEDURE, readChoices, readSent, waitingSchema, type Waiting } from '../core/contracts';
 import type { RuledOut } from '../core/assessment';
 import type { RecordedFinding } from '../core/diagnosis';
 import {
@@ -148,14 +148,63 @@ export function ruledOutAt(file: JobFile, corner: Corner): RuledOut[] {
     : found;
 }
 
+/** What a job waits for, with who wrote it and when. */
+export type WaitingFor = Waiting & Pick<CheckRow, 'by' | 'at' | 'stamp'>;
+
 /** The job waiting for parts: what is missing, what is off and where it is; or null. */
-export function waitingOf(file: JobFile): (Waiting & Pick<CheckRow, 'by' | 'at' | 'stamp'>) | null {
+export function waitingOf(file: JobFile): WaitingFor | null {
   const row = findCheck(file, 'waiting', '', 'waiting');
   const parsed = waitingSchema.safeParse(row?.value);
   return row && parsed.success
     ? { ...parsed.data, by: row.by, at: row.at, stamp: row.stamp }
     : null;
 }
+
+/** Rotors that are at another shop's lathe and not back yet, in the words of a wait. */
+export const sentOut = (file: JobFile): WaitingFor[] =>
+  file.corners.flatMap((corner) => {
+    const row = findCheck(file, 'correct', corner, 'sent');
+    const sent = readSent(row?.value);
+    const isBack =
+      findCheck(file, 'correct', corner, 'identity') &&
+      findCheck(file, 'correct', corner, 'returned');
+    if (!row || !sent || isBack) return [];
+    const { by, at, stamp } = row;
+    return [
+      {
+        missing: `the rotor of ${corner} is at another shop\u2019s lathe (${sent.to})`,
+        off: `rotor ${corner}`,
+        tagged: `job ${file.job.number}, ${corner}, ${sent.mark}`,
+        by,
+        at,
+        stamp,
+      },
+    ];
+  });
+
+/** What keeps a correction from being done, in words; null where nothing does. */
+export function notDoneYet(file: JobFile, corner: Corner): string | null {
+  const has = (item: string): boolean => findCheck(file, 'correct', corner, item) !== undefined;
+  const correction = file.decisions.find((each) => each.corner === corner)?.correction;
+  if (correction === undefined) return 'Decide first what is done at this corner.';
+  if (sentOut(file).some(({ off }) => off === `rotor ${corner}`)) {
+    return 'The rotor is not back yet: confirm its mark and its thickness on return.';
+  }
+  if (correction === 'plate' && !(has('maker-allows') && has('threads'))) {
+    return 'Confirm that the vehicle maker allows a plate, and that thread engagement was checked.';
+  }
+  const isCut = correction === 'machine-bench' || correction === 'machine-on-vehicle';
+  if (isCut && !(has('finished') || has('returned'))) {
+    return 'Write down the thickness that was measured after the cut first.';
+  }
+  return null;
+}
+
+/** Everything that the job waits for; the vehicle is blocked from moving until it is there. */
+export const waits = (file: JobFile): WaitingFor[] => {
+  const parts = waitingOf(file);
+  return parts ? [parts, ...sentOut(file)] : sentOut(file);
+};
 
 /** Right parts that came out wrong or missing, by axle. */
 export const partsTrouble = (file: JobFile): readonly CheckRow[] =>

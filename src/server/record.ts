@@ -1,8 +1,13 @@
 import { measuredSet, type AxleLimits, type CornerRecord } from '../core/assessment';
-import { cutsEqually, runoutByRule } from '../core/procedure';
+import { readShop } from '../core/contracts';
+import type { Shop } from '../core/options';
+import { cutsEqually, readFigure, runoutByRule } from '../core/procedure';
 import { axleOf, type Corner } from '../core/readings';
 import type { AxleRow, JobFile, SetFile } from '../db/repositories';
-import { ruledOutAt, rulesOf } from './procedure';
+import { findCheck, ruledOutAt, rulesOf } from './procedure';
+
+/** The shop's prices and equipment as a job has them. */
+export const shopOfJob = (file: JobFile): Shop => readShop(file.shop);
 
 export type Phase = SetFile['phase'];
 
@@ -26,6 +31,23 @@ export const setsOfCorner = (file: JobFile, corner: Corner, phase: Phase): SetFi
     (set) => set.corner === corner && set.phase === phase && set.setAsideAt === null,
   );
 
+/** Scores that were typed at a corner, and what the shop's lathes leave. */
+function cutFigures(file: JobFile, corner: Corner): CornerRecord['cut'] {
+  const { arborError, residual } = shopOfJob(file).equipment;
+  const typed = (item: string): number | undefined =>
+    readFigure(findCheck(file, 'decide', corner, item)?.value)?.um;
+  return {
+    arborError,
+    residual,
+    scoreOutboard: typed('score-outboard'),
+    scoreInboard: typed('score-inboard'),
+    cleanUp: typed('clean-up'),
+  };
+}
+
+/** Traits of an axle whose rotor is one with its hub. */
+const CAPTIVE = ['bearing-in-rotor', 'riveted'];
+
 /** A corner of a job as the solvers need it. Throws when the vehicle lacks the axle. */
 export function cornerRecord(file: JobFile, corner: Corner, phase: Phase): CornerRecord {
   const axle = file.vehicle.axles.find(({ position }) => position === axleOf(corner));
@@ -44,5 +66,7 @@ export function cornerRecord(file: JobFile, corner: Corner, phase: Phase): Corne
     sets,
     ruledOut: ruledOutAt(file, corner),
     equalCuts: cutsEqually(rules),
+    isCaptive: axle.traits.some((trait) => CAPTIVE.includes(trait)),
+    cut: cutFigures(file, corner),
   };
 }

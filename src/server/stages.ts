@@ -1,7 +1,7 @@
 import { measuredSet } from '../core/assessment';
 import { axleOf, type Corner } from '../core/readings';
 import type { JobFile } from '../db/repositories';
-import { progressAt } from './procedure';
+import { findCheck, progressAt } from './procedure';
 import { setsOfCorner, type Phase } from './record';
 
 export interface Stage {
@@ -29,6 +29,10 @@ export const cornersToProve = (file: JobFile): Corner[] =>
     .filter(({ correction }) => correction !== 'leave')
     .map(({ corner }) => corner)
     .sort();
+
+/** Corners whose correction is not ticked as done yet. */
+export const cornersToCorrect = (file: JobFile): Corner[] =>
+  cornersToProve(file).filter((corner) => findCheck(file, 'correct', corner, 'done') === undefined);
 
 function stateOf(done: boolean, closed: boolean): Stage['state'] {
   if (done) return 'done';
@@ -59,6 +63,7 @@ export function stagesOf(file: JobFile): Stage[] {
   const decided = corners.every((corner) =>
     file.decisions.some((decision) => decision.corner === corner),
   );
+  const toCorrect = cornersToCorrect(file);
   const proven = decided && toProve.every((corner) => hasSet(file, corner, 'after', 'runout'));
   const first = corners[0] ?? 'FL';
   const stage = (key: string, label: string, path: string, done: boolean): Stage => ({
@@ -86,6 +91,19 @@ export function stagesOf(file: JobFile): Stage[] {
       corners.every((corner) => isMeasured(file, corner)),
     ),
     stage('decide', 'Decide', 'decide', decided),
+    ...(toProve.length > 0
+      ? [
+          {
+            ...stage(
+              'correct',
+              'Correct',
+              `correct/${toCorrect[0] ?? toProve[0] ?? first}`,
+              decided && toCorrect.length === 0,
+            ),
+            ...(toCorrect.length > 0 && proven ? { state: 'left-out' as const } : {}),
+          },
+        ]
+      : []),
     stage(
       'prove',
       'Prove',

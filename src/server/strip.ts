@@ -34,7 +34,7 @@ import {
 import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
 import { jobFile } from './jobs';
-import { cornerPlan, findCheck, looksOf, otherSide } from './procedure';
+import { cornerPlan, findCheck, looksOf, notDoneYet, otherSide } from './procedure';
 
 const GONE = 'This job is not on file any more.';
 
@@ -45,7 +45,7 @@ export type CheckAnswer = Answer<
 >;
 
 /** Kinds that are worth nothing without a name under them. */
-const NAMED: readonly CheckKind[] = ['lifting', 'waiting', 'rule', 'fixed'];
+const NAMED: readonly CheckKind[] = ['lifting', 'waiting', 'rule', 'fixed', 'correct'];
 
 /** Writes one item of the procedure, or takes it back; tells of what another wrote meanwhile. */
 export async function recordCheck(input: unknown, by: string | null): Promise<CheckAnswer> {
@@ -60,6 +60,10 @@ export async function recordCheck(input: unknown, by: string | null): Promise<Ch
   const corner = CORNERS.find((each) => each === place);
   if (corner && !file.corners.includes(corner)) {
     return refuse('This corner is not part of the job.');
+  }
+  if (kind === 'correct' && item === 'done' && value !== null && corner) {
+    const open = notDoneYet(file, corner);
+    if (open !== null) return refuse(open);
   }
   const change = value === null ? null : { value, note, by };
   const db = await database();

@@ -10,7 +10,7 @@ import {
   insertSet,
   insertVehicle,
   listOpenJobs,
-  saveDecision,
+  saveDecisions,
   setClosed,
   updateComplaint,
   updateVehicle,
@@ -104,9 +104,16 @@ test('of several readings all are written or none', async () => {
 
 test('a job carries its vehicle, corners, sets and decisions', async () => {
   const { jobId } = await newSet();
-  const decision = { jobId, corner: 'FL' as const, shift: 2, words: 'Move.' };
-  await saveDecision(handle.db, { ...decision, correction: 'index' });
-  await saveDecision(handle.db, { ...decision, correction: 'hub', words: 'Clean.' });
+  const decision = {
+    jobId,
+    corner: 'FL' as const,
+    shift: 2,
+    words: 'Move.',
+    action: 'index',
+    detail: null,
+  };
+  await saveDecisions(handle.db, [{ ...decision, correction: 'index' }]);
+  await saveDecisions(handle.db, [{ ...decision, correction: 'hub', words: 'Clean.' }]);
   const file = (await findJob(handle.db, jobId))!;
   expect(file.corners).toEqual(['FL', 'FR']);
   expect(file.vehicle.axles.map(({ position }) => position)).toEqual(['front', 'rear']);

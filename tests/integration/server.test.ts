@@ -1,5 +1,6 @@
 import { judgeCorner } from '@/server/decisions';
-import { closeJob, decide, jobFile, openJob, openJobs, reopenJob, undecide } from '@/server/jobs';
+import { decide, undecide } from '@/server/decisions';
+import { closeJob, jobFile, openJob, openJobs, reopenJob } from '@/server/jobs';
 import {
   addLap,
   beginSet,
@@ -73,14 +74,14 @@ describe('a job', () => {
 
   test('records only what the readings advise, and takes it back', async () => {
     const jobId = await jobNumber(103);
-    const stale = await decide({ jobId, corner: 'FL', correction: 'replace' });
+    const stale = await decide({ jobId, corner: 'FL', action: 'plate' });
     expect(stale).toMatchObject({ ok: false, message: expect.stringMatching(/have changed/) });
-    known(await decide({ jobId, corner: 'FL', correction: 'index' }));
+    known(await decide({ jobId, corner: 'FL', action: 'index' }));
     expect((await jobFile(jobId))!.decisions).toMatchObject([{ shift: 4, correction: 'index' }]);
     known(await undecide({ jobId, corner: 'FL' }));
     expect((await jobFile(jobId))!.decisions).toEqual([]);
     expect(await undecide({ jobId, corner: 'XX' })).toMatchObject({ ok: false });
-    expect(await decide({ jobId, corner: 'RR', correction: 'index' })).toMatchObject({ ok: false });
+    expect(await decide({ jobId, corner: 'RR', action: 'index' })).toMatchObject({ ok: false });
   });
 });
 

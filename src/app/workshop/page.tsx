@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import Link from 'next/link';
 import { PROCEDURE } from '@/core/contracts';
 import { rulesInForce } from '@/core/procedure';
 import { GaugeBook } from '@/features/gauges/GaugeBook';
@@ -30,6 +31,13 @@ export default async function WorkshopPage() {
           units={await shopUnits()}
           today={new Date().toISOString().slice(0, 10)}
         />
+      </section>
+      <section className="zh-card mb-3" aria-labelledby="prices">
+        <h2 id="prices">Prices and times</h2>
+        <p>Parts, work, lathes and plates: what the options of a job are costed by.</p>
+        <Link className="btn btn-outline-secondary" href="/workshop/prices">
+          Prices and times
+        </Link>
       </section>
       <h2>House rules</h2>
       <p>

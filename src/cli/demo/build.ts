@@ -1,4 +1,5 @@
 import {
+  DEMO_SHOP,
   logDrive,
   readDial,
   readMicrometer,
@@ -6,17 +7,18 @@ import {
   type VirtualDrive,
 } from '../../core/bench';
 import { seededRandom, type RandomSource } from '../../core/numeric';
-import type { NewSet } from '../../core/contracts';
+import { formOfShop, type NewSet } from '../../core/contracts';
 import type { Corner } from '../../core/readings';
 import { WORKSHOP_DEFAULTS } from '../../core/verdict';
 import type { Answer } from '../../server/answer';
-import { judgeCorner } from '../../server/decisions';
-import { closeJob, decide, jobFile, openJob } from '../../server/jobs';
+import { decide, judgeCorner } from '../../server/decisions';
+import { closeJob, jobFile, openJob } from '../../server/jobs';
 import { beginSet, saveReadings } from '../../server/sets';
 import { saveVehicle } from '../../server/vehicles';
 import { analyseRoadTest, readLogText } from '../../core/roadtest';
 import { recordFinding } from '../../server/nose';
 import { addPerson } from '../../server/people';
+import { saveShop } from '../../server/shop';
 import { keepRoadTest } from '../../server/roadTests';
 import { allSound, recordCheck, takeOffPart } from '../../server/strip';
 import { liftingItems } from '../../server/stripNext';
@@ -89,8 +91,8 @@ async function buildCorner(jobId: string, corner: DemoCorner, random: RandomSour
   if (!corner.isDecided) return;
   const file = await jobFile(jobId);
   if (!file) throw new Error('The job is gone');
-  const { correction, advice } = judgeCorner(file, corner.corner, 'before');
-  known(await decide({ jobId, corner: corner.corner, correction }));
+  const { action, advice } = judgeCorner(file, corner.corner, 'before');
+  known(await decide({ jobId, corner: corner.corner, action }));
   if (corner.after) {
     const shift = advice.kind === 'index' ? advice.to : 0;
     await measure(maker, corner.after, 'after', [shift], corner);
@@ -170,6 +172,7 @@ async function buildJob(job: DemoJob, vehicleId: string, random: RandomSource): 
 export async function buildDemo(seed: number): Promise<void> {
   const random = seededRandom(seed);
   const ids = new Map<string, string>();
+  known(await saveShop(formOfShop(DEMO_SHOP, 'mm')));
   for (const [name, role] of PEOPLE) known(await addPerson({ name, role }));
   for (const [key, vehicle] of Object.entries(VEHICLES)) {
     ids.set(key, known(await saveVehicle(null, vehicle)));

@@ -23,6 +23,8 @@ export interface OptionsInput {
   readonly shop: Shop;
   /** What is done beside the rotor, whatever is chosen. */
   readonly extras: readonly Extra[];
+  /** What is done as well where metal is cut or renewed, by house rule. */
+  readonly withMetal?: readonly Extra[] | undefined;
   readonly wear: WearRate;
   readonly seed?: number | undefined;
   readonly draws?: number | undefined;
@@ -151,6 +153,8 @@ function wasCleaned({ sets, fastening }: CornerRecord): boolean {
 /** What an action cannot be judged without. */
 function lacks(action: Action, { record, assessment }: OptionsInput, ground: Ground): Note[] {
   const needs: Note[] = [];
+  const states = [assessment.runout?.verdict.state, assessment.index?.verdict.state];
+  if (METAL[action] !== 'new' && states.includes('not-valid')) needs.push(missing('valid'));
   if (keepsMetal(action) && !assessment.index) needs.push(missing('runout'));
   const isTold = ['index', 'plate', 'hub', 'hub-new'].includes(action);
   if (isTold && assessment.index && !ground.isSeparated) needs.push(missing('second-mounting'));
@@ -239,13 +243,19 @@ function centralOf(
   return (here ?? index.best).tir;
 }
 
+/** What is done beside the rotor with an action. */
+export const extrasOf = (
+  action: Action,
+  { extras, withMetal = [] }: Pick<OptionsInput, 'extras' | 'withMetal'>,
+): Extra[] => [...new Set(METAL[action] === 'none' ? extras : [...extras, ...withMetal])];
+
 function optionOf(
   action: Action,
   input: OptionsInput,
   ground: Ground,
   plate: PlateAdvice | null,
 ): Option {
-  const { assessment, shop, extras } = input;
+  const { assessment, shop } = input;
   const chosenPlate = action === 'plate' ? plate : null;
   const shift =
     action === 'index' ? (assessment.index?.best.shift ?? null) : (chosenPlate?.shift ?? null);
@@ -255,7 +265,7 @@ function optionOf(
   const chanceAt = drawn && ((limit: Micrometres): number => chanceOf(drawn, limit) * dtvChance);
   const probability = chanceAt ? chanceAt(ground.limit) : null;
   const { finished, verdict } = finishedAt(action, input);
-  const cost = costOf([...ACTION_ITEMS[action], ...extras], shop.prices);
+  const cost = costOf([...ACTION_ITEMS[action], ...extrasOf(action, input)], shop.prices);
   const predicted = drawn && predictedOf(drawn, ground.limit);
   const central = centralOf(action, input, ground, plate);
   const notes = remarks(action, input, ground);

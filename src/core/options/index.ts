@@ -6,3 +6,4 @@ export * from './rank';
 export * from './pair';
 export * from './advice';
 export * from './words';
+export * from './suggest';

@@ -1,4 +1,5 @@
 import type { Micrometres } from '../units';
+import { extrasOf } from './compare';
 import {
   AXLE_EXTRAS,
   costOf,
@@ -14,6 +15,7 @@ import { ACTION_ITEMS, mayBeTaken, METAL, type MetalClass, type Note, type Optio
 export interface Side {
   readonly options: readonly Option[];
   readonly extras: readonly Extra[];
+  readonly withMetal?: readonly Extra[] | undefined;
 }
 
 /** The same metal on both sides of an axle, with what is best on each. */
@@ -33,7 +35,7 @@ export interface PairOption {
 
 /** What a pair is paid by: each side's own, and what belongs to the axle once. */
 function itemsOf(left: Option, right: Option, sides: readonly [Side, Side]): PriceItem[] {
-  const extras = sides.flatMap((side) => side.extras);
+  const extras = [...extrasOf(left.action, sides[0]), ...extrasOf(right.action, sides[1])];
   const once = AXLE_EXTRAS.filter((extra) => extras.includes(extra));
   const own = extras.filter((extra) => !AXLE_EXTRAS.includes(extra));
   return [...ACTION_ITEMS[left.action], ...ACTION_ITEMS[right.action], ...once, ...own];

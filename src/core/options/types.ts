@@ -103,7 +103,8 @@ export type Missing =
   | 'price'
   | 'hourly'
   | 'comeback'
-  | 'other-side';
+  | 'other-side'
+  | 'valid';
 
 /** Predicted runout: the middle of the draws, its 95 % band, and the worst that can be. */
 export interface PredictedRunout {
@@ -151,3 +152,15 @@ const PRICE_WORDS: readonly Missing[] = ['price', 'hourly', 'comeback'];
 /** A missing price keeps an option from being ranked, not from being taken. */
 export const isOnlyPrice = (note: Note): boolean =>
   note.code === 'missing' && PRICE_WORDS.includes(note.what);
+
+/** What was predicted of the option that was taken, as it stood when it was decided. */
+export interface DecisionDetail {
+  readonly runout: PredictedRunout | null;
+  readonly probability: number | null;
+  readonly finished: Micrometres | null;
+  readonly expected: number | null;
+  readonly currency: string;
+  readonly plate: { readonly correction: Micrometres; readonly thickAtStud: number } | null;
+  /** Runout that was to remain after a cut; null where the hub was not known. */
+  readonly remaining: Micrometres | null;
+}

@@ -15,6 +15,7 @@ const MISSING: Readonly<Record<Missing, string>> = {
   hourly: 'the hourly rate is not on the shop\u2019s list',
   comeback: 'the cost of a comeback is not on the shop\u2019s list',
   'other-side': 'the other side of the axle is not measured',
+  valid: 'the runout set is not valid: put it right and measure again',
 };
 
 type Speaker = {

@@ -81,3 +81,11 @@ export function runoutByRule(rules: readonly RuleInForce[]): Micrometres | null 
   const found = effectsOf(rules).find(({ kind }) => kind === 'figure');
   return found?.kind === 'figure' ? found.micrometres : null;
 }
+
+/** What the rules do with pads where metal is cut or renewed, and with clips and hardware. */
+export const partsByRule = (
+  rules: readonly RuleInForce[],
+): { readonly pads: Fate | null; readonly hardware: Fate | null } => ({
+  pads: fateOf(rules, 'pads'),
+  hardware: fateOf(rules, 'hardware'),
+});

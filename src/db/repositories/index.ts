@@ -8,3 +8,4 @@ export * from './people';
 export * from './checks';
 export * from './tray';
 export * from './gauges';
+export * from './rotors';

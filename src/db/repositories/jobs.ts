@@ -10,6 +10,7 @@ import {
   isNull,
   lt,
   notInArray,
+  or,
   sql,
 } from 'drizzle-orm';
 import type { Database } from '../client';
@@ -24,7 +25,7 @@ import {
   vehicles,
 } from '../schema';
 import { asideOf, findingsOf, type FindingRow } from './findings';
-import { readSetting, RULES_SETTING } from './settings';
+import { readSetting, RULES_SETTING, SHOP_SETTING } from './settings';
 import { checksOf, type CheckRow } from './checks';
 import { roadTestsOf, type RoadTestLine } from './roadTests';
 import { photosOf, trayOf, type PhotoLine, type TrayPartRow } from './tray';
@@ -56,6 +57,8 @@ export interface JobFile {
   readonly photos: readonly PhotoLine[];
   /** The shop's house rules as stored: schools by rule. */
   readonly shopRules: unknown;
+  /** The shop's prices and equipment as stored. */
+  readonly shop: unknown;
 }
 
 /** One line of the list of jobs. */
@@ -101,6 +104,11 @@ const wholeSets = (
     .groupBy(readingSets.id)
     .having(sql`count(*) >= ${readingSets.positions}`);
 
+/** A rotor that was sent out and of which no thickness on return is written. */
+const isSentOut = sql`(${checks.kind} = 'correct' and ${checks.item} = 'sent' and not exists (
+  select 1 from checks back where back.job_id = ${checks.jobId} and back.place = ${checks.place}
+  and back.kind = 'correct' and back.item = 'returned'))`;
+
 /** One page of the open jobs, newest first, with how far each is. */
 export async function listOpenJobs(
   db: Database,
@@ -141,7 +149,7 @@ export async function listOpenJobs(
   const waiting = await db
     .select({ jobId: checks.jobId })
     .from(checks)
-    .where(and(inArray(checks.jobId, ids), eq(checks.kind, 'waiting')));
+    .where(and(inArray(checks.jobId, ids), or(eq(checks.kind, 'waiting'), isSentOut)));
   const lines = rows.map((row) => ({
     ...row,
     corners: cornerRows
@@ -223,6 +231,7 @@ export async function findJob(db: Database, id: string): Promise<JobFile | null>
     tray: await trayOf(db, id),
     photos: await photosOf(db, id),
     shopRules: await readSetting(db, RULES_SETTING),
+    shop: await readSetting(db, SHOP_SETTING),
   };
 }
 
@@ -302,20 +311,22 @@ export async function countConfirmedCauses(db: Database): Promise<Record<string,
   return Object.fromEntries(rows.map(({ cause, jobs: times }) => [cause ?? '', times]));
 }
 
-/** Writes a corner's decision over an earlier one. */
-export async function saveDecision(
-  db: Database,
-  decision: Omit<DecisionRow, 'decidedAt'>,
-): Promise<void> {
-  const { jobId, corner, ...own } = decision;
-  await db
-    .insert(decisions)
-    .values(decision)
-    .onConflictDoUpdate({
-      target: [decisions.jobId, decisions.corner],
-      set: { ...own, decidedAt: new Date() },
-    });
-}
+export type NewDecision = Omit<DecisionRow, 'decidedAt'>;
+
+/** Writes decisions over earlier ones, all of them or none. */
+export const saveDecisions = (db: Database, list: readonly NewDecision[]): Promise<void> =>
+  db.transaction(async (tx) => {
+    for (const decision of list) {
+      const { jobId: _job, corner: _corner, ...own } = decision;
+      await tx
+        .insert(decisions)
+        .values(decision)
+        .onConflictDoUpdate({
+          target: [decisions.jobId, decisions.corner],
+          set: { ...own, decidedAt: new Date() },
+        });
+    }
+  });
 
 /** Takes a corner's decision back. */
 export async function deleteDecision(

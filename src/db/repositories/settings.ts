@@ -11,6 +11,9 @@ export async function readSetting(db: Database, key: string): Promise<unknown> {
 /** Where the shop's house rules are kept. */
 export const RULES_SETTING = 'house-rules';
 
+/** Where the shop's prices and equipment are kept. */
+export const SHOP_SETTING = 'shop';
+
 /** Writes a setting over what is there. */
 export async function writeSetting(db: Database, key: string, value: unknown): Promise<void> {
   await db

@@ -11,6 +11,8 @@ export const checkKind = pgEnum('check_kind', [
   'rule',
   'waiting',
   'fixed',
+  'decide',
+  'correct',
 ]);
 
 /** One item of the procedure as it was gone through in a job: what, where, who and when. */

@@ -1,6 +1,7 @@
 import {
   index,
   integer,
+  jsonb,
   pgEnum,
   pgTable,
   primaryKey,
@@ -8,6 +9,7 @@ import {
   timestamp,
   uuid,
 } from 'drizzle-orm/pg-core';
+import type { DecisionDetail } from '../../core/options';
 import { vehicles } from './vehicles';
 
 export const corner = pgEnum('corner', ['FL', 'FR', 'RL', 'RR']);
@@ -18,6 +20,9 @@ export const correction = pgEnum('correction', [
   'machine-on-vehicle',
   'machine-bench',
   'replace',
+  'clean',
+  'plate',
+  'hub-replace',
 ]);
 
 export const jobs = pgTable(
@@ -63,6 +68,10 @@ export const decisions = pgTable(
     /** Index shift moved to, for an index correction. */
     shift: integer(),
     words: text().notNull(),
+    /** The option that was taken, by its code. */
+    action: text(),
+    /** What was predicted and what it was to cost, as it stood when it was decided. */
+    detail: jsonb().$type<DecisionDetail>(),
     decidedAt: timestamp('decided_at', { withTimezone: true }).notNull().defaultNow(),
   },
   (table) => [primaryKey({ columns: [table.jobId, table.corner] })],

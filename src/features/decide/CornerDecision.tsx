@@ -7,41 +7,162 @@ import {
   type CornerAssessment,
   type CornerRecord,
 } from '@/core/assessment';
-import type { Correction } from '@/core/contracts';
 import { shortestTurn } from '@/core/indexing';
+import {
+  sayChange,
+  type Action,
+  type Change,
+  type Option,
+  type OptionsInput,
+  type Ranking,
+} from '@/core/options';
+import type { PlateFit } from '@/core/plate';
 import { CORNER_NAME } from '@/core/readings';
-import type { UnitSystem } from '@/core/units';
+import { fieldUnit, formatIn, fromMicrometres, UNIT_SIGN, type UnitSystem } from '@/core/units';
+import type { DecisionRow } from '@/db/repositories';
+import type { RotorLife } from '@/server/rotorLife';
+import { BandsChart } from '@/ui/chart';
 import { RotorFace, type RotorMove } from '@/ui/rotor';
 import { NextThing } from '@/ui/shell';
 import { CutTable } from './CutTable';
+import { DecideInputs, type DecideInputsProps } from './DecideInputs';
+import { LifeCard } from './LifeCard';
+import { barsOf, sayRanking } from './model';
+import { OptionsTable } from './OptionsTable';
+import { PlateTable } from './PlateTable';
 import { RecordDecision } from './RecordDecision';
 import { StudTable } from './StudTable';
 import { VerdictTable } from './VerdictTable';
 
 interface CornerDecisionProps {
   readonly jobId: string;
+  readonly isClosed: boolean;
   readonly record: CornerRecord;
   readonly assessment: CornerAssessment;
   readonly advice: Advice;
-  readonly correction: Correction | null;
+  readonly action: Action | null;
   readonly recorded: string | null;
+  readonly decision: DecisionRow | null;
   readonly units: UnitSystem;
+  readonly options: readonly Option[];
+  readonly input: OptionsInput;
+  readonly ranking: Ranking;
+  readonly changes: readonly Change[];
+  readonly plates: readonly PlateFit[];
+  readonly life: RotorLife;
+  readonly inputs: DecideInputsProps;
 }
 
 const RULED_OUT = { machining: 'No cut:', rotor: 'The rotor is replaced:' } as const;
 
+/** The turn that an advice asks for. */
 function moveOf(advice: Advice, studs: number): RotorMove | null {
-  if (advice.kind !== 'index' && advice.kind !== 'second-mounting') return null;
-  const turn = shortestTurn(advice.from, advice.to, studs);
+  const to =
+    advice.kind === 'index' || advice.kind === 'second-mounting'
+      ? advice.to
+      : advice.kind === 'plate'
+        ? advice.shift
+        : null;
+  if (to === null || !('from' in advice)) return null;
+  const turn = shortestTurn(advice.from, to, studs);
   return { from: advice.from, studs: turn.studs * turn.sense };
 }
 
-/** What to do about one corner, drawn and in words, with every figure behind it. */
+/** Predicted runout of every option as bars with the limit. */
+function OptionsChart({
+  options,
+  record,
+  units,
+}: Pick<CornerDecisionProps, 'options' | 'record' | 'units'>) {
+  const unit = fieldUnit(units, 'deviation');
+  const bars = barsOf(options, (um) => fromMicrometres(um, unit));
+  const limit = runoutLimit(record.limits).value;
+  if (bars.length === 0) return null;
+  const digits = unit === 'mm' ? 3 : 1;
+  const spoken = bars
+    .map(
+      ({ name, low, high, chance }) =>
+        `${name} ${low.toFixed(digits)} to ${high.toFixed(digits)}, ${chance} within`,
+    )
+    .join('; ');
+  return (
+    <BandsChart
+      caption={`Predicted runout by option, 95 % bands, limit ${formatIn(units, 'deviation', limit)}`}
+      bands={bars.map(({ name, low, tir, high }) => ({ name, low, tir, high }))}
+      limit={fromMicrometres(limit, unit)}
+      xTitle={`Runout, TIR (${UNIT_SIGN[unit]})`}
+      digits={digits}
+      label={`Predicted runout by option against the limit of ${formatIn(units, 'deviation', limit)}: ${spoken}.`}
+    />
+  );
+}
+
+/** What would put another option first. */
+function WhatIf({
+  changes,
+  units,
+  currency,
+}: {
+  changes: readonly Change[];
+  units: UnitSystem;
+  currency: string;
+}) {
+  if (changes.length === 0) return null;
+  return (
+    <details className="zh-fold">
+      <summary>What would change this</summary>
+      <ul>
+        {changes.map((change) => {
+          const sentence = sayChange(change, units, currency);
+          return <li key={sentence}>{sentence}</li>;
+        })}
+      </ul>
+    </details>
+  );
+}
+
+/** The figures behind the options: verdicts, studs, plates, cuts and the rotor\u2019s life. */
+function Figures(props: CornerDecisionProps) {
+  const { record, assessment, units, plates, life, options } = props;
+  const isConsistent = assessment.index?.consistent !== false;
+  return (
+    <div className="zh-card mt-3">
+      <VerdictTable record={record} assessment={assessment} units={units} />
+      {assessment.index && isConsistent && (
+        <StudTable record={record} assessment={assessment} index={assessment.index} units={units} />
+      )}
+      {plates.length > 0 && isConsistent && (
+        <details className="zh-fold">
+          <summary>Tapered plates at every stud</summary>
+          <PlateTable record={record} fits={plates} current={assessment.shift} units={units} />
+        </details>
+      )}
+      {assessment.machining && (
+        <CutTable {...assessment.machining} units={units} source={machineToSource(record.limits)} />
+      )}
+      <details className="zh-fold">
+        <summary>Life: rotor and pads</summary>
+        <LifeCard
+          life={life}
+          now={options.find(({ action }) => action === 'leave')?.distance ?? null}
+          units={units}
+        />
+      </details>
+      <details className="zh-fold">
+        <summary>Repairs, parts and scores</summary>
+        <DecideInputs {...props.inputs} />
+      </details>
+    </div>
+  );
+}
+
+/** What to do about one corner, drawn and in words, with every option and figure behind it. */
 export function CornerDecision(props: CornerDecisionProps) {
-  const { jobId, record, assessment, advice, units } = props;
+  const { jobId, record, assessment, advice, units, options, input, ranking } = props;
   const words = sayAdvice(advice, { ...record, units });
   const latest = record.sets.findLast((set) => set.kind === 'runout');
-  const isConsistent = assessment.index?.consistent !== false;
+  const { currency } = input.shop.prices;
+  const said = props.action === null ? null : sayRanking(ranking, currency);
   return (
     <section className="mb-4" aria-labelledby={`corner-${record.corner}`}>
       <h2 id={`corner-${record.corner}`}>
@@ -58,6 +179,7 @@ export function CornerDecision(props: CornerDecisionProps) {
             limit={runoutLimit(record.limits).value}
             shift={assessment.shift}
             move={moveOf(advice, record.studs)}
+            plateAt={advice.kind === 'plate' ? advice.thickAtStud : null}
             label={`Runout of the rotor ${CORNER_NAME[record.corner]}`}
           />
           <p className="zh-muted mb-0 text-center">
@@ -70,10 +192,12 @@ export function CornerDecision(props: CornerDecisionProps) {
             <RecordDecision
               jobId={jobId}
               corner={record.corner}
-              correction={props.correction}
+              action={props.isClosed ? null : props.action}
               recorded={props.recorded}
             />
           </NextThing>
+          {said && <p className="mt-2 mb-1">{said}</p>}
+          <WhatIf changes={props.changes} units={units} currency={currency} />
           {(record.ruledOut ?? []).length > 0 && (
             <ul className="zh-ruled-out mt-2" aria-label="Ruled out">
               {(record.ruledOut ?? []).map(({ what, why }) => (
@@ -83,26 +207,22 @@ export function CornerDecision(props: CornerDecisionProps) {
               ))}
             </ul>
           )}
-          <div className="zh-card mt-3">
-            <VerdictTable record={record} assessment={assessment} units={units} />
-            {assessment.index && isConsistent && (
-              <StudTable
-                record={record}
-                assessment={assessment}
-                index={assessment.index}
-                units={units}
-              />
-            )}
-            {assessment.machining && (
-              <CutTable
-                {...assessment.machining}
-                units={units}
-                source={machineToSource(record.limits)}
-              />
-            )}
-          </div>
+          <OptionsChart options={options} record={record} units={units} />
         </div>
       </div>
+      <div className="zh-card mt-3">
+        <OptionsTable
+          jobId={jobId}
+          corner={record.corner}
+          options={options}
+          input={input}
+          ranking={ranking}
+          taken={props.decision?.action ?? null}
+          isClosed={props.isClosed}
+          units={units}
+        />
+      </div>
+      <Figures {...props} />
     </section>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState, useTransition } from 'react';
-import type { Correction } from '@/core/contracts';
+import type { Action } from '@/core/options';
 import type { Corner } from '@/core/readings';
 import { decideAction, undecideAction } from './actions';
 
@@ -9,18 +9,18 @@ interface RecordDecisionProps {
   readonly jobId: string;
   readonly corner: Corner;
   /** What the advice amounts to; null while it asks for more measuring. */
-  readonly correction: Correction | null;
+  readonly action: Action | null;
   /** What is on record, in the words of its time. */
   readonly recorded: string | null;
 }
 
 /** Puts the advice on record as what is done, or takes it back. */
-export function RecordDecision({ jobId, corner, correction, recorded }: RecordDecisionProps) {
+export function RecordDecision({ jobId, corner, action, recorded }: RecordDecisionProps) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const [busy, begin] = useTransition();
-  const act = (action: () => ReturnType<typeof undecideAction>): void =>
+  const act = (call: () => ReturnType<typeof undecideAction>): void =>
     begin(async () => {
-      const answer = await action();
+      const answer = await call();
       setTrouble(answer.ok ? null : answer.message);
     });
   return (
@@ -36,12 +36,12 @@ export function RecordDecision({ jobId, corner, correction, recorded }: RecordDe
         </p>
       )}
       <div className="d-flex gap-2 flex-wrap">
-        {correction !== null && recorded === null && (
+        {action !== null && recorded === null && (
           <button
             type="button"
             className="btn btn-primary"
             disabled={busy}
-            onClick={() => act(() => decideAction(jobId, corner, correction))}
+            onClick={() => act(() => decideAction(jobId, corner, action))}
           >
             Do this: put it on record
           </button>

@@ -1,3 +1,4 @@
 export * from './UnrolledChart';
 export * from './LinesChart';
 export * from './useTurns';
+export * from './BandsChart';

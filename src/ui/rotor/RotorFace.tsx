@@ -33,6 +33,8 @@ export interface RotorFaceProps {
   /** Where the rotor's own mark stands, in stud spacings. */
   readonly shift?: number;
   readonly move?: RotorMove | null;
+  /** Stud at which a tapered plate is thickest. */
+  readonly plateAt?: number | null;
   readonly onPick?: (position: number) => void;
   /** Angles of the values in degrees; evenly spaced when left out. */
   readonly angles?: readonly number[] | null | undefined;
@@ -89,6 +91,22 @@ function MoveArc({ corner, studs, move }: RotorFaceProps & { readonly move: Roto
         d="M0 -17 L12 8 L-12 8 Z"
         transform={`translate(${tip.x} ${tip.y}) rotate(${heading})`}
       />
+    </g>
+  );
+}
+
+/** The thick side of a tapered plate: an arc on the hat that swells towards its stud. */
+function PlateMark({ corner, studs, plateAt }: RotorFaceProps & { readonly plateAt: number }) {
+  const sense = facingSense(corner);
+  const theta = angleOf(plateAt - 1, studs);
+  const word = pointAt(RADIUS.hat + 24, theta, sense);
+  return (
+    <g aria-hidden="true">
+      <path className="plate thin" d={arcPath(RADIUS.hat + 5, theta - 75, 150, sense)} />
+      <path className="plate" d={arcPath(RADIUS.hat + 5, theta - 30, 60, sense)} />
+      <text x={word.x} y={word.y + 4} textAnchor="middle" fontSize={12} fontWeight={700}>
+        plate
+      </text>
     </g>
   );
 }
@@ -197,6 +215,7 @@ export function RotorFace(props: RotorFaceProps) {
         <Spot kind="low" theta={placeAngle(props, low)} corner={corner} />
       )}
       {!props.isPlain && <Places {...props} scale={scale} />}
+      {props.plateAt && <PlateMark {...props} plateAt={props.plateAt} />}
       {move && move.studs !== 0 && <MoveArc {...props} move={move} />}
     </svg>
   );

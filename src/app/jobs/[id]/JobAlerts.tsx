@@ -1,22 +1,21 @@
 import type { JobFile } from '@/db/repositories';
-import { offTheRoad, waitingOf } from '@/server/procedure';
+import { offTheRoad, waits } from '@/server/procedure';
 import { sayTime } from './strip/work';
 
 /** What keeps the vehicle where it is, on every page of the job and on paper. */
 export function JobAlerts({ file }: { file: JobFile }) {
-  const waiting = waitingOf(file);
   const off = offTheRoad(file);
   return (
     <>
-      {waiting && (
-        <div className="zh-stop mb-2" role="alert">
+      {waits(file).map((waiting) => (
+        <div key={waiting.stamp} className="zh-stop mb-2" role="alert">
           <strong>Blocked from moving: waits for parts.</strong> {waiting.missing}. Off the vehicle:{' '}
           {waiting.off}. Tagged: {waiting.tagged}.{' '}
           <span className="zh-muted">
             {waiting.by} {sayTime(waiting.at)}
           </span>
         </div>
-      )}
+      ))}
       {off.length > 0 && (
         <div className="zh-stop mb-2" role="alert">
           <strong>The vehicle stays off the road.</strong> {off.join('; ')}.

@@ -5,3 +5,4 @@ export * from './sets';
 export * from './findings';
 export * from './roadTest';
 export * from './strip';
+export * from './shop';

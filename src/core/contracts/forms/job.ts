@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { CORNERS } from '../../readings';
+import { ACTIONS, METAL } from '../../options';
+import { axleOf, CORNERS } from '../../readings';
 import { filledLine, idSchema } from './common';
 
 /** A new job as the form sends it. */
@@ -31,11 +32,29 @@ export const CORRECTIONS = [
   'machine-on-vehicle',
   'machine-bench',
   'replace',
+  'clean',
+  'plate',
+  'hub-replace',
 ] as const;
 export type Correction = (typeof CORRECTIONS)[number];
 
 export const decisionFormSchema = z.strictObject({
   jobId: idSchema,
   corner: z.enum(CORNERS),
-  correction: z.enum(CORRECTIONS),
+  action: z.enum(ACTIONS),
 });
+
+const sideSchema = decisionFormSchema.pick({ corner: true, action: true });
+
+/** What is done about both corners of an axle. */
+export const pairFormSchema = z
+  .strictObject({ jobId: idSchema, left: sideSchema, right: sideSchema })
+  .refine(
+    ({ left, right }) =>
+      left.corner !== right.corner && axleOf(left.corner) === axleOf(right.corner),
+    'These two corners are not one axle.',
+  )
+  .refine(
+    ({ left, right }) => METAL[left.action] === METAL[right.action],
+    'Cut both rotors of an axle, or renew both.',
+  );

@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { FATES, FIGURE_KINDS } from '../../procedure';
-import { CORNERS, readTyped } from '../../readings';
+import { EXTRAS } from '../../options';
+import { CORNERS, LENGTH_KINDS, readTyped, type LengthKind } from '../../readings';
 import type { LengthUnit } from '../../units';
+import { PAD_FAMILIES } from '../../wear';
 import { PROCEDURE } from '../procedure';
 import { idSchema } from './common';
 
@@ -11,21 +13,56 @@ const codesOf = (list: readonly { readonly code: string }[]): [string, ...string
 };
 
 /** A length as typed, its unit by default; what cannot be is refused in words. */
-const figureSchema = (item: string) =>
+const typedFigure = (kind: LengthKind) =>
   z
     .strictObject({
       text: z.string().trim().min(1).max(60),
       unit: z.enum(['um', 'mm', 'thou', 'in']),
     })
     .transform(({ text, unit }, context) => {
-      const kind = PROCEDURE.figures.find(({ code }) => code === item)?.of ?? 'amount';
-      const read = readTyped(text, unit satisfies LengthUnit, FIGURE_KINDS[kind]);
+      const read = readTyped(text, unit satisfies LengthUnit, kind);
       if (!read.ok) {
         context.addIssue({ code: 'custom', message: read.message });
         return z.NEVER;
       }
       return { text: read.length.text, unit: read.length.unit, um: read.length.value as number };
     });
+
+const figureSchema = (item: string) =>
+  typedFigure(FIGURE_KINDS[PROCEDURE.figures.find(({ code }) => code === item)?.of ?? 'amount']);
+
+/** What is entered to decide: repairs and parts beside the rotor, scores, the pads' family. */
+const decideSchema = (item: string) => {
+  if (item === 'extras') return z.array(z.enum(EXTRAS)).max(EXTRAS.length);
+  if (item === 'pad-family') return z.enum(PAD_FAMILIES);
+  return typedFigure(LENGTH_KINDS.amount);
+};
+export const DECIDE_ITEMS = ['extras', 'pad-family', 'score-outboard', 'score-inboard', 'clean-up'];
+
+const sentSchema = z.strictObject({
+  to: z.string().trim().min(1, 'Say where it goes.').max(100),
+  mark: z.string().trim().min(1, 'Say how it is marked.').max(100),
+});
+export type Sent = z.output<typeof sentSchema>;
+/** What was written of a rotor that is sent out, or null. */
+export const readSent = (value: unknown): Sent | null => sentSchema.safeParse(value).data ?? null;
+
+/** Steps of a correction: ticks, the thickness measured afterwards, a rotor sent out and back. */
+const correctSchema = (item: string) => {
+  if (item === 'sent') return sentSchema;
+  if (item === 'finished' || item === 'returned') return typedFigure(LENGTH_KINDS.thickness);
+  return z.literal('done');
+};
+export const CORRECT_ITEMS = [
+  'done',
+  'maker-allows',
+  'threads',
+  'washed',
+  'finished',
+  'sent',
+  'identity',
+  'returned',
+];
 
 const lookSchema = (item: string) => {
   const conditions = PROCEDURE.items.find(({ code }) => code === item)?.conditions ?? [];
@@ -99,6 +136,18 @@ const KINDS = {
     items: codesOf(PROCEDURE.items),
     value: () => z.literal('fixed'),
     needsReason: () => true,
+  },
+  decide: {
+    places: CORNERS,
+    items: DECIDE_ITEMS,
+    value: decideSchema,
+    needsReason: () => false,
+  },
+  correct: {
+    places: CORNERS,
+    items: CORRECT_ITEMS,
+    value: correctSchema,
+    needsReason: () => false,
   },
   waiting: {
     places: [''],

@@ -2,10 +2,11 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { CornerDecision } from '@/features/decide/CornerDecision';
-import { judgeCorner } from '@/server/decisions';
+import { PairCard } from '@/features/decide/PairCard';
+import { decidePage } from '@/server/decidePage';
 import { jobFile } from '@/server/jobs';
 import { shopUnits } from '@/server/settings';
-import { cornersToProve } from '@/server/stages';
+import { cornersToCorrect } from '@/server/stages';
 import { WithNose } from '../JobScent';
 
 export const metadata: Metadata = { title: 'Decide' };
@@ -15,27 +16,50 @@ export default async function DecidePage({ params }: { params: Promise<{ id: str
   const file = await jobFile(id);
   if (!file) notFound();
   const units = await shopUnits();
-  const judged = file.corners.map((corner) => judgeCorner(file, corner, 'before'));
-  const toProve = cornersToProve(file)[0];
-  const isDecided = judged.every(({ recorded }) => recorded !== null);
+  const { corners, axles } = await decidePage(file);
+  const isClosed = file.job.closedAt !== null;
+  const isDecided = corners.every(({ recorded }) => recorded !== null);
+  const toCorrect = cornersToCorrect(file)[0];
+  const takenAt = (name: string): string | null =>
+    corners.find(({ corner }) => corner === name)?.decision?.action ?? null;
   return (
     <WithNose file={file}>
       <h1>Decide</h1>
-      {judged.map((judgement) => (
-        <CornerDecision key={judgement.corner} jobId={id} units={units} {...judgement} />
+      {axles.map(({ corners: names, pairs }) => (
+        <PairCard
+          key={names[0]}
+          jobId={id}
+          corners={names}
+          pairs={pairs}
+          sideToSide={corners[0]?.input.shop.equipment.sideToSide ?? 0}
+          currency={corners[0]?.input.shop.prices.currency ?? ''}
+          taken={[takenAt(names[0]), takenAt(names[1])]}
+          isClosed={isClosed}
+          units={units}
+        />
+      ))}
+      {corners.map((judgement) => (
+        <CornerDecision
+          key={judgement.corner}
+          jobId={id}
+          isClosed={isClosed}
+          units={units}
+          {...judgement}
+        />
       ))}
       {isDecided && (
         <Link
           className="btn btn-primary"
-          href={toProve ? `/jobs/${id}/prove/${toProve}` : `/jobs/${id}/report`}
+          href={toCorrect ? `/jobs/${id}/correct/${toCorrect}` : `/jobs/${id}/report`}
         >
-          {toProve ? 'Once it is done: measure again' : 'Report'}
+          {toCorrect ? `Correct ${toCorrect}` : 'Report'}
         </Link>
       )}
       <p className="zh-muted mt-3">
-        The maker’s service information and a licensed technician’s judgement come first. Do not
-        machine a rotor that is cracked, rusted through at the fins, hard-spotted or damaged at the
-        hat.
+        Prices and times are the shop’s own list:{' '}
+        <Link href="/workshop/prices">Prices and times</Link>. The maker’s service information and a
+        licensed technician’s judgement come first. Do not machine a rotor that is cracked, rusted
+        through at the fins, hard-spotted or damaged at the hat.
       </p>
     </WithNose>
   );

@@ -1,0 +1,25 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { formOfShop } from '@/core/contracts';
+import { PriceList } from '@/features/prices/PriceList';
+import { shopUnits } from '@/server/settings';
+import { shopOfToday } from '@/server/shop';
+
+export const metadata: Metadata = { title: 'Prices and times' };
+
+export default async function PricesPage() {
+  const units = await shopUnits();
+  return (
+    <>
+      <p className="mb-1">
+        <Link href="/workshop">Workshop</Link>
+      </p>
+      <h1>Prices and times</h1>
+      <p>
+        The shop’s own list: every option of Decide is costed by it. Figures of equipment are
+        workshop defaults until they are changed.
+      </p>
+      <PriceList initial={formOfShop(await shopOfToday(), units)} units={units} />
+    </>
+  );
+}

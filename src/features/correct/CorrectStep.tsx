@@ -1,0 +1,148 @@
+'use client';
+
+import { useState, useTransition } from 'react';
+import { TextField } from '@/ui/field';
+import { correctAction } from './actions';
+
+/** A step of a correction as it stands. */
+export interface StepView {
+  readonly text: string;
+  readonly by: string | null;
+  readonly at: string;
+  readonly stamp: string;
+}
+
+interface StepProps {
+  readonly jobId: string;
+  readonly corner: string;
+  readonly item: string;
+  readonly written: StepView | null;
+}
+
+/** Writes a step and says what went wrong with it. */
+function useStep({ jobId, corner, item, written }: StepProps) {
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [busy, begin] = useTransition();
+  const write = (value: unknown): void =>
+    begin(async () => {
+      const answer = await correctAction({
+        jobId,
+        place: corner,
+        item,
+        value,
+        note: null,
+        seen: written?.stamp ?? null,
+      }).catch(() => null);
+      if (answer === null) setTrouble('The server did not answer. Press again.');
+      else setTrouble(answer.ok ? null : answer.message);
+    });
+  return { trouble, busy, write };
+}
+
+const Signed = ({ written }: { written: StepView }) => (
+  <span className="zh-muted">
+    {written.by} {written.at}
+  </span>
+);
+
+/** Something that is ticked with the name of who did it. */
+export function TickStep({
+  label,
+  isMain = false,
+  ...props
+}: StepProps & { label: string; isMain?: boolean }) {
+  const { written } = props;
+  const { trouble, busy, write } = useStep(props);
+  return (
+    <div className="my-2 zh-no-print">
+      <button
+        type="button"
+        className={`btn ${isMain && !written ? 'btn-primary' : 'btn-outline-secondary'}`}
+        aria-pressed={written !== null}
+        disabled={busy}
+        onClick={() => write(written ? null : 'done')}
+      >
+        {written ? `\u2713 ${label}` : label}
+      </button>{' '}
+      {written && <Signed written={written} />}
+      {trouble && (
+        <div className="zh-error" role="alert">
+          {trouble}
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** A thickness that is measured and typed. */
+export function ThicknessStep({
+  label,
+  unit,
+  ...props
+}: StepProps & { label: string; unit: string }) {
+  const { written } = props;
+  const { trouble, busy, write } = useStep(props);
+  const [text, setText] = useState(written?.text ?? '');
+  return (
+    <form
+      className="zh-no-print"
+      onSubmit={(event) => {
+        event.preventDefault();
+        write(text.trim() === '' ? null : { text, unit });
+      }}
+    >
+      <TextField
+        label={`${label} (${unit})`}
+        isFigure
+        value={text}
+        error={trouble ?? undefined}
+        onChange={setText}
+      />
+      <button
+        className="btn btn-outline-secondary"
+        disabled={busy || text === (written?.text ?? '')}
+      >
+        {busy ? 'Writing …' : 'Keep this thickness'}
+      </button>{' '}
+      {written && <Signed written={written} />}
+    </form>
+  );
+}
+
+/** A rotor that goes to another shop\u2019s lathe: where to, and how it is marked. */
+export function SendStep(props: StepProps & { readonly usualMark: string }) {
+  const { written, usualMark } = props;
+  const { trouble, busy, write } = useStep(props);
+  const [to, setTo] = useState('');
+  const [mark, setMark] = useState(usualMark);
+  if (written) {
+    return (
+      <div className="my-2 zh-no-print">
+        <button
+          type="button"
+          className="btn btn-outline-secondary"
+          disabled={busy}
+          onClick={() => write(null)}
+        >
+          It did not go: take the tag back
+        </button>
+        {trouble && <div className="zh-error">{trouble}</div>}
+      </div>
+    );
+  }
+  return (
+    <form
+      className="zh-no-print"
+      onSubmit={(event) => {
+        event.preventDefault();
+        write({ to, mark });
+      }}
+    >
+      <TextField label="Goes to" value={to} error={trouble ?? undefined} onChange={setTo} />
+      <TextField label="Marked on the rotor" value={mark} onChange={setMark} />
+      <button className="btn btn-outline-secondary" disabled={busy}>
+        Send it out: block the vehicle, print the tag
+      </button>
+    </form>
+  );
+}

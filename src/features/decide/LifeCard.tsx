@@ -1,0 +1,84 @@
+import Link from 'next/link';
+import type { UnitSystem } from '@/core/units';
+import type { RotorLife } from '@/server/rotorLife';
+import { Figure } from '@/ui/verdict';
+import type { DistanceLeft } from '@/core/wear';
+import { sayDistance, sayOutlasts, sayRate } from './model';
+
+interface LifeCardProps {
+  readonly life: RotorLife;
+  /** Distance to discard of the rotor as it is. */
+  readonly now: DistanceLeft | null;
+  readonly units: UnitSystem;
+}
+
+const WHAT = { measured: 'measured', cut: 'cut', renewed: 'renewed' } as const;
+
+/** How long the rotor lasts against its pads, and what its history says. */
+export function LifeCard({ life, now, units }: LifeCardProps) {
+  const { rate, family, pads, newPads, padLeft, lines } = life;
+  return (
+    <>
+      <p>
+        Wear: {sayRate(rate, family)} {sayOutlasts(now, pads)}
+      </p>
+      <dl className="zh-life">
+        <dt>Rotor as it is, to discard</dt>
+        <dd className="zh-figure">{sayDistance(now)}</dd>
+        <dt>
+          Pads as they are
+          {padLeft !== null && (
+            <span className="zh-muted">
+              {' '}
+              (<Figure value={padLeft} role="size" units={units} /> at the thinnest)
+            </span>
+          )}
+        </dt>
+        <dd className="zh-figure">
+          {padLeft === null
+            ? 'pads not measured'
+            : pads
+              ? sayDistance(pads)
+              : 'wear not on the shop\u2019s list'}
+        </dd>
+        <dt>A new set of pads</dt>
+        <dd className="zh-figure">
+          {newPads ? sayDistance(newPads) : 'not on the shop\u2019s list'}
+        </dd>
+      </dl>
+      {lines.length > 0 && (
+        <table className="table table-sm">
+          <thead>
+            <tr>
+              <th scope="col">Odometer</th>
+              <th scope="col">Job</th>
+              <th scope="col">Thinnest before</th>
+              <th scope="col">after</th>
+              <th scope="col">What</th>
+            </tr>
+          </thead>
+          <tbody>
+            {lines.map(({ jobId, number, km, before, after, what, by }) => (
+              <tr key={jobId}>
+                <td className="zh-figure">{km.toLocaleString('en')} km</td>
+                <td>
+                  <Link href={`/jobs/${jobId}/decide`}>{number}</Link>
+                </td>
+                <td>
+                  <Figure value={before} role="size" units={units} />
+                </td>
+                <td>
+                  <Figure value={after} role="size" units={units} />
+                </td>
+                <td>
+                  {WHAT[what]}
+                  {by && ` (${by})`}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </>
+  );
+}

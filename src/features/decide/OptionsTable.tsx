@@ -1,0 +1,173 @@
+import {
+  ACTION_NAME,
+  mayBeTaken,
+  percent,
+  sayMoney,
+  type Option,
+  type OptionsInput,
+  type Ranking,
+} from '@/core/options';
+import type { Corner } from '@/core/readings';
+import { formatIn, type UnitSystem } from '@/core/units';
+import { Figure } from '@/ui/verdict';
+import { notesOf, sayDistance, standingOf, whyOf, type Standing } from './model';
+import { TakeOption } from './TakeOption';
+
+interface OptionsTableProps {
+  readonly jobId: string;
+  readonly corner: Corner;
+  readonly options: readonly Option[];
+  readonly input: OptionsInput;
+  readonly ranking: Ranking;
+  readonly taken: string | null;
+  readonly isClosed: boolean;
+  readonly units: UnitSystem;
+}
+
+const STANDING_WORD: Readonly<Partial<Record<Standing, string>>> = {
+  recommended: 'recommended',
+  'runner-up': 'runner-up',
+};
+
+function Cost({ option, currency }: { option: Option; currency: string }) {
+  const { parts, minutes, labour, away } = option.cost;
+  return (
+    <>
+      <div className="zh-figure">{sayMoney(parts, currency)}</div>
+      <div className="zh-muted">
+        {minutes === null ? '\u2013' : `${minutes} min`}
+        {labour !== null && minutes !== 0 && ` = ${sayMoney(labour, currency)}`}
+        {away !== null && away > 0 && `; ${away} h without the vehicle`}
+      </div>
+    </>
+  );
+}
+
+function Name({
+  option,
+  standing,
+  input,
+  units,
+}: {
+  option: Option;
+  standing: Standing;
+  input: OptionsInput;
+  units: UnitSystem;
+}) {
+  const why = whyOf(option, input, units);
+  const name = ACTION_NAME[option.action];
+  return (
+    <th scope="row">
+      {standing === 'struck' && option.forbidden.length > 0 ? <del>{name}</del> : name}
+      {STANDING_WORD[standing] && (
+        <span className={`zh-standing ${standing}`}>{STANDING_WORD[standing]}</span>
+      )}
+      {notesOf(option, units).map((note) => (
+        <div key={note} className="zh-muted fw-normal">
+          {note}
+        </div>
+      ))}
+      {why && (
+        <details className="fw-normal">
+          <summary>Why?</summary>
+          {why}
+        </details>
+      )}
+    </th>
+  );
+}
+
+function Row({ option, ...props }: OptionsTableProps & { readonly option: Option }) {
+  const { jobId, corner, input, ranking, taken, isClosed, units } = props;
+  const isOpen = mayBeTaken(option);
+  const standing = standingOf(option, ranking, isOpen);
+  const { currency } = input.shop.prices;
+  const { runout, probability, finished } = option;
+  const say = (um: number): string => formatIn(units, 'deviation', um);
+  if (option.forbidden.length > 0) {
+    return (
+      <tr className="zh-struck">
+        <Name option={option} standing={standing} input={input} units={units} />
+        <td colSpan={6} />
+      </tr>
+    );
+  }
+  return (
+    <tr className={standing === 'recommended' ? 'zh-chosen' : ''}>
+      <Name option={option} standing={standing} input={input} units={units} />
+      <td>
+        <Figure value={runout?.tir ?? null} units={units} />
+        {runout && (
+          <div className="zh-muted">
+            {say(runout.low)} – {say(runout.high)}
+            {runout.atWorst !== null && <div>at worst {say(runout.atWorst)}</div>}
+          </div>
+        )}
+      </td>
+      <td className="zh-figure">{probability === null ? '\u2013' : percent(probability)}</td>
+      <td>
+        <Figure value={finished} role="size" units={units} />
+        <div className="zh-muted">{sayDistance(option.distance)}</div>
+      </td>
+      <td>
+        <Cost option={option} currency={currency} />
+      </td>
+      <td className="zh-figure">{sayMoney(option.expected, currency)}</td>
+      <td>
+        {taken === option.action ? (
+          <strong>on record</strong>
+        ) : (
+          isOpen &&
+          !isClosed && (
+            <TakeOption
+              jobId={jobId}
+              label="Take this"
+              name={`: ${ACTION_NAME[option.action]}, ${corner}`}
+              sides={[{ corner, action: option.action }]}
+            />
+          )
+        )}
+      </td>
+    </tr>
+  );
+}
+
+/** Every option of a corner with what it predicts and costs; what may not be done is struck. */
+export function OptionsTable(props: OptionsTableProps) {
+  const { corner, options, input } = props;
+  return (
+    <div
+      className="table-responsive"
+      tabIndex={0}
+      role="region"
+      aria-label={`Options for ${corner}`}
+    >
+      <table className="table table-sm align-top zh-options">
+        <thead>
+          <tr>
+            <th scope="col">Option</th>
+            <th scope="col">Predicted runout, 95 % band</th>
+            <th scope="col">Chance within</th>
+            <th scope="col">Thinnest after; to discard</th>
+            <th scope="col">Parts; work</th>
+            <th scope="col">
+              Expected cost{input.shop.prices.currency && `, ${input.shop.prices.currency}`}
+            </th>
+            <th scope="col">
+              <span className="visually-hidden">Take</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {options.map((option) => (
+            <Row key={option.action} {...props} option={option} />
+          ))}
+        </tbody>
+      </table>
+      <p className="zh-muted mb-0">
+        Expected cost = parts + work + chance of a comeback × its cost; the chance of a comeback is
+        taken as 1 − chance within. Tax is left out.
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,130 @@
+import {
+  ACTION_NAME,
+  percent,
+  recommendedPair,
+  sayMoney,
+  sayNote,
+  type PairOption,
+} from '@/core/options';
+import type { Corner } from '@/core/readings';
+import { type UnitSystem } from '@/core/units';
+import { Figure } from '@/ui/verdict';
+import { sayLength } from './model';
+import { TakeOption } from './TakeOption';
+
+interface PairCardProps {
+  readonly jobId: string;
+  readonly corners: readonly [Corner, Corner];
+  readonly pairs: readonly PairOption[];
+  readonly sideToSide: number;
+  readonly currency: string;
+  readonly isClosed: boolean;
+  readonly units: UnitSystem;
+  /** What is on record for both sides, or null. */
+  readonly taken: readonly [string | null, string | null];
+}
+
+const METAL_NAME = {
+  none: 'No metal touched',
+  cut: 'Both rotors cut',
+  new: 'Both rotors new',
+} as const;
+
+/** Both sides of an axle alike: no metal touched, both cut, or both new. */
+export function PairCard(props: PairCardProps) {
+  const { jobId, corners, pairs, currency, units, taken, isClosed } = props;
+  const first = recommendedPair(pairs);
+  const [left, right] = corners;
+  return (
+    <section className="zh-card mb-3" aria-labelledby={`axle-${left}`}>
+      <h2 id={`axle-${left}`}>
+        The axle: <span className="zh-figure">{left}</span> and{' '}
+        <span className="zh-figure">{right}</span>
+      </h2>
+      <p>
+        Rotors of an axle are cut or renewed together, and left and right end within{' '}
+        {sayLength(props.sideToSide, units)} of each other in thickness.
+      </p>
+      {pairs.length === 0 && (
+        <p className="mb-0">Measure both sides, and their ways stand side by side here.</p>
+      )}
+      {pairs.length > 0 && (
+        <div
+          className="table-responsive"
+          tabIndex={0}
+          role="region"
+          aria-label="Both sides of the axle"
+        >
+          <table className="table table-sm align-top zh-options">
+            <thead>
+              <tr>
+                <th scope="col">Way</th>
+                <th scope="col">{left}</th>
+                <th scope="col">{right}</th>
+                <th scope="col">Chance that both are within</th>
+                <th scope="col">Apart in thickness</th>
+                <th scope="col">Expected cost{currency && `, ${currency}`}</th>
+                <th scope="col">
+                  <span className="visually-hidden">Take</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {pairs.map((pair) => {
+                const isStruck = pair.forbidden.length > 0;
+                const isTaken = taken[0] === pair.left.action && taken[1] === pair.right.action;
+                const name = METAL_NAME[pair.metal];
+                return (
+                  <tr
+                    key={pair.metal}
+                    className={isStruck ? 'zh-struck' : pair === first ? 'zh-chosen' : ''}
+                  >
+                    <th scope="row">
+                      {isStruck ? <del>{name}</del> : name}
+                      {pair === first && (
+                        <span className="zh-standing recommended">recommended</span>
+                      )}
+                      {[...pair.forbidden, ...pair.notes].map((note) => (
+                        <div key={note.code} className="zh-muted fw-normal">
+                          {sayNote(note, units)}
+                        </div>
+                      ))}
+                    </th>
+                    <td>{ACTION_NAME[pair.left.action]}</td>
+                    <td>{ACTION_NAME[pair.right.action]}</td>
+                    <td className="zh-figure">
+                      {pair.probability === null ? '\u2013' : percent(pair.probability)}
+                    </td>
+                    <td>
+                      <Figure value={pair.apart} units={units} />
+                    </td>
+                    <td className="zh-figure">{sayMoney(pair.expected, currency)}</td>
+                    <td>
+                      {isTaken ? (
+                        <strong>on record</strong>
+                      ) : (
+                        !isStruck &&
+                        !isClosed && (
+                          <TakeOption
+                            jobId={jobId}
+                            label="Do this on both"
+                            name={`: ${name}`}
+                            isFirst={pair === first}
+                            sides={[
+                              { corner: left, action: pair.left.action },
+                              { corner: right, action: pair.right.action },
+                            ]}
+                          />
+                        )
+                      )}
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,170 @@
+import 'server-only';
+import { readFigure } from '../core/procedure';
+import { axleOf, type Corner } from '../core/readings';
+import {
+  distanceLeft,
+  wearByDefault,
+  wearFromHistory,
+  wearOfModel,
+  type DistanceLeft,
+  type PadFamily,
+  type WearEvent,
+  type WearRate,
+} from '../core/wear';
+import {
+  othersOfModel,
+  rotorChangesOf,
+  thinnestOf,
+  type JobFile,
+  type RotorChangeRow,
+  type ThinnestRow,
+} from '../db/repositories';
+import { database } from './database';
+import { padsAt } from './procedure';
+import { shopOfJob } from './record';
+
+/** Standard uncertainty of one thickness of a job, in µm: the workshop's micrometer. */
+const THICKNESS_U = 2;
+
+/** What happened to the rotor of a corner in one job. */
+export interface RotorLine {
+  readonly jobId: string;
+  readonly number: number;
+  readonly km: number;
+  /** Thinnest place before and after the work, in µm; null where it was not measured. */
+  readonly before: number | null;
+  readonly after: number | null;
+  readonly what: 'measured' | 'cut' | 'renewed';
+  readonly by: string | null;
+}
+
+const RENEWED: readonly RotorChangeRow['correction'][] = ['replace', 'hub-replace'];
+const CUT: readonly RotorChangeRow['correction'][] = ['machine-bench', 'machine-on-vehicle'];
+
+const least = (values: readonly number[]): number | null =>
+  values.length === 0 ? null : Math.min(...values);
+
+/** The life of one corner's rotors, a line a job, by distance. */
+export function rotorLines(
+  thinnest: readonly ThinnestRow[],
+  changes: readonly RotorChangeRow[],
+  corner: Corner,
+): RotorLine[] {
+  const read = thinnest.filter((row) => row.corner === corner);
+  const done = changes.filter((row) => row.corner === corner);
+  const jobs = new Map(
+    [...read, ...done].map(({ jobId, number, km }) => [jobId, { jobId, number, km }]),
+  );
+  return [...jobs.values()]
+    .map(({ jobId, number, km }) => {
+      const own = read.filter((row) => row.jobId === jobId);
+      const change = done.find((row) => row.jobId === jobId);
+      const of = (phases: readonly ThinnestRow['phase'][]): number | null =>
+        least(own.filter(({ phase }) => phases.includes(phase)).map((row) => row.thinnest));
+      const isCut = change !== undefined && CUT.includes(change.correction);
+      const isRenewed = change !== undefined && RENEWED.includes(change.correction);
+      const finished = readFigure(change?.finished)?.um ?? null;
+      return {
+        jobId,
+        number,
+        km,
+        before: of(['before']) ?? of(['as-found']),
+        after: (isCut ? finished : null) ?? of(['after']),
+        what: isCut ? ('cut' as const) : isRenewed ? ('renewed' as const) : ('measured' as const),
+        by: change?.by ?? null,
+      };
+    })
+    .sort((p, q) => p.km - q.km);
+}
+
+/** A line as what wear is told from. */
+function eventsOf({ km, before, after, what }: RotorLine): WearEvent[] {
+  const first: WearEvent[] = before === null ? [] : [{ kind: 'measured', km, thickness: before }];
+  if (what === 'renewed') {
+    const fresh: WearEvent[] = after === null ? [] : [{ kind: 'measured', km, thickness: after }];
+    return [...first, { kind: 'fitted', km }, ...fresh];
+  }
+  if (what === 'cut' && before !== null && after !== null) {
+    return [...first, { kind: 'cut', km, removed: before - after }];
+  }
+  // A cut of unknown depth ends what the thickness before it can tell.
+  return what === 'cut' ? [{ kind: 'fitted', km }] : first;
+}
+
+/** What is known of the life of a corner's rotor and pads. */
+export interface RotorLife {
+  readonly lines: readonly RotorLine[];
+  readonly rate: WearRate;
+  readonly family: PadFamily;
+  /** Distance to discard of the rotor as it is. */
+  readonly pads: DistanceLeft | null;
+  /** Distance of a new set of pads. */
+  readonly newPads: DistanceLeft | null;
+  /** Pad lining that is left at the thinnest place, in µm. */
+  readonly padLeft: number | null;
+}
+
+/** Wear of every rotor on the same axle of other vehicles of the model, in µm a km. */
+async function modelRates(file: JobFile, corner: Corner): Promise<number[]> {
+  const db = await database();
+  const others = await othersOfModel(db, file.vehicle);
+  if (others.length === 0) return [];
+  const thinnest = await thinnestOf(db, others);
+  const changes = await rotorChangesOf(db, others);
+  const corners = (['FL', 'FR', 'RL', 'RR'] as const).filter(
+    (each) => axleOf(each) === axleOf(corner),
+  );
+  return others.flatMap((id) =>
+    corners.flatMap((each) => {
+      const own = <Row extends { readonly vehicleId: string }>(rows: readonly Row[]): Row[] =>
+        rows.filter(({ vehicleId }) => vehicleId === id);
+      const lines = rotorLines(own(thinnest), own(changes), each);
+      const rate = wearFromHistory(lines.flatMap(eventsOf), THICKNESS_U);
+      return rate ? [rate.perKm] : [];
+    }),
+  );
+}
+
+/** Distance that lining lasts, by the shop's own figures; null where one is not entered. */
+function padDistance(
+  lining: number | null,
+  { padMinimum, padWear }: ReturnType<typeof shopOfJob>['equipment'],
+): DistanceLeft | null {
+  if (lining === null || padMinimum === null || padWear === null || padWear === 0) return null;
+  return distanceLeft(lining, padMinimum, { perKm: padWear / 10_000, u: null });
+}
+
+/** The rotors that a vehicle's corner has had, a line a job. */
+export async function rotorsAt(vehicleId: string, corner: Corner): Promise<RotorLine[]> {
+  const db = await database();
+  const [thinnest, changes] = [
+    await thinnestOf(db, [vehicleId]),
+    await rotorChangesOf(db, [vehicleId]),
+  ];
+  return rotorLines(thinnest, changes, corner);
+}
+
+/**
+ * How a corner's rotor wears: by its own history, else the shop's median for the model, else
+ * the default of the pads' family. Source: handbook 10.
+ */
+export async function rotorLife(
+  file: JobFile,
+  corner: Corner,
+  family: PadFamily,
+): Promise<RotorLife> {
+  const lines = await rotorsAt(file.vehicle.id, corner);
+  const own = wearFromHistory(lines.flatMap(eventsOf), THICKNESS_U);
+  const rate = own ?? wearOfModel(await modelRates(file, corner)) ?? wearByDefault(family);
+  const { equipment } = shopOfJob(file);
+  const measured = Object.values(padsAt(file, corner)).filter((value) => value !== null);
+  const padLeft = least(measured);
+  return {
+    lines,
+    rate,
+    family,
+    padLeft,
+    pads: padDistance(padLeft, equipment),
+    newPads: padDistance(equipment.padNew, equipment),
+  };
+}
