@@ -24,6 +24,8 @@ const VIEWS = [
   ['measure-phone', 109, 'measure/RL', PHONE],
   ['measure-dark', 108, 'measure/FR', DESK, 'dark', 'Runout, as first marked (stud 1)'],
   ['decide', 103, 'decide', DESK],
+  ['correct', 107, 'correct/FL', DESK],
+  ['prices', null, '/workshop/prices', DESK],
   ['prove', 101, 'prove/FR', DESK],
   ['report', 101, 'report', DESK],
   ['vehicle', null, 'vehicle', DESK],

@@ -1,5 +1,5 @@
 import 'server-only';
-import { assessCorner } from '../core/assessment';
+import { assessCorner, runoutLimit } from '../core/assessment';
 import {
   changesOf,
   compareOptions,
@@ -9,12 +9,11 @@ import {
   type PairOption,
 } from '../core/options';
 import { everyPlate } from '../core/plate';
-import { runoutLimit } from '../core/assessment';
 import { readFigure } from '../core/procedure';
 import type { Corner } from '../core/readings';
 import type { JobFile } from '../db/repositories';
 import { judgeCorner } from './decisions';
-import { cornerOptions } from './options';
+import { choiceAt, cornerOptions } from './options';
 import { axlesOfJob, findCheck } from './procedure';
 import { cornerRecord } from './record';
 import { rotorLife } from './rotorLife';
@@ -33,10 +32,15 @@ function entered(file: JobFile, corner: Corner, item: string) {
 async function decideCorner(file: JobFile, corner: Corner) {
   const record = cornerRecord(file, corner, 'before');
   const assessment = assessCorner(record);
-  const first = cornerOptions(file, corner, { record, assessment });
-  const life = await rotorLife(file, corner, first.chosen.padFamily);
+  const life = await rotorLife(file, corner, choiceAt(file, corner).padFamily);
   const compared = cornerOptions(file, corner, { record, assessment }, life.rate);
-  const { input, options, ranking, chosen } = compared;
+  const { input, options, chosen } = compared;
+  const judgement = judgeCorner(file, corner, 'before', compared);
+  // While something must be measured first, no option is recommended over it.
+  const isOpen = judgement.action === null;
+  const ranking = isOpen
+    ? { ...compared.ranking, recommended: null, runnerUp: null }
+    : compared.ranking;
   const latest = record.sets.findLast(({ kind }) => kind === 'runout');
   const spread = withOneMore(latest?.laps.length ?? 1);
   const limit = runoutLimit(record.limits).value;
@@ -45,17 +49,14 @@ async function decideCorner(file: JobFile, corner: Corner) {
   const stamp = (item: string): string | null =>
     findCheck(file, 'decide', corner, item)?.stamp ?? null;
   return {
-    ...judgeCorner(file, corner, 'before', compared),
+    ...judgement,
     input,
     options,
     ranking,
     life,
-    changes: changesOf(
-      options,
-      input.shop.prices,
-      limit,
-      assessment.index ? compareOptions({ ...input, spread }) : options,
-    ),
+    changes: isOpen
+      ? []
+      : changesOf(options, input.shop.prices, limit, compareOptions({ ...input, spread })),
     plates: choice && ground.isSeparated && !record.isCaptive ? everyPlate(choice) : [],
     inputs: {
       jobId: file.job.id,
@@ -98,7 +99,9 @@ export async function decidePage(
       extras: input.extras,
       withMetal: input.withMetal,
     });
-    return [{ corners: names, pairs: pairOptions(side(left), side(right), left.input.shop) }];
+    const isReady = left.action !== null && right.action !== null;
+    const pairs = isReady ? pairOptions(side(left), side(right), left.input.shop) : [];
+    return [{ corners: names, pairs }];
   });
   return { corners, axles };
 }

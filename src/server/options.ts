@@ -20,6 +20,10 @@ export interface CornerOptions {
   readonly chosen: DecideInputs;
 }
 
+/** What was chosen at a corner beside the rotor. */
+export const choiceAt = (file: JobFile, corner: Corner): DecideInputs =>
+  readChoice(file, corner, shopOfJob(file).equipment.padFamily);
+
 /**
  * The options of a corner side by side. Without a rate of wear of its own the default of the
  * pads' family stands in: it bears on the distance left only, not on the choice.
@@ -31,7 +35,7 @@ export function cornerOptions(
   wear?: WearRate,
 ): CornerOptions {
   const shop = shopOfJob(file);
-  const chosen = readChoice(file, corner, shop.equipment.padFamily);
+  const chosen = choiceAt(file, corner);
   const input: OptionsInput = {
     record,
     assessment,

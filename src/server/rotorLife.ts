@@ -1,6 +1,6 @@
 import 'server-only';
 import { readFigure } from '../core/procedure';
-import { axleOf, type Corner } from '../core/readings';
+import { axleOf, CORNERS, type Corner } from '../core/readings';
 import {
   distanceLeft,
   wearByDefault,
@@ -111,9 +111,7 @@ async function modelRates(file: JobFile, corner: Corner): Promise<number[]> {
   if (others.length === 0) return [];
   const thinnest = await thinnestOf(db, others);
   const changes = await rotorChangesOf(db, others);
-  const corners = (['FL', 'FR', 'RL', 'RR'] as const).filter(
-    (each) => axleOf(each) === axleOf(corner),
-  );
+  const corners = CORNERS.filter((each) => axleOf(each) === axleOf(corner));
   return others.flatMap((id) =>
     corners.flatMap((each) => {
       const own = <Row extends { readonly vehicleId: string }>(rows: readonly Row[]): Row[] =>
@@ -134,15 +132,22 @@ function padDistance(
   return distanceLeft(lining, padMinimum, { perKm: padWear / 10_000, u: null });
 }
 
-/** The rotors that a vehicle's corner has had, a line a job. */
-export async function rotorsAt(vehicleId: string, corner: Corner): Promise<RotorLine[]> {
+/** The rotors that every corner of a vehicle has had, corners without any left out. */
+export async function rotorsOfVehicle(
+  vehicleId: string,
+): Promise<{ readonly corner: Corner; readonly lines: readonly RotorLine[] }[]> {
   const db = await database();
-  const [thinnest, changes] = [
-    await thinnestOf(db, [vehicleId]),
-    await rotorChangesOf(db, [vehicleId]),
-  ];
-  return rotorLines(thinnest, changes, corner);
+  const thinnest = await thinnestOf(db, [vehicleId]);
+  const changes = await rotorChangesOf(db, [vehicleId]);
+  return CORNERS.map((corner) => ({ corner, lines: rotorLines(thinnest, changes, corner) })).filter(
+    ({ lines }) => lines.length > 0,
+  );
 }
+
+/** The rotors that one corner of a vehicle has had, a line a job. */
+export const rotorsAt = async (vehicleId: string, corner: Corner): Promise<RotorLine[]> => [
+  ...((await rotorsOfVehicle(vehicleId)).find((each) => each.corner === corner)?.lines ?? []),
+];
 
 /**
  * How a corner's rotor wears: by its own history, else the shop's median for the model, else

@@ -23,10 +23,13 @@ const VIEWS: readonly (readonly [string, number | null, string])[] = [
   ['measure, new set', 110, 'measure/RL'],
   ['measure, not valid', 108, 'measure/FR'],
   ['decide, index', 103, 'decide'],
-  ['decide, hub', 104, 'decide'],
+  ['decide, plate', 104, 'decide'],
+  ['decide, an axle', 113, 'decide'],
   ['decide, machine', 105, 'decide'],
   ['decide, replace', 106, 'decide'],
   ['decide, not measured', 110, 'decide'],
+  ['correct, nothing decided', 103, 'correct/FL'],
+  ['prices', null, '/workshop/prices'],
   ['prove', 103, 'prove/FL'],
   ['report', 105, 'report'],
 ];
@@ -44,7 +47,7 @@ for (const [units, scheme] of [
   ['thou', 'dark'],
 ] as const) {
   test(`no view has a serious fault in ${units}, ${scheme}`, async ({ page }) => {
-    // Twenty-six views, each looked through: a slow machine is waited for.
+    // Nearly thirty views, each looked through: a slow machine is waited for.
     test.setTimeout(900_000);
     const complaints = complaintsOf(page);
     await page.emulateMedia({ colorScheme: scheme });

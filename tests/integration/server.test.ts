@@ -30,7 +30,7 @@ describe('the demo workshop shows each outcome', () => {
   test.each([
     [102, 'within'],
     [103, 'index'],
-    [104, 'hub'],
+    [104, 'plate'],
     [105, 'machine'],
     [106, 'replace'],
     [107, 'too-close'],
@@ -75,7 +75,10 @@ describe('a job', () => {
   test('records only what the readings advise, and takes it back', async () => {
     const jobId = await jobNumber(103);
     const stale = await decide({ jobId, corner: 'FL', action: 'plate' });
-    expect(stale).toMatchObject({ ok: false, message: expect.stringMatching(/have changed/) });
+    expect(stale).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/cannot be done any more/),
+    });
     known(await decide({ jobId, corner: 'FL', action: 'index' }));
     expect((await jobFile(jobId))!.decisions).toMatchObject([{ shift: 4, correction: 'index' }]);
     known(await undecide({ jobId, corner: 'FL' }));

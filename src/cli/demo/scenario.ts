@@ -1,8 +1,10 @@
 import type { VirtualCorner } from '../../core/bench';
 import type { Corner } from '../../core/readings';
 import { DRIVES } from './drives';
+import { PAIR_JOBS } from './pairs';
 import { WET_YARD, type DemoStrip } from './strips';
 import type { VEHICLES } from './vehicles';
+import { orders, type Waves } from './waves';
 
 /** What is read at a corner: mountings in order, then thickness at the first of them. */
 export interface DemoCorner {
@@ -34,11 +36,6 @@ export interface DemoJob {
   /** What the work confirmed, for a closed job. */
   readonly confirmedCause?: string;
 }
-
-/** Amplitude (µm) and high spot (°) of orders 1, 2, 3 ... */
-type Waves = readonly (readonly [number, number])[];
-const orders = (waves: Waves): VirtualCorner['hub'] =>
-  waves.map(([amplitude, highSpotDeg], i) => ({ order: i + 1, amplitude, highSpotDeg }));
 
 const truth = (
   studs: number,
@@ -322,4 +319,5 @@ export const JOBS: readonly DemoJob[] = [
     drive: 'propshaft',
     corners: [{ corner: 'RR', truth: sound(8, 11_150), shifts: [] }],
   },
+  ...PAIR_JOBS,
 ];

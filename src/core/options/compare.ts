@@ -151,14 +151,18 @@ function wasCleaned({ sets, fastening }: CornerRecord): boolean {
 }
 
 /** What an action cannot be judged without. */
-function lacks(action: Action, { record, assessment }: OptionsInput, ground: Ground): Note[] {
+function lacks(action: Action, input: OptionsInput, ground: Ground): Note[] {
+  const { record, assessment } = input;
   const needs: Note[] = [];
   const states = [assessment.runout?.verdict.state, assessment.index?.verdict.state];
   if (METAL[action] !== 'new' && states.includes('not-valid')) needs.push(missing('valid'));
   if (keepsMetal(action) && !assessment.index) needs.push(missing('runout'));
   const isTold = ['index', 'plate', 'hub', 'hub-new'].includes(action);
   if (isTold && assessment.index && !ground.isSeparated) needs.push(missing('second-mounting'));
-  if (action === 'hub-new' && !assessment.index) needs.push(missing('runout'));
+  // What is not measured is not renewed on a guess, unless it must come off anyway.
+  const mustGo = againstRotor(input).length > 0;
+  if (METAL[action] === 'new' && !assessment.index && !mustGo) needs.push(missing('runout'));
+  if (action === 'hub-new' && !assessment.index && mustGo) needs.push(missing('runout'));
   if (action === 'plate' && record.limits.radius === undefined) needs.push(missing('radius'));
   if (METAL[action] !== 'new' && !record.limits.discard) needs.push(missing('discard'));
   if (isCut(action) && !assessment.machining && record.limits.discard) {
@@ -185,6 +189,10 @@ function remarks(action: Action, input: OptionsInput, ground: Ground): Note[] {
   const dtv = assessment.thickness?.dtvVerdict;
   if (keepsMetal(action) && dtv?.state === 'beyond') {
     notes.push({ code: 'dtv-stays', dtv: dtv.value ?? 0, limit: dtv.limit });
+  }
+  if (keepsMetal(action) && dtv?.state === 'too-close') {
+    const chance = chanceWithin(dtv) ?? 1;
+    notes.push({ code: 'dtv-near', dtv: dtv.value ?? 0, limit: dtv.limit, chance });
   }
   if (keepsMetal(action) && !dtv) notes.push({ code: 'dtv-assumed' });
   return notes;

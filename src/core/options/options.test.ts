@@ -211,10 +211,18 @@ describe('what is missing is said, never taken for zero', () => {
     expect(of('index').missing).toContainEqual({ code: 'missing', what: 'second-mounting' });
     expect(of('new').runout!.atWorst).toBeCloseTo(50 + 30, 6);
   });
-  test('nothing measured: every row says so and none is recommended but a new rotor', () => {
+  test('nothing measured: every row says so and none may be taken, a new rotor neither', () => {
     const { options, of } = compare(recordOf(cornerOf({}), []));
     expect(of('leave').probability).toBeNull();
-    expect(of('leave').missing).toContainEqual({ code: 'missing', what: 'runout' });
+    for (const option of options) {
+      expect(option.forbidden.length + option.missing.length).toBeGreaterThan(0);
+      expect(mayBeTaken(option)).toBe(false);
+    }
+    expect(rankOptions(options).recommended).toBeNull();
+  });
+  test('a rotor that is cracked is renewed without being measured', () => {
+    const cracked = { ruledOut: [{ what: 'rotor' as const, why: 'it is cracked' }] };
+    const { options } = compare(recordOf(cornerOf({}), [], cracked));
     const taken = options.filter((option) => mayBeTaken(option)).map(({ action }) => action);
     expect(taken).toEqual(['new', 'new-indexed']);
   });

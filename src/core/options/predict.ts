@@ -7,8 +7,10 @@ import { WORKSHOP_DEFAULTS } from '../verdict';
 import type { Shop } from './shop';
 import type { Action, PredictedRunout } from './types';
 
-/** Draws of an option's runout: enough for a chance within a point or two. */
-export const OPTION_DRAWS = 2000;
+/** Draws of what stays on the car, as many as the index solution makes. Source: handbook 6. */
+const KEPT_DRAWS = 2000;
+/** Draws of what is replaced: a chance within three points in 95 of 100. */
+const REPLACED_DRAWS = 1000;
 
 /** What the predictions of a corner are drawn from. */
 export interface Ground {
@@ -26,7 +28,8 @@ export interface Ground {
   /** A new hub's own runout at the rotor's circle. */
   readonly newHub: Micrometres;
   readonly seed: number;
-  readonly draws: number;
+  /** Fewer draws than usual, where many corners are simulated. */
+  readonly draws: number | undefined;
 }
 
 /** An order 1 of which nothing is known yet: both of its parts are put in by assumption. */
@@ -62,9 +65,9 @@ export function groundOf(
   limit: Micrometres,
   {
     seed = 1,
-    draws = OPTION_DRAWS,
+    draws,
     spread = 1,
-  }: { seed?: number; draws?: number; spread?: number } = {},
+  }: { seed?: number; draws?: number | undefined; spread?: number } = {},
 ): Ground {
   const orders = assessment.index?.orders ?? [NOTHING];
   return {
@@ -125,7 +128,7 @@ export function worstOf(
 
 /** The rotor's wave replaced by one known to its tolerance, as fitted or indexed. */
 function rotorReplaced(ground: Ground, rotor: Micrometres, isIndexed: boolean): Drawn {
-  const { orders, record, shifts, isSeparated, hub, seed, draws } = ground;
+  const { orders, record, shifts, isSeparated, hub, seed, draws = REPLACED_DRAWS } = ground;
   const at = isIndexed ? shifts : [0];
   const assumed = isSeparated ? undefined : WORKSHOP_DEFAULTS.hubShareAtRotor;
   const share = hub ?? WORKSHOP_DEFAULTS.hubShareAtRotor;
@@ -137,7 +140,7 @@ function rotorReplaced(ground: Ground, rotor: Micrometres, isIndexed: boolean): 
 
 /** The hub replaced; the rotor kept, or new as well. */
 function hubReplaced(ground: Ground, rotor: Micrometres | undefined): Drawn {
-  const { orders, record, shifts, newHub, seed, draws } = ground;
+  const { orders, record, shifts, newHub, seed, draws = REPLACED_DRAWS } = ground;
   const first = orders.find(({ order }) => order === 1);
   const share = rotor ?? 2 * modulus(first?.rotor ?? ZERO);
   return {
@@ -155,7 +158,8 @@ export function drawAction(
   action: Action,
   chosen: { readonly shift: number | null; readonly plate: PlateAdvice | null },
 ): Drawn | null {
-  const { orders, record, shop, seed, draws, current, isSeparated, isMeasured } = ground;
+  const { orders, record, shop, seed, draws = KEPT_DRAWS, current } = ground;
+  const { isSeparated, isMeasured } = ground;
   const { studs } = record;
   if (!isMeasured && NEEDS_RUNOUT.includes(action)) return null;
   const asMounted = (parts: readonly SeparatedOrder[], shift: number): Drawn => ({

@@ -84,6 +84,12 @@ export type Note =
   | { readonly code: 'seat' }
   | { readonly code: 'does-not-cure' }
   | { readonly code: 'dtv-stays'; readonly dtv: Micrometres; readonly limit: Micrometres }
+  | {
+      readonly code: 'dtv-near';
+      readonly dtv: Micrometres;
+      readonly limit: Micrometres;
+      readonly chance: number;
+    }
   | { readonly code: 'sides'; readonly apart: Micrometres; readonly limit: Micrometres }
   | { readonly code: 'missing'; readonly what: Missing }
   | { readonly code: 'hub-assumed'; readonly hub: Micrometres }

@@ -47,6 +47,8 @@ const SAY: Speaker = {
   'does-not-cure': () => 'Predicted beyond the limit: it does not cure.',
   'dtv-stays': ({ dtv, limit }, say) =>
     `Thickness variation stays at ${say(dtv)} (limit ${say(limit)}): only metal or a new rotor cures it.`,
+  'dtv-near': ({ dtv, limit, chance }, say) =>
+    `Thickness variation stays at ${say(dtv)}, close to its limit ${say(limit)}: within in ${percent(chance)}.`,
   sides: ({ apart, limit }, say) =>
     `Left and right would be ${say(apart)} apart in thickness (limit ${say(limit)}).`,
   missing: ({ what }) => `Missing: ${MISSING[what]}.`,

@@ -42,6 +42,7 @@ function Drawing({ view }: { view: CorrectView }) {
       limit={runoutLimit(record.limits).value}
       shift={assessment.shift}
       move={turn.studs === 0 ? null : { from: assessment.shift, studs: turn.studs * turn.sense }}
+      isPlain
       plateAt={decision?.detail?.plate?.thickAtStud ?? null}
       label={`Rotor ${CORNER_NAME[record.corner]}`}
     />

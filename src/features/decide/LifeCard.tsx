@@ -1,6 +1,6 @@
-import Link from 'next/link';
 import type { UnitSystem } from '@/core/units';
 import type { RotorLife } from '@/server/rotorLife';
+import { RotorLines } from '@/ui/rotor/RotorLines';
 import { Figure } from '@/ui/verdict';
 import type { DistanceLeft } from '@/core/wear';
 import { sayDistance, sayOutlasts, sayRate } from './model';
@@ -11,8 +11,6 @@ interface LifeCardProps {
   readonly now: DistanceLeft | null;
   readonly units: UnitSystem;
 }
-
-const WHAT = { measured: 'measured', cut: 'cut', renewed: 'renewed' } as const;
 
 /** How long the rotor lasts against its pads, and what its history says. */
 export function LifeCard({ life, now, units }: LifeCardProps) {
@@ -46,39 +44,7 @@ export function LifeCard({ life, now, units }: LifeCardProps) {
           {newPads ? sayDistance(newPads) : 'not on the shop\u2019s list'}
         </dd>
       </dl>
-      {lines.length > 0 && (
-        <table className="table table-sm">
-          <thead>
-            <tr>
-              <th scope="col">Odometer</th>
-              <th scope="col">Job</th>
-              <th scope="col">Thinnest before</th>
-              <th scope="col">after</th>
-              <th scope="col">What</th>
-            </tr>
-          </thead>
-          <tbody>
-            {lines.map(({ jobId, number, km, before, after, what, by }) => (
-              <tr key={jobId}>
-                <td className="zh-figure">{km.toLocaleString('en')} km</td>
-                <td>
-                  <Link href={`/jobs/${jobId}/decide`}>{number}</Link>
-                </td>
-                <td>
-                  <Figure value={before} role="size" units={units} />
-                </td>
-                <td>
-                  <Figure value={after} role="size" units={units} />
-                </td>
-                <td>
-                  {WHAT[what]}
-                  {by && ` (${by})`}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
+      <RotorLines lines={lines} units={units} />
     </>
   );
 }

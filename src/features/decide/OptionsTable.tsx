@@ -29,14 +29,14 @@ const STANDING_WORD: Readonly<Partial<Record<Standing, string>>> = {
   'runner-up': 'runner-up',
 };
 
-function Cost({ option, currency }: { option: Option; currency: string }) {
+function Cost({ option }: { option: Option }) {
   const { parts, minutes, labour, away } = option.cost;
   return (
     <>
-      <div className="zh-figure">{sayMoney(parts, currency)}</div>
+      <div className="zh-figure">{sayMoney(parts, '')}</div>
       <div className="zh-muted">
         {minutes === null ? '\u2013' : `${minutes} min`}
-        {labour !== null && minutes !== 0 && ` = ${sayMoney(labour, currency)}`}
+        {labour !== null && minutes !== 0 && ` = ${sayMoney(labour, '')}`}
         {away !== null && away > 0 && `; ${away} h without the vehicle`}
       </div>
     </>
@@ -81,7 +81,6 @@ function Row({ option, ...props }: OptionsTableProps & { readonly option: Option
   const { jobId, corner, input, ranking, taken, isClosed, units } = props;
   const isOpen = mayBeTaken(option);
   const standing = standingOf(option, ranking, isOpen);
-  const { currency } = input.shop.prices;
   const { runout, probability, finished } = option;
   const say = (um: number): string => formatIn(units, 'deviation', um);
   if (option.forbidden.length > 0) {
@@ -110,9 +109,9 @@ function Row({ option, ...props }: OptionsTableProps & { readonly option: Option
         <div className="zh-muted">{sayDistance(option.distance)}</div>
       </td>
       <td>
-        <Cost option={option} currency={currency} />
+        <Cost option={option} />
       </td>
-      <td className="zh-figure">{sayMoney(option.expected, currency)}</td>
+      <td className="zh-figure">{sayMoney(option.expected, '')}</td>
       <td>
         {taken === option.action ? (
           <strong>on record</strong>
@@ -149,7 +148,9 @@ export function OptionsTable(props: OptionsTableProps) {
             <th scope="col">Predicted runout, 95 % band</th>
             <th scope="col">Chance within</th>
             <th scope="col">Thinnest after; to discard</th>
-            <th scope="col">Parts; work</th>
+            <th scope="col">
+              Parts; work{input.shop.prices.currency && `, ${input.shop.prices.currency}`}
+            </th>
             <th scope="col">
               Expected cost{input.shop.prices.currency && `, ${input.shop.prices.currency}`}
             </th>

@@ -98,7 +98,7 @@ export function PairCard(props: PairCardProps) {
                     <td>
                       <Figure value={pair.apart} units={units} />
                     </td>
-                    <td className="zh-figure">{sayMoney(pair.expected, currency)}</td>
+                    <td className="zh-figure">{sayMoney(pair.expected, '')}</td>
                     <td>
                       {isTaken ? (
                         <strong>on record</strong>

@@ -3,7 +3,7 @@
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import { advise, assessCorner, sayAdvice, sayMove } from '@/core/assessment';
+import { advise, assessCorner, sayMove } from '@/core/assessment';
 import { phasorsOf } from '@/core/harmonics';
 import { CORNER_NAME } from '@/core/readings';
 import { fieldUnit, type Micrometres } from '@/core/units';
@@ -21,7 +21,15 @@ import {
   wantedPlan,
 } from './likely';
 import { doubtedReading, gaugeOf, KIND_NAME, type BenchCorner, type BenchSet } from './model';
-import { advisedStep, drawnValues, limitOf, recordOf, solveSet, type SetResult } from './result';
+import {
+  advisedStep,
+  drawnValues,
+  limitOf,
+  recordOf,
+  sayOnBench,
+  solveSet,
+  type SetResult,
+} from './result';
 import { ReadingEntry } from './ReadingEntry';
 import { ReadingLadder } from './ReadingLadder';
 import { SaveStatus } from './SaveStatus';
@@ -95,7 +103,7 @@ export function MeasureBench(props: MeasureBenchProps) {
   }, [isReading, state.sets, corner]);
   const advice = useMemo(() => judged && advise(judged.record, judged.assessment), [judged]);
   // As found nothing is decided: the rotor is read again once its seat is clean.
-  const words = advice && corner.phase !== 'as-found' ? sayAdvice(advice, corner) : null;
+  const words = advice && corner.phase !== 'as-found' ? sayOnBench(advice, corner) : null;
   const lap = state.cursor?.lap ?? 0;
   const suspects = suspectsOf(result);
   const starting = plan ?? likelyPlan(state.sets, corner, props.expectedShift);

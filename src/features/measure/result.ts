@@ -7,7 +7,9 @@ import {
   lapsOf,
   measuredSet,
   runoutLimit,
+  sayAdvice,
   type Advice,
+  type AdviceWords,
   type CornerRecord,
   type RawSet,
 } from '@/core/assessment';
@@ -80,4 +82,25 @@ export function advisedStep(
   const isOfThisSet =
     advice?.kind === 'too-close' && (advice.what === 'runout') === (result?.kind === 'runout');
   return isOfThisSet && advice.laps !== null && advice.laps <= MOST_LAPS_ADVISED ? 'lap' : 'next';
+}
+
+/** A move that is this likely to end within is said on the bench: hardly anything costs less. */
+const SURE = 0.95;
+
+/**
+ * An advice in the words of the bench. Which correction is taken depends on prices too: that is
+ * said where the options stand side by side, unless a move surely does or the rotor is scrap.
+ */
+export function sayOnBench(advice: Advice, corner: BenchCorner): AdviceWords {
+  const isPriced =
+    (advice.kind === 'index' && advice.probability < SURE) ||
+    advice.kind === 'hub' ||
+    advice.kind === 'machine' ||
+    (advice.kind === 'replace' && advice.why !== 'below-discard' && advice.why !== 'condemned');
+  return isPriced
+    ? {
+        todo: 'Everything is read here: decide.',
+        why: 'Runout or thickness variation is beyond its limit. What cures it, and what each way costs, stands side by side on Decide.',
+      }
+    : sayAdvice(advice, corner);
 }

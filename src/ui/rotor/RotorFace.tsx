@@ -99,7 +99,7 @@ function MoveArc({ corner, studs, move }: RotorFaceProps & { readonly move: Roto
 function PlateMark({ corner, studs, plateAt }: RotorFaceProps & { readonly plateAt: number }) {
   const sense = facingSense(corner);
   const theta = angleOf(plateAt - 1, studs);
-  const word = pointAt(RADIUS.hat + 24, theta, sense);
+  const word = pointAt(RADIUS.hat + 31, theta, sense);
   return (
     <g aria-hidden="true">
       <path className="plate thin" d={arcPath(RADIUS.hat + 5, theta - 75, 150, sense)} />

@@ -3,7 +3,9 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { vehicleForm } from '@/features/vehicles/model';
+import { RotorHistory } from '@/features/vehicles/RotorHistory';
 import { VehicleForm } from '@/features/vehicles/VehicleForm';
+import { rotorsOfVehicle } from '@/server/rotorLife';
 import { shopUnits } from '@/server/settings';
 import { vehicleWithJobs } from '@/server/vehicles';
 
@@ -14,6 +16,8 @@ export default async function VehiclePage({ params }: { params: Promise<{ id: st
   const found = await vehicleWithJobs(id);
   if (!found) notFound();
   const { vehicle, jobs } = found;
+  const units = await shopUnits();
+  const rotors = await rotorsOfVehicle(id);
   return (
     <>
       <div className="d-flex flex-wrap justify-content-between align-items-center gap-2 mb-3">
@@ -40,12 +44,13 @@ export default async function VehiclePage({ params }: { params: Promise<{ id: st
           </ul>
         </section>
       )}
-      <VehicleForm
-        id={id}
-        values={vehicleForm(vehicle)}
-        units={await shopUnits()}
-        then="/vehicles/"
-      />
+      {rotors.length > 0 && (
+        <section className="zh-card mb-3">
+          <h2>Rotors</h2>
+          <RotorHistory rotors={rotors} units={units} />
+        </section>
+      )}
+      <VehicleForm id={id} values={vehicleForm(vehicle)} units={units} then="/vehicles/" />
     </>
   );
 }

@@ -3,8 +3,10 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { CornerDecision } from '@/features/decide/CornerDecision';
 import { PairCard } from '@/features/decide/PairCard';
+import { METAL } from '@/core/options';
 import { decidePage } from '@/server/decidePage';
 import { jobFile } from '@/server/jobs';
+import { otherSide } from '@/server/procedure';
 import { shopUnits } from '@/server/settings';
 import { cornersToCorrect } from '@/server/stages';
 import { WithNose } from '../JobScent';
@@ -38,6 +40,20 @@ export default async function DecidePage({ params }: { params: Promise<{ id: str
           units={units}
         />
       ))}
+      {corners
+        .filter(
+          ({ corner, action }) =>
+            action !== null &&
+            METAL[action] !== 'none' &&
+            !file.corners.includes(otherSide(corner)),
+        )
+        .map(({ corner }) => (
+          <p key={corner} className="zh-stop">
+            <strong>Rotors are cut or renewed in pairs.</strong> {otherSide(corner)} is not part of
+            this job: <Link href={`/jobs/${id}/complaint`}>add it</Link> and measure it, so that the
+            axle is decided and costed as one.
+          </p>
+        ))}
       {corners.map((judgement) => (
         <CornerDecision
           key={judgement.corner}

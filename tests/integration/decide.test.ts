@@ -1,0 +1,229 @@
+import { readShop, shopFormSchema, formOfShop } from '@/core/contracts';
+import { DEMO_SHOP } from '@/core/bench';
+import { NEW_SHOP } from '@/core/options';
+import { decidePage } from '@/server/decidePage';
+import { decide, decidePair, judgeCorner } from '@/server/decisions';
+import { correctView } from '@/server/correct';
+import { closeJob, jobFile, openJobs } from '@/server/jobs';
+import { notDoneYet, waits } from '@/server/procedure';
+import { rotorsAt } from '@/server/rotorLife';
+import { saveShop, shopOfToday } from '@/server/shop';
+import { cornersToCorrect, stagesOf } from '@/server/stages';
+import { recordCheck } from '@/server/strip';
+import { jobNumber, standUpDemo } from './demo';
+import { known } from './known';
+
+standUpDemo();
+
+const fileOf = async (id: string) => (await jobFile(id))!;
+const write = (
+  jobId: string,
+  item: string,
+  value: unknown,
+  corner = 'FL',
+  seen: string | null = null,
+) =>
+  recordCheck({ jobId, kind: 'correct', place: corner, item, value, note: null, seen }, 'Tobiah');
+const input = (jobId: string, item: string, value: unknown, corner = 'FL') =>
+  recordCheck({ jobId, kind: 'decide', place: corner, item, value, note: null, seen: null }, null);
+
+describe('the shop’s list', () => {
+  test('is the demo’s, goes through its form and back unchanged, in both units', async () => {
+    expect(await shopOfToday()).toEqual(DEMO_SHOP);
+    for (const units of ['mm', 'thou'] as const) {
+      const parsed = shopFormSchema(units).parse(formOfShop(DEMO_SHOP, units));
+      expect(parsed.arborError).toBeCloseTo(15, 6);
+      expect(parsed.plates.map((um) => Math.round(um * 1000) / 1000)).toEqual([60, 120, 180]);
+      expect(parsed.items.rotor).toEqual({ parts: 84, minutes: 18, away: 20 });
+    }
+  });
+  test('takes decimal commas, keeps nothing of what cannot be, and names the field', async () => {
+    const form = formOfShop(DEMO_SHOP, 'mm');
+    const bad = await saveShop({
+      ...form,
+      hourly: 'much',
+      items: { ...form.items, rotor: { parts: '-3', minutes: '1', away: '' } },
+      arborError: '15',
+    });
+    expect(bad.ok).toBe(false);
+    if (!bad.ok)
+      expect(Object.keys(bad.fields)).toEqual(
+        expect.arrayContaining(['hourly', 'items.rotor.parts', 'arborError']),
+      );
+    expect(await shopOfToday()).toEqual(DEMO_SHOP);
+    known(await saveShop({ ...form, hourly: '72,5', currency: '' }));
+    expect((await shopOfToday()).prices.hourly).toBe(72.5);
+    known(await saveShop(form));
+  });
+  test('what is stored and not sound counts as nothing entered', () => {
+    expect(readShop(undefined)).toEqual(NEW_SHOP);
+    expect(readShop({ prices: { hourly: 'x' } })).toEqual(NEW_SHOP);
+  });
+});
+
+describe('the Decide page', () => {
+  test('shows every option, and recommends none while something must be measured first', async () => {
+    const file = await fileOf(await jobNumber(110));
+    const { corners, axles } = await decidePage(file);
+    for (const { options, ranking, action } of corners) {
+      expect(options).toHaveLength(11);
+      expect(action).toBeNull();
+      expect(ranking.recommended).toBeNull();
+    }
+    expect(axles[0]!.pairs).toEqual([]);
+  });
+  test('treats both sides of an axle alike, and takes both or none', async () => {
+    const jobId = await jobNumber(113);
+    const { axles } = await decidePage(await fileOf(jobId));
+    const [axle] = axles;
+    expect(axle!.corners).toEqual(['FL', 'FR']);
+    expect(axle!.pairs[0]!.metal).toBe('cut');
+    const mixed = await decidePair({
+      jobId,
+      left: { corner: 'FL', action: 'on-vehicle' },
+      right: { corner: 'FR', action: 'new' },
+    });
+    expect(mixed).toMatchObject({ ok: false, message: expect.stringMatching(/both rotors/) });
+    const impossible = await decidePair({
+      jobId,
+      left: { corner: 'FL', action: 'index' },
+      right: { corner: 'FR', action: 'plate' },
+    });
+    expect(impossible.ok).toBe(false);
+    expect((await fileOf(jobId)).decisions).toEqual([]);
+    const { left, right } = axle!.pairs[0]!;
+    known(
+      await decidePair({
+        jobId,
+        left: { corner: 'FL', action: left.action },
+        right: { corner: 'FR', action: right.action },
+      }),
+    );
+    expect((await fileOf(jobId)).decisions.map(({ action }) => action)).toEqual([
+      left.action,
+      right.action,
+    ]);
+  });
+  test('scores and repairs bear on it at once', async () => {
+    const jobId = await jobNumber(113);
+    const at = async () => (await decidePage(await fileOf(jobId))).corners[1]!;
+    const before = await at();
+    known(await input(jobId, 'score-outboard', { text: '0,2 mm', unit: 'mm' }, 'FR'));
+    known(await input(jobId, 'extras', ['pins'], 'FR'));
+    const after = await at();
+    const cut = ({ options }: typeof before) => options.find(({ action }) => action === 'bench')!;
+    expect(cut(before).finished! - cut(after).finished!).toBeCloseTo(200, 6);
+    expect(cut(after).cost.parts! - cut(before).cost.parts!).toBe(16);
+    expect(await input(jobId, 'score-outboard', { text: '2 in', unit: 'mm' }, 'FR')).toMatchObject({
+      ok: false,
+    });
+    expect(await input(jobId, 'extras', ['gold'], 'FR')).toMatchObject({ ok: false });
+  });
+  test('refuses what the list of options does not allow, and closed jobs', async () => {
+    const scrap = await jobNumber(106);
+    expect(await decide({ jobId: scrap, corner: 'FR', action: 'on-vehicle' })).toMatchObject({
+      ok: false,
+    });
+    const closed = (await fileOf(await closedJob(112))).job;
+    expect(await decide({ jobId: closed.id, corner: 'FL', action: 'leave' })).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/closed/),
+    });
+  });
+});
+
+/** The id of a job that is closed: it stands in another job’s history. */
+async function closedJob(number: number): Promise<string> {
+  const { lines } = await openJobs(1);
+  const open = lines.find((line) => line.number === 113)!;
+  const { vehicle } = await fileOf(open.id);
+  const rows = await rotorsAt(vehicle.id, 'FL');
+  return rows.find((row) => row.number === number)!.jobId;
+}
+
+describe('a cut', () => {
+  test('is on the trail, and not done before its thickness is written down', async () => {
+    const jobId = await jobNumber(113);
+    expect(stagesOf(await fileOf(jobId)).map(({ key }) => key)).toContain('correct');
+    expect(notDoneYet(await fileOf(jobId), 'FL')).toMatch(/thickness/);
+    expect(await write(jobId, 'done', 'done')).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/thickness/),
+    });
+    const by = await recordCheck(
+      {
+        jobId,
+        kind: 'correct',
+        place: 'FL',
+        item: 'washed',
+        value: 'done',
+        note: null,
+        seen: null,
+      },
+      null,
+    );
+    expect(by).toMatchObject({ ok: false, message: expect.stringMatching(/who you are/) });
+    known(await write(jobId, 'finished', { text: '27.312', unit: 'mm' }));
+    expect(correctView(await fileOf(jobId), 'FL')!.step('finished')).toMatchObject({
+      text: '27.312',
+      um: 27_312,
+      by: 'Tobiah',
+    });
+    known(await write(jobId, 'done', 'done'));
+    expect(cornersToCorrect(await fileOf(jobId))).toEqual(['FR']);
+  });
+  test('stands in the rotor’s history, and does not count as wear', async () => {
+    const { vehicle } = await fileOf(await jobNumber(113));
+    const lines = await rotorsAt(vehicle.id, 'FL');
+    expect(lines.map(({ km, what }) => [km, what])).toEqual([
+      [41_800, 'measured'],
+      [66_400, 'cut'],
+    ]);
+    expect(lines[1]).toMatchObject({ after: 27_312, by: 'Tobiah' });
+    const { corners } = await decidePage(await fileOf(await jobNumber(113)));
+    const { rate } = corners[0]!.life;
+    expect(rate.source).toBe('history');
+    // 27.77 to 27.47 mm, less what varies round the rotor, in 24,600 km.
+    expect(rate.perKm * 10_000).toBeGreaterThan(90);
+    expect(rate.perKm * 10_000).toBeLessThan(200);
+  });
+  test('sent out blocks the vehicle until mark and thickness are confirmed', async () => {
+    const jobId = await jobNumber(113);
+    known(await write(jobId, 'sent', { to: 'the shipyard', mark: 'outboard, at bolt 1' }, 'FR'));
+    const sent = await fileOf(jobId);
+    expect(waits(sent)[0]).toMatchObject({ missing: expect.stringMatching(/FR.*shipyard/) });
+    expect((await openJobs(1)).lines.find(({ id }) => id === jobId)!.isWaiting).toBe(true);
+    expect(await closeJob(jobId, null)).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/blocked/),
+    });
+    expect(await write(jobId, 'done', 'done', 'FR')).toMatchObject({ ok: false });
+    known(await write(jobId, 'returned', { text: '27.3', unit: 'mm' }, 'FR'));
+    expect(waits(await fileOf(jobId))).toHaveLength(1);
+    known(await write(jobId, 'identity', 'done', 'FR'));
+    expect(waits(await fileOf(jobId))).toEqual([]);
+    known(await write(jobId, 'done', 'done', 'FR'));
+    expect((await openJobs(1)).lines.find(({ id }) => id === jobId)!.isWaiting).toBe(false);
+  });
+});
+
+test('a plate is done only where the maker allows it and the threads were checked', async () => {
+  const jobId = await jobNumber(104);
+  const { action } = judgeCorner(await fileOf(jobId), 'FR', 'before');
+  expect(action).toBe('plate');
+  known(await decide({ jobId, corner: 'FR', action }));
+  const [decision] = (await fileOf(jobId)).decisions;
+  expect(decision).toMatchObject({ correction: 'plate', detail: { plate: { correction: 60 } } });
+  expect(await write(jobId, 'done', 'done', 'FR')).toMatchObject({
+    ok: false,
+    message: expect.stringMatching(/maker allows/),
+  });
+  known(await write(jobId, 'maker-allows', 'done', 'FR'));
+  known(await write(jobId, 'threads', 'done', 'FR'));
+  known(await write(jobId, 'done', 'done', 'FR'));
+  expect(stagesOf(await fileOf(jobId)).find(({ key }) => key === 'correct')!.state).toBe('done');
+});
+
+test('a correction that was not decided is not done', async () => {
+  expect(notDoneYet(await fileOf(await jobNumber(110)), 'RL')).toMatch(/Decide first/);
+});
