@@ -200,6 +200,19 @@ export function notDoneYet(file: JobFile, corner: Corner): string | null {
   return null;
 }
 
+/** No cut misses its plan by more: the figure or its unit is a slip of the hand. In µm. */
+const FAR_OFF = 2000;
+
+/** Why a thickness after a cut cannot be what was measured, in words; null where it can. */
+export function slipOfCut(file: JobFile, corner: Corner, value: unknown): string | null {
+  const figure = readFigure(value);
+  const expected = file.decisions.find((each) => each.corner === corner)?.detail?.finished ?? null;
+  if (figure === null || expected === null) return null;
+  return Math.abs(figure.um - expected) > FAR_OFF
+    ? `${figure.text} ${figure.unit} is far from the ${(expected / 1000).toFixed(3)} mm that the cut was to leave. Check the figure and its unit.`
+    : null;
+}
+
 /** Everything that the job waits for; the vehicle is blocked from moving until it is there. */
 export const waits = (file: JobFile): WaitingFor[] => {
   const parts = waitingOf(file);

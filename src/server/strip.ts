@@ -34,7 +34,7 @@ import {
 import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
 import { jobFile } from './jobs';
-import { cornerPlan, findCheck, looksOf, notDoneYet, otherSide } from './procedure';
+import { cornerPlan, findCheck, looksOf, notDoneYet, otherSide, slipOfCut } from './procedure';
 
 const GONE = 'This job is not on file any more.';
 
@@ -65,6 +65,8 @@ export async function recordCheck(input: unknown, by: string | null): Promise<Ch
     const open = notDoneYet(file, corner);
     if (open !== null) return refuse(open);
   }
+  const slip = kind === 'correct' && corner ? slipOfCut(file, corner, value) : null;
+  if (slip !== null) return refuse(slip);
   const change = value === null ? null : { value, note, by };
   const db = await database();
   const written = await writeCheck(db, { jobId, kind, place, item }, change, seen);

@@ -125,6 +125,9 @@ test('the whole way from a new job to the printed report, by keyboard alone', as
   await tabTo(page, /put it on record/);
   await page.keyboard.press('Enter');
   await expect(page.getByText('On record for FL')).toBeVisible();
+  await tabTo(page, /^Correct FL$/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: /Correct\s*FL/ })).toBeVisible();
   await tabTo(page, /measure again/);
   await page.keyboard.press('Enter');
 

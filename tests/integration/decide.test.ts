@@ -163,6 +163,10 @@ describe('a cut', () => {
       null,
     );
     expect(by).toMatchObject({ ok: false, message: expect.stringMatching(/who you are/) });
+    expect(await write(jobId, 'finished', { text: '2.7312', unit: 'mm' })).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/far from/),
+    });
     known(await write(jobId, 'finished', { text: '27.312', unit: 'mm' }));
     expect(correctView(await fileOf(jobId), 'FL')!.step('finished')).toMatchObject({
       text: '27.312',

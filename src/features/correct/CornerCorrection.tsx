@@ -251,6 +251,11 @@ export function CornerCorrection(props: CornerCorrectionProps) {
                 Prove: measure again
               </Link>
             )}
+            {!done && !isCut && !isPlate && (
+              <Link className="btn btn-primary" href={`/jobs/${jobId}/prove/${corner}`}>
+                Once it is done: measure again
+              </Link>
+            )}
             {next && done && (
               <Link className="btn btn-outline-secondary" href={`/jobs/${jobId}/correct/${next}`}>
                 Correct {next}
@@ -269,7 +274,7 @@ export function CornerCorrection(props: CornerCorrectionProps) {
               item="done"
               written={done}
               label={`Done at ${corner}`}
-              isMain
+              isMain={isCut || isPlate}
             />
           )}
         </div>

@@ -109,7 +109,7 @@ function WhatIf({
 }) {
   if (changes.length === 0) return null;
   return (
-    <details className="zh-fold">
+    <details className="zh-more">
       <summary>What would change this</summary>
       <ul>
         {changes.map((change) => {
@@ -132,7 +132,7 @@ function Figures(props: CornerDecisionProps) {
         <StudTable record={record} assessment={assessment} index={assessment.index} units={units} />
       )}
       {plates.length > 0 && isConsistent && (
-        <details className="zh-fold">
+        <details className="zh-more">
           <summary>Tapered plates at every stud</summary>
           <PlateTable record={record} fits={plates} current={assessment.shift} units={units} />
         </details>
@@ -140,7 +140,7 @@ function Figures(props: CornerDecisionProps) {
       {assessment.machining && (
         <CutTable {...assessment.machining} units={units} source={machineToSource(record.limits)} />
       )}
-      <details className="zh-fold">
+      <details className="zh-more">
         <summary>Life: rotor and pads</summary>
         <LifeCard
           life={life}
@@ -148,7 +148,7 @@ function Figures(props: CornerDecisionProps) {
           units={units}
         />
       </details>
-      <details className="zh-fold">
+      <details className="zh-more">
         <summary>Repairs, parts and scores</summary>
         <DecideInputs {...props.inputs} />
       </details>

@@ -3,11 +3,14 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { CORNER_NAME, CORNERS } from '@/core/readings';
 import { CornerCorrection } from '@/features/correct/CornerCorrection';
+import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { PrintButton } from '@/features/report/PrintButton';
 import { correctView } from '@/server/correct';
 import { jobFile } from '@/server/jobs';
+import { allPeople } from '@/server/people';
 import { shopUnits } from '@/server/settings';
 import { cornersToCorrect, cornersToProve } from '@/server/stages';
+import { whoIsHere } from '@/server/who';
 import { WithNose } from '../../JobScent';
 
 export const metadata: Metadata = { title: 'Correct' };
@@ -47,6 +50,7 @@ export default async function CorrectPage({
           <PrintButton />
         </span>
       </div>
+      <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} isFolded />
       {view ? (
         <CornerCorrection
           jobId={id}
