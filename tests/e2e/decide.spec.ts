@@ -28,7 +28,7 @@ test('every option stands with its figures; why, what would change it, a price t
   const complaints = complaintsOf(page);
   await open(page, 103, 'decide');
   const table = page.getByRole('region', { name: 'Options for FL' });
-  await expect(table.getByRole('row')).toHaveCount(12);
+  await expect(table.getByRole('row')).toHaveCount(10);
   await expect(table.getByRole('row', { name: /Index the rotor/ })).toContainText('recommended');
   await expect(table.locator('del')).toHaveText(['Clean and refit', 'Tapered plate']);
   const fresh = table.getByRole('row', { name: /New rotor as it comes/ });

@@ -47,6 +47,8 @@ export function complaintsOf(page: Page): string[] {
 
 /** Expects no serious or critical accessibility fault on the page as it stands. */
 export async function expectAccessible(page: Page): Promise<void> {
+  // A page that is just being left has no title.
+  await expect(page).toHaveTitle(/./);
   const { violations } = await new AxeBuilder({ page }).analyze();
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
   expect(

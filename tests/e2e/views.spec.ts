@@ -28,7 +28,7 @@ const VIEWS: readonly (readonly [string, number | null, string])[] = [
   ['decide, machine', 105, 'decide'],
   ['decide, replace', 106, 'decide'],
   ['decide, not measured', 110, 'decide'],
-  ['correct, nothing decided', 103, 'correct/FL'],
+  ['correct, nothing decided', 110, 'correct/RL'],
   ['prices', null, '/workshop/prices'],
   ['prove', 103, 'prove/FL'],
   ['report', 105, 'report'],

@@ -37,7 +37,7 @@ test('the solvers answer over HTTP and refuse in words', async ({ request }) => 
 test('the OpenAPI document lists every solver', async ({ request }) => {
   const document = await (await request.get('/api/v1/openapi.json')).json();
   expect(Object.keys(document.paths)).toEqual(
-    ['runout', 'thickness', 'index', 'machining', 'diagnose'].map(
+    ['runout', 'thickness', 'index', 'plate', 'machining', 'diagnose'].map(
       (name) => `/api/v1/solve/${name}`,
     ),
   );

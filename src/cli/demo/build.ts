@@ -23,7 +23,8 @@ import { keepRoadTest } from '../../server/roadTests';
 import { allSound, recordCheck, takeOffPart } from '../../server/strip';
 import { liftingItems } from '../../server/stripNext';
 import { DRIVES } from './drives';
-import { JOBS, type DemoCorner, type DemoJob } from './scenario';
+import type { DemoCorner, DemoJob } from './jobs';
+import { JOBS } from './scenario';
 import type { DemoStrip } from './strips';
 import { VEHICLES } from './vehicles';
 

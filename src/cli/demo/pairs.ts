@@ -1,4 +1,4 @@
-import type { DemoJob } from './scenario';
+import type { DemoJob } from './jobs';
 import { orders } from './waves';
 
 /** A corner on five bolts whose thickness varies so much, in µm zero to peak. */

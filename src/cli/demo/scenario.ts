@@ -1,41 +1,8 @@
 import type { VirtualCorner } from '../../core/bench';
-import type { Corner } from '../../core/readings';
-import { DRIVES } from './drives';
 import { PAIR_JOBS } from './pairs';
-import { WET_YARD, type DemoStrip } from './strips';
-import type { VEHICLES } from './vehicles';
+import type { DemoJob } from './jobs';
+import { WET_YARD } from './strips';
 import { orders, type Waves } from './waves';
-
-/** What is read at a corner: mountings in order, then thickness at the first of them. */
-export interface DemoCorner {
-  readonly corner: Corner;
-  readonly truth: VirtualCorner;
-  readonly shifts: readonly number[];
-  /** Creep of the indicator's base in one turn, in micrometres. */
-  readonly drift?: number;
-  /** Runout readings taken before the work was left; all when not given. */
-  readonly readings?: number;
-  readonly isDecided?: boolean;
-  /** Truth after a correction, read at the decided shift. */
-  readonly after?: VirtualCorner;
-}
-
-export interface DemoJob {
-  readonly vehicle: keyof typeof VEHICLES;
-  readonly complaint: string;
-  readonly odometerKm: string;
-  readonly corners: readonly DemoCorner[];
-  /** Answers to the complaint's questions and what was found, by code. */
-  readonly answers?: Readonly<Record<string, string>>;
-  /** The road test that a phone recorded. */
-  readonly drive?: keyof typeof DRIVES;
-  readonly strip?: DemoStrip;
-  /** What was put right at the first corner, by item; the rest of it was looked at and sound. */
-  readonly putRight?: Readonly<Record<string, string>>;
-  readonly isClosed?: boolean;
-  /** What the work confirmed, for a closed job. */
-  readonly confirmedCause?: string;
-}
 
 const truth = (
   studs: number,

@@ -30,17 +30,17 @@ import {
   type ThicknessResult,
 } from '../thickness';
 import type { Micrometres } from '../units';
-import { WORKSHOP_DEFAULTS, type Reason, type Verdict } from '../verdict';
+import { WORKSHOP_DEFAULTS, type Reason } from '../verdict';
 import {
   dtvLimit,
   runoutLimit,
   type AxleLimits,
   type CornerRecord,
   type HubSet,
-  type MeasuredSet,
   type RunoutSet,
   type ThicknessSet,
 } from './record';
+import { onTheirGauges, withReasons } from './said';
 
 /** Everything the solvers can say of one corner; null where something is missing. */
 export interface CornerAssessment {
@@ -72,10 +72,6 @@ const isInner = (set: CornerRecord['sets'][number]): set is ThicknessSet =>
   isThickness(set) && set.circle === 'inner';
 const isOuter = (set: CornerRecord['sets'][number]): set is ThicknessSet =>
   isThickness(set) && set.circle !== 'inner';
-
-/** A verdict that also names what else is known of the quality of its set. */
-const withReasons = (verdict: Verdict, reasons: readonly Reason[] = []): Verdict =>
-  reasons.length === 0 ? verdict : { ...verdict, reasons: [...verdict.reasons, ...reasons] };
 
 function dialQuality(result: RunoutResult, limit: Micrometres, set: RunoutSet | HubSet): Reason[] {
   const own = [roughness(result, limit), driftReason(result, set.gauge)];
@@ -301,27 +297,6 @@ function machiningOf(
     bench: cut({ kind: 'bench', arborError, hub: hubShare(index) }),
   };
 }
-
-const GAUGE_CODES: readonly Reason['code'][] = ['overdue', 'virtual'];
-const NOTED_CODES: readonly Reason['code'][] = [...GAUGE_CODES, 'not-prepared'];
-
-/** What some sets say of their quality, of these kinds, each thing once. */
-function saidOf(
-  sets: readonly (MeasuredSet | undefined)[],
-  codes: readonly Reason['code'][],
-): Reason[] {
-  const told = sets.flatMap((set) => set?.quality ?? []).filter(({ code }) => codes.includes(code));
-  return [...new Map(told.map((reason) => [JSON.stringify(reason), reason])).values()];
-}
-
-/** What a report tells of how the sets were read: their gauges, and what was left out. */
-export const readingNotes = (sets: readonly MeasuredSet[]): Reason[] => saidOf(sets, NOTED_CODES);
-
-/** A result whose verdict also names what is wrong with the gauges it rests on. */
-const onTheirGauges = <Result extends { readonly verdict: Verdict }>(
-  result: Result,
-  sets: readonly (MeasuredSet | undefined)[],
-): Result => ({ ...result, verdict: withReasons(result.verdict, saidOf(sets, GAUGE_CODES)) });
 
 /**
  * Runs every solver that the corner's sets and limits allow. Lengths in micrometres.

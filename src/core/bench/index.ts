@@ -7,3 +7,4 @@ export * from './virtualPort';
 export * from './study';
 export * from './demoShop';
 export * from './policies';
+export * from './policyTruth';

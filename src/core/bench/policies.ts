@@ -6,33 +6,22 @@ import {
   type CornerRecord,
   type MeasuredSet,
 } from '../assessment';
-import { waveAt, waveTir } from '../harmonics';
-import { maximum, minimum, modulus, type RandomSource } from '../numeric';
+import type { RandomSource } from '../numeric';
 import {
   ACTION_ITEMS,
   adviseByOptions,
   compareOptions,
   costOf,
   isCorrection,
-  newHubShare,
   rankOptions,
-  type Action,
   type Option,
   type PriceItem,
-  type Shop,
 } from '../options';
-import { platePhasor, type PlateFit } from '../plate';
-import { evenAngles, inRadians } from '../readings';
-import { toDegrees, type Degrees, type Micrometres } from '../units';
+import type { Micrometres } from '../units';
 import { WORKSHOP_DEFAULTS } from '../verdict';
 import { wearByDefault } from '../wear';
-import {
-  truePhasor,
-  trueRunout,
-  trueThicknessAt,
-  type TrueOrder,
-  type VirtualCorner,
-} from './virtualCorner';
+import { applyAction, isTrulyWithin, type PolicySetup, type Standing } from './policyTruth';
+import type { VirtualCorner } from './virtualCorner';
 import { readDial, readMicrometer } from './virtualGauges';
 
 /** How a complaint is dealt with. */
@@ -44,19 +33,6 @@ export const POLICIES = [
   'tool',
 ] as const;
 export type Policy = (typeof POLICIES)[number];
-
-/** The limits and gauges of the simulated corners; lengths in µm. */
-export interface PolicySetup {
-  readonly studs: number;
-  readonly shop: Shop;
-  readonly limit: Micrometres;
-  readonly dtvLimit: Micrometres;
-  readonly nominal: Micrometres;
-  readonly machineTo: Micrometres;
-  readonly discard: Micrometres;
-  readonly radius: Micrometres;
-  readonly positions: number;
-}
 
 /** What became of one corner. */
 export interface Outcome {
@@ -73,145 +49,6 @@ const DRAWS = 150;
 const PROOF = 6;
 /** Measurings and corrections after which the vehicle goes as it is. */
 const STEPS = 8;
-
-const anywhere = (random: RandomSource): Degrees => 360 * random.uniform();
-
-/** A tilt of so much TIR in any direction. */
-const tilt = (tir: Micrometres, random: RandomSource): TrueOrder => ({
-  order: 1,
-  amplitude: tir / 2,
-  highSpotDeg: anywhere(random),
-});
-
-/** A corner as complaints bring it: hub and rotor tilted, worn a little, often thick and thin. */
-export function complaintCorner(setup: PolicySetup, random: RandomSource): VirtualCorner {
-  const share = (order: number, most: Micrometres): TrueOrder => ({
-    order,
-    amplitude: most * random.uniform(),
-    highSpotDeg: anywhere(random),
-  });
-  const wear = setup.nominal - setup.discard;
-  return {
-    studs: setup.studs,
-    hub: [share(1, 35)],
-    rotor: [share(1, 45), share(2, 5), share(3, 1.5)],
-    meanThickness: setup.discard + wear * (0.1 + 0.9 * random.uniform()),
-    thickness: [share(1, 8), share(2, 2)],
-  };
-}
-
-/** A corner as it stands: the truth, where its rotor is, and what was read of it so far. */
-interface Standing {
-  readonly truth: VirtualCorner;
-  readonly shift: number;
-  readonly sets: readonly MeasuredSet[];
-}
-
-const dtvOf = (truth: VirtualCorner): Micrometres => waveTir(truth.thickness.map(truePhasor));
-
-/** Whether a corner is truly within: runout, thickness variation and thickness. */
-export function isTrulyWithin(
-  { truth, shift }: Pick<Standing, 'truth' | 'shift'>,
-  setup: PolicySetup,
-): boolean {
-  const thinnest = truth.meanThickness - dtvOf(truth) / 2;
-  return (
-    waveTir(trueRunout(truth, shift)) <= setup.limit &&
-    dtvOf(truth) <= setup.dtvLimit &&
-    thinnest >= setup.discard
-  );
-}
-
-/** A tapered plate as part of the hub. */
-function withPlate(truth: VirtualCorner, plate: PlateFit, setup: PolicySetup): VirtualCorner {
-  const z = platePhasor(plate.correction, plate.thickAtStud, {
-    studs: setup.studs,
-    plates: setup.shop.equipment.plates,
-    rotorRadius: setup.radius,
-  });
-  const added = { order: 1, amplitude: modulus(z), highSpotDeg: toDegrees(Math.atan2(z.im, z.re)) };
-  return { ...truth, hub: [...truth.hub, added] };
-}
-
-/** What a lathe leaves of the metal: both faces clean and true to its own axis. */
-function cutThickness(
-  { truth, shift }: Standing,
-  lathe: 'on-vehicle' | 'bench',
-  tiltTir: Micrometres,
-): Micrometres {
-  const angles = inRadians(evenAngles(36));
-  // The bench lathe turns the rotor on its own hat; on the vehicle the hub turns it.
-  const wave =
-    lathe === 'bench' ? trueRunout({ ...truth, hub: [] }, shift) : trueRunout(truth, shift);
-  const u = angles.map((angle) => waveAt(wave, angle) + (tiltTir / 2) * Math.cos(angle));
-  const v = u.map((value, j) => value - trueThicknessAt(truth, shift, angles[j] ?? 0));
-  const { cleanUp } = WORKSHOP_DEFAULTS;
-  return minimum(u) - cleanUp - (maximum(v) + cleanUp);
-}
-
-/** The corner after an action, its tolerances drawn: the truth that nobody knows beforehand. */
-function apply(
-  standing: Standing,
-  action: Action,
-  option: Pick<Option, 'shift' | 'plate'>,
-  setup: PolicySetup,
-  random: RandomSource,
-): Standing {
-  const { truth, shift } = standing;
-  const { equipment } = setup.shop;
-  const fresh = { sets: [] } as const;
-  const newMetal = { thickness: [], meanThickness: setup.nominal } as const;
-  switch (action) {
-    case 'leave':
-    case 'clean':
-      return standing;
-    case 'index':
-      return { ...standing, shift: option.shift ?? shift };
-    case 'plate': {
-      if (!option.plate) return standing;
-      return {
-        ...standing,
-        truth: withPlate(truth, option.plate, setup),
-        shift: option.plate.shift,
-        sets: [],
-      };
-    }
-    case 'on-vehicle': {
-      const left = tilt(equipment.residual * random.uniform(), random);
-      const against = truth.hub.map(truePhasor).map(({ order, z }) => ({
-        order,
-        amplitude: modulus(z),
-        highSpotDeg: toDegrees(Math.atan2(-z.im, -z.re) / order),
-      }));
-      const meanThickness = cutThickness(standing, 'on-vehicle', 0);
-      return {
-        truth: { ...truth, rotor: [...against, left], thickness: [], meanThickness },
-        shift: 0,
-        ...fresh,
-      };
-    }
-    case 'bench':
-    case 'bench-indexed': {
-      const meanThickness = cutThickness(standing, 'bench', equipment.arborError);
-      const rotor = [tilt(equipment.arborError * random.uniform(), random)];
-      return { truth: { ...truth, rotor, thickness: [], meanThickness }, shift: 0, ...fresh };
-    }
-    case 'new':
-    case 'new-indexed': {
-      const rotor = [tilt(equipment.newRotorTolerance * random.uniform(), random)];
-      return { truth: { ...truth, rotor, ...newMetal }, shift: 0, ...fresh };
-    }
-    case 'hub': {
-      const hub = [tilt(newHubShare(setup.radius) * random.uniform(), random)];
-      return { ...standing, truth: { ...truth, hub }, sets: [] };
-    }
-    case 'hub-new': {
-      const hub = [tilt(newHubShare(setup.radius) * random.uniform(), random)];
-      const rotor = [tilt(equipment.newRotorTolerance * random.uniform(), random)];
-      return { truth: { ...truth, hub, rotor, ...newMetal }, shift: 0, ...fresh };
-    }
-  }
-}
 
 /** Reads runout and thickness where the rotor stands; thickness once, unless laps are asked for. */
 function measure(
@@ -343,7 +180,7 @@ function step(tally: Tally, setup: PolicySetup, random: RandomSource): Tally | n
   const items = ACTION_ITEMS[action].filter((item) => item !== 'index' || action === 'index');
   const isProvenInside = action === 'index' || action === 'plate';
   return {
-    at: measure(apply(at, action, recommended, setup, random), setup, random),
+    at: measure(applyAction(at, action, recommended, setup, random), setup, random),
     spent: spent + paid(items, setup) + (isProvenInside ? 0 : proof),
     mountings: mountings + 1,
     isSettled: false,
@@ -381,32 +218,24 @@ export function tryPolicy(
     case 'trial-and-error':
       return trialAndError(first, setup, random);
     case 'always-new':
-      return settle(apply(first, 'new', nothing, setup, random), setup, paid(['rotor'], setup), 2);
+      return settle(
+        applyAction(first, 'new', nothing, setup, random),
+        setup,
+        paid(['rotor'], setup),
+        2,
+      );
     case 'always-bench': {
-      const cut = apply(first, 'bench', nothing, setup, random);
+      const cut = applyAction(first, 'bench', nothing, setup, random);
       if (cut.truth.meanThickness >= setup.machineTo)
         return settle(cut, setup, paid(['bench'], setup), 2);
-      return settle(apply(first, 'new', nothing, setup, random), setup, paid(['rotor'], setup), 2);
+      return settle(
+        applyAction(first, 'new', nothing, setup, random),
+        setup,
+        paid(['rotor'], setup),
+        2,
+      );
     }
     case 'tool':
       return byTool(first, setup, random);
   }
-}
-
-/** Whether any single choice, made by someone who knows the truth, ends within. */
-export function bestPossible(
-  truth: VirtualCorner,
-  setup: PolicySetup,
-  random: RandomSource,
-): boolean {
-  const first: Standing = { truth, shift: 0, sets: [] };
-  const shifts = Array.from({ length: setup.studs }, (_, shift) => shift);
-  const anyShift = (standing: Standing): boolean =>
-    shifts.some((shift) => isTrulyWithin({ ...standing, shift }, setup));
-  const none = { shift: null, plate: null };
-  return (['leave', 'new', 'on-vehicle', 'bench', 'hub', 'hub-new'] as const).some((action) => {
-    const after = apply(first, action, none, setup, random);
-    const isCut = action === 'on-vehicle' || action === 'bench';
-    return (!isCut || after.truth.meanThickness >= setup.machineTo) && anyShift(after);
-  });
 }

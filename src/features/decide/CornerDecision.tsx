@@ -17,7 +17,7 @@ import {
   type Ranking,
 } from '@/core/options';
 import type { PlateFit } from '@/core/plate';
-import { CORNER_NAME } from '@/core/readings';
+import { CORNER_NAME, fastenerName } from '@/core/readings';
 import { fieldUnit, formatIn, fromMicrometres, UNIT_SIGN, type UnitSystem } from '@/core/units';
 import type { DecisionRow } from '@/db/repositories';
 import type { RotorLife } from '@/server/rotorLife';
@@ -37,6 +37,8 @@ import { VerdictTable } from './VerdictTable';
 interface CornerDecisionProps {
   readonly jobId: string;
   readonly isClosed: boolean;
+  /** The only corner of the job: its figures stand open. */
+  readonly isAlone: boolean;
   readonly record: CornerRecord;
   readonly assessment: CornerAssessment;
   readonly advice: Advice;
@@ -129,7 +131,15 @@ function Figures(props: CornerDecisionProps) {
     <div className="zh-card mt-3">
       <VerdictTable record={record} assessment={assessment} units={units} />
       {assessment.index && isConsistent && (
-        <StudTable record={record} assessment={assessment} index={assessment.index} units={units} />
+        <details className="zh-more" open={props.isAlone}>
+          <summary>Hub and rotor, and every {fastenerName(record.fastening)}</summary>
+          <StudTable
+            record={record}
+            assessment={assessment}
+            index={assessment.index}
+            units={units}
+          />
+        </details>
       )}
       {plates.length > 0 && isConsistent && (
         <details className="zh-more">

@@ -3,6 +3,7 @@ import {
   mayBeTaken,
   percent,
   sayMoney,
+  sayNote,
   type Option,
   type OptionsInput,
   type Ranking,
@@ -58,7 +59,7 @@ function Name({
   const name = ACTION_NAME[option.action];
   return (
     <th scope="row">
-      {standing === 'struck' && option.forbidden.length > 0 ? <del>{name}</del> : name}
+      {name}
       {STANDING_WORD[standing] && (
         <span className={`zh-standing ${standing}`}>{STANDING_WORD[standing]}</span>
       )}
@@ -83,14 +84,6 @@ function Row({ option, ...props }: OptionsTableProps & { readonly option: Option
   const standing = standingOf(option, ranking, isOpen);
   const { runout, probability, finished } = option;
   const say = (um: number): string => formatIn(units, 'deviation', um);
-  if (option.forbidden.length > 0) {
-    return (
-      <tr className="zh-struck">
-        <Name option={option} standing={standing} input={input} units={units} />
-        <td colSpan={6} />
-      </tr>
-    );
-  }
   return (
     <tr className={standing === 'recommended' ? 'zh-chosen' : ''}>
       <Name option={option} standing={standing} input={input} units={units} />
@@ -131,6 +124,24 @@ function Row({ option, ...props }: OptionsTableProps & { readonly option: Option
   );
 }
 
+/** What may not be done, with the reason. */
+function Struck({ options, units }: Pick<OptionsTableProps, 'options' | 'units'>) {
+  const struck = options.filter(({ forbidden }) => forbidden.length > 0);
+  if (struck.length === 0) return null;
+  return (
+    <ul className="zh-struck" aria-label="Not to be done here">
+      {struck.map(({ action, forbidden }) => (
+        <li key={action}>
+          <del>{ACTION_NAME[action]}</del>{' '}
+          <span className="zh-muted">
+            {forbidden.map((note) => sayNote(note, units)).join(' ')}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 /** Every option of a corner with what it predicts and costs; what may not be done is struck. */
 export function OptionsTable(props: OptionsTableProps) {
   const { corner, options, input } = props;
@@ -160,14 +171,18 @@ export function OptionsTable(props: OptionsTableProps) {
           </tr>
         </thead>
         <tbody>
-          {options.map((option) => (
-            <Row key={option.action} {...props} option={option} />
-          ))}
+          {options
+            .filter(({ forbidden }) => forbidden.length === 0)
+            .map((option) => (
+              <Row key={option.action} {...props} option={option} />
+            ))}
         </tbody>
       </table>
+      <Struck options={options} units={props.units} />
       <p className="zh-muted mb-0">
         Expected cost = parts + work + chance of a comeback × its cost; the chance of a comeback is
-        taken as 1 − chance within. Tax is left out.
+        taken as 1 − chance within. Pads, clips and fluid are priced for the whole axle. Tax is left
+        out.
       </p>
     </div>
   );

@@ -82,5 +82,5 @@ test('the chart leaves out what is struck or not predicted', () => {
     forbidden: [{ code: 'captive' }],
     notes: [{ code: 'sent-out' }],
   });
-  expect(notesOf(struck, 'mm')).toHaveLength(2);
+  expect(notesOf(struck, 'mm')).toHaveLength(1);
 });

@@ -95,7 +95,7 @@ export function sayRanking(
 
 /** Everything to be said below an option\u2019s name. */
 export const notesOf = (option: Option, units: UnitSystem): string[] =>
-  [...option.forbidden, ...option.missing, ...option.notes].map((note) => sayNote(note, units));
+  [...option.missing, ...option.notes].map((note) => sayNote(note, units));
 
 /** One option as a bar of the chart, in the shop\u2019s unit. */
 export interface Bar {

@@ -23,6 +23,9 @@ export interface Checks {
   readonly isKeeping: boolean;
 }
 
+/** Milliseconds in which a page that is left is gone. */
+const LEAVING = 400;
+
 /**
  * The checks of a job as this screen shows and writes them. What is written shows at once;
  * writes go one after the other, each with the stamp that was on the screen, so that what
@@ -58,6 +61,8 @@ export function useChecks(jobId: string, stored: readonly CheckView[]): Checks {
       if (answer.value.kept) sent.current.set(key, answer.value.stamp);
       else setConflict({ mine: change, theirs: answer.value.theirs });
     } catch {
+      // A page that is being left breaks off its requests first and is told later: wait for it.
+      await new Promise((resolve) => setTimeout(resolve, LEAVING));
       // Said and pressed again by hand, unless the page is just being left.
       if (!isLeaving.current) unsent.current?.forget(change);
       setTrouble('The server did not answer. What you pressed last was not kept; press it again.');

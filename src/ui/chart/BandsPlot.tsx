@@ -66,7 +66,7 @@ export default function BandsPlot({ bands, limit, xTitle, label, digits }: Bands
         <BarChart
           data={data}
           layout="vertical"
-          margin={{ top: 16, right: 24, bottom: 24, left: 8 }}
+          margin={{ top: 26, right: 24, bottom: 24, left: 8 }}
         >
           <CartesianGrid stroke="var(--zh-line)" horizontal={false} />
           <XAxis

@@ -59,6 +59,7 @@ export default async function DecidePage({ params }: { params: Promise<{ id: str
           key={judgement.corner}
           jobId={id}
           isClosed={isClosed}
+          isAlone={corners.length === 1}
           units={units}
           {...judgement}
         />
