@@ -23,9 +23,8 @@ const VIEWS = [
   ['measure-new', 109, 'measure/RR', DESK],
   ['measure-phone', 109, 'measure/RL', PHONE],
   ['measure-dark', 108, 'measure/FR', DESK, 'dark', 'Runout, as first marked (stud 1)'],
-  ['decide', 103, 'decide', DESK],
-  ['correct', 107, 'correct/FL', DESK],
-  ['prices', null, '/workshop/prices', DESK],
+  ['decide', 113, 'decide', DESK],
+  ['correct', 105, 'correct/FL', DESK],
   ['prove', 101, 'prove/FR', DESK],
   ['report', 101, 'report', DESK],
   ['vehicle', null, 'vehicle', DESK],
@@ -54,6 +53,13 @@ for (const [name, job, place, viewport, colorScheme = 'light', press] of VIEWS) 
   }
   await page.goto(BASE + address);
   await page.waitForLoadState('networkidle');
+  if (await page.getByText('Nothing is decided for this corner yet').count()) {
+    await page.getByRole('link', { name: 'Decide' }).last().click();
+    await page.getByRole('button', { name: 'Do this: put it on record' }).first().click();
+    await page.getByText('On record for').first().waitFor();
+    await page.goto(BASE + address);
+    await page.waitForLoadState('networkidle');
+  }
   if (press) await page.getByRole('button', { name: press }).click();
   await page.waitForTimeout(1500);
   await page.screenshot({ path: path.join(ROOT, 'docs/screenshots', `${name}.png`) });

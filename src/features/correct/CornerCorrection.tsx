@@ -84,7 +84,10 @@ function SentOut({ jobId, job, plate, view, units }: Omit<CornerCorrectionProps,
   const unit = fieldUnit(units, 'size');
   const fastener = fastenerName(view.judgement.record.fastening);
   return (
-    <section className="zh-card mt-3" aria-label="Another shop’s lathe">
+    <section
+      className={`zh-card mt-3 ${sent ? '' : 'zh-no-print'}`}
+      aria-label="Another shop’s lathe"
+    >
       <h3 className="h5">Another shop’s lathe</h3>
       <SendStep
         key={sent ? 'sent' : 'here'}
@@ -236,7 +239,7 @@ export function CornerCorrection(props: CornerCorrectionProps) {
       ? null
       : sayMove({ ...record, units }, assessment.shift, decision.shift);
   return (
-    <>
+    <div className="zh-correct">
       <div className="zh-decide">
         <div className="zh-card">
           <Drawing view={view} />
@@ -284,6 +287,6 @@ export function CornerCorrection(props: CornerCorrectionProps) {
           <CutSteps {...props} />
         </div>
       )}
-    </>
+    </div>
   );
 }
