@@ -186,6 +186,8 @@ function remarks(action: Action, input: OptionsInput, ground: Ground): Note[] {
   if (isCut(action) && action !== 'on-vehicle' && shop.equipment.bench === 'sent-out') {
     notes.push({ code: 'sent-out' });
   }
+  if (METAL[action] === 'new' && !record.limits.nominal) notes.push(missing('nominal'));
+  if (METAL[action] === 'new' && !record.limits.discard) notes.push(missing('discard'));
   const dtv = assessment.thickness?.dtvVerdict;
   if (keepsMetal(action) && dtv?.state === 'beyond') {
     notes.push({ code: 'dtv-stays', dtv: dtv.value ?? 0, limit: dtv.limit });

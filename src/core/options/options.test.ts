@@ -1,9 +1,7 @@
-import fc from 'fast-check';
-import { DEMO_SHOP, readDial, readMicrometer, type VirtualCorner } from '../bench';
-import { assessCorner, type AxleLimits, type CornerRecord, type MeasuredSet } from '../assessment';
-import { normalShare, seededRandom } from '../numeric';
-import { toMicrometres } from '../units';
-import { wearByDefault } from '../wear';
+import { cornerOf, compare, LIMITS, recordOf } from '../../../tests/support/corners';
+import { DEMO_SHOP } from '../bench';
+import type { CornerRecord } from '../assessment';
+import { normalShare } from '../numeric';
 import {
   ACTIONS,
   adviseByOptions,
@@ -20,79 +18,10 @@ import {
   recommendedPair,
   sayChange,
   sayNote,
+  suggestedExtras,
   whyNot,
   worstOf,
-  type Action,
-  type Option,
-  type Shop,
 } from '.';
-
-const gauge = { resolution: 1, repeatability: 1 };
-const micrometer = { resolution: 1, repeatability: 1.5, mpe: 2 };
-const known = (value: number) => ({ value, source: 'maker' as const });
-const LIMITS: AxleLimits = {
-  nominal: known(28_000),
-  machineTo: known(26_500),
-  discard: known(26_000),
-  runout: known(50),
-  radius: known(135_000),
-};
-
-interface Truth {
-  readonly hub?: number;
-  readonly rotor?: number;
-  readonly at?: number;
-  readonly thickness?: number;
-  readonly dtv?: number;
-  readonly studs?: number;
-}
-
-const cornerOf = ({ hub = 5, rotor = 30, at = 0, thickness = 27_500, dtv = 2, studs = 5 }: Truth) =>
-  ({
-    studs,
-    hub: [{ order: 1, amplitude: hub, highSpotDeg: 40 }],
-    rotor: [{ order: 1, amplitude: rotor, highSpotDeg: 40 + at }],
-    meanThickness: thickness,
-    thickness: [{ order: 1, amplitude: dtv, highSpotDeg: 60 }],
-  }) satisfies VirtualCorner;
-
-/** A corner read at these shifts, thickness with the last of them. */
-function recordOf(
-  truth: VirtualCorner,
-  shifts: readonly number[] = [0, 2],
-  more: Partial<CornerRecord> = {},
-  seed = 5,
-): CornerRecord {
-  const random = seededRandom(seed);
-  const last = shifts.at(-1) ?? 0;
-  const run = { positions: 12, laps: 1 };
-  const sets: MeasuredSet[] = shifts.map((shift) => ({
-    kind: 'runout',
-    face: 'outboard',
-    gauge,
-    shift,
-    laps: readDial(truth, { ...run, shift, gauge }, random).laps,
-  }));
-  const laps = readMicrometer(truth, { ...run, shift: last, gauge: micrometer }, random);
-  const thickness: MeasuredSet = { kind: 'thickness', gauge: micrometer, shift: last, laps };
-  return {
-    corner: 'FL',
-    fastening: 'studs',
-    studs: truth.studs,
-    allowedShifts: null,
-    limits: LIMITS,
-    sets: shifts.length > 0 ? [...sets, thickness] : [],
-    ...more,
-  };
-}
-
-function compare(record: CornerRecord, shop: Shop = DEMO_SHOP, draws = 400) {
-  const assessment = assessCorner(record);
-  const input = { record, assessment, shop, extras: [], wear: wearByDefault('organic'), draws };
-  const options = compareOptions(input);
-  const of = (action: Action): Option => options.find((each) => each.action === action)!;
-  return { record, assessment, options, of, input };
-}
 
 const codes = (notes: readonly { code: string }[]) => notes.map(({ code }) => code);
 
@@ -204,6 +133,14 @@ describe('what is missing is said, never taken for zero', () => {
     const { of } = compare(recordOf(cornerOf({}), [0, 2], { limits: rest }));
     expect(of('bench').missing).toContainEqual({ code: 'missing', what: 'discard' });
     expect(mayBeTaken(of('bench'))).toBe(false);
+  });
+  test('a new rotor’s thickness, where nobody entered it', () => {
+    const { nominal: _n, ...rest } = LIMITS;
+    const fresh = compare(recordOf(cornerOf({}), [0, 2], { limits: rest })).of('new');
+    expect(fresh.notes).toContainEqual({ code: 'missing', what: 'nominal' });
+    expect(fresh.finished).toBeNull();
+    expect(fresh.distance).toBeNull();
+    expect(mayBeTaken(fresh)).toBe(true);
   });
   test('the hub: its share is assumed and said', () => {
     const { of } = compare(recordOf(cornerOf({}), [0]));
@@ -331,76 +268,14 @@ test('the normal share is the textbook’s', () => {
   expect(normalShare(-1.96)).toBeCloseTo(0.025, 4);
 });
 
-describe('never advised, whatever the corner, its limits and its units', () => {
-  const corners = fc.record({
-    hub: fc.double({ min: 0, max: 60, noNaN: true }),
-    rotor: fc.double({ min: 0, max: 60, noNaN: true }),
-    at: fc.double({ min: 0, max: 360, noNaN: true }),
-    thickness: fc.double({ min: 25_500, max: 28_000, noNaN: true }),
-    dtv: fc.double({ min: 0, max: 15, noNaN: true }),
-    studs: fc.integer({ min: 3, max: 10 }),
-  });
-  const settings = fc.record({
-    unit: fc.constantFrom('um' as const, 'mm' as const, 'thou' as const, 'in' as const),
-    machineTo: fc.option(fc.double({ min: 26_000, max: 27_500, noNaN: true })),
-    limit: fc.double({ min: 15, max: 150, noNaN: true }),
-    captive: fc.boolean(),
-    only: fc.option(fc.uniqueArray(fc.integer({ min: 0, max: 2 }), { minLength: 1, maxLength: 2 })),
-    mountings: fc.integer({ min: 1, max: 2 }),
-    seed: fc.integer({ min: 0, max: 1000 }),
-  });
-  /** A figure as it is entered in a unit with its usual decimals, back in µm. */
-  const entered = (um: number, unit: 'um' | 'mm' | 'thou' | 'in'): number => {
-    const decimals = { um: 0, mm: 3, thou: 1, in: 4 }[unit];
-    return toMicrometres(Number((um / toMicrometres(1, unit)).toFixed(decimals)), unit);
-  };
-  test('a cut below machine-to, a plate on a captive rotor, a place it cannot take, a part below discard', () => {
-    fc.assert(
-      fc.property(
-        corners,
-        settings,
-        (truth, { unit, machineTo, limit, captive, only, mountings, seed }) => {
-          const limits: AxleLimits = {
-            nominal: known(28_000),
-            discard: known(entered(26_000, unit)),
-            runout: known(entered(limit, unit)),
-            radius: known(entered(135_000, unit)),
-            ...(machineTo === null ? {} : { machineTo: known(entered(machineTo, unit)) }),
-          };
-          const shifts = [0, 1].slice(0, captive || only ? 1 : mountings);
-          const record = recordOf(
-            cornerOf(truth),
-            shifts,
-            {
-              limits,
-              isCaptive: captive,
-              allowedShifts: captive ? [0] : only,
-            },
-            seed,
-          );
-          const { options, assessment } = compare(record, DEMO_SHOP, 50);
-          for (const option of options.filter((each) => mayBeTaken(each))) {
-            const floor = (limits.machineTo ?? { value: limits.discard!.value + 400 }).value;
-            if (METAL[option.action] === 'cut') {
-              const { guardBand } = option.finishedVerdict!;
-              expect(option.finished! - guardBand!).toBeGreaterThanOrEqual(floor - 1e-9);
-            }
-            if (captive)
-              expect(['index', 'plate', 'bench-indexed', 'new-indexed']).not.toContain(
-                option.action,
-              );
-            if (option.shift !== null && record.allowedShifts) {
-              expect(record.allowedShifts).toContain(option.shift);
-            }
-            if (METAL[option.action] !== 'new') {
-              expect(assessment.thickness!.min).toBeGreaterThanOrEqual(limits.discard!.value);
-            }
-          }
-          const { recommended } = rankOptions(options);
-          if (recommended) expect(mayBeTaken(recommended)).toBe(true);
-        },
-      ),
-      { numRuns: 120 },
-    );
-  });
+test('what was found asks for its repair, and what opens the hydraulics for fluid', () => {
+  expect(suggestedExtras([{ item: 'pins', found: ['dry'] }])).toEqual(['pins']);
+  expect(suggestedExtras([{ item: 'piston', found: ['bleeder'] }])).toEqual(['hose', 'fluid']);
+  expect(
+    suggestedExtras([
+      { item: 'boots', found: ['torn'] },
+      { item: 'pins', found: ['bent', 'stuck'] },
+    ]),
+  ).toEqual(['pins']);
+  expect(suggestedExtras([{ item: 'pins', found: [] }])).toEqual([]);
 });

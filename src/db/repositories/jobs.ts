@@ -104,10 +104,10 @@ const wholeSets = (
     .groupBy(readingSets.id)
     .having(sql`count(*) >= ${readingSets.positions}`);
 
-/** A rotor that was sent out and of which no thickness on return is written. */
-const isSentOut = sql`(${checks.kind} = 'correct' and ${checks.item} = 'sent' and not exists (
-  select 1 from checks back where back.job_id = ${checks.jobId} and back.place = ${checks.place}
-  and back.kind = 'correct' and back.item = 'returned'))`;
+/** A rotor that was sent out and of which mark and thickness on return are not both written. */
+const isSentOut = sql`(${checks.kind} = 'correct' and ${checks.item} = 'sent' and (
+  select count(*) from checks back where back.job_id = ${checks.jobId} and back.place = ${checks.place}
+  and back.kind = 'correct' and back.item in ('returned', 'identity')) < 2)`;
 
 /** One page of the open jobs, newest first, with how far each is. */
 export async function listOpenJobs(

@@ -159,7 +159,6 @@ function CutSteps(props: Omit<CornerCorrectionProps, 'next'>) {
     machineTo: cut.machineTo,
     discard: record.limits.discard?.value ?? cut.machineTo,
   };
-  const expected = decision?.detail?.finished ?? cut.finishedThickness;
   return (
     <>
       <MachiningSheet
@@ -189,8 +188,8 @@ function CutSteps(props: Omit<CornerCorrectionProps, 'next'>) {
         />
         {measured !== null && (
           <CutResult
-            outcome={judgeFinished(measured, expected, floors, THICKNESS_U)}
-            remaining={decision?.detail?.remaining ?? null}
+            outcome={judgeFinished(measured, cut.finishedThickness, floors, THICKNESS_U)}
+            remaining={cut.remainingRunout}
             measuredRunout={view.measuredRunout}
             units={units}
           />
