@@ -21,6 +21,8 @@ const CORE_ROOMS = {
   roadtest: ['numeric', 'units'],
   diagnosis: ['readings'],
   procedure: ['diagnosis', 'readings', 'units'],
+  torque: ['units'],
+  bedding: ['units'],
   machining: ['numeric', 'readings', 'thickness', 'units', 'verdict'],
   options: [
     'assessment',

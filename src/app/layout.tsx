@@ -6,6 +6,7 @@ import '@/ui/scent.css';
 import '@/ui/strip.css';
 import '@/ui/measure.css';
 import '@/ui/decide.css';
+import '@/ui/rebuild.css';
 import type { Metadata, Viewport } from 'next';
 import Link from 'next/link';
 import { cookies, headers } from 'next/headers';

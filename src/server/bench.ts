@@ -4,9 +4,8 @@ import type { UnitSystem } from '../core/units';
 import type { JobFile, SetFile } from '../db/repositories';
 import { everyGauge, type GaugeRow } from './gauges';
 import { jobFile } from './jobs';
-import { cornerRecord, type Phase } from './record';
+import { axleRow, cornerRecord, type Phase } from './record';
 import { shopUnits } from './settings';
-import { axleRow } from './stages';
 
 /** Everything that the measuring bench of one corner opens with. */
 export interface BenchOpening {

@@ -27,7 +27,7 @@ import {
 } from '../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
-import { jobFile } from './jobs';
+import { jobToWrite } from './jobs';
 import { cornerOptions, type CornerOptions } from './options';
 import { cornerRecord, type Phase } from './record';
 import { shopUnits } from './settings';
@@ -110,8 +110,6 @@ function detailOf(
   };
 }
 
-const GONE = 'This job is not on file any more.';
-
 /** A corner's decision for an action, or why it may not be taken. */
 async function decisionFor(
   file: JobFile,
@@ -119,7 +117,6 @@ async function decisionFor(
   action: Action,
 ): Promise<Answer<NewDecision>> {
   if (!file.corners.includes(corner)) return refuse('This corner is not part of the job.');
-  if (file.job.closedAt !== null) return refuse('The job is closed: open it again to decide.');
   const record = cornerRecord(file, corner, 'before');
   const assessment = assessCorner(record);
   const { options, input } = cornerOptions(file, corner, { record, assessment });
@@ -146,9 +143,9 @@ export async function decide(input: unknown): Promise<Answer<Corner>> {
   const parsed = decisionFormSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
   const { jobId, corner, action } = parsed.data;
-  const file = await jobFile(jobId);
-  if (!file) return refuse(GONE);
-  const decision = await decisionFor(file, corner, action);
+  const file = await jobToWrite(jobId);
+  if (!file.ok) return file;
+  const decision = await decisionFor(file.value, corner, action);
   if (!decision.ok) return decision;
   await saveDecisions(await database(), [decision.value]);
   return accept(corner);
@@ -159,11 +156,11 @@ export async function decidePair(input: unknown): Promise<Answer<string>> {
   const parsed = pairFormSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
   const { jobId, left, right } = parsed.data;
-  const file = await jobFile(jobId);
-  if (!file) return refuse(GONE);
+  const file = await jobToWrite(jobId);
+  if (!file.ok) return file;
   const decisions: NewDecision[] = [];
   for (const { corner, action } of [left, right]) {
-    const decision = await decisionFor(file, corner, action);
+    const decision = await decisionFor(file.value, corner, action);
     if (!decision.ok) return refuse(`${corner}: ${decision.message}`);
     decisions.push(decision.value);
   }
@@ -176,7 +173,8 @@ export async function undecide(input: unknown): Promise<Answer<Corner>> {
   const parsed = decisionFormSchema.pick({ jobId: true, corner: true }).safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
   const { jobId, corner } = parsed.data;
-  if (!(await jobFile(jobId))) return refuse(GONE);
+  const file = await jobToWrite(jobId);
+  if (!file.ok) return file;
   await deleteDecision(await database(), jobId, corner);
   return accept(corner);
 }

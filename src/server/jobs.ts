@@ -1,13 +1,13 @@
 import 'server-only';
 import { cache } from 'react';
-import { causeSchema, complaintFormSchema, idSchema, jobFormSchema } from '../core/contracts';
+import { complaintFormSchema, idSchema, jobFormSchema } from '../core/contracts';
 import {
   findJob,
   findVehicle,
   insertJob,
+  isJobSigned,
   listClosedJobs,
   listOpenJobs,
-  setClosed,
   PAGE_SIZE,
   updateComplaint,
   type JobFile,
@@ -15,7 +15,6 @@ import {
 } from '../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
-import { waits } from './procedure';
 
 export type { JobLine };
 
@@ -35,8 +34,8 @@ export async function openJob(input: unknown): Promise<Answer<string>> {
 export async function changeComplaint(id: string, input: unknown): Promise<Answer<string>> {
   const parsed = complaintFormSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
-  const file = await jobFile(id);
-  if (!file) return refuse('This job is not on file any more.');
+  const file = await jobToWrite(id);
+  if (!file.ok) return file;
   await updateComplaint(await database(), id, parsed.data);
   return accept(id);
 }
@@ -46,6 +45,19 @@ export const jobFile = cache(async (id: string): Promise<JobFile | null> => {
   if (!idSchema.safeParse(id).success) return null;
   return findJob(await database(), id);
 });
+
+const SIGNED_OFF = 'This job is signed off: its record is closed. Add to it on its report.';
+
+/** Why nothing of a job can be written any more, or null while it is open. */
+export const refuseSigned = async (id: string): Promise<Answer<never> | null> =>
+  (await isJobSigned(await database(), id)) ? refuse(SIGNED_OFF) : null;
+
+/** A job that is to be written to, or why it cannot be: it is gone, or signed off. */
+export async function jobToWrite(id: string): Promise<Answer<JobFile>> {
+  const file = await jobFile(id);
+  if (!file) return refuse('This job is not on file any more.');
+  return file.job.closedAt === null ? accept(file) : refuse(SIGNED_OFF);
+}
 
 /** One page of the open jobs, and how many pages there are. */
 export async function openJobs(
@@ -58,27 +70,3 @@ export async function openJobs(
 const LATEST_CLOSED = 5;
 export const latestClosedJobs = async (): ReturnType<typeof listClosedJobs> =>
   listClosedJobs(await database(), LATEST_CLOSED);
-
-/** Closes a job with the cause that the work confirmed, which may be left open. */
-export async function closeJob(id: string, cause: unknown): Promise<Answer<string>> {
-  const parsed = causeSchema.safeParse(cause);
-  if (!parsed.success) return refuse('Choose the cause from the list, or leave it open.');
-  const file = await jobFile(id);
-  if (!file) return refuse('This job is not on file any more.');
-  const [waiting] = waits(file);
-  if (waiting) {
-    return refuse(
-      `The job waits and the vehicle is blocked from moving: ${waiting.missing}. End the wait first.`,
-    );
-  }
-  const change = { closedAt: new Date(), confirmedCause: parsed.data };
-  await setClosed(await database(), id, change);
-  return accept(id);
-}
-
-/** Opens a closed job again; the cause that was confirmed stays. */
-export async function reopenJob(id: string): Promise<Answer<string>> {
-  if (!(await jobFile(id))) return refuse('This job is not on file any more.');
-  await setClosed(await database(), id, { closedAt: null });
-  return accept(id);
-}

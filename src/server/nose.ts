@@ -26,7 +26,7 @@ import {
   type Overrides,
   type RecordedFinding,
 } from '../core/diagnosis';
-import { CORNERS } from '../core/readings';
+import { CORNERS, type Corner } from '../core/readings';
 import {
   countConfirmedCauses,
   deleteFinding,
@@ -36,12 +36,13 @@ import {
   writeSetting,
   type JobFile,
 } from '../db/repositories';
-import { accept, refuse, refuseParse, type Answer } from './answer';
+import { accept, refuseParse, type Answer } from './answer';
 import { database } from './database';
 import { judgeCorner } from './decisions';
-import { jobFile } from './jobs';
+import { jobToWrite } from './jobs';
 import { inspectionFindings, isLook, offTheRoad } from './procedure';
-import { axleRow } from './stages';
+import { axleRow } from './record';
+import { outcomeOf } from './prove';
 import { recordLook, takeLookBack } from './strip';
 
 const OVERRIDES = 'knowledge';
@@ -83,28 +84,40 @@ const answered = (file: JobFile): RecordedFinding[] =>
       corner: CORNERS.find((each) => each === corner),
     }));
 
-/** What the last recording before the correction says. */
-function recorded(file: JobFile): RecordedFinding[] {
-  const last = file.roadTests.findLast(({ phase }) => phase === 'before');
+/** What the last recording says: before the correction, or after one that did not cure it. */
+function recorded(file: JobFile, isOpenAgain: boolean): RecordedFinding[] {
+  const after = file.roadTests.findLast(({ phase }) => phase === 'after');
+  const before = file.roadTests.findLast(({ phase }) => phase === 'before');
+  const last = isOpenAgain ? (after ?? before) : before;
   const summary = roadTestSummarySchema.safeParse(last?.summary);
   const finding = summary.success ? recordingFinding(summary.data) : null;
   return finding ? [finding] : [];
 }
 
+/** A corner as it was found last: after a correction that did not cure it, else before one. */
+function judgedAt(file: JobFile, corner: Corner, isOpenAgain: boolean) {
+  const asFound = judgeCorner(file, corner, 'as-found');
+  const cleaned = judgeCorner(file, corner, 'before');
+  const after = isOpenAgain ? judgeCorner(file, corner, 'after') : null;
+  const isRead = (each: typeof cleaned): boolean =>
+    each.assessment.runout !== null || each.assessment.thickness !== null;
+  // Until the seat is clean, how it was found is what there is.
+  const before = isRead(cleaned) ? cleaned : asFound;
+  return { asFound, cleaned, judged: after && isRead(after) ? after : before };
+}
+
 /** Everything found in a job; what was read or recorded stands before what was answered. */
 export function findingsOfJob(file: JobFile): RecordedFinding[] {
+  const isOpenAgain = outcomeOf(file)?.state === 'not-cured';
   const measured = file.corners
     .filter((corner) => axleRow(file, corner))
     .flatMap((corner) => {
-      const asFound = judgeCorner(file, corner, 'as-found');
-      const cleaned = judgeCorner(file, corner, 'before');
-      // Until the seat is clean, how it was found is what there is.
-      const judged = cleaned.assessment.runout || cleaned.assessment.thickness ? cleaned : asFound;
+      const { asFound, cleaned, judged } = judgedAt(file, corner, isOpenAgain);
       const cleaning = cleaningFinding(compareCleaning(asFound, cleaned), corner);
       const found = measuredFindings(judged.record, judged.assessment);
       return cleaning ? [...found, cleaning] : found;
     });
-  const machine = [...measured, ...recorded(file), ...inspectionFindings(file)];
+  const machine = [...measured, ...recorded(file, isOpenAgain), ...inspectionFindings(file)];
   const own = answered(file).filter(
     ({ code, corner }) =>
       !machine.some((each) => each.code === code && (each.corner ?? '') === (corner ?? '')),
@@ -155,8 +168,9 @@ export async function recordFinding(input: unknown): Promise<Answer<string>> {
   const parsed = findingFormSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
   const { jobId, code, value } = parsed.data;
-  const file = await jobFile(jobId);
-  if (!file) return refuse('This job is not on file any more.');
+  const writable = await jobToWrite(jobId);
+  if (!writable.ok) return writable;
+  const file = writable.value;
   const corner = parsed.data.corner ?? '';
   const db = await database();
   const at = parsed.data.corner;
@@ -176,7 +190,8 @@ export async function weighFinding(input: unknown): Promise<Answer<string>> {
   const parsed = asideFormSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
   const { jobId, code, isAside } = parsed.data;
-  if (!(await jobFile(jobId))) return refuse('This job is not on file any more.');
+  const file = await jobToWrite(jobId);
+  if (!file.ok) return file;
   await setAsideFinding(await database(), jobId, code, isAside);
   return accept(jobId);
 }

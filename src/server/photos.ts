@@ -7,7 +7,7 @@ import { CORNERS } from '../core/readings';
 import { deletePhoto, findPicture, insertPhoto } from '../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
-import { jobFile } from './jobs';
+import { jobToWrite } from './jobs';
 
 /** Largest picture and preview taken, in bytes; the browser makes them much smaller. */
 const LARGEST = { picture: 4_000_000, thumb: 300_000 } as const;
@@ -53,8 +53,10 @@ export async function keepPhoto(
 ): Promise<Answer<string>> {
   const parsed = photoSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
-  const file = await jobFile(parsed.data.jobId);
-  if (!file?.corners.includes(parsed.data.corner)) {
+  const writable = await jobToWrite(parsed.data.jobId);
+  if (!writable.ok) return writable;
+  const file = writable.value;
+  if (!file.corners.includes(parsed.data.corner)) {
     return refuse('This corner is not part of the job.');
   }
   const { partId } = parsed.data;
@@ -88,8 +90,9 @@ export async function pictureFile(
 
 /** Takes a photo of a job back. */
 export async function takePhotoBack(jobId: string, id: string): Promise<Answer<string>> {
-  const file = await jobFile(jobId);
-  if (!file?.photos.some((photo) => photo.id === id)) {
+  const file = await jobToWrite(jobId);
+  if (!file.ok) return file;
+  if (!file.value.photos.some((photo) => photo.id === id)) {
     return refuse('This photo is not on file any more.');
   }
   await deletePhoto(await database(), id);

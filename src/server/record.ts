@@ -19,6 +19,10 @@ export const limitsOf = (axle: AxleRow | undefined): AxleLimits =>
     ),
   );
 
+/** The axle of a corner, as the vehicle has it. */
+export const axleRow = (file: JobFile, corner: Corner): AxleRow | undefined =>
+  file.vehicle.axles.find(({ position }) => position === axleOf(corner));
+
 /** Figures whose runout limit, where none has a source, follows the house rule. */
 const withRunout = (limits: AxleLimits, runout: number | null): AxleLimits =>
   limits.runout || runout === null
@@ -50,7 +54,7 @@ const CAPTIVE = ['bearing-in-rotor', 'riveted'];
 
 /** A corner of a job as the solvers need it. Throws when the vehicle lacks the axle. */
 export function cornerRecord(file: JobFile, corner: Corner, phase: Phase): CornerRecord {
-  const axle = file.vehicle.axles.find(({ position }) => position === axleOf(corner));
+  const axle = axleRow(file, corner);
   if (!axle) throw new Error(`The vehicle has no ${axleOf(corner)} axle`);
   const sets = setsOfCorner(file, corner, phase).flatMap((set) => {
     const measured = measuredSet(set);

@@ -10,22 +10,27 @@ import {
 } from '../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
-import { jobFile } from './jobs';
+import { jobToWrite, refuseSigned } from './jobs';
+import { refuseDriven } from './rebuild';
 
-const GONE = 'This job is not on file any more.';
+const GONE = 'This road test is not on file any more.';
 
 /** Keeps what a recording says with its job; returns the road test's id. */
 export async function keepRoadTest(input: unknown): Promise<Answer<string>> {
   const parsed = roadTestFormSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
-  if (!(await jobFile(parsed.data.jobId))) return refuse(GONE);
+  const file = await jobToWrite(parsed.data.jobId);
+  if (!file.ok) return file;
+  const why = parsed.data.phase === 'after' ? refuseDriven(file.value) : null;
+  if (why !== null) return refuse(why);
   return accept(await insertRoadTest(await database(), parsed.data));
 }
 
 /** Takes a road test of a job back. */
 export async function takeRoadTestBack(jobId: string, id: string): Promise<Answer<string>> {
-  const file = await jobFile(jobId);
-  if (!file?.roadTests.some((test) => test.id === id)) return refuse(GONE);
+  const file = await jobToWrite(jobId);
+  if (!file.ok) return file;
+  if (!file.value.roadTests.some((test) => test.id === id)) return refuse(GONE);
   await deleteRoadTest(await database(), id);
   return accept(id);
 }
@@ -42,7 +47,10 @@ export async function keepRecording(id: string, gzip: Uint8Array): Promise<Answe
     return refuse(`Compressed it is still ${Math.round(gzip.length / 1e6)} MB; 60 MB can be kept.`);
   }
   const db = await database();
-  if (!(await findRecording(db, id))) return refuse('This road test is not on file any more.');
+  const test = await findRecording(db, id);
+  if (!test) return refuse('This road test is not on file any more.');
+  const shut = await refuseSigned(test.jobId);
+  if (shut) return shut;
   await saveRecording(db, id, gzip, gzip.length);
   return accept(gzip.length);
 }
@@ -59,8 +67,8 @@ const tyreFormSchema = z.strictObject({ tyre: tyreSchema, finalDrive: finalDrive
 export async function keepTyre(jobId: string, input: unknown): Promise<Answer<string>> {
   const parsed = tyreFormSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
-  const file = await jobFile(jobId);
-  if (!file) return refuse(GONE);
-  await updateTyre(await database(), file.vehicle.id, parsed.data);
+  const file = await jobToWrite(jobId);
+  if (!file.ok) return file;
+  await updateTyre(await database(), file.value.vehicle.id, parsed.data);
   return accept(jobId);
 }

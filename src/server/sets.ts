@@ -27,7 +27,7 @@ import {
 } from '../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
-import { jobFile } from './jobs';
+import { jobToWrite, refuseSigned } from './jobs';
 
 const GONE = 'This set is not on file any more. Load the page again.';
 
@@ -66,8 +66,10 @@ export async function readySet(
   if (!parsed.success) return refuseParse(parsed.error);
   const { left, gaugeId = null, ...plan } = parsed.data;
   const { jobId, corner, shift, kind, angles, positions } = plan;
-  const file = await jobFile(jobId);
-  if (!file?.corners.includes(corner)) return refuse('This corner is not part of the job.');
+  const writable = await jobToWrite(jobId);
+  if (!writable.ok) return writable;
+  const file = writable.value;
+  if (!file.corners.includes(corner)) return refuse('This corner is not part of the job.');
   const axle = file.vehicle.axles.find(({ position }) => position === axleOf(corner));
   const studs = axle?.studs ?? 0;
   if (shift >= studs) return refuse(`With ${studs} studs a mounting is at 0 to ${studs - 1}.`);
@@ -101,8 +103,10 @@ export async function beginSet(input: unknown): Promise<Answer<SetFile>> {
   return ready.ok ? accept(await beginReady(ready.value)) : ready;
 }
 
-async function setOf(id: string): Promise<SetRow | null> {
-  return idSchema.safeParse(id).success ? findSet(await database(), id) : null;
+/** A set that is to be written to, or why it cannot be: it is gone, or its job is signed off. */
+async function setToWrite(id: string): Promise<Answer<SetRow>> {
+  const set = idSchema.safeParse(id).success ? await findSet(await database(), id) : null;
+  return set ? ((await refuseSigned(set.jobId)) ?? accept(set)) : refuse(GONE);
 }
 
 /** A set with its readings, or null. */
@@ -118,15 +122,17 @@ export async function noteDetails(input: unknown): Promise<Answer<string>> {
   const parsed = setDetailsSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
   const { setId, ...change } = parsed.data;
-  if (!(await setOf(setId))) return refuse(GONE);
+  const set = await setToWrite(setId);
+  if (!set.ok) return set;
   await updateSet(await database(), setId, change);
   return accept(setId);
 }
 
 /** Adds a lap to a set; returns how many it has now. */
 export async function addLap(setId: string): Promise<Answer<number>> {
-  const set = await setOf(setId);
-  if (!set) return refuse(GONE);
+  const found = await setToWrite(setId);
+  if (!found.ok) return found;
+  const set = found.value;
   if (set.laps >= MAX_LAPS) return refuse(`${MAX_LAPS} laps are enough for any gauge.`);
   await updateSet(await database(), setId, { laps: set.laps + 1 });
   return accept(set.laps + 1);
@@ -137,14 +143,16 @@ export async function setAside(input: unknown): Promise<Answer<string>> {
   const parsed = setAsideSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
   const { setId, reason } = parsed.data;
-  if (!(await setOf(setId))) return refuse(GONE);
+  const set = await setToWrite(setId);
+  if (!set.ok) return set;
   await updateSet(await database(), setId, { setAsideAt: new Date(), setAsideReason: reason });
   return accept(setId);
 }
 
 /** Lets a set that was set aside count again. */
 export async function takeBack(setId: string): Promise<Answer<string>> {
-  if (!(await setOf(setId))) return refuse(GONE);
+  const set = await setToWrite(setId);
+  if (!set.ok) return set;
   await updateSet(await database(), setId, { setAsideAt: null, setAsideReason: null });
   return accept(setId);
 }
@@ -156,8 +164,9 @@ export async function takeBack(setId: string): Promise<Answer<string>> {
 export async function saveReadings(setId: string, input: unknown): Promise<Answer<number>> {
   const parsed = readingsSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
-  const set = await setOf(setId);
-  if (!set) return refuse(GONE);
+  const found = await setToWrite(setId);
+  if (!found.ok) return found;
+  const set = found.value;
   const isDial = set.kind !== 'thickness';
   const kind = isDial ? LENGTH_KINDS.deviation : LENGTH_KINDS.thickness;
   const last = isDial ? set.positions : set.positions - 1;

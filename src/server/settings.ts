@@ -1,8 +1,8 @@
 import 'server-only';
 import { unitSystemSchema } from '../core/contracts';
-import type { UnitSystem } from '../core/units';
+import { TORQUE_UNITS, torqueUnit, type TorqueUnit, type UnitSystem } from '../core/units';
 import { readSetting, writeSetting } from '../db/repositories';
-import { accept, refuseParse, type Answer } from './answer';
+import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
 
 const UNITS = 'units';
@@ -19,4 +19,20 @@ export async function chooseUnits(input: unknown): Promise<Answer<UnitSystem>> {
   if (!parsed.success) return refuseParse(parsed.error);
   await writeSetting(await database(), UNITS, parsed.data);
   return accept(parsed.data);
+}
+
+const TORQUE = 'torque-unit';
+
+/** The unit that the shop reads torque in: its choice, else the one of its lengths. */
+export async function shopTorque(): Promise<TorqueUnit> {
+  const chosen = await readSetting(await database(), TORQUE);
+  return TORQUE_UNITS.find((unit) => unit === chosen) ?? torqueUnit(await shopUnits());
+}
+
+/** Chooses the shop's unit of torque. */
+export async function chooseTorque(input: unknown): Promise<Answer<TorqueUnit>> {
+  const unit = TORQUE_UNITS.find((each) => each === input);
+  if (!unit) return refuse('Choose N·m, lb·ft or kgf·m.');
+  await writeSetting(await database(), TORQUE, unit);
+  return accept(unit);
 }

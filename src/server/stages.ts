@@ -1,7 +1,10 @@
 import { measuredSet } from '../core/assessment';
-import { axleOf, type Corner } from '../core/readings';
+import type { Corner } from '../core/readings';
 import type { JobFile } from '../db/repositories';
 import { findCheck, progressAt } from './procedure';
+import { signOffBlocks } from '../core/procedure';
+import { cornersToProve, outcomeOf } from './prove';
+import { closingOf } from './rebuild';
 import { setsOfCorner, type Phase } from './record';
 
 export interface Stage {
@@ -22,13 +25,6 @@ export const hasSet = (
 
 const isMeasured = (file: JobFile, corner: Corner): boolean =>
   hasSet(file, corner, 'before', 'runout') && hasSet(file, corner, 'before', 'thickness');
-
-/** Corners whose correction must be proven by measuring again. */
-export const cornersToProve = (file: JobFile): Corner[] =>
-  file.decisions
-    .filter(({ correction }) => correction !== 'leave')
-    .map(({ corner }) => corner)
-    .sort();
 
 /** Corners whose correction is not ticked as done yet. */
 export const cornersToCorrect = (file: JobFile): Corner[] =>
@@ -64,7 +60,11 @@ export function stagesOf(file: JobFile): Stage[] {
     file.decisions.some((decision) => decision.corner === corner),
   );
   const toCorrect = cornersToCorrect(file);
-  const proven = decided && toProve.every((corner) => hasSet(file, corner, 'after', 'runout'));
+  const outcome = outcomeOf(file);
+  const proven = decided && (outcome === null || ['cured', 'better'].includes(outcome.state));
+  const measuredAgain = toProve.every((corner) => hasSet(file, corner, 'after', 'runout'));
+  const closing = closingOf(file);
+  const isApart = closing.corners.some(({ wheelOff }) => wheelOff);
   const first = corners[0] ?? 'FL';
   const stage = (key: string, label: string, path: string, done: boolean): Stage => ({
     key,
@@ -100,16 +100,14 @@ export function stagesOf(file: JobFile): Stage[] {
               `correct/${toCorrect[0] ?? toProve[0] ?? first}`,
               decided && toCorrect.length === 0,
             ),
-            ...(toCorrect.length > 0 && proven ? { state: 'left-out' as const } : {}),
+            ...(toCorrect.length > 0 && measuredAgain ? { state: 'left-out' as const } : {}),
           },
         ]
       : []),
-    stage(
-      'prove',
-      'Prove',
-      `prove/${toProve.find((corner) => !hasSet(file, corner, 'after', 'runout')) ?? toProve[0] ?? first}`,
-      proven,
-    ),
+    ...(isApart
+      ? [stage('rebuild', 'Rebuild', 'rebuild', signOffBlocks(closing).length === 0)]
+      : []),
+    stage('prove', 'Prove', 'prove', proven),
     stage('report', 'Report', 'report', closed),
   ];
 }
@@ -119,10 +117,3 @@ export const currentStage = (file: JobFile): Stage | undefined => {
   const stages = stagesOf(file);
   return stages.find(({ state }) => state === 'open') ?? stages.at(-1);
 };
-
-/** The axle of a corner, as the vehicle has it. */
-export const axleRow = (
-  file: JobFile,
-  corner: Corner,
-): JobFile['vehicle']['axles'][number] | undefined =>
-  file.vehicle.axles.find(({ position }) => position === axleOf(corner));

@@ -33,10 +33,9 @@ import {
 } from '../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
-import { jobFile } from './jobs';
+import { jobToWrite, refuseSigned } from './jobs';
+import { refuseInRebuild } from './rebuild';
 import { cornerPlan, findCheck, looksOf, notDoneYet, otherSide, slipOfCut } from './procedure';
-
-const GONE = 'This job is not on file any more.';
 
 /** What became of a write: its new stamp, or what another wrote in its place meanwhile. */
 export type CheckAnswer = Answer<
@@ -45,7 +44,10 @@ export type CheckAnswer = Answer<
 >;
 
 /** Kinds that are worth nothing without a name under them. */
-const NAMED: readonly CheckKind[] = ['lifting', 'waiting', 'rule', 'fixed', 'correct'];
+const NAMED: readonly CheckKind[] = [
+  ...(['lifting', 'waiting', 'rule', 'fixed', 'correct'] as const),
+  ...(['torque', 'hydraulics', 'pedal'] as const),
+];
 
 /** Writes one item of the procedure, or takes it back; tells of what another wrote meanwhile. */
 export async function recordCheck(input: unknown, by: string | null): Promise<CheckAnswer> {
@@ -55,22 +57,32 @@ export async function recordCheck(input: unknown, by: string | null): Promise<Ch
   if (by === null && NAMED.includes(kind)) {
     return refuse('Say who you are first: choose your name at “Who is here”.');
   }
-  const file = await jobFile(jobId);
-  if (!file) return refuse(GONE);
+  const writable = await jobToWrite(jobId);
+  if (!writable.ok) return writable;
+  const file = writable.value;
   const corner = CORNERS.find((each) => each === place);
-  if (corner && !file.corners.includes(corner)) {
+  // A system is bled at every corner, whichever of them the job is about.
+  if (corner && kind !== 'hydraulics' && !file.corners.includes(corner)) {
     return refuse('This corner is not part of the job.');
   }
   if (kind === 'correct' && item === 'done' && value !== null && corner) {
     const open = notDoneYet(file, corner);
     if (open !== null) return refuse(open);
   }
+  const refusal = refuseInRebuild(file, { kind, place, item, value });
+  if (refusal !== null) return refuse(refusal);
   const slip = kind === 'correct' && corner ? slipOfCut(file, corner, value) : null;
   if (slip !== null) return refuse(slip);
   const change = value === null ? null : { value, note, by };
   const db = await database();
   const written = await writeCheck(db, { jobId, kind, place, item }, change, seen);
   if (written.done && kind === 'look') await afterLook(file, place, item, value);
+  if (written.done && kind === 'pedal' && item === 'held' && value === null) {
+    // A pedal that is tried again is pumped and held anew.
+    for (const again of ['firm', 'hold']) {
+      await deleteCheck(db, { jobId, kind, place, item: again });
+    }
+  }
   return accept(
     written.done ? { kept: true, stamp: written.stamp } : { kept: false, theirs: written.theirs },
   );
@@ -104,10 +116,12 @@ export async function allSound(
   place: string,
   by: string | null,
 ): Promise<Answer<WrittenCheck[]>> {
-  const file = await jobFile(jobId);
+  const writable = await jobToWrite(jobId);
+  if (!writable.ok) return writable;
+  const file = writable.value;
   const corner = CORNERS.find((each) => each === place);
-  const plan = file && corner ? cornerPlan(file, corner) : null;
-  if (!file || !plan) return refuse('This corner is not part of the job.');
+  const plan = corner ? cornerPlan(file, corner) : null;
+  if (!plan) return refuse('This corner is not part of the job.');
   const seen = looksOf(file).filter((look) => look.corner === corner);
   const rows = plan.items
     .filter(({ code }) => !seen.some(({ item }) => item === code))
@@ -129,7 +143,8 @@ const stampsSchema = z.array(z.uuid()).max(100);
 export async function takeSoundBack(jobId: string, stamps: unknown): Promise<Answer<number>> {
   const parsed = stampsSchema.safeParse(stamps);
   if (!parsed.success) return refuseParse(parsed.error);
-  if (!(await jobFile(jobId))) return refuse(GONE);
+  const writable = await jobToWrite(jobId);
+  if (!writable.ok) return writable;
   return accept(await takeChecksBack(await database(), jobId, parsed.data));
 }
 
@@ -142,10 +157,12 @@ export async function copyPlan(
   place: string,
   by: string | null,
 ): Promise<Answer<number>> {
-  const file = await jobFile(jobId);
+  const writable = await jobToWrite(jobId);
+  if (!writable.ok) return writable;
+  const file = writable.value;
   const corner = CORNERS.find((each) => each === place);
   const other = corner && otherSide(corner);
-  if (!file || !other || !file.corners.includes(corner) || !file.corners.includes(other)) {
+  if (!other || !file.corners.includes(corner) || !file.corners.includes(other)) {
     return refuse('The other side is not part of the job.');
   }
   const plan = file.checks.filter(
@@ -210,8 +227,9 @@ export async function takeLookBack(
 export async function takeOffPart(input: unknown, by: string | null): Promise<Answer<TrayPartRow>> {
   const parsed = trayPartSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
-  const file = await jobFile(parsed.data.jobId);
-  if (!file?.corners.includes(parsed.data.corner)) {
+  const file = await jobToWrite(parsed.data.jobId);
+  if (!file.ok) return file;
+  if (!file.value.corners.includes(parsed.data.corner)) {
     return refuse('This corner is not part of the job.');
   }
   return accept(await insertTrayPart(await database(), { ...parsed.data, by }));
@@ -222,12 +240,20 @@ export type TrayAnswer = Answer<{ readonly kept: boolean; readonly part: TrayPar
 
 const NOT_IN_TRAY = 'This part is not in the tray any more.';
 
+/** Why a part cannot be written any more: its job is signed off; null while it can. */
+async function refuseSignedPart(partId: string): Promise<Answer<never> | null> {
+  const part = await findTrayPart(await database(), partId);
+  return part && refuseSigned(part.jobId);
+}
+
 /** Changes lines of a part in the tray; tells of what another wrote there meanwhile. */
 export async function changePart(input: unknown): Promise<TrayAnswer> {
   const parsed = trayChangeSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
   const { partId, was, change } = parsed.data;
   const db = await database();
+  const shut = await refuseSignedPart(partId);
+  if (shut) return shut;
   const row = await updateTrayPart(db, partId, was, change);
   if (row) return accept({ kept: true, part: row });
   const theirs = await findTrayPart(db, partId);
@@ -242,6 +268,8 @@ export async function putBack(
 ): Promise<Answer<TrayPartRow>> {
   if (!idSchema.safeParse(partId).success) return refuse(NOT_IN_TRAY);
   const db = await database();
+  const shut = await refuseSignedPart(partId);
+  if (shut) return shut;
   const back = isBack ? { backAt: new Date(), backBy: by } : { backAt: null, backBy: null };
   const row = (await markTrayPart(db, partId, back)) ?? (await findTrayPart(db, partId));
   return row ? accept(row) : refuse(NOT_IN_TRAY);
@@ -250,6 +278,8 @@ export async function putBack(
 /** Takes a part out as if it had never been put there. */
 export async function dropPart(partId: string): Promise<Answer<string>> {
   if (!idSchema.safeParse(partId).success) return refuse('This part is not on file.');
+  const shut = await refuseSignedPart(partId);
+  if (shut) return shut;
   await deleteTrayPart(await database(), partId);
   return accept(partId);
 }

@@ -33,6 +33,7 @@ function axleOf(position: AxlePosition, axle: AxleData): NewAxle {
     caliper: axle.caliper,
     pistons: axle.pistons,
     traits: axle.traits,
+    rotorKg: axle.rotorKg,
     limits: LIMIT_FIELDS.flatMap(({ kind }) => {
       const { length, source } = axle.limits[kind];
       if (!length) return [];
@@ -48,6 +49,10 @@ const vehicleOf = (data: VehicleData): NewVehicle => ({
   tyre: data.tyre,
   finalDrive: data.finalDrive,
   brakeByWire: data.brakeByWire,
+  year: data.year,
+  drive: data.drive,
+  variant: data.variant,
+  massKg: data.massKg,
   axles: [axleOf('front', data.front), axleOf('rear', data.rear)],
 });
 

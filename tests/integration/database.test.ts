@@ -11,7 +11,7 @@ import {
   insertVehicle,
   listOpenJobs,
   saveDecisions,
-  setClosed,
+  signJob,
   updateComplaint,
   updateVehicle,
   writeReadings,
@@ -142,7 +142,12 @@ test('a vehicle is written over with its figures', async () => {
 test('closed jobs leave the list of open ones', async () => {
   const { jobId } = await newSet();
   const { total } = await listOpenJobs(handle.db, 1);
-  await setClosed(handle.db, jobId, { closedAt: new Date() });
+  const sign = {
+    ...{ closedAt: new Date(), confirmedCause: null, signedBy: 'Ines' },
+    signedWith: { open: [], reason: null },
+  };
+  expect(await signJob(handle.db, jobId, sign)).toBe(true);
+  expect(await signJob(handle.db, jobId, sign)).toBe(false);
   expect((await listOpenJobs(handle.db, 1)).total).toBe(total - 1);
 });
 

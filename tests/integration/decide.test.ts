@@ -4,13 +4,15 @@ import { NEW_SHOP } from '@/core/options';
 import { decidePage } from '@/server/decidePage';
 import { decide, decidePair, judgeCorner } from '@/server/decisions';
 import { correctView } from '@/server/correct';
-import { closeJob, jobFile, openJobs } from '@/server/jobs';
+import { jobFile, openJobs } from '@/server/jobs';
+import { signOff } from '@/server/signOff';
 import { notDoneYet, waits } from '@/server/procedure';
 import { rotorsAt } from '@/server/rotorLife';
 import { saveShop, shopOfToday } from '@/server/shop';
 import { cornersToCorrect, stagesOf } from '@/server/stages';
 import { recordCheck } from '@/server/strip';
 import { jobNumber, standUpDemo } from './demo';
+import { LEAD } from '../support/people';
 import { known } from './known';
 
 standUpDemo();
@@ -197,9 +199,9 @@ describe('a cut', () => {
     const sent = await fileOf(jobId);
     expect(waits(sent)[0]).toMatchObject({ missing: expect.stringMatching(/FR.*shipyard/) });
     expect((await openJobs(1)).lines.find(({ id }) => id === jobId)!.isWaiting).toBe(true);
-    expect(await closeJob(jobId, null)).toMatchObject({
+    expect(await signOff({ jobId, cause: null, reason: 'x' }, LEAD)).toMatchObject({
       ok: false,
-      message: expect.stringMatching(/blocked/),
+      message: expect.stringMatching(/It waits: the rotor of FR/),
     });
     expect(await write(jobId, 'done', 'done', 'FR')).toMatchObject({ ok: false });
     known(await write(jobId, 'returned', { text: '27.3', unit: 'mm' }, 'FR'));

@@ -8,7 +8,8 @@ import { KNOWLEDGE } from '@/core/contracts';
 import { seededRandom } from '@/core/numeric';
 import { analyseRoadTest, readLogText } from '@/core/roadtest';
 import { closeDatabase } from '@/server/database';
-import { closeJob, jobFile, openJob, reopenJob } from '@/server/jobs';
+import { jobFile, openJob } from '@/server/jobs';
+import { signOff } from '@/server/signOff';
 import {
   changeKnowledge,
   findingsOfJob,
@@ -26,6 +27,7 @@ import {
 } from '@/server/roadTests';
 import { stagesOf } from '@/server/stages';
 import { saveVehicle } from '@/server/vehicles';
+import { LEAD, signedOff } from '../support/people';
 import { known } from './known';
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-nose-'));
@@ -97,15 +99,14 @@ describe('findings', () => {
 test('closed jobs with a confirmed cause move the shares by counts', async () => {
   const before = (await shopKnowledge()).priors.find(({ code }) => code === 'hose')!;
   const jobId = await newJob();
-  expect((await closeJob(jobId, 'witchcraft')).ok).toBe(false);
-  known(await closeJob(jobId, 'hose'));
-  known(await closeJob(await newJob(), null));
+  const form = { jobId, cause: 'witchcraft', reason: '' };
+  expect(await signOff(form, LEAD)).toMatchObject({ ok: false });
+  await signedOff(jobId, 'hose');
+  await signedOff(await newJob());
   const shop = await shopKnowledge();
   const after = shop.priors.find(({ code }) => code === 'hose')!;
   expect([before.confirmed, after.confirmed, shop.confirmedJobs]).toEqual([0, 1, 1]);
   expect(after.share).toBeGreaterThan(before.share);
-  known(await reopenJob(jobId));
-  expect((await shopKnowledge()).confirmedJobs).toBe(0);
   expect((await file(jobId)).job.confirmedCause).toBe('hose');
 });
 

@@ -8,7 +8,8 @@ import { closeDatabase, database } from '@/server/database';
 import { judgeCorner } from '@/server/decisions';
 import { exportJob } from '@/server/exportJob';
 import { inspectionAt, procedureOf } from '@/server/inspection';
-import { changeComplaint, closeJob, jobFile, openJob, openJobs } from '@/server/jobs';
+import { changeComplaint, jobFile, openJob, openJobs } from '@/server/jobs';
+import { signOff } from '@/server/signOff';
 import { findingsOfJob, noseOf, recordFinding } from '@/server/nose';
 import { addPerson, allPeople, removePerson } from '@/server/people';
 import { keepPhoto, pictureFile, takePhotoBack } from '@/server/photos';
@@ -31,6 +32,7 @@ import { arePartsDone, isLiftingDone, liftingItems, stripNext } from '@/server/s
 import { saveVehicle, vehicleWithJobs } from '@/server/vehicles';
 import { saveFinding } from '@/db/repositories';
 import { photoBlobs } from '@/db/schema';
+import { LEAD, signedOff } from '../support/people';
 import { known } from './known';
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-strip-'));
@@ -449,15 +451,15 @@ describe('the stage', () => {
     const value = { missing: 'front rotors', off: 'both rotors', tagged: 'shelf 3, job tag' };
     const stamp = await wrote(jobId, { kind: 'waiting', place: '', item: 'waiting', value });
     expect(waitingOf(await file(jobId))).toMatchObject({ ...value, by: 'Tobiah' });
-    expect(await closeJob(jobId, null)).toMatchObject({
+    expect(await signOff({ jobId, cause: null, reason: 'x' }, LEAD)).toMatchObject({
       ok: false,
-      message: expect.stringMatching(/blocked from moving/),
+      message: expect.stringMatching(/It waits: front rotors/),
     });
     const { lines } = await openJobs(1);
     expect(lines.find(({ id }) => id === jobId)?.isWaiting).toBe(true);
     expect(stripNext(await file(jobId))).toMatchObject({ todo: 'Wait: front rotors.', href: null });
     await wrote(jobId, { kind: 'waiting', place: '', item: 'waiting', value: null, seen: stamp });
-    known(await closeJob(jobId, null));
+    await signedOff(jobId);
   });
 
   test('as-found readings stay apart and are compared with the cleaned ones', async () => {

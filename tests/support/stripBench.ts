@@ -79,6 +79,7 @@ const context = contextOf(
 
 /** A front corner with a floating caliper, nothing gone through yet. */
 export const work = (more: Partial<CornerWork> = {}): CornerWork => ({
+  kind: 'step',
   jobId: 'j',
   corner: 'FL',
   steps: planSteps(PROCEDURE, context),

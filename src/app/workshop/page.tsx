@@ -5,10 +5,11 @@ import { rulesInForce } from '@/core/procedure';
 import { GaugeBook } from '@/features/gauges/GaugeBook';
 import { PeopleList } from '@/features/people/PeopleList';
 import { WhoIsHere } from '@/features/people/WhoIsHere';
+import { TorqueUnitChoice } from '@/features/settings/TorqueUnitChoice';
 import { RuleBook } from '@/features/rules/RuleBook';
 import { allGauges } from '@/server/gauges';
 import { allPeople } from '@/server/people';
-import { shopUnits } from '@/server/settings';
+import { shopTorque, shopUnits } from '@/server/settings';
 import { whoIsHere } from '@/server/who';
 import { shopChoices } from '@/server/strip';
 
@@ -38,6 +39,10 @@ export default async function WorkshopPage() {
         <Link className="btn btn-outline-secondary" href="/workshop/prices">
           Prices and times
         </Link>
+      </section>
+      <section className="zh-card mb-3" aria-labelledby="torque">
+        <h2 id="torque">Torque is read in</h2>
+        <TorqueUnitChoice unit={await shopTorque()} />
       </section>
       <h2>House rules</h2>
       <p>

@@ -12,20 +12,22 @@ import type { Corner } from '../../core/readings';
 import { WORKSHOP_DEFAULTS } from '../../core/verdict';
 import type { Answer } from '../../server/answer';
 import { decide, judgeCorner } from '../../server/decisions';
-import { closeJob, jobFile, openJob } from '../../server/jobs';
+import { jobFile, openJob } from '../../server/jobs';
 import { beginSet, saveReadings } from '../../server/sets';
 import { saveVehicle } from '../../server/vehicles';
 import { analyseRoadTest, readLogText } from '../../core/roadtest';
 import { recordFinding } from '../../server/nose';
-import { addPerson } from '../../server/people';
+import { addPerson, allPeople } from '../../server/people';
 import { saveShop } from '../../server/shop';
 import { keepRoadTest } from '../../server/roadTests';
 import { allSound, recordCheck, takeOffPart } from '../../server/strip';
+import { setRecheck, signOff } from '../../server/signOff';
 import { liftingItems } from '../../server/stripNext';
 import { DRIVES } from './drives';
 import type { DemoCorner, DemoJob } from './jobs';
 import { JOBS } from './scenario';
 import type { DemoStrip } from './strips';
+import { enterFigures, finishJob, rebuildCorner } from './rebuild';
 import { VEHICLES } from './vehicles';
 
 /** The value of an answer; a refusal here is a fault of the scenario. */
@@ -166,7 +168,50 @@ async function buildJob(job: DemoJob, vehicleId: string, random: RandomSource): 
   if (job.strip) await stripDown(jobId, job.strip);
   if (job.putRight) await putRight(jobId, job.corners[0]?.corner ?? 'FL', job.putRight);
   if (job.drive) await recordDrive(jobId, DRIVES[job.drive]);
-  if (job.isClosed) known(await closeJob(jobId, job.confirmedCause ?? null));
+  if (job.rebuild) await beginRebuild(jobId, job);
+  if (job.isClosed) await closeJob(jobId, job);
+}
+
+/** Ticks what was decided as done at every corner that was decided. */
+async function tickCorrections(jobId: string, finished?: string): Promise<void> {
+  const file = await jobFile(jobId);
+  const done = file?.decisions.filter(({ correction }) => correction !== 'leave') ?? [];
+  const own = { jobId, kind: 'correct', note: null, seen: null };
+  for (const { corner: place } of done) {
+    if (finished !== undefined) {
+      const value = { text: finished, unit: 'mm' };
+      known(await recordCheck({ ...own, place, item: 'finished', value }, 'Tobiah'));
+    }
+    known(await recordCheck({ ...own, place, item: 'done', value: 'done' }, 'Tobiah'));
+  }
+}
+
+/** A job that is going together: some figures missing, a corner half way, parts in the tray. */
+async function beginRebuild(jobId: string, job: DemoJob): Promise<void> {
+  await tickCorrections(jobId, job.rebuild?.finished);
+  const file = await jobFile(jobId);
+  if (!file || !job.rebuild) return;
+  const { upTo, without, parts } = job.rebuild;
+  const [{ corner } = { corner: 'FL' as const }] = job.corners;
+  await enterFigures(file, without);
+  for (const part of parts) known(await takeOffPart({ jobId, corner, ...part }, 'Tobiah'));
+  await rebuildCorner(jobId, corner, 'Tobiah', upTo);
+}
+
+/** Puts a job together, proves it, and has the lead sign it off. */
+async function closeJob(jobId: string, job: DemoJob): Promise<void> {
+  const file = await jobFile(jobId);
+  if (!file) throw new Error('The job is gone');
+  await tickCorrections(jobId);
+  await enterFigures(file);
+  const corners = job.corners.map(({ corner }) => corner);
+  for (const corner of corners) await rebuildCorner(jobId, corner, 'Tobiah');
+  await finishJob(jobId, corners, 'Tobiah');
+  const lead = (await allPeople()).find(({ role }) => role === 'lead') ?? null;
+  const recheck = { jobId, what: 'wheel-nuts', afterKm: 75, on: null };
+  known(await setRecheck(recheck, lead));
+  const cause = job.confirmedCause ?? null;
+  known(await signOff({ jobId, cause, reason: 'looked over, nothing else asked for' }, lead));
 }
 
 /** Fills an empty database with the demo workshop; the same seed gives the same readings. */

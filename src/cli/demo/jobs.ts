@@ -1,5 +1,6 @@
 import type { VirtualCorner } from '../../core/bench';
 import type { Corner } from '../../core/readings';
+import type { FastenerCode } from '../../core/torque';
 import type { DRIVES } from './drives';
 import type { DemoStrip } from './strips';
 import type { VEHICLES } from './vehicles';
@@ -30,6 +31,21 @@ export interface DemoJob {
   readonly strip?: DemoStrip;
   /** What was put right at the first corner, by item; the rest of it was looked at and sound. */
   readonly putRight?: Readonly<Record<string, string>>;
+  /** Going together again: done up to a step of the rebuild, some figures missing. */
+  readonly rebuild?: {
+    readonly upTo: string;
+    /** Thickness measured after a cut. */
+    readonly finished?: string;
+    readonly without: readonly FastenerCode[];
+    readonly parts: readonly {
+      readonly kind: string;
+      readonly name: string;
+      readonly place: string;
+      readonly orientation: string;
+      readonly mark: string;
+      readonly fate: 'reuse' | 'renew';
+    }[];
+  };
   readonly isClosed?: boolean;
   /** What the work confirmed, for a closed job. */
   readonly confirmedCause?: string;

@@ -287,4 +287,68 @@ export const JOBS: readonly DemoJob[] = [
     corners: [{ corner: 'RR', truth: sound(8, 11_150), shifts: [] }],
   },
   ...PAIR_JOBS,
+  {
+    vehicle: 'shuttle',
+    complaint: 'The wheel shakes braking for the harbour bend since the new tyres.',
+    odometerKm: '89040',
+    answers: { felt: 'both', when: 'braking', 'follows-speed': 'yes', lately: 'wheels-off' },
+    corners: [
+      {
+        corner: 'FL',
+        truth: { ...indexed, studs: 6 },
+        shifts: [0, 2],
+        isDecided: true,
+        after: { ...indexed, studs: 6 },
+      },
+    ],
+    rebuild: {
+      upTo: 'pads-in',
+      without: ['pin-bolts'],
+      parts: [
+        {
+          kind: 'pad-inner',
+          name: 'Inner pad',
+          place: 'Piston side',
+          orientation: 'arrow forward',
+          mark: 'wear indicator on top',
+          fate: 'renew',
+        },
+        {
+          kind: 'pad-outer',
+          name: 'Outer pad',
+          place: 'Wheel side',
+          orientation: 'arrow forward',
+          mark: '',
+          fate: 'renew',
+        },
+      ],
+    },
+  },
+  {
+    vehicle: 'vineyard',
+    complaint: 'Pulses through the pedal again, just cut on the lathe.',
+    odometerKm: '74120',
+    answers: { felt: 'pedal', when: 'braking', use: 'towing' },
+    corners: [
+      {
+        corner: 'FR',
+        truth: truth(
+          6,
+          [[7, 300]],
+          [
+            [31, 110],
+            [5, 20],
+          ],
+          27_460,
+          [
+            [10, 120],
+            [4, 30],
+          ],
+        ),
+        shifts: [0, 2],
+        isDecided: true,
+      },
+    ],
+    rebuild: { upTo: 'seat-clean', finished: '27.18', without: [], parts: [] },
+  },
 ];

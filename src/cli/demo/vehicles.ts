@@ -10,7 +10,7 @@ function axle(
   studs: number,
   limits: Limits,
   places: AxleForm['places'] = 'any',
-  strip: Pick<AxleForm, 'caliper' | 'pistons' | 'traits'> = {},
+  strip: Pick<AxleForm, 'caliper' | 'pistons' | 'traits' | 'rotorKg'> = {},
 ): AxleForm {
   const of = (kind: keyof AxleForm['limits']): AxleForm['limits']['discard'] => {
     const [length, source] = limits[kind] ?? ['', 'maker' as const];
@@ -60,7 +60,14 @@ export const VEHICLES: Readonly<Record<string, VehicleForm>> = {
     model: 'Tern shuttle minibus',
     tyre: '215/65R16',
     finalDrive: '3.9',
-    front: axle('studs', 6, heavy, 'any', { pistons: '2', traits: ['wear-sensor', 'lock-nuts'] }),
+    year: '2019',
+    drive: 'rear',
+    massKg: '2850',
+    front: axle('studs', 6, heavy, 'any', {
+      pistons: '2',
+      rotorKg: '9.2',
+      traits: ['wear-sensor', 'lock-nuts'],
+    }),
     rear: axle('studs', 6, rear),
   },
   bakery: {
@@ -69,7 +76,10 @@ export const VEHICLES: Readonly<Record<string, VehicleForm>> = {
     model: 'Batch delivery van',
     tyre: '205/65R15',
     finalDrive: '4.1',
-    front: axle('studs', 5, heavy),
+    year: '2017',
+    drive: 'front',
+    massKg: '2100',
+    front: axle('studs', 5, heavy, 'any', { rotorKg: '8.8' }),
     rear: axle('studs', 5, rear),
   },
   nurse: {
@@ -78,6 +88,9 @@ export const VEHICLES: Readonly<Record<string, VehicleForm>> = {
     model: 'Minnow hatchback',
     tyre: '185/60R15',
     finalDrive: '',
+    year: '2021',
+    drive: 'front',
+    massKg: '1180',
     front: axle('bolts', 4, light, 'as-found', { traits: ['retaining-screw'] }),
     rear: axle('bolts', 4, rear, 'as-found', {
       pistons: '1',
@@ -90,6 +103,10 @@ export const VEHICLES: Readonly<Record<string, VehicleForm>> = {
     model: 'Folio mobile library',
     tyre: '225/75R16',
     finalDrive: '4.55',
+    year: '2014',
+    drive: 'rear',
+    variant: 'heavy duty',
+    massKg: '3900',
     front: axle('studs', 8, heavy, 'any', { caliper: 'fixed', pistons: '4' }),
     rear: axle('studs', 8, rear),
   },
@@ -99,7 +116,10 @@ export const VEHICLES: Readonly<Record<string, VehicleForm>> = {
     model: 'Tor rescue estate',
     tyre: '215/60R16',
     finalDrive: '3.45',
-    front: axle('bolts', 5, heavy),
+    year: '2020',
+    drive: 'all',
+    massKg: '1950',
+    front: axle('bolts', 5, heavy, 'any', { rotorKg: '8.4' }),
     rear: axle('bolts', 5, rear),
   },
   vineyard: {
@@ -108,6 +128,9 @@ export const VEHICLES: Readonly<Record<string, VehicleForm>> = {
     model: 'Trellis pickup',
     tyre: '245/70R16',
     finalDrive: '3.73',
+    year: '2016',
+    drive: 'all',
+    massKg: '2250',
     front: axle('studs', 6, heavy),
     rear: axle('studs', 6, { ...rear, piston: ['42 mm', 'maker'] }, 'any', {
       pistons: '1',

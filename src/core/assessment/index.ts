@@ -6,3 +6,4 @@ export * from './decide';
 export * from './sentences';
 export * from './findings';
 export * from './asFound';
+export * from './outcome';

@@ -1,8 +1,16 @@
 import { z } from 'zod';
-import { checkProcedure, FATES, FORBIDDEN, type Choices, type Procedure } from '../procedure';
+import {
+  checkProcedure,
+  FATES,
+  FORBIDDEN,
+  STEP_PLACES,
+  type Choices,
+  type Procedure,
+} from '../procedure';
 import aids from '../procedure/aids.json';
 import looks from '../procedure/looks.json';
 import rules from '../procedure/rules.json';
+import rebuild from '../procedure/rebuild.json';
 import safety from '../procedure/safety.json';
 import steps from '../procedure/steps.json';
 
@@ -38,30 +46,31 @@ const effectSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.enum(['opened', 'text']), at: code }),
 ]);
 
-/** The schema of everything that the Strip stage is made of, and that it is complete. */
+const stepSchema = z.strictObject({
+  ...hazardous,
+  title: name,
+  say: sentence,
+  why: sentence,
+  looks: codes,
+  figures: codes,
+  parts: codes,
+  rules: codes,
+  ladders: codes,
+  contacts: codes,
+  retraction: z.boolean().default(false),
+  goes: z.enum(STEP_PLACES).optional(),
+  required: z.boolean().default(false),
+});
+
+/** The schema of everything that Strip and Rebuild are made of, and that it is complete. */
 export const procedureSchema: z.ZodType<Procedure> = z
   .strictObject({
     cautions: z.array(z.strictObject({ code, hazards: z.array(code).min(1), say: sentence })),
     lifting: z.array(z.strictObject({ ...hazardous, say: sentence, why: sentence })).min(1),
     rightParts: z.array(z.strictObject({ code, say: sentence })).min(1),
-    steps: z
-      .array(
-        z.strictObject({
-          ...hazardous,
-          title: name,
-          say: sentence,
-          why: sentence,
-          looks: codes,
-          figures: codes,
-          parts: codes,
-          rules: codes,
-          ladders: codes,
-          contacts: codes,
-          retraction: z.boolean().default(false),
-          goes: z.enum(['as-found', 'hub', 'parts']).optional(),
-        }),
-      )
-      .min(1),
+    steps: z.array(stepSchema).min(1),
+    rebuild: z.array(stepSchema).min(1),
+    hydraulics: z.array(stepSchema).min(1),
     groups: z.array(z.strictObject({ code, name })).min(1),
     items: z
       .array(
@@ -136,6 +145,7 @@ export const procedureSchema: z.ZodType<Procedure> = z
 export const PROCEDURE: Procedure = procedureSchema.parse({
   ...safety,
   ...steps,
+  ...rebuild,
   ...looks,
   ...rules,
   ...aids,

@@ -1,6 +1,9 @@
 import { CALIPERS, TRAITS, type Procedure, type When } from './types';
 
-const SITUATIONS = ['front', 'rear', 'studs', 'bolts', 'brake-by-wire', 'self-applying'];
+const SITUATIONS = [
+  ...['front', 'rear', 'studs', 'bolts', 'brake-by-wire', 'self-applying', 'opened', 'hose-off'],
+  ...['bleed:gravity', 'bleed:pedal', 'bleed:pressure'],
+];
 
 const repeated = (codes: readonly string[]): string[] =>
   codes.filter((code, i) => codes.indexOf(code) !== i);
@@ -16,10 +19,17 @@ function badTokens(procedure: Procedure, when: When | undefined): string[] {
   });
 }
 
+/** The steps of taking apart, putting together, and of an opened system. */
+const allSteps = ({ steps, rebuild, hydraulics }: Procedure) => [
+  ...steps,
+  ...rebuild,
+  ...hydraulics,
+];
+
 /** Every entry that carries hazards, and the conditions under which it applies. */
 const hazardous = (procedure: Procedure) => [
   ...procedure.lifting,
-  ...procedure.steps,
+  ...allSteps(procedure),
   ...procedure.retractions,
   ...procedure.ladders,
   ...procedure.contacts,
@@ -55,13 +65,13 @@ function complainOfRules({ rules, contacts, steps, parts }: Procedure): string[]
 
 /** What is named and does not exist, as [who names it, what]. */
 function danglingNames(procedure: Procedure): [string, string][] {
-  const { steps, items, figures, groups, parts, rules, ladders, contacts } = procedure;
+  const { items, figures, groups, parts, rules, ladders, contacts } = procedure;
   const codes = (list: readonly { readonly code: string }[]): string[] =>
     list.map(({ code }) => code);
   const missing = (from: string, named: readonly string[], known: readonly string[]) =>
     named.filter((each) => !known.includes(each)).map((each): [string, string] => [from, each]);
   return [
-    ...steps.flatMap((step) => [
+    ...allSteps(procedure).flatMap((step) => [
       ...missing(step.code, step.looks, codes(items)),
       ...missing(step.code, step.figures, [...codes(figures), ...codes(groups)]),
       ...missing(step.code, step.parts, codes(parts)),
@@ -84,7 +94,10 @@ function danglingNames(procedure: Procedure): [string, string][] {
 export function checkProcedure(procedure: Procedure): string[] {
   const { cautions, steps, items, parts, ladders } = procedure;
   const entries = hazardous(procedure);
-  const lists = [cautions, procedure.lifting, steps, items, procedure.rules, parts, ladders];
+  const lists = [
+    ...[cautions, procedure.lifting, steps, procedure.rebuild, procedure.hydraulics],
+    ...[items, procedure.rules, parts, ladders],
+  ];
   const hazards = new Set(entries.flatMap((each) => each.hazards));
   const answered = new Set(cautions.flatMap((each) => each.hazards));
   return [

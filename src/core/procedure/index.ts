@@ -7,3 +7,4 @@ export * from './pads';
 export * from './reservoir';
 export * from './check';
 export * from './figure';
+export * from './closing';

@@ -30,11 +30,18 @@ const worded = (text: string, { traits }: Context): string =>
     .replace('{one}', traits.has('bolts') ? 'hole 1' : 'stud 1')
     .replace('{nuts}', traits.has('bolts') ? 'bolts' : 'nuts');
 
-/** The steps at a corner in the order of work, as its vehicle and the house rules have them. */
-export function planSteps(procedure: Procedure, context: Context): PlannedStep[] {
+/**
+ * Steps in the order of work, as the vehicle and the house rules have them: those of taking a
+ * corner apart unless others of the procedure are named.
+ */
+export function planSteps(
+  procedure: Procedure,
+  context: Context,
+  of: 'steps' | 'rebuild' | 'hydraulics' = 'steps',
+): PlannedStep[] {
   const contacts = contactsBy(procedure, context);
   const items = lookItems(procedure, context).map(({ code }) => code);
-  return procedure.steps
+  return procedure[of]
     .filter(({ when }) => fits(context, when))
     .map((step) => {
       const retractions = step.retraction

@@ -48,6 +48,9 @@ export interface SafetyItem extends Hazardous {
   readonly why: string;
 }
 
+/** Pages on which a step can be done. */
+export const STEP_PLACES = ['as-found', 'hub', 'parts', 'torque', 'tray', 'installed'] as const;
+
 /** One step at a corner, in the order of work. */
 export interface Step extends Hazardous {
   readonly title: string;
@@ -63,7 +66,9 @@ export interface Step extends Hazardous {
   readonly contacts: readonly string[];
   readonly retraction: boolean;
   /** The page on which it is done, where it has one. */
-  readonly goes?: 'as-found' | 'hub' | 'parts' | undefined;
+  readonly goes?: (typeof STEP_PLACES)[number] | undefined;
+  /** Whether the job cannot be signed off without it. */
+  readonly required: boolean;
 }
 
 /** A finding of the diagnosis: its code and value. */
@@ -167,12 +172,16 @@ export interface Contact extends Hazardous {
   readonly rule: string | null;
 }
 
-/** Everything that the Strip stage is made of. */
+/** Everything that the Strip and Rebuild stages are made of. */
 export interface Procedure {
   readonly cautions: readonly Caution[];
   readonly lifting: readonly SafetyItem[];
   readonly rightParts: readonly { readonly code: string; readonly say: string }[];
   readonly steps: readonly Step[];
+  /** Steps at a corner as it goes together again. */
+  readonly rebuild: readonly Step[];
+  /** Steps of a hydraulic system that was opened. */
+  readonly hydraulics: readonly Step[];
   readonly groups: readonly { readonly code: string; readonly name: string }[];
   readonly items: readonly LookItem[];
   readonly figures: readonly FigureItem[];

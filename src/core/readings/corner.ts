@@ -9,7 +9,8 @@ export const CORNER_NAME: Readonly<Record<Corner, string>> = {
   RR: 'rear right',
 };
 
-export type AxlePosition = 'front' | 'rear';
+export const AXLE_POSITIONS = ['front', 'rear'] as const;
+export type AxlePosition = (typeof AXLE_POSITIONS)[number];
 export const axleOf = (corner: Corner): AxlePosition => (corner.startsWith('F') ? 'front' : 'rear');
 
 /**

@@ -4,3 +4,4 @@ export * from './parseLength';
 export * from './formatLength';
 export * from './temperature';
 export * from './speed';
+export * from './torque';

@@ -10,6 +10,8 @@ export type Micrometres = Quantity<'um'>;
 export type Degrees = Quantity<'deg'>;
 /** An angle in radians, used inside the core. */
 export type Radians = Quantity<'rad'>;
+/** A torque in newton metres. */
+export type NewtonMetres = Quantity<'Nm'>;
 /** A temperature in degrees Celsius. */
 export type Celsius = Quantity<'degC'>;
 

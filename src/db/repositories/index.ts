@@ -9,3 +9,5 @@ export * from './checks';
 export * from './tray';
 export * from './gauges';
 export * from './rotors';
+export * from './torque';
+export * from './closing';

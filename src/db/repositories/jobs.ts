@@ -29,6 +29,8 @@ import { readSetting, RULES_SETTING, SHOP_SETTING } from './settings';
 import { checksOf, type CheckRow } from './checks';
 import { roadTestsOf, type RoadTestLine } from './roadTests';
 import { photosOf, trayOf, type PhotoLine, type TrayPartRow } from './tray';
+import { additionsOf, rechecksOf, type AdditionRow, type RecheckRow } from './closing';
+import { torqueFiguresOf, torqueKeyOf, type TorqueFigureRow } from './torque';
 import { axlesOf, type AxleRow, type VehicleRow } from './vehicles';
 
 export type JobRow = typeof jobs.$inferSelect;
@@ -55,6 +57,11 @@ export interface JobFile {
   /** Parts that were taken off, those back on among them. */
   readonly tray: readonly TrayPartRow[];
   readonly photos: readonly PhotoLine[];
+  /** Torque figures on file for the vehicle and its like. */
+  readonly torque: readonly TorqueFigureRow[];
+  /** What was added after it was signed off. */
+  readonly additions: readonly AdditionRow[];
+  readonly rechecks: readonly RecheckRow[];
   /** The shop's house rules as stored: schools by rule. */
   readonly shopRules: unknown;
   /** The shop's prices and equipment as stored. */
@@ -230,6 +237,9 @@ export async function findJob(db: Database, id: string): Promise<JobFile | null>
     checks: await checksOf(db, id),
     tray: await trayOf(db, id),
     photos: await photosOf(db, id),
+    torque: await torqueFiguresOf(db, torqueKeyOf(row.vehicle)),
+    additions: await additionsOf(db, id),
+    rechecks: await rechecksOf(db, id),
     shopRules: await readSetting(db, RULES_SETTING),
     shop: await readSetting(db, SHOP_SETTING),
   };
@@ -291,15 +301,6 @@ export const updateComplaint = (
       .values(keep.map((corner) => ({ jobId: id, corner })))
       .onConflictDoNothing();
   });
-
-/** Closes a job with the cause that was confirmed, or opens it again with null. */
-export async function setClosed(
-  db: Database,
-  id: string,
-  change: { readonly closedAt: Date | null; readonly confirmedCause?: string | null },
-): Promise<void> {
-  await db.update(jobs).set(change).where(eq(jobs.id, id));
-}
 
 /** How often each cause was confirmed in a closed job. */
 export async function countConfirmedCauses(db: Database): Promise<Record<string, number>> {

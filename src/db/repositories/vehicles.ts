@@ -15,6 +15,7 @@ export interface NewAxle {
   readonly caliper?: 'floating' | 'fixed';
   readonly pistons?: number | null;
   readonly traits?: string[];
+  readonly rotorKg?: number | null;
   readonly limits: readonly Omit<LimitRow, 'id' | 'axleId'>[];
 }
 
@@ -25,6 +26,10 @@ export interface NewVehicle {
   readonly tyre?: string | null;
   readonly finalDrive?: number | null;
   readonly brakeByWire?: boolean;
+  readonly year?: number | null;
+  readonly drive?: VehicleRow['drive'];
+  readonly variant?: string;
+  readonly massKg?: number | null;
   readonly axles: readonly NewAxle[];
 }
 
@@ -99,4 +104,16 @@ export async function updateTyre(
   change: { readonly tyre: string | null; readonly finalDrive: number | null },
 ): Promise<void> {
   await db.update(vehicles).set(change).where(eq(vehicles.id, id));
+}
+
+/** Writes the order that a vehicle is bled in. */
+export async function updateBleedOrder(
+  db: Database,
+  id: string,
+  { order, source }: { readonly order: string[]; readonly source: LimitRow['source'] },
+): Promise<void> {
+  await db
+    .update(vehicles)
+    .set({ bleedOrder: order, bleedSource: source })
+    .where(eq(vehicles.id, id));
 }

@@ -13,6 +13,12 @@ export const checkKind = pgEnum('check_kind', [
   'fixed',
   'decide',
   'correct',
+  'rebuild',
+  'torque',
+  'hydraulics',
+  'pedal',
+  'bedding',
+  'prove',
 ]);
 
 /** One item of the procedure as it was gone through in a job: what, where, who and when. */

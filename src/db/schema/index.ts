@@ -6,3 +6,5 @@ export * from './settings';
 export * from './people';
 export * from './checks';
 export * from './tray';
+export * from './torque';
+export * from './closing';

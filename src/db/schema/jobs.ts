@@ -8,6 +8,7 @@ import {
   text,
   timestamp,
   uuid,
+  type AnyPgColumn,
 } from 'drizzle-orm/pg-core';
 import type { DecisionDetail } from '../../core/options';
 import { vehicles } from './vehicles';
@@ -25,6 +26,12 @@ export const correction = pgEnum('correction', [
   'hub-replace',
 ]);
 
+/** What was open when a job was signed off, and why it was signed all the same. */
+export interface SignedWith {
+  readonly open: readonly string[];
+  readonly reason: string | null;
+}
+
 export const jobs = pgTable(
   'jobs',
   {
@@ -40,10 +47,17 @@ export const jobs = pgTable(
     confirmedCause: text('confirmed_cause'),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
     closedAt: timestamp('closed_at', { withTimezone: true }),
+    /** Who signed it off; null for a job closed before there was a sign-off. */
+    signedBy: text('signed_by'),
+    /** Open items that the lead signed with, and why. */
+    signedWith: jsonb('signed_with').$type<SignedWith>(),
+    /** The earlier job of the same axle that this one came back from. */
+    comebackOf: uuid('comeback_of').references((): AnyPgColumn => jobs.id),
   },
   (table) => [
     index('jobs_open').on(table.closedAt, table.createdAt),
     index('jobs_vehicle').on(table.vehicleId),
+    index('jobs_comeback').on(table.comebackOf),
   ],
 );
 

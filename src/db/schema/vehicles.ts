@@ -24,11 +24,22 @@ export const limitKind = pgEnum('limit_kind', [
 export const caliper = pgEnum('caliper', ['floating', 'fixed']);
 export const limitSource = pgEnum('limit_source', ['maker', 'stamped', 'workshop', 'other']);
 
+export const drive = pgEnum('drive', ['front', 'rear', 'all']);
+
 export const vehicles = pgTable('vehicles', {
   id: uuid().primaryKey().defaultRandom(),
   plate: text().notNull().unique(),
   make: text().notNull(),
   model: text().notNull(),
+  /** Model year, driven wheels and brake variant: torque figures are kept by them. */
+  year: integer(),
+  drive: drive(),
+  variant: text().notNull().default(''),
+  /** Mass as driven in kg, for the bedding-in estimate. */
+  massKg: doublePrecision('mass_kg'),
+  /** Order of corners that the maker bleeds in, and where it is from. */
+  bleedOrder: text('bleed_order').array(),
+  bleedSource: limitSource('bleed_source'),
   /** Tyre code like 215/65R16, where it is known. */
   tyre: text(),
   /** Final drive ratio: turns of the propshaft in one turn of the wheels. */
@@ -53,6 +64,8 @@ export const axles = pgTable(
     caliper: caliper().notNull().default('floating'),
     /** Pistons of one caliper, where it is known. */
     pistons: integer(),
+    /** Mass of one rotor in kg, for the bedding-in estimate. */
+    rotorKg: doublePrecision('rotor_kg'),
     /** What else its strip-down depends on, by the codes of the procedure. */
     traits: text().array().notNull().default([]),
   },

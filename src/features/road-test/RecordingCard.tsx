@@ -12,6 +12,7 @@ import { useRecording } from './useRecording';
 
 interface RecordingCardProps {
   readonly jobId: string;
+  readonly phase: 'before' | 'after';
   readonly diameter: number;
   readonly unit: SpeedUnit;
 }
@@ -36,7 +37,7 @@ async function keepFile(id: string, file: File): Promise<string | null> {
 const NOTHING_CHOSEN: Mapping = { map: {}, units: {} };
 
 /** A phone's recording: dropped in, read away from the page, shown, kept. */
-export function RecordingCard({ jobId, diameter, unit }: RecordingCardProps) {
+export function RecordingCard({ jobId, phase, diameter, unit }: RecordingCardProps) {
   const { state, read, cancel } = useRecording();
   const [speed, setSpeed] = useState('');
   const [chosen, setChosen] = useState<Mapping>(NOTHING_CHOSEN);
@@ -58,7 +59,7 @@ export function RecordingCard({ jobId, diameter, unit }: RecordingCardProps) {
     start(async () => {
       const answer = await keepRoadTestAction({
         jobId,
-        phase: 'before',
+        phase,
         diameter,
         summary: analysis,
       });

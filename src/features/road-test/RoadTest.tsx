@@ -12,6 +12,8 @@ import { TyreCard, type Tyre } from './TyreCard';
 
 interface RoadTestProps {
   readonly jobId: string;
+  /** Before the work, or after it: the same drive again. */
+  readonly phase?: 'before' | 'after';
   readonly tyre: Tyre;
   readonly unit: SpeedUnit;
   readonly tests: readonly KeptTest[];
@@ -23,7 +25,7 @@ interface RoadTestProps {
 
 /** The road test of a job: safety, tyre, felt rate, recording, what is kept. */
 export function RoadTest(props: RoadTestProps) {
-  const { jobId, unit, noDrive } = props;
+  const { jobId, unit, noDrive, phase = 'before' } = props;
   const [tyre, setTyre] = useState(props.tyre);
   const diameter = rollingDiameter(tyre.tyre) ?? figureIn(tyre.tyre, 0.3, 1.5);
   const finalDrive = figureIn(tyre.finalDrive, 1.5, 8);
@@ -52,8 +54,15 @@ export function RoadTest(props: RoadTestProps) {
         </p>
       ) : (
         <>
-          <RecordingCard jobId={jobId} diameter={diameter} unit={unit} />
-          <FeltRate diameter={diameter} finalDrive={finalDrive} unit={unit} onKeep={props.onFelt} />
+          <RecordingCard jobId={jobId} phase={phase} diameter={diameter} unit={unit} />
+          {phase === 'before' && (
+            <FeltRate
+              diameter={diameter}
+              finalDrive={finalDrive}
+              unit={unit}
+              onKeep={props.onFelt}
+            />
+          )}
           <FrequencyCard diameter={diameter} finalDrive={finalDrive} unit={unit} />
         </>
       )}

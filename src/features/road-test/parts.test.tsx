@@ -69,7 +69,7 @@ const settle = (i: number, outcome: RoadTestOutcome): Promise<void> =>
 
 describe('a recording', () => {
   test('shows how far it is, then what it says, and is kept on one press', async () => {
-    render(<RecordingCard jobId="j" diameter={0.66} unit="km/h" />);
+    render(<RecordingCard phase="before" jobId="j" diameter={0.66} unit="km/h" />);
     choose();
     act(() => begun[0]!.onProgress(0.4));
     expect(screen.getByRole<HTMLProgressElement>('progressbar').value).toBeCloseTo(0.4);
@@ -83,7 +83,7 @@ describe('a recording', () => {
   });
 
   test('is cancelled; a late answer of a file that was replaced is dropped', async () => {
-    render(<RecordingCard jobId="j" diameter={0.66} unit="km/h" />);
+    render(<RecordingCard phase="before" jobId="j" diameter={0.66} unit="km/h" />);
     choose('first.csv');
     choose('second.csv');
     await settle(0, { kind: 'done', analysis: ANALYSIS });
@@ -97,7 +97,7 @@ describe('a recording', () => {
   });
 
   test('that is refused says why, asks for the columns, and keeps what was chosen', async () => {
-    render(<RecordingCard jobId="j" diameter={0.66} unit="km/h" />);
+    render(<RecordingCard phase="before" jobId="j" diameter={0.66} unit="km/h" />);
     choose();
     const problem = { code: 'column', message: 'No column is known as time.', path: '' };
     const refused = { kind: 'refused' as const, problem, header: ['moment', 'forward'] };
@@ -111,7 +111,7 @@ describe('a recording', () => {
   });
 
   test('that no choice can mend asks for nothing', async () => {
-    render(<RecordingCard jobId="j" diameter={0.66} unit="km/h" />);
+    render(<RecordingCard phase="before" jobId="j" diameter={0.66} unit="km/h" />);
     choose();
     const problem = { code: 'binary', message: 'This is not text.', path: '' };
     await settle(0, { kind: 'refused', problem, header: [] });

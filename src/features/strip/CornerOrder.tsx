@@ -20,6 +20,8 @@ import { useChecks } from './useChecks';
 /** Everything about one corner that its screens are made of. */
 export interface CornerWork {
   readonly jobId: string;
+  /** Taking apart, or putting together again. */
+  readonly kind: 'step' | 'rebuild';
   readonly corner: Corner;
   readonly steps: readonly PlannedStep[];
   readonly items: readonly LookItem[];
@@ -43,12 +45,19 @@ const GOES: Readonly<Record<NonNullable<PlannedStep['goes']>, string>> = {
   'as-found': 'Take the as-found readings',
   hub: 'Hub face: straight edge and runout',
   parts: 'Right parts',
+  torque: 'Torque list of this corner',
+  tray: 'Empty the tray',
+  installed: 'Measure installed runout',
 };
 
-function placeOf({ jobId, corner, step }: Pick<StepProps, 'jobId' | 'corner' | 'step'>): string {
-  if (step.goes === 'as-found') return `/jobs/${jobId}/as-found/${corner}`;
-  return step.goes === 'hub' ? `/jobs/${jobId}/strip/${corner}/hub` : `/jobs/${jobId}/strip#parts`;
-}
+const PLACES: Readonly<Record<NonNullable<PlannedStep['goes']>, (corner: string) => string>> = {
+  'as-found': (corner) => `as-found/${corner}`,
+  hub: (corner) => `strip/${corner}/hub`,
+  parts: () => 'strip#parts',
+  torque: (corner) => `rebuild/${corner}/torque`,
+  tray: (corner) => `rebuild/${corner}/tray`,
+  installed: (corner) => `prove/${corner}`,
+};
 
 /** What a step says, warns of and asks for. */
 function StepBody(props: StepProps) {
@@ -68,7 +77,10 @@ function StepBody(props: StepProps) {
         </p>
       ))}
       {step.goes && (
-        <Link className="btn btn-outline-secondary mb-2" href={placeOf(props)}>
+        <Link
+          className="btn btn-outline-secondary mb-2"
+          href={`/jobs/${props.jobId}/${PLACES[step.goes](corner)}`}
+        >
           {GOES[step.goes]}
         </Link>
       )}
@@ -96,7 +108,7 @@ function StepBody(props: StepProps) {
           />
         </>
       )}
-      {choices.length > 0 && (
+      {choices.length > 0 && props.kind === 'step' && (
         <>
           <h3>Comes off</h3>
           <TakeOff {...{ jobId: props.jobId, corner, choices, parts: props.parts }} />
@@ -148,7 +160,7 @@ export function CornerOrder(work: CornerWork) {
   const { steps, corner } = work;
   const checks = useChecks(work.jobId, work.checks);
   const keyOfStep = ({ code }: PlannedStep) =>
-    ({ kind: 'step', place: corner, item: code }) as const;
+    ({ kind: work.kind, place: corner, item: code }) as const;
   const stateOf = (step: PlannedStep): unknown => checkAt(checks.checks, keyOfStep(step))?.value;
   const [at, setAt] = useState(() =>
     Math.max(
@@ -224,7 +236,7 @@ export function CornerOrder(work: CornerWork) {
           >
             {at === steps.length - 1 ? 'Done' : 'Done, next'}
           </button>
-          {!state && !isAsked && (
+          {!state && !isAsked && !step.required && (
             <button
               type="button"
               className="btn btn-outline-secondary"

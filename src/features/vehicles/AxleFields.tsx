@@ -81,6 +81,20 @@ export function AxleFields({ axle, units, register, errors }: AxleFieldsProps) {
           )}
         />
       </div>
+      <FormField
+        label="Mass of one rotor (kg)"
+        hint="For the bedding-in estimate."
+        error={own?.rotorKg?.message}
+        control={(ids) => (
+          <Form.Control
+            className="zh-pulled"
+            inputMode="decimal"
+            autoComplete="off"
+            {...ids}
+            {...register(`${axle}.rotorKg`)}
+          />
+        )}
+      />
       <fieldset className="mb-3">
         <legend className="fs-6 fw-normal mb-0">It also has (the strip-down follows it)</legend>
         <div className="zh-traits">

@@ -32,7 +32,7 @@ export function VehicleForm({ id, values, units, then }: VehicleFormProps) {
     else showServerErrors({ root: answer.message, ...answer.fields }, setError);
   });
   const line = (
-    name: 'plate' | 'make' | 'model' | 'tyre' | 'finalDrive',
+    name: 'plate' | 'make' | 'model' | 'tyre' | 'finalDrive' | 'year' | 'variant' | 'massKg',
     label: string,
     hint?: string,
   ) => (
@@ -63,6 +63,21 @@ export function VehicleForm({ id, values, units, then }: VehicleFormProps) {
         {line('model', 'Model')}
         {line('tyre', 'Tyre code', 'Like 215/65R16; for the road test.')}
         {line('finalDrive', 'Final drive ratio', 'Like 3.73; for the propshaft order.')}
+        {line('year', 'Model year', 'Torque figures are kept by year, drive and brakes.')}
+        <FormField
+          label="Driven wheels"
+          error={errors.drive?.message}
+          control={(ids) => (
+            <Form.Select {...ids} {...register('drive')}>
+              <option value="">not known</option>
+              <option value="front">front</option>
+              <option value="rear">rear</option>
+              <option value="all">all</option>
+            </Form.Select>
+          )}
+        />
+        {line('variant', 'Brake variant', 'Like “heavy duty”; empty for the usual one.')}
+        {line('massKg', 'Mass as driven (kg)', 'For the bedding-in estimate.')}
       </div>
       <label className="zh-check mb-3">
         <input type="checkbox" {...register('brakeByWire')} /> Brake-by-wire: brakes can apply by

@@ -17,6 +17,7 @@ interface StoredAxle {
   readonly caliper: AxleForm['caliper'];
   readonly pistons: number | null;
   readonly traits: readonly string[];
+  readonly rotorKg?: number | null;
   readonly limits: readonly StoredLimit[];
 }
 interface StoredVehicle {
@@ -26,6 +27,10 @@ interface StoredVehicle {
   readonly tyre?: string | null;
   readonly finalDrive?: number | null;
   readonly brakeByWire?: boolean;
+  readonly year?: number | null;
+  readonly drive?: 'front' | 'rear' | 'all' | null;
+  readonly variant?: string;
+  readonly massKg?: number | null;
   readonly axles: readonly StoredAxle[];
 }
 
@@ -78,6 +83,7 @@ const axleForm = (axle: StoredAxle | undefined): AxleForm => ({
   caliper: axle?.caliper ?? 'floating',
   pistons: PISTONS.find((count) => count === String(axle?.pistons ?? '')) ?? '',
   traits: TRAITS.filter((trait) => axle?.traits.includes(trait)),
+  rotorKg: String(axle?.rotorKg ?? ''),
   limits: limitsForm(axle?.limits ?? []),
 });
 
@@ -92,6 +98,10 @@ export function vehicleForm(vehicle: StoredVehicle | null): VehicleForm {
     tyre: vehicle?.tyre ?? '',
     finalDrive: String(vehicle?.finalDrive ?? ''),
     brakeByWire: vehicle?.brakeByWire ?? false,
+    year: String(vehicle?.year ?? ''),
+    drive: vehicle?.drive ?? '',
+    variant: vehicle?.variant ?? '',
+    massKg: String(vehicle?.massKg ?? ''),
     front: axle('front'),
     rear: axle('rear'),
   };

@@ -1,3 +1,4 @@
 export * from './FormField';
 export * from './serverErrors';
 export * from './TextField';
+export * from './useSend';

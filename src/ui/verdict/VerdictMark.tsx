@@ -47,14 +47,7 @@ const LOOK = {
 /** Not looked at, sound, or found wrong: by word, shape and colour. */
 export function LookMark({ state, size = 20 }: { state: keyof typeof LOOK; size?: number }) {
   const { ring, word } = LOOK[state];
-  return (
-    <span className={`zh-verdict zh-${ring}`}>
-      <svg width={size} height={size} viewBox="0 0 24 24" aria-hidden="true">
-        <Ring state={ring} />
-      </svg>
-      {word}
-    </span>
-  );
+  return <RingMark state={ring} word={word} size={size} />;
 }
 
 interface LookCountsProps {
@@ -82,14 +75,27 @@ export function LookCounts({ notLooked, sound, wrong }: LookCountsProps) {
   );
 }
 
-/** A verdict by word, shape and colour. */
-export function VerdictMark({ state, size = 24 }: { state: VerdictState; size?: number }) {
+/** A word with the ring and colour of a state. */
+export function RingMark({
+  state,
+  word,
+  size = 24,
+}: {
+  state: VerdictState;
+  word: string;
+  size?: number;
+}) {
   return (
     <span className={`zh-verdict zh-${state}`}>
       <svg width={size} height={size} viewBox="0 0 24 24" aria-hidden="true">
         <Ring state={state} />
       </svg>
-      {WORD[state]}
+      {word}
     </span>
   );
 }
+
+/** A verdict by word, shape and colour. */
+export const VerdictMark = ({ state, size }: { state: VerdictState; size?: number }) => (
+  <RingMark state={state} word={WORD[state]} size={size} />
+);

@@ -6,3 +6,4 @@ export * from './findings';
 export * from './roadTest';
 export * from './strip';
 export * from './shop';
+export * from './rebuild';

@@ -6,6 +6,7 @@ import type { LengthUnit } from '../../units';
 import { PAD_FAMILIES } from '../../wear';
 import { PROCEDURE } from '../procedure';
 import { idSchema } from './common';
+import { REBUILD_KINDS } from './rebuild';
 
 const codesOf = (list: readonly { readonly code: string }[]): [string, ...string[]] => {
   const [first = '', ...rest] = list.map(({ code }) => code);
@@ -86,6 +87,15 @@ export const waitingSchema = z.strictObject({
 });
 export type Waiting = z.output<typeof waitingSchema>;
 
+interface Kind {
+  readonly places: readonly string[];
+  readonly items: readonly string[];
+  readonly value: (item: string) => z.ZodType;
+  readonly needsReason: (value: unknown) => boolean;
+  /** Items that stand at a corner where the others stand for the whole job. */
+  readonly cornerItems?: readonly string[];
+}
+
 /** Kinds of checks: where each stands, its items, and what it can say. */
 const KINDS = {
   lifting: {
@@ -155,15 +165,8 @@ const KINDS = {
     value: () => waitingSchema,
     needsReason: () => false,
   },
-} as const satisfies Record<
-  string,
-  {
-    readonly places: readonly string[];
-    readonly items: readonly string[];
-    readonly value: (item: string) => z.ZodType;
-    readonly needsReason: (value: unknown) => boolean;
-  }
->;
+  ...REBUILD_KINDS,
+} as const satisfies Record<string, Kind>;
 
 export type CheckKind = keyof typeof KINDS;
 export const CHECK_KINDS = Object.keys(KINDS) as [CheckKind, ...CheckKind[]];
@@ -180,15 +183,17 @@ const envelope = z.strictObject({
 });
 
 export const checkFormSchema = envelope.transform((form, context) => {
-  const { places, items, value, needsReason } = KINDS[form.kind];
+  const { places, items, value, needsReason, cornerItems }: Kind = KINDS[form.kind];
   const complain = (path: string, message: string): never => {
     context.addIssue({ code: 'custom', path: [path], message });
     return z.NEVER;
   };
-  if (!(places as readonly string[]).includes(form.place)) {
+  const isAtPlace =
+    cornerItems === undefined || cornerItems.includes(form.item) === (form.place !== '');
+  if (!places.includes(form.place) || !isAtPlace) {
     return complain('place', 'This does not belong to that place.');
   }
-  if (!(items as readonly string[]).includes(form.item)) {
+  if (!items.includes(form.item)) {
     return complain('item', 'This item is not part of the procedure.');
   }
   if (form.value === null) return { ...form, note: null, value: null };

@@ -33,6 +33,19 @@ const figure = (field: (typeof LIMIT_FIELDS)[number], units: UnitSystem) =>
     source: sourceSchema,
   });
 
+/** A mass in kg between bounds, or empty. */
+const massSchema = (low: number, high: number, name: string) =>
+  z
+    .string()
+    .trim()
+    .max(10)
+    .default('')
+    .transform((text) => (text === '' ? null : Number(text.replace(',', '.'))))
+    .refine(
+      (mass) => mass === null || (mass >= low && mass <= high),
+      `Write the mass of ${name} in kg, ${low} to ${high}, or leave it empty.`,
+    );
+
 const axleSchema = (units: UnitSystem) => {
   const [nominal, machineTo, discard, runout, dtv, radius, piston] = LIMIT_FIELDS;
   return z
@@ -48,6 +61,8 @@ const axleSchema = (units: UnitSystem) => {
         .default('')
         .transform((count) => (count === '' ? null : Number(count))),
       traits: z.array(z.enum(TRAITS)).default([]),
+      /** Mass of one rotor in kg, or empty. */
+      rotorKg: massSchema(1, 60, 'a rotor'),
       limits: z.strictObject({
         nominal: figure(nominal, units),
         machineTo: figure(machineTo, units),
@@ -122,6 +137,22 @@ export const vehicleFormSchema = (units: UnitSystem) =>
     tyre: tyreSchema.default(null),
     finalDrive: finalDriveSchema.default(null),
     brakeByWire: z.boolean().default(false),
+    /** Model year, driven wheels, brake variant: torque figures are kept by them. */
+    year: z
+      .string()
+      .trim()
+      .default('')
+      .transform((text) => (text === '' ? null : Number(text)))
+      .refine(
+        (year) => year === null || (Number.isInteger(year) && year >= 1900 && year <= 2100),
+        'Write the year like 2019, or leave it empty.',
+      ),
+    drive: z
+      .enum(['', 'front', 'rear', 'all'])
+      .default('')
+      .transform((drive) => (drive === '' ? null : drive)),
+    variant: z.string().trim().max(60, 'At most 60 characters.').default(''),
+    massKg: massSchema(300, 40_000, 'the vehicle'),
     front: axleSchema(units),
     rear: axleSchema(units),
   });

@@ -3,13 +3,20 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { sayAdvice, sayCleaning } from '@/core/assessment';
 import { formatIn } from '@/core/units';
-import { CloseJob } from '@/features/jobs/CloseJob';
+import { ClosedRecord } from '@/features/closing/ClosedRecord';
+import { SignOff } from '@/features/closing/SignOff';
+import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { JobReport } from '@/features/report/JobReport';
 import { PrintButton } from '@/features/report/PrintButton';
 import { judgeCorner } from '@/server/decisions';
 import { cleaningAt } from '@/server/cleaning';
 import { inspectionAt, procedureOf } from '@/server/inspection';
 import { jobFile } from '@/server/jobs';
+import { allPeople } from '@/server/people';
+import { placeOf } from '@/server/rebuildView';
+import { signOffOf } from '@/server/signOff';
+import { whoIsHere } from '@/server/who';
+import type { Hindrance } from '@/core/procedure';
 import { shopUnits } from '@/server/settings';
 import { KNOWLEDGE } from '@/core/contracts';
 import { WithNose } from '../JobScent';
@@ -22,6 +29,9 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
   if (!file) notFound();
   const units = await shopUnits();
   const { job, vehicle } = file;
+  const who = await whoIsHere();
+  const { blocks, open } = signOffOf(file);
+  const at = (each: Hindrance) => ({ say: each.say, href: placeOf(id, each) });
   const corners = file.corners.map((corner) => {
     const before = judgeCorner(file, corner, 'before');
     const after = judgeCorner(file, corner, 'after');
@@ -43,13 +53,34 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
         <a className="btn btn-outline-secondary" href={`/api/v1/jobs/${id}`} download>
           Job as a file
         </a>
-        <CloseJob
-          jobId={id}
-          closed={job.closedAt !== null}
-          causes={KNOWLEDGE.causes.map(({ code, name }) => ({ code, name }))}
-          confirmed={job.confirmedCause}
-        />
       </div>
+      {job.closedAt === null ? (
+        <>
+          <WhoIsHere people={await allPeople()} here={who?.id ?? null} />
+          <SignOff
+            jobId={id}
+            blocks={blocks.map(at)}
+            open={open.map(at)}
+            causes={KNOWLEDGE.causes.map(({ code, name }) => ({ code, name }))}
+            confirmed={job.confirmedCause}
+            who={who && { name: who.name, isLead: who.role === 'lead' }}
+          />
+        </>
+      ) : (
+        <ClosedRecord
+          jobId={id}
+          signed={{
+            by: job.signedBy,
+            at: format(job.closedAt, 'd MMMM yyyy, HH:mm'),
+            open: job.signedWith?.open ?? [],
+            reason: job.signedWith?.reason ?? null,
+          }}
+          additions={file.additions.map((each) => ({
+            ...each,
+            at: format(each.at, 'd MMM yyyy, HH:mm'),
+          }))}
+        />
+      )}
       <JobReport
         head={{
           number: job.number,

@@ -1,8 +1,6 @@
-import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
-import { roadTestSummarySchema } from '@/core/contracts';
 import { speedUnit } from '@/core/units';
 import { feltRateAction } from '@/features/nose/actions';
 import { RoadTest } from '@/features/road-test/RoadTest';
@@ -11,6 +9,7 @@ import { noseOf } from '@/server/nose';
 import { shopUnits } from '@/server/settings';
 import { stagesOf } from '@/server/stages';
 import { WithNose } from '../JobScent';
+import { keptTests } from './kept';
 
 export const metadata: Metadata = { title: 'Road test' };
 
@@ -18,11 +17,6 @@ export default async function RoadTestPage({ params }: { params: Promise<{ id: s
   const { id } = await params;
   const file = await jobFile(id);
   if (!file) notFound();
-  const tests = file.roadTests.flatMap(({ id: test, takenAt, summary, rawBytes }) => {
-    const parsed = roadTestSummarySchema.safeParse(summary);
-    const taken = format(takenAt, 'd MMMM yyyy, HH:mm');
-    return parsed.success ? [{ id: test, taken, analysis: parsed.data, bytes: rawBytes }] : [];
-  });
   const measure = stagesOf(file).find(({ key }) => key === 'measure');
   return (
     <WithNose file={file}>
@@ -34,7 +28,7 @@ export default async function RoadTestPage({ params }: { params: Promise<{ id: s
           finalDrive: String(file.vehicle.finalDrive ?? ''),
         }}
         unit={speedUnit(await shopUnits())}
-        tests={tests}
+        tests={keptTests(file, 'before')}
         noDrive={(await noseOf(file)).noDrive}
         onFelt={feltRateAction.bind(null, id)}
       />

@@ -11,8 +11,9 @@ import type { StripPhoto } from '@/features/strip/PhotoStrip';
 import type { TrayPart } from '@/features/strip/Tray';
 import { jobFile } from '@/server/jobs';
 import { cornerPlan, looksOf, padsSay } from '@/server/procedure';
+import { rebuildSteps } from '@/server/rebuild';
 import { shopUnits } from '@/server/settings';
-import { axleRow } from '@/server/stages';
+import { axleRow } from '@/server/record';
 
 /** A time in words: of the day where it is today. */
 export const sayTime = (at: Date): string => format(at, isToday(at) ? 'HH:mm' : 'd MMM, HH:mm');
@@ -46,7 +47,7 @@ const photosOf = (
     .filter(isMeant)
     .map(({ id, sha256, width, height }) => ({ id, sha256, width, height }));
 
-const trayPart = (file: JobFile, part: TrayPartRow): TrayPart => ({
+export const trayPart = (file: JobFile, part: TrayPartRow): TrayPart => ({
   ...part,
   back: part.backAt && sayTime(part.backAt),
   photos: photosOf(file, ({ partId }) => partId === part.id),
@@ -67,6 +68,18 @@ export async function openCorner({ params }: CornerParams) {
   return { id, file, units, work };
 }
 
+/** The figures that steps ask for. */
+const figuresOf = (steps: CornerWork['steps']): CornerWork['figures'] => {
+  const asked = new Set(steps.flatMap(({ figures }) => figures));
+  return PROCEDURE.figures.filter(({ code, group }) => asked.has(code) || asked.has(group));
+};
+
+/** The work of a corner as it goes together again. */
+export const rebuildWork = (file: JobFile, work: CornerWork): CornerWork => {
+  const steps = rebuildSteps(file, work.corner);
+  return { ...work, kind: 'rebuild', steps, items: [], figures: figuresOf(steps) };
+};
+
 /** Everything that the screens of one corner are made of; null where the job lacks it. */
 function cornerWork(file: JobFile, name: string, units: UnitSystem): CornerWork | null {
   const corner = CORNERS.find((each) => each === name);
@@ -75,13 +88,13 @@ function cornerWork(file: JobFile, name: string, units: UnitSystem): CornerWork 
   if (!corner || !plan || !axle) return null;
   const { rules } = plan.context;
   const coming = new Set(plan.steps.flatMap(({ parts }) => parts));
-  const asked = new Set(plan.steps.flatMap(({ figures }) => figures));
   return {
     jobId: file.job.id,
+    kind: 'step',
     corner,
     steps: plan.steps,
     items: plan.items,
-    figures: PROCEDURE.figures.filter(({ code, group }) => asked.has(code) || asked.has(group)),
+    figures: figuresOf(plan.steps),
     meanings: padsSay(file, corner),
     checks: checkViews(file).filter(({ place }) => place === corner),
     choices: PROCEDURE.parts

@@ -9,7 +9,8 @@ import { correctView } from '@/server/correct';
 import { jobFile } from '@/server/jobs';
 import { allPeople } from '@/server/people';
 import { shopUnits } from '@/server/settings';
-import { cornersToCorrect, cornersToProve } from '@/server/stages';
+import { cornersToProve } from '@/server/prove';
+import { cornersToCorrect } from '@/server/stages';
 import { whoIsHere } from '@/server/who';
 import { WithNose } from '../../JobScent';
 

@@ -7,7 +7,7 @@ import { formatIn } from '@/core/units';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 import { cleaningAt } from '@/server/cleaning';
 import { setsOfCorner } from '@/server/record';
-import { axleRow } from '@/server/stages';
+import { axleRow } from '@/server/record';
 import { openCorner, type CornerParams } from '../../work';
 
 export const metadata: Metadata = { title: 'Hub' };

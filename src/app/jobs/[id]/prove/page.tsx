@@ -1,0 +1,106 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { CORNER_NAME } from '@/core/readings';
+import { Rechecks } from '@/features/closing/Rechecks';
+import { WhoIsHere } from '@/features/people/WhoIsHere';
+import { BeforeAfter } from '@/features/prove/BeforeAfter';
+import { FeelScale } from '@/features/prove/FeelScale';
+import { OutcomeCard } from '@/features/prove/OutcomeCard';
+import { stepAction } from '@/features/rebuild/actions';
+import { allPeople } from '@/server/people';
+import { findCheck } from '@/server/procedure';
+import { proveView } from '@/server/proveView';
+import { refuseDriven } from '@/server/rebuild';
+import { shopUnits } from '@/server/settings';
+import { whoIsHere } from '@/server/who';
+import { NextThing } from '@/ui/shell';
+import { WithNose } from '../JobScent';
+import { openJobPage, type JobParams } from '../open';
+
+export const metadata: Metadata = { title: 'Prove' };
+
+export default async function ProveOverviewPage(props: JobParams) {
+  const { id, file } = await openJobPage(props);
+  const { outcome, next, corners, ratios, feel, rechecks } = proveView(file);
+  const why = refuseDriven(file);
+  const units = await shopUnits();
+  const feelStamp = (when: string) => findCheck(file, 'prove', '', `feel-${when}`)?.stamp ?? null;
+  return (
+    <WithNose file={file} isAsFound>
+      <h1>Prove</h1>
+      <NextThing todo={next.todo} why={next.why}>
+        <Link className="btn btn-primary" href={next.href}>
+          {next.label}
+        </Link>
+      </NextThing>
+      {outcome && <OutcomeCard outcome={outcome} />}
+      <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} isFolded />
+      <section className="zh-card mb-3" aria-label="Measured again">
+        <h2>Measured again</h2>
+        <BeforeAfter corners={corners} units={units} />
+        <div className="d-flex flex-wrap gap-2 mt-2">
+          {file.corners.map((corner) => (
+            <Link
+              key={corner}
+              className="btn btn-outline-secondary"
+              href={`/jobs/${id}/prove/${corner}`}
+            >
+              Measure {corner}
+              <span className="visually-hidden"> {CORNER_NAME[corner]}</span>
+            </Link>
+          ))}
+        </div>
+      </section>
+      <section className="zh-card mb-3" aria-label="Driven again">
+        <h2>Driven again</h2>
+        {why !== null && <div className="zh-stop mb-2">{why}</div>}
+        <FeelScale
+          jobId={id}
+          when="before"
+          feel={feel.before}
+          stamp={feelStamp('before')}
+          onWrite={stepAction}
+        />
+        {why === null && (
+          <FeelScale
+            jobId={id}
+            when="after"
+            feel={feel.after}
+            stamp={feelStamp('after')}
+            onWrite={stepAction}
+          />
+        )}
+        {ratios && ratios.length > 0 && (
+          <table className="table table-sm mt-2 mb-2">
+            <thead>
+              <tr>
+                <th scope="col">Order, braking</th>
+                <th scope="col">Before (m/s²)</th>
+                <th scope="col">After (m/s²)</th>
+                <th scope="col">Left of it</th>
+              </tr>
+            </thead>
+            <tbody>
+              {ratios.map(({ order, before, after, ratio }) => (
+                <tr key={order}>
+                  <th scope="row">
+                    {order === 1 ? 'once a turn' : 'twice a turn'} ({order})
+                  </th>
+                  <td className="zh-figure">{before.toFixed(3)}</td>
+                  <td className="zh-figure">{after.toFixed(3)}</td>
+                  <td className="zh-figure">{Math.round(ratio * 100)} %</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+        {why === null && (
+          <Link className="btn btn-outline-secondary" href={`/jobs/${id}/prove/road-test`}>
+            Record the drive again
+          </Link>
+        )}
+      </section>
+      <Rechecks jobId={id} rechecks={rechecks} hasOdometer={file.job.odometerKm !== null} />
+    </WithNose>
+  );
+}

@@ -1,0 +1,39 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { speedUnit } from '@/core/units';
+import { feltRateAction } from '@/features/nose/actions';
+import { RoadTest } from '@/features/road-test/RoadTest';
+import { refuseDriven } from '@/server/rebuild';
+import { shopUnits } from '@/server/settings';
+import { WithNose } from '../../JobScent';
+import { openJobPage, type JobParams } from '../../open';
+import { keptTests } from '../../road-test/kept';
+
+export const metadata: Metadata = { title: 'Road test after the work' };
+
+export default async function RoadTestAgainPage(props: JobParams) {
+  const { id, file } = await openJobPage(props);
+  return (
+    <WithNose file={file} isAsFound>
+      <div className="zh-row justify-content-start mb-2">
+        <h1 className="mb-0">Road test after the work</h1>
+        <Link className="btn btn-outline-secondary" href={`/jobs/${id}/prove`}>
+          Prove
+        </Link>
+      </div>
+      <p>The same road, the same speeds and stops as before.</p>
+      <RoadTest
+        jobId={id}
+        phase="after"
+        tyre={{
+          tyre: file.vehicle.tyre ?? '',
+          finalDrive: String(file.vehicle.finalDrive ?? ''),
+        }}
+        unit={speedUnit(await shopUnits())}
+        tests={keptTests(file, 'after')}
+        noDrive={refuseDriven(file)}
+        onFelt={feltRateAction.bind(null, id)}
+      />
+    </WithNose>
+  );
+}

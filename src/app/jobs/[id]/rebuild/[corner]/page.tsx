@@ -1,0 +1,10 @@
+import type { Metadata } from 'next';
+import { CornerOrder } from '@/features/strip/CornerOrder';
+import { openCorner, rebuildWork, type CornerParams } from '../../strip/work';
+
+export const metadata: Metadata = { title: 'Rebuild, step by step' };
+
+export default async function RebuildOrderPage(props: CornerParams) {
+  const { file, work } = await openCorner(props);
+  return <CornerOrder key={work.corner} {...rebuildWork(file, work)} />;
+}

@@ -1,0 +1,87 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { axleOf } from '@/core/readings';
+import { StepTick } from '@/features/rebuild/StepTick';
+import { TorqueList } from '@/features/rebuild/TorqueList';
+import { WheelStar } from '@/features/rebuild/WheelStar';
+import { findCheck } from '@/server/procedure';
+import { starAt } from '@/server/rebuild';
+import { fastenerViews, stepView } from '@/server/rebuildView';
+import { axleRow } from '@/server/record';
+import { shopTorque } from '@/server/settings';
+import { openCorner, type CornerParams } from '../../../strip/work';
+
+export const metadata: Metadata = { title: 'Torque' };
+
+/** What torque figures are kept by, in words. */
+const sayKey = ({
+  make,
+  model,
+  year,
+  drive,
+  variant,
+}: {
+  make: string;
+  model: string;
+  year: number | null;
+  drive: string | null;
+  variant: string;
+}): string =>
+  [
+    `${make} ${model}`,
+    year === null ? 'any year' : String(year),
+    drive === null ? 'any drive' : `${drive}-wheel drive`,
+    variant || 'standard brakes',
+  ].join(', ');
+
+export default async function TorquePage(props: CornerParams) {
+  const { id, file, work } = await openCorner(props);
+  const { corner } = work;
+  const axle = axleRow(file, corner);
+  if (!axle) notFound();
+  const unit = await shopTorque();
+  const fasteners = fastenerViews(file, corner);
+  const star = starAt(file, corner);
+  const wheel = fasteners.find(({ code }) => code === 'wheel-nuts');
+  const row = findCheck(file, 'torque', corner, 'star');
+  return (
+    <>
+      <section className="zh-card mb-3">
+        <TorqueList
+          jobId={id}
+          corner={corner}
+          axle={axleOf(corner)}
+          unit={unit}
+          starDone={star.of > 0 && star.pulls.length >= star.of}
+          fasteners={fasteners}
+          kept={sayKey(file.vehicle)}
+        />
+      </section>
+      <WheelStar
+        key={corner}
+        jobId={id}
+        corner={corner}
+        count={axle.studs}
+        fastening={axle.fastening}
+        pulls={star.pulls}
+        stamp={row?.stamp ?? null}
+        torqueNm={wheel?.figure?.nm ?? null}
+        unit={unit}
+        isNext={fasteners.every(({ code, pulled }) => code === 'wheel-nuts' || pulled !== null)}
+      />
+      <section className="zh-card mt-3" aria-label="On the ground">
+        <StepTick
+          jobId={id}
+          kind="torque"
+          place={corner}
+          item="vehicle-down"
+          written={stepView(findCheck(file, 'torque', corner, 'vehicle-down'))}
+          label="Checked with the weight on the tyre"
+        />
+        <p className="zh-muted mb-0">
+          Recheck after 50 to 100 km: set it on the Prove page, so that it is not forgotten.
+        </p>
+      </section>
+    </>
+  );
+}

@@ -1,0 +1,40 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { speedUnit } from '@/core/units';
+import { BeddingPlanner } from '@/features/rebuild/BeddingPlanner';
+import { planOf, shopProgrammes } from '@/server/bedding';
+import { axlesOfJob, findCheck } from '@/server/procedure';
+import { stepView } from '@/server/rebuildView';
+import { shopUnits } from '@/server/settings';
+import { WithNose } from '../../JobScent';
+import { openJobPage, type JobParams } from '../../open';
+
+export const metadata: Metadata = { title: 'Bedding-in' };
+
+export default async function BeddingPage(props: JobParams) {
+  const { id, file } = await openJobPage(props);
+  const row = findCheck(file, 'bedding', '', 'plan');
+  return (
+    <WithNose file={file}>
+      <div className="zh-row justify-content-start mb-2">
+        <h1 className="mb-0">Bedding-in</h1>
+        <Link className="btn btn-outline-secondary" href={`/jobs/${id}/rebuild`}>
+          Rebuild
+        </Link>
+      </div>
+      <p className="zh-muted">
+        A planning estimate. Quiet dry road, within the law, a safe gap behind. No bedding-in with a
+        soft pedal. Smoke, fade or a long pedal: stop and let it cool. Do not hold the pedal on a
+        hot rotor at a standstill. The pad maker’s instructions come first.
+      </p>
+      <BeddingPlanner
+        jobId={id}
+        plan={await planOf(file)}
+        written={stepView(row)}
+        programmes={await shopProgrammes()}
+        unit={speedUnit(await shopUnits())}
+        axle={axlesOfJob(file).includes('front') ? 'front' : 'rear'}
+      />
+    </WithNose>
+  );
+}

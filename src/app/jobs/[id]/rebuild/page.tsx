@@ -1,0 +1,111 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { isPedalDone, needsPedal } from '@/core/procedure';
+import { WhoIsHere } from '@/features/people/WhoIsHere';
+import { CornerRebuildCards } from '@/features/rebuild/CornerRebuildCards';
+import { StepTick } from '@/features/rebuild/StepTick';
+import { WheelTurns } from '@/features/rebuild/WheelTurns';
+import { allPeople } from '@/server/people';
+import { findCheck } from '@/server/procedure';
+import { closingOf } from '@/server/rebuild';
+import { cornerProgress, rebuildNext, stepView } from '@/server/rebuildView';
+import { whoIsHere } from '@/server/who';
+import { NextThing } from '@/ui/shell';
+import { WithNose } from '../JobScent';
+import { openJobPage, type JobParams } from '../open';
+
+export const metadata: Metadata = { title: 'Rebuild' };
+
+export default async function RebuildPage(props: JobParams) {
+  const { id, file } = await openJobPage(props);
+  const state = closingOf(file);
+  const next = rebuildNext(file);
+  const pedal = (item: string, place = '') => stepView(findCheck(file, 'pedal', place, item));
+  const key = { jobId: id, kind: 'pedal' as const, place: '' };
+  return (
+    <WithNose file={file}>
+      <h1>Rebuild</h1>
+      <NextThing todo={next.todo} why={next.why}>
+        <Link className="btn btn-primary" href={next.href}>
+          {next.label}
+        </Link>
+      </NextThing>
+      <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} />
+      <CornerRebuildCards
+        jobId={id}
+        corners={file.corners.map((corner) => cornerProgress(file, corner))}
+      />
+      <div className="zh-corner-cards mt-3">
+        <section className="zh-card" aria-label="Hydraulics">
+          <h2>Hydraulics</h2>
+          <p>
+            {state.opened.length > 0
+              ? `Opened: ${state.opened.join('; ')}. ${state.hydraulicsOpen.length === 0 ? 'Bled and closed.' : `${state.hydraulicsOpen.length} points are open.`}`
+              : state.saidClosed
+                ? 'Nothing was opened.'
+                : 'Nobody said yet whether anything was opened.'}
+          </p>
+          <Link className="btn btn-outline-secondary" href={`/jobs/${id}/rebuild/hydraulics`}>
+            Hydraulics
+          </Link>
+        </section>
+        <section className="zh-card" aria-label="Pedal">
+          <h2>Pedal</h2>
+          {needsPedal(state) ? (
+            <p>
+              {isPedalDone(state)
+                ? 'Firm, held for a minute, level set.'
+                : 'Not pumped firm since the pistons moved. The vehicle stays where it is.'}
+            </p>
+          ) : (
+            <p>No piston moved.</p>
+          )}
+          <div className="d-flex flex-wrap gap-2 align-items-start">
+            <Link className="btn btn-outline-secondary" href={`/jobs/${id}/rebuild/pedal`}>
+              The pedal stop
+            </Link>
+            {state.pistonsMoved.length === 0 && (
+              <StepTick
+                {...key}
+                item="none-moved"
+                written={pedal('none-moved')}
+                label="No piston moved in this job"
+              />
+            )}
+          </div>
+        </section>
+        <section className="zh-card" aria-label="Wheels turn" id="turns">
+          <h2>Pedal released: turns free?</h2>
+          {file.corners.map((corner) => (
+            <WheelTurns key={corner} jobId={id} corner={corner} written={pedal('turns', corner)} />
+          ))}
+        </section>
+        <section className="zh-card" aria-label="On the road" id="first-stop">
+          <h2>First stop, bedding-in</h2>
+          <StepTick
+            {...key}
+            item="first-stop"
+            written={pedal('first-stop')}
+            label="First stop made at walking pace, in the yard"
+          />
+          <StepTick {...key} item="moved" written={pedal('moved')} label="Vehicle moved" />
+          <Link className="btn btn-outline-secondary" href={`/jobs/${id}/rebuild/bedding`}>
+            Bedding-in planner
+          </Link>
+          <p className="zh-muted mt-2 mb-0">
+            A little smell, light noise and a soft first bite are to be expected: say so to the
+            owner.
+          </p>
+          <StepTick
+            jobId={id}
+            kind="bedding"
+            place=""
+            item="told"
+            written={stepView(findCheck(file, 'bedding', '', 'told'))}
+            label="Said to the owner"
+          />
+        </section>
+      </div>
+    </WithNose>
+  );
+}

@@ -1,0 +1,2 @@
+export * from './programme';
+export * from './thermal';

@@ -1,0 +1,189 @@
+import type { Corner } from '../readings';
+
+/** How a corner stands as it goes together again. */
+export interface CornerClosing {
+  readonly corner: Corner;
+  /** Whether its wheel was off: taken off, measured at, or corrected. */
+  readonly wheelOff: boolean;
+  /** Whether its caliper is off now. */
+  readonly caliperOff: boolean;
+  /** Parts taken off that are not back on. */
+  readonly inTray: readonly string[];
+  readonly torque: readonly {
+    readonly name: string;
+    readonly hasFigure: boolean;
+    readonly isPulled: boolean;
+  }[];
+  /** Whether every nut of the wheel was pulled in every stage. */
+  readonly starDone: boolean;
+  readonly vehicleDown: boolean;
+  /** Rebuild steps that are not done. */
+  readonly open: readonly { readonly title: string; readonly required: boolean }[];
+  readonly leftOut: readonly string[];
+  /** Whether its wheel turned free with the pedal released. */
+  readonly turns: 'free' | 'drags' | null;
+  /** Why its rotor may not go on the road, or null. */
+  readonly belowDiscard: string | null;
+}
+
+/** How the pedal stands; what was ticked before something moved again counts as open. */
+export interface PedalState {
+  readonly firm: boolean;
+  readonly held: 'held' | 'sank' | null;
+  readonly level: boolean;
+}
+
+/** How a job stands as it goes together again. */
+export interface JobClosing {
+  readonly corners: readonly CornerClosing[];
+  /** What moved pistons, in words; empty where nothing says that any moved. */
+  readonly pistonsMoved: readonly string[];
+  readonly saidNoneMoved: boolean;
+  readonly pedal: PedalState;
+  /** What opened the hydraulics, in words; empty where nothing says so. */
+  readonly opened: readonly string[];
+  readonly saidClosed: boolean;
+  /** What of an opened system is still to do, in words. */
+  readonly hydraulicsOpen: readonly string[];
+  /** What the vehicle waits for, and what keeps it off the road. */
+  readonly waits: readonly string[];
+  readonly offTheRoad: readonly string[];
+}
+
+/** Where something that stands in the way is put right: a stage or a page of the rebuild. */
+export type ClosingPlace = 'strip' | 'correct' | 'corner' | 'hydraulics' | 'pedal' | 'prove';
+
+/** Something that stands in the way, in words. */
+export interface Hindrance {
+  readonly say: string;
+  readonly place: ClosingPlace;
+  readonly corner?: Corner;
+}
+
+const wasOpened = ({ corners }: JobClosing): boolean => corners.some(({ wheelOff }) => wheelOff);
+
+/** Calipers that are off their rotors, and what else lets a piston out. */
+function loose({ corners }: JobClosing): Hindrance[] {
+  return corners.flatMap(({ corner, caliperOff, inTray }) => {
+    if (caliperOff) {
+      return [{ say: `The caliper of ${corner} is off its rotor.`, place: 'corner', corner }];
+    }
+    return inTray.length > 0
+      ? [
+          {
+            say: `Parts of ${corner} are still in the tray: ${inTray.join(', ').toLowerCase()}.`,
+            place: 'corner',
+            corner,
+          },
+        ]
+      : [];
+  });
+}
+
+/**
+ * Why the pedal must not be pumped now: a caliper off its rotor lets its pistons jump out.
+ * Empty where it may. Source: handbook 15.
+ */
+export const pedalHindrances = (state: JobClosing): Hindrance[] =>
+  loose(state).filter(({ say }) => say.startsWith('The caliper'));
+
+/** Whether the pedal stop belongs to this job: pistons moved, or nobody said that none did. */
+export const needsPedal = (state: JobClosing): boolean =>
+  state.pistonsMoved.length > 0 || (wasOpened(state) && !state.saidNoneMoved);
+
+export const isPedalDone = ({ pedal }: JobClosing): boolean =>
+  pedal.firm && pedal.held === 'held' && pedal.level;
+
+/** Whether the hydraulics are settled: said to be closed, or bled to the end. */
+const hydraulics = (state: JobClosing): Hindrance[] => {
+  if (state.opened.length > 0) {
+    return state.hydraulicsOpen.map((say) => ({ say, place: 'hydraulics' }));
+  }
+  if (!wasOpened(state) || state.saidClosed) return [];
+  return [{ say: 'Say whether the hydraulics were opened.', place: 'hydraulics' }];
+};
+
+function pedal(state: JobClosing): Hindrance[] {
+  if (state.pedal.held === 'sank') {
+    const say = 'The pedal sank while it was held: the vehicle stays where it is.';
+    return [{ say, place: 'pedal' }];
+  }
+  if (!needsPedal(state) || isPedalDone(state)) return [];
+  const say =
+    'The pedal was not pumped firm, held for a minute and its fluid level set since the pistons moved.';
+  return [{ say, place: 'pedal' }];
+}
+
+const wheels = ({ corners }: JobClosing): Hindrance[] =>
+  corners
+    .filter(({ wheelOff }) => wheelOff)
+    .flatMap(({ corner, starDone, torque, vehicleDown }) => {
+      const own = torque.find(({ name }) => name.startsWith('Wheel'));
+      const complain = (say: string): Hindrance[] => [{ say, place: 'corner', corner }];
+      if (!starDone) return complain(`The wheel of ${corner} is not drawn up in the star.`);
+      if (!own?.isPulled) return complain(`The torque of ${corner}’s wheel is not written down.`);
+      return vehicleDown ? [] : complain(`The wheel of ${corner} was not checked on the ground.`);
+    });
+
+/**
+ * Why the vehicle must not be moved; empty where it may. Below discard, cracked, leaking, with
+ * a sinking or unpumped pedal, waiting, or not together it stays. Source: handbook 15, 17.
+ */
+export const moveHindrances = (state: JobClosing): Hindrance[] => [
+  ...state.waits.map((each): Hindrance => ({ say: `It waits: ${each}.`, place: 'strip' })),
+  ...state.offTheRoad.map((say): Hindrance => ({ say: `${say}.`, place: 'strip' })),
+  ...state.corners.flatMap(({ corner, belowDiscard }): Hindrance[] =>
+    belowDiscard ? [{ say: belowDiscard, place: 'correct', corner }] : [],
+  ),
+  ...loose(state),
+  ...hydraulics(state),
+  ...pedal(state),
+  ...wheels(state),
+];
+
+/** What blocks the sign-off whoever signs: it never passes. Source: handbook 15, 16. */
+export const signOffBlocks = (state: JobClosing): Hindrance[] => [
+  ...moveHindrances(state),
+  ...state.corners.flatMap(({ corner, wheelOff, torque, open }): Hindrance[] => {
+    if (!wheelOff) return [];
+    const missing = torque.filter(({ hasFigure }) => !hasFigure).map(({ name }) => name);
+    const unpulled = torque
+      .filter(({ hasFigure, isPulled, name }) => hasFigure && !isPulled && !/^Wheel/.test(name))
+      .map(({ name }) => name);
+    const steps = open.filter(({ required }) => required).map(({ title }) => title);
+    const say = (what: string, list: readonly string[]): Hindrance[] =>
+      list.length === 0
+        ? []
+        : [
+            {
+              say: `${corner}: ${what}: ${list.join(', ').toLowerCase()}.`,
+              place: 'corner',
+              corner,
+            },
+          ];
+    return [
+      ...say('no torque figure with a source', missing),
+      ...say('torque not written down', unpulled),
+      ...say('not done', steps),
+    ];
+  }),
+];
+
+/** What is open without blocking: the lead may sign with it, in writing. */
+export const openItems = (state: JobClosing): Hindrance[] =>
+  state.corners
+    .filter(({ wheelOff }) => wheelOff)
+    .flatMap(({ corner, open, leftOut, turns }): Hindrance[] => {
+      const at = (say: string): Hindrance => ({
+        say: `${corner}: ${say}.`,
+        place: 'corner',
+        corner,
+      });
+      const steps = open.filter(({ required }) => !required).map(({ title }) => title);
+      return [
+        ...(steps.length > 0 ? [at(`not gone through: ${steps.join(', ').toLowerCase()}`)] : []),
+        ...leftOut.map((each) => at(`left out: ${each}`)),
+        ...(turns === 'drags' ? [at('the wheel drags with the pedal released')] : []),
+        ...(turns === null ? [at('nobody said whether the wheel turns free')] : []),
+      ];
+    });

@@ -1,0 +1,3 @@
+export * from './star';
+export * from './fasteners';
+export * from './challenge';

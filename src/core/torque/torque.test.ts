@@ -1,0 +1,133 @@
+import { parseTorque, toNewtonMetres, type TypedTorque } from '../units';
+import {
+  challengeTorque,
+  fastenerOf,
+  FASTENERS,
+  pulledAmiss,
+  pullsOf,
+  spacing,
+  starOrder,
+  unevenness,
+} from './index';
+
+/** Gives every order of the nuts that starts at nut 0, lower numbers first; the array is reused. */
+function everyOrder(count: number, give: (order: readonly number[]) => void): void {
+  const order = [0];
+  const isTaken = new Array<boolean>(count).fill(false);
+  const goOn = (): void => {
+    if (order.length === count) return give(order);
+    for (let nut = 1; nut < count; nut += 1) {
+      if (isTaken[nut]) continue;
+      isTaken[nut] = true;
+      order.push(nut);
+      goOn();
+      order.pop();
+      isTaken[nut] = false;
+    }
+  };
+  goOn();
+}
+
+/** Whether each next nut is as far as can be from the one before. */
+function goesFar(order: readonly number[], count: number): boolean {
+  for (let i = 1; i < count; i += 1) {
+    const reach = spacing(order[i - 1]!, order[i]!, count);
+    for (let j = i + 1; j < count; j += 1) {
+      if (spacing(order[i - 1]!, order[j]!, count) > reach) return false;
+    }
+  }
+  return true;
+}
+
+const spreads = (order: readonly number[], count: number): number[] =>
+  order.map((_, i) => unevenness(order.slice(0, i + 1), count));
+
+const lexicographic = (a: readonly number[], b: readonly number[]): number => {
+  const i = a.findIndex((value, j) => value !== b[j]);
+  return i < 0 ? 0 : (a[i] ?? 0) - (b[i] ?? 0);
+};
+
+describe('the star', () => {
+  test.each([3, 4, 5, 6, 7, 8, 9, 10])(
+    'of %i nuts is the best of all orders, found by exhaustive search',
+    (count) => {
+      let best: { order: readonly number[]; spread: number[] } | null = null;
+      let candidates = 0;
+      everyOrder(count, (order) => {
+        if (!goesFar(order, count)) return;
+        candidates += 1;
+        const spread = spreads(order, count);
+        // Ties by the lower number: the search goes upwards, so the first of equals stays.
+        if (!best || lexicographic(spread, best.spread) < 0) best = { order: [...order], spread };
+      });
+      expect(candidates).toBeGreaterThan(0);
+      expect(best).toMatchObject({ order: starOrder(count) });
+    },
+  );
+
+  test('an order that is no star is told from one', () => {
+    expect(goesFar([0, 1, 2, 3, 4], 5)).toBe(false);
+    expect(goesFar(starOrder(5), 5)).toBe(true);
+  });
+
+  test('five nuts: 1, 3, 5, 2, 4', () => {
+    expect(starOrder(5).map((nut) => nut + 1)).toEqual([1, 3, 5, 2, 4]);
+  });
+
+  test('every stage pulls every nut once', () => {
+    const pulls = pullsOf(6, 3);
+    expect(pulls.length).toBe(18);
+    for (const stage of [0, 1, 2]) {
+      const nuts = pulls.filter((pull) => pull.stage === stage).map(({ nut }) => nut);
+      expect([...nuts].sort()).toEqual([0, 1, 2, 3, 4, 5]);
+    }
+  });
+
+  test.each([2, 11, 4.5])('no wheel has %d nuts', (count) => {
+    expect(() => starOrder(count)).toThrow(RangeError);
+  });
+});
+
+describe('figures that are challenged', () => {
+  const typed = (text: string): TypedTorque => {
+    const parsed = parseTorque(text, 'N·m');
+    if (!parsed.ok) throw new Error(parsed.message);
+    return parsed.torque;
+  };
+  const nuts = fastenerOf('wheel-nuts')!;
+
+  test('a usual figure is not', () => {
+    expect(challengeTorque(nuts, typed('120'))).toBeNull();
+    expect(challengeTorque(nuts, typed('88 lb ft'))).toBeNull();
+  });
+
+  test.each([
+    ['12', /lb·ft|kgf·m|decimal point/],
+    ['1200', /decimal point/],
+    ['12,2', /is the unit kgf·m\?/],
+  ])('%s N·m on wheel nuts is', (text, says) => {
+    expect(challengeTorque(nuts, typed(text))).toMatch(says);
+  });
+
+  test('a figure off by a unit’s factor from the one on file is, though it is usual', () => {
+    const known = toNewtonMetres(120, 'N·m');
+    expect(challengeTorque(nuts, typed('88.5'), [known])).toMatch(/lb·ft and N·m mixed up/);
+    expect(challengeTorque(nuts, typed('118'), [known])).toBeNull();
+  });
+
+  test('every fastener has a range, its own code, and a sentence', () => {
+    expect(FASTENERS.length).toBeGreaterThan(5);
+    expect(new Set(FASTENERS.map(({ code }) => code)).size).toBe(FASTENERS.length);
+    for (const { usual, say } of FASTENERS) {
+      expect(usual[0]).toBeLessThan(usual[1] as number);
+      expect(say.length).toBeGreaterThan(10);
+    }
+  });
+
+  test('what the wrench was set to is held against the figure', () => {
+    expect(pulledAmiss(120, 120)).toBeNull();
+    expect(pulledAmiss(125, 120)).toBeNull();
+    expect(pulledAmiss(88.5, 120)).toMatch(/26 % under the figure: lb·ft and N·m mixed up\?/);
+    expect(pulledAmiss(140, 120)).toBe('17 % over the figure.');
+  });
+});

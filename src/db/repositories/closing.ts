@@ -1,0 +1,81 @@
+import { and, asc, eq, isNotNull, isNull } from 'drizzle-orm';
+import type { Database } from '../client';
+import { additions, jobs, rechecks } from '../schema';
+import type { SignedWith } from '../schema/jobs';
+
+export type AdditionRow = typeof additions.$inferSelect;
+export type RecheckRow = typeof rechecks.$inferSelect;
+
+/** What was added to a job after it was signed off, in order. */
+export const additionsOf = (db: Database, jobId: string): Promise<AdditionRow[]> =>
+  db.select().from(additions).where(eq(additions.jobId, jobId)).orderBy(asc(additions.at));
+
+export async function insertAddition(
+  db: Database,
+  addition: Pick<AdditionRow, 'jobId' | 'text' | 'by'>,
+): Promise<void> {
+  await db.insert(additions).values(addition);
+}
+
+/** What of a job is to be looked at again. */
+export const rechecksOf = (db: Database, jobId: string): Promise<RecheckRow[]> =>
+  db.select().from(rechecks).where(eq(rechecks.jobId, jobId)).orderBy(asc(rechecks.at));
+
+/** Writes a recheck over the open one of the same kind. */
+export const saveRecheck = (
+  db: Database,
+  recheck: Pick<RecheckRow, 'jobId' | 'what' | 'dueKm' | 'dueOn' | 'by'>,
+): Promise<void> =>
+  db.transaction(async (tx) => {
+    await tx
+      .delete(rechecks)
+      .where(
+        and(
+          eq(rechecks.jobId, recheck.jobId),
+          eq(rechecks.what, recheck.what),
+          isNull(rechecks.doneAt),
+        ),
+      );
+    await tx.insert(rechecks).values(recheck);
+  });
+
+/** Marks a recheck as done, or takes it away; null where it is not there. */
+export async function settleRecheck(
+  db: Database,
+  id: string,
+  done: { readonly by: string } | null,
+): Promise<RecheckRow | null> {
+  const open = and(eq(rechecks.id, id), isNull(rechecks.doneAt));
+  const [row] = done
+    ? await db.update(rechecks).set({ doneAt: new Date(), doneBy: done.by }).where(open).returning()
+    : await db.delete(rechecks).where(open).returning();
+  return row ?? null;
+}
+
+/** Closes the record of a job that is still open; false where it was closed already. */
+export async function signJob(
+  db: Database,
+  id: string,
+  sign: {
+    readonly closedAt: Date;
+    readonly confirmedCause: string | null;
+    readonly signedBy: string;
+    readonly signedWith: SignedWith;
+  },
+): Promise<boolean> {
+  const rows = await db
+    .update(jobs)
+    .set(sign)
+    .where(and(eq(jobs.id, id), isNull(jobs.closedAt)))
+    .returning({ id: jobs.id });
+  return rows.length > 0;
+}
+
+/** Whether the record of a job is closed. */
+export async function isJobSigned(db: Database, id: string): Promise<boolean> {
+  const [row] = await db
+    .select({ id: jobs.id })
+    .from(jobs)
+    .where(and(eq(jobs.id, id), isNotNull(jobs.closedAt)));
+  return row !== undefined;
+}

@@ -1,0 +1,53 @@
+import { and, eq } from 'drizzle-orm';
+import type { Database } from '../client';
+import { torqueFigures } from '../schema';
+import type { VehicleRow } from './vehicles';
+
+export type TorqueFigureRow = typeof torqueFigures.$inferSelect;
+export type NewTorqueFigure = Omit<typeof torqueFigures.$inferInsert, 'id' | 'at'>;
+
+/** What torque figures are kept by: alike in all of it, vehicles share them. */
+export type TorqueKey = Pick<TorqueFigureRow, 'make' | 'model' | 'year' | 'drive' | 'variant'>;
+
+export const torqueKeyOf = (vehicle: VehicleRow): TorqueKey => ({
+  make: vehicle.make,
+  model: vehicle.model,
+  year: vehicle.year ?? 0,
+  drive: vehicle.drive ?? '',
+  variant: vehicle.variant,
+});
+
+/** The torque figures on file for a vehicle and its like. */
+export const torqueFiguresOf = (db: Database, key: TorqueKey): Promise<TorqueFigureRow[]> =>
+  db
+    .select()
+    .from(torqueFigures)
+    .where(
+      and(
+        eq(torqueFigures.make, key.make),
+        eq(torqueFigures.model, key.model),
+        eq(torqueFigures.year, key.year),
+        eq(torqueFigures.drive, key.drive),
+        eq(torqueFigures.variant, key.variant),
+      ),
+    );
+
+/** Writes a figure over the one of the same key. */
+export async function saveTorqueFigure(db: Database, figure: NewTorqueFigure): Promise<void> {
+  const { make, model, year, drive, variant, axle, fastener, ...own } = figure;
+  await db
+    .insert(torqueFigures)
+    .values(figure)
+    .onConflictDoUpdate({
+      target: [
+        torqueFigures.make,
+        torqueFigures.model,
+        torqueFigures.year,
+        torqueFigures.drive,
+        torqueFigures.variant,
+        torqueFigures.axle,
+        torqueFigures.fastener,
+      ],
+      set: { ...own, at: new Date() },
+    });
+}

@@ -1,0 +1,74 @@
+'use client';
+
+import { useState } from 'react';
+import { Form } from 'react-bootstrap';
+import { useSend } from '@/ui/field';
+import { additionAction } from './actions';
+
+interface ClosedRecordProps {
+  readonly jobId: string;
+  readonly signed: {
+    readonly by: string | null;
+    readonly at: string;
+    readonly open: readonly string[];
+    readonly reason: string | null;
+  };
+  readonly additions: readonly {
+    readonly id: string;
+    readonly text: string;
+    readonly by: string;
+    readonly at: string;
+  }[];
+}
+
+/** A record that was signed off: by whom, with what open, and what was added since. */
+export function ClosedRecord({ jobId, signed, additions }: ClosedRecordProps) {
+  const [text, setText] = useState('');
+  const { send, busy, trouble } = useSend(additionAction);
+  return (
+    <section className="zh-card mb-3" aria-label="Signed off">
+      <p className="mb-1">
+        <strong>Signed off{signed.by && ` by ${signed.by}`}</strong>, {signed.at}. The record is
+        closed; what comes later is added with name and time.
+      </p>
+      {signed.open.length > 0 && (
+        <p className="mb-1">
+          Open when it was signed: {signed.open.join(' ')}{' '}
+          {signed.reason && `Why: ${signed.reason}`}
+        </p>
+      )}
+      {additions.map(({ id, text: said, by, at }) => (
+        <p key={id} className="mb-1">
+          Added: {said}{' '}
+          <span className="zh-muted">
+            {by}, {at}
+          </span>
+        </p>
+      ))}
+      <form
+        className="zh-row justify-content-start zh-no-print"
+        onSubmit={(event) => {
+          event.preventDefault();
+          send([{ jobId, text }], () => setText(''));
+        }}
+      >
+        <Form.Control
+          className="zh-addition"
+          aria-label="Add to the record"
+          placeholder="Add to the record"
+          autoComplete="off"
+          value={text}
+          onChange={({ target }) => setText(target.value)}
+        />
+        <button className="btn btn-outline-secondary" disabled={busy || text.trim() === ''}>
+          Add
+        </button>
+        {trouble && (
+          <span className="zh-error" role="alert">
+            {trouble}
+          </span>
+        )}
+      </form>
+    </section>
+  );
+}

@@ -1,0 +1,83 @@
+'use client';
+
+import { FEEL_WORDS, type Feel } from '@/core/assessment';
+import type { CheckForm } from '@/core/contracts';
+import type { Answer } from '@/server/answer';
+import { useSend } from '@/ui/field';
+
+interface FeelScaleProps {
+  readonly jobId: string;
+  readonly when: 'before' | 'after';
+  readonly feel: Feel | null;
+  readonly stamp: string | null;
+  readonly onWrite: (form: CheckForm) => Promise<Answer<string | null>>;
+}
+
+const PLACES = [
+  ['wheel', 'Steering wheel'],
+  ['pedal', 'Pedal'],
+  ['seat', 'Seat or floor'],
+] as const;
+const NOTHING: Feel = { wheel: 0, pedal: 0, seat: 0 };
+
+/** How strongly it is felt, and where: the same scale before and after. */
+export function FeelScale({ jobId, when, feel, stamp, onWrite }: FeelScaleProps) {
+  const { send, busy, trouble } = useSend(onWrite);
+  const write = (value: Feel | null): void =>
+    send([
+      { jobId, kind: 'prove', place: '', item: `feel-${when}`, value, note: null, seen: stamp },
+    ]);
+  return (
+    <fieldset className="zh-feel">
+      <legend className="fs-6 fw-bold mb-1">
+        {when === 'before' ? 'Felt before the work' : 'Felt after the work, same road and speeds'}
+      </legend>
+      {PLACES.map(([place, name]) => (
+        <div key={place} className="zh-feel-row" role="group" aria-label={`${name}, ${when}`}>
+          <span>{name}</span>
+          <span className="d-flex flex-wrap gap-1">
+            {FEEL_WORDS.map((word, strength) => {
+              const isOn = feel?.[place] === strength;
+              return (
+                <button
+                  key={word}
+                  type="button"
+                  className={`btn ${isOn ? 'btn-dark' : 'btn-outline-secondary'}`}
+                  aria-pressed={isOn}
+                  disabled={busy}
+                  onClick={() => write({ ...(feel ?? NOTHING), [place]: strength })}
+                >
+                  {word}
+                </button>
+              );
+            })}
+          </span>
+        </div>
+      ))}
+      {feel ? (
+        <button
+          type="button"
+          className="btn btn-link px-0"
+          disabled={busy}
+          onClick={() => write(null)}
+        >
+          Not said after all
+        </button>
+      ) : (
+        <button
+          type="button"
+          className="btn btn-outline-secondary"
+          disabled={busy}
+          onClick={() => write(NOTHING)}
+        >
+          Nothing anywhere
+        </button>
+      )}
+      {trouble && (
+        <p className="zh-error mb-0" role="alert">
+          {trouble}
+        </p>
+      )}
+    </fieldset>
+  );
+}

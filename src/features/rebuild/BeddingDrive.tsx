@@ -1,0 +1,193 @@
+'use client';
+
+import Link from 'next/link';
+import { useEffect, useRef, useState } from 'react';
+import { stopsOf, WALKING_PACE, type Programme, type Stop } from '@/core/bedding';
+import { fromMetresPerSecond, type SpeedUnit } from '@/core/units';
+import { chime } from '@/ui/chime';
+import { sayTime, type StepView } from './model';
+import { Signed, useStep } from './StepTick';
+
+interface DriveProps {
+  readonly jobId: string;
+  readonly programme: Programme;
+  readonly unit: SpeedUnit;
+  readonly written: StepView | null;
+  /** Why the vehicle must not be driven yet, or null. */
+  readonly why: string | null;
+}
+
+const speed = (kmh: number, unit: SpeedUnit): string =>
+  kmh <= WALKING_PACE ? 'walking pace' : String(Math.round(fromMetresPerSecond(kmh / 3.6, unit)));
+
+const sayStop = (stop: Stop, unit: SpeedUnit): string =>
+  `${speed(stop.from, unit)} → ${speed(stop.to, unit)}${stop.to <= WALKING_PACE ? '' : ` ${unit}`}`;
+
+/** Where the drive stands: stops made, and when the last was made. */
+interface Progress {
+  readonly made: number;
+  /** Wall clock in ms, so that it survives a reload. */
+  readonly last: number | null;
+}
+const START: Progress = { made: 0, last: null };
+
+function readProgress(text: string | null): Progress {
+  try {
+    const read = JSON.parse(text ?? '') as Partial<Progress>;
+    return typeof read.made === 'number' && (read.last === null || typeof read.last === 'number')
+      ? { made: read.made, last: read.last }
+      : START;
+  } catch {
+    return START;
+  }
+}
+
+/** The clock in ms, told every quarter of a second. */
+function useClock(): number {
+  const [now, setNow] = useState(0);
+  useEffect(() => {
+    const timer = setInterval(() => setNow(Date.now()), 250);
+    return () => clearInterval(timer);
+  }, []);
+  return now;
+}
+
+/** Keeps the screen awake while the page is open, where the browser can. */
+function useAwake(): void {
+  useEffect(() => {
+    let lock: { release: () => Promise<void> } | null = null;
+    navigator.wakeLock?.request('screen').then(
+      (held) => {
+        lock = held;
+      },
+      // It may be refused, as on a low battery: the screen then dims as usual.
+      () => undefined,
+    );
+    return () => void lock?.release();
+  }, []);
+}
+
+/** The passenger’s view: stops counted in large type, a chime when the next is due. */
+export function BeddingDrive({ jobId, programme, unit, written, why }: DriveProps) {
+  const stops = stopsOf(programme);
+  const store = `zh-bedding-${jobId}`;
+  const [progress, setProgress] = useState(START);
+  const now = useClock();
+  useAwake();
+  useEffect(() => {
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- the device knows it only once the page is open
+    setProgress(readProgress(window.localStorage.getItem(store)));
+  }, [store]);
+  const go = (next: Progress): void => {
+    window.localStorage.setItem(store, JSON.stringify(next));
+    setProgress(next);
+  };
+  const { made, last } = progress;
+  const next = stops[made] ?? null;
+  const since = last === null || now === 0 ? null : (now - last) / 1000;
+  const wait = next && since !== null ? Math.max(0, next.gap - since) : 0;
+  const cool = programme.coolMinutes * 60;
+  const coolLeft = next === null && since !== null ? Math.max(0, cool - since) : 0;
+  const isDue = next !== null && made > 0 && since !== null && wait === 0;
+  const rung = useRef(0);
+  useEffect(() => {
+    if (!isDue || rung.current === made) return;
+    rung.current = made;
+    chime('go');
+  }, [isDue, made]);
+  const stopMade = (): void => {
+    if (next) go({ made: made + 1, last: Date.now() });
+  };
+  const keep = useStep({ jobId, kind: 'bedding', place: '', item: 'driven' }, written);
+  if (why !== null) {
+    return (
+      <div className="zh-stop" role="alert">
+        <strong>Do not drive.</strong> {why}
+      </div>
+    );
+  }
+  return (
+    <section className="zh-drive" aria-label="Passenger’s view">
+      <p className="zh-muted mb-0">
+        A passenger counts; the driver drives. Quiet road, within the law. Smoke, fade or a long
+        pedal: stop and let it cool.
+      </p>
+      {next ? (
+        <>
+          <p className="zh-drive-count" role="status">
+            Stop <span className="zh-figure">{next.number}</span>
+            <span className="zh-muted"> of {stops.length}</span>
+          </p>
+          <p className="zh-drive-what">
+            <span className="zh-figure">{sayStop(next, unit)}</span> {next.hard}
+          </p>
+          <p className="zh-drive-wait">
+            {wait > 0 ? (
+              <>
+                Drive on: <span className="zh-figure">{sayTime(wait)}</span>
+              </>
+            ) : (
+              'Now.'
+            )}
+          </p>
+          <button
+            type="button"
+            className="btn btn-primary zh-drive-made"
+            onClick={stopMade}
+            autoFocus
+          >
+            Stop made
+          </button>
+        </>
+      ) : (
+        <>
+          <p className="zh-drive-count" role="status">
+            {stops.length === 0 ? 'No stops to count' : `All ${stops.length} stops made`}
+          </p>
+          {coolLeft > 0 && (
+            <p className="zh-drive-wait">
+              Drive without braking: <span className="zh-figure">{sayTime(coolLeft)}</span>
+            </p>
+          )}
+          {programme.gentleKm > 0 && (
+            <p>Tell the owner: no hard stops for {programme.gentleKm} km.</p>
+          )}
+          {programme.note && <p>{programme.note}</p>}
+          {written ? (
+            <p>
+              ✓ On record. <Signed written={written} />
+            </p>
+          ) : (
+            <button
+              type="button"
+              className="btn btn-primary zh-drive-made"
+              disabled={keep.busy}
+              onClick={() => keep.write({ stops: made })}
+            >
+              Bedded in: put it on record
+            </button>
+          )}
+          {keep.trouble && (
+            <p className="zh-error" role="alert">
+              {keep.trouble}
+            </p>
+          )}
+        </>
+      )}
+      <div className="d-flex flex-wrap gap-2">
+        {made > 0 && (
+          <button
+            type="button"
+            className="btn btn-outline-secondary"
+            onClick={() => go({ made: made - 1, last: made - 1 === 0 ? null : last })}
+          >
+            One stop back
+          </button>
+        )}
+        <Link className="btn btn-outline-secondary" href={`/jobs/${jobId}/rebuild/bedding`}>
+          The plan
+        </Link>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,46 @@
+'use client';
+
+import type { StepView } from './model';
+import { Signed, useStep } from './StepTick';
+
+const ANSWERS = [
+  ['free', 'free'],
+  ['drags', 'drags'],
+] as const;
+
+/** Whether a wheel turns free with the pedal released. */
+export function WheelTurns({
+  jobId,
+  corner,
+  written,
+}: {
+  readonly jobId: string;
+  readonly corner: string;
+  readonly written: StepView | null;
+}) {
+  const key = { jobId, kind: 'pedal' as const, place: corner, item: 'turns' };
+  const { write, busy, trouble } = useStep(key, written);
+  return (
+    <div className="zh-row justify-content-start my-1" role="group" aria-label={`${corner} turns`}>
+      <span className="zh-figure">{corner}</span>
+      {ANSWERS.map(([value, word]) => (
+        <button
+          key={value}
+          type="button"
+          className={`btn ${written?.value === value ? 'btn-dark' : 'btn-outline-secondary'}`}
+          aria-pressed={written?.value === value}
+          disabled={busy}
+          onClick={() => write(written?.value === value ? null : value)}
+        >
+          {word}
+        </button>
+      ))}
+      {written && <Signed written={written} />}
+      {trouble && (
+        <span className="zh-error" role="alert">
+          {trouble}
+        </span>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,66 @@
+import {
+  amplitudeRatios,
+  judgeOutcome,
+  type Feel,
+  type Outcome,
+  type ProvenCorner,
+} from '../core/assessment';
+import { readFeel, roadTestSummarySchema } from '../core/contracts';
+import type { Corner } from '../core/readings';
+import type { RoadTestAnalysis } from '../core/roadtest';
+import type { JobFile } from '../db/repositories';
+import { judgeCorner } from './decisions';
+import { checksOfKind, findCheck } from './procedure';
+
+/** Corners whose correction must be proven by measuring again. */
+export const cornersToProve = (file: JobFile): Corner[] =>
+  file.decisions
+    .filter(({ correction }) => correction !== 'leave')
+    .map(({ corner }) => corner)
+    .sort();
+
+/** The last recording of a phase, or null. */
+export function recordingOf(file: JobFile, phase: 'before' | 'after'): RoadTestAnalysis | null {
+  const last = file.roadTests.findLast((test) => test.phase === phase);
+  return roadTestSummarySchema.safeParse(last?.summary).data ?? null;
+}
+
+/** How the drive felt, before and after. */
+export const feelOf = (file: JobFile): { before: Feel | null; after: Feel | null } => ({
+  before: readFeel(findCheck(file, 'prove', '', 'feel-before')?.value),
+  after: readFeel(findCheck(file, 'prove', '', 'feel-after')?.value),
+});
+
+/** Amplitudes before and after, order by order; null where it was not recorded twice. */
+export function ratiosOf(file: JobFile): ReturnType<typeof amplitudeRatios> | null {
+  const before = recordingOf(file, 'before');
+  const after = recordingOf(file, 'after');
+  return before && after ? amplitudeRatios(before.axes, after.axes) : null;
+}
+
+/** Corrections after which a rotor is as thick, all round, as it was. */
+const KEEPS_THICKNESS = ['index', 'clean', 'plate', 'hub'];
+
+function provenAt(file: JobFile, corner: Corner): ProvenCorner {
+  const after = judgeCorner(file, corner, 'after').assessment;
+  const correction = file.decisions.find((each) => each.corner === corner)?.correction ?? '';
+  const before = judgeCorner(file, corner, 'before').assessment;
+  const kept = KEEPS_THICKNESS.includes(correction) ? before.thickness?.dtvVerdict : undefined;
+  return {
+    corner,
+    runout: after.runout?.verdict.state ?? 'not-measured',
+    dtv: (after.thickness?.dtvVerdict ?? kept)?.state ?? 'not-measured',
+  };
+}
+
+/** The verdict on a job, or null while nothing was corrected or put right. */
+export function outcomeOf(file: JobFile): Outcome | null {
+  const corners = cornersToProve(file);
+  const isAnything = corners.length > 0 || checksOfKind(file, 'fixed').length > 0;
+  if (!isAnything) return null;
+  return judgeOutcome({
+    corners: corners.map((corner) => provenAt(file, corner)),
+    feel: feelOf(file),
+    ratios: ratiosOf(file),
+  });
+}
