@@ -20,6 +20,7 @@ import {
 import type { Corner } from '../core/readings';
 import {
   deleteDecision,
+  forgetCorrection,
   saveDecisions,
   type DecisionRow,
   type JobFile,
@@ -29,6 +30,7 @@ import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
 import { jobToWrite } from './jobs';
 import { cornerOptions, type CornerOptions } from './options';
+import { findCheck } from './procedure';
 import { cornerRecord, type Phase } from './record';
 import { shopUnits } from './settings';
 
@@ -138,6 +140,24 @@ async function decisionFor(
   });
 }
 
+/**
+ * A corner that is decided otherwise after its correction was done begins again: what was
+ * corrected and rebuilt for the earlier decision is kept in words and asked for anew.
+ */
+async function beginAgain(file: JobFile, decision: NewDecision): Promise<void> {
+  const { corner } = decision;
+  const earlier = file.decisions.find((each) => each.corner === corner);
+  const done = findCheck(file, 'correct', corner, 'done');
+  const isSame = earlier?.action === decision.action && earlier.shift === decision.shift;
+  if (!earlier || !done || isSame) return;
+  const known = findCheck(file, 'decide', corner, 'earlier')?.value;
+  const own = { words: earlier.words, by: done.by, at: done.at.toISOString() };
+  await forgetCorrection(await database(), file.job.id, corner, [
+    ...(Array.isArray(known) ? (known as unknown[]) : []),
+    own,
+  ]);
+}
+
 /** Records what is done about a corner, in the words that the screen shows for it. */
 export async function decide(input: unknown): Promise<Answer<Corner>> {
   const parsed = decisionFormSchema.safeParse(input);
@@ -148,6 +168,7 @@ export async function decide(input: unknown): Promise<Answer<Corner>> {
   const decision = await decisionFor(file.value, corner, action);
   if (!decision.ok) return decision;
   await saveDecisions(await database(), [decision.value]);
+  await beginAgain(file.value, decision.value);
   return accept(corner);
 }
 
@@ -165,6 +186,7 @@ export async function decidePair(input: unknown): Promise<Answer<string>> {
     decisions.push(decision.value);
   }
   await saveDecisions(await database(), decisions);
+  for (const decision of decisions) await beginAgain(file.value, decision);
   return accept(jobId);
 }
 

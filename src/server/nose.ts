@@ -103,7 +103,10 @@ function judgedAt(file: JobFile, corner: Corner, isOpenAgain: boolean) {
     each.assessment.runout !== null || each.assessment.thickness !== null;
   // Until the seat is clean, how it was found is what there is.
   const before = isRead(cleaned) ? cleaned : asFound;
-  return { asFound, cleaned, judged: after && isRead(after) ? after : before };
+  if (!after || !isRead(after)) return { asFound, cleaned, judged: before };
+  // How it ends counts after a correction, not the first of its readings.
+  const assessment = { ...after.assessment, firstRunout: after.assessment.runout };
+  return { asFound, cleaned, judged: { ...after, assessment } };
 }
 
 /** Everything found in a job; what was read or recorded stands before what was answered. */

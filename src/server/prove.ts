@@ -1,5 +1,6 @@
 import {
   amplitudeRatios,
+  assessCorner,
   judgeOutcome,
   type Feel,
   type Outcome,
@@ -11,6 +12,7 @@ import type { RoadTestAnalysis } from '../core/roadtest';
 import type { JobFile } from '../db/repositories';
 import { judgeCorner } from './decisions';
 import { checksOfKind, findCheck } from './procedure';
+import { cornerRecord } from './record';
 
 /** Corners whose correction must be proven by measuring again. */
 export const cornersToProve = (file: JobFile): Corner[] =>
@@ -53,6 +55,23 @@ function provenAt(file: JobFile, corner: Corner): ProvenCorner {
   };
 }
 
+/**
+ * What the installed runout says of the seat, as one more mounting beside those before it;
+ * null where the rotor was not only moved, or where three mountings are not there. Source:
+ * handbook 6 (check mounting), 15.
+ */
+export function seatingAt(file: JobFile, corner: Corner): string | null {
+  const decision = file.decisions.find((each) => each.corner === corner);
+  if (decision?.correction !== 'index') return null;
+  const before = cornerRecord(file, corner, 'before');
+  const after = cornerRecord(file, corner, 'after');
+  const sets = [...before.sets, ...after.sets.filter(({ kind }) => kind === 'runout')];
+  if (sets.length === before.sets.length) return null;
+  return assessCorner({ ...before, sets }).index?.consistent === false
+    ? `${corner}: the rotor did not seat as the mountings before it say: dirt, burr, bent stud, or nuts not drawn up evenly. Clean, refit, measure again.`
+    : null;
+}
+
 /** The verdict on a job, or null while nothing was corrected or put right. */
 export function outcomeOf(file: JobFile): Outcome | null {
   const corners = cornersToProve(file);
@@ -62,5 +81,6 @@ export function outcomeOf(file: JobFile): Outcome | null {
     corners: corners.map((corner) => provenAt(file, corner)),
     feel: feelOf(file),
     ratios: ratiosOf(file),
+    doubts: corners.flatMap((corner) => seatingAt(file, corner) ?? []),
   });
 }

@@ -80,6 +80,7 @@ test('from cut done to signed off: by keyboard alone, and by touch on a phone', 
     await stepsByKeys(page);
     await tabTo(page, /^Torque$/);
     await page.keyboard.press('Enter');
+    await expect(page.getByRole('region', { name: 'Torque list' })).toBeVisible();
     for (const name of [/^Pulled, bracket bolts/, /^Pulled, caliper pin bolts/]) {
       await tabTo(page, name);
       await page.keyboard.press('Enter');
@@ -94,6 +95,7 @@ test('from cut done to signed off: by keyboard alone, and by touch on a phone', 
       await expect(page.getByText(`${i + 1} of 18 pulls`)).toBeVisible();
     }
     await expect(page.getByText('All 6 nuts, three times.')).toBeVisible();
+    await expect(page.getByText('18 of 18 pulls, the last read 140 N·m · on file')).toBeVisible();
     await tabTo(page, /^Checked with the weight/);
     await page.keyboard.press('Enter');
     await expect(page.getByRole('button', { name: /^✓ Checked/ })).toBeVisible();
@@ -122,7 +124,8 @@ test('from cut done to signed off: by keyboard alone, and by touch on a phone', 
     await expect(small.locator('#zh-step')).toHaveText('Tray empty');
     await small.getByRole('button', { name: 'Done, next' }).tap();
     await expect(small.locator('#zh-step')).toHaveText('Wheel on');
-    await small.getByRole('button', { name: 'Done' }).tap();
+    await small.getByRole('button', { name: 'Done', exact: true }).tap();
+    await expect(small.getByText('14 of 14 steps')).toBeVisible();
     await small.getByRole('link', { name: 'Torque', exact: true }).tap();
     const figure = small.getByRole('form', { name: 'Figure for caliper pin bolts' });
     await figure.getByLabel('Torque (N·m)').fill('320');
@@ -143,6 +146,7 @@ test('from cut done to signed off: by keyboard alone, and by touch on a phone', 
       await next.tap();
       await expect(small.getByText(`${i + 1} of 18 pulls`)).toBeVisible();
     }
+    await expect(small.getByText('18 of 18 pulls · on file')).toBeVisible();
     await small.getByRole('button', { name: 'Checked with the weight on the tyre' }).tap();
     await expect(small.getByRole('button', { name: /✓ Checked/ })).toBeVisible();
     await small.getByRole('button', { name: /Pulled to 140/ }).tap();
@@ -245,7 +249,7 @@ test('from cut done to signed off: by keyboard alone, and by touch on a phone', 
     await small.getByRole('button', { name: 'Keep this plan' }).tap();
     await small.getByRole('link', { name: 'Passenger’s view' }).tap();
     for (const stop of ['Stop 1', 'Stop 2']) {
-      await expect(small.getByRole('status')).toContainText(stop);
+      await expect(small.locator('.zh-drive-count')).toContainText(stop);
       await small.getByRole('button', { name: 'Stop made' }).tap();
     }
     await small.getByRole('button', { name: /Bedded in/ }).tap();
@@ -255,7 +259,7 @@ test('from cut done to signed off: by keyboard alone, and by touch on a phone', 
       .getByRole('group', { name: 'Steering wheel, before' })
       .getByRole('button', { name: 'clear' })
       .tap();
-    await small.getByRole('button', { name: 'Nothing anywhere' }).tap();
+    await small.getByRole('button', { name: 'Nothing anywhere' }).last().tap();
     await expect(small.getByRole('region', { name: 'Verdict on the job' })).toContainText('Cured');
     await small.getByRole('button', { name: 'Set the recheck' }).tap();
     await expect(small.getByText('at 89115 km')).toBeVisible();

@@ -233,8 +233,8 @@ test('the list before lifting asks for a name; a wrong part stops; waiting block
     'waits for parts',
   );
   await open(page, `/jobs/${id}/report`);
-  await page.getByRole('button', { name: 'Close the job' }).click();
-  await expect(page.getByText(/blocked from moving: Left rotor/)).toBeVisible();
+  await expect(page.getByText(/It waits: Left rotor/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Sign off' })).toBeDisabled();
   await open(page, `/jobs/${id}/strip`);
   await page.getByRole('button', { name: /end the wait/ }).click();
   await expect(page.getByText('Blocked from moving: waits')).toHaveCount(0);

@@ -30,6 +30,16 @@ const VIEWS: readonly (readonly [string, number | null, string])[] = [
   ['decide, not measured', 110, 'decide'],
   ['correct, nothing decided', 110, 'correct/RL'],
   ['prices', null, '/workshop/prices'],
+  ['rebuild', 103, 'rebuild'],
+  ['rebuild, step by step', 103, 'rebuild/FL'],
+  ['rebuild, torque', 103, 'rebuild/FL/torque'],
+  ['rebuild, tray', 103, 'rebuild/FL/tray'],
+  ['hydraulics', 103, 'rebuild/hydraulics'],
+  ['pedal stop', 103, 'rebuild/pedal'],
+  ['bedding-in', 103, 'rebuild/bedding'],
+  ['bedding-in, passenger', 103, 'rebuild/bedding/drive'],
+  ['prove, the job', 103, 'prove'],
+  ['road test after', 103, 'prove/road-test'],
   ['prove', 103, 'prove/FL'],
   ['report', 105, 'report'],
 ];
@@ -60,7 +70,7 @@ for (const [units, scheme] of [
         await expect(page.locator('main').locator('h1, h2').first()).toBeVisible();
         await expectAccessible(page);
         // Job 110 is not measured yet: its pages hold no figure.
-        const hasLengths = !['complaint', 'road-test'].includes(path);
+        const hasLengths = !/^(complaint|road-test|prove\/road-test|rebuild.*)$/.test(path);
         if (job !== null && job !== 110 && hasLengths) {
           await expect(page.locator('main')).toContainText(units === 'mm' ? 'mm' : /thou|in/);
         }

@@ -15,6 +15,7 @@ test.each<[string, ProofInput, string]>([
   ['within and recorded quiet', proof({ ratios: [{ order: 1, ratio: 0.1 }] }), 'cured'],
   ['felt less', proof({ feel: { before: shaking, after: { ...quiet, wheel: 1 } } }), 'better'],
   ['recorded less', proof({ ratios: [{ order: 1, ratio: 0.5 }] }), 'better'],
+  ['seated otherwise', proof({ doubts: ['FL did not seat the same way twice.'] }), 'better'],
   ['too close', proof({ corners: [{ ...within, runout: 'too-close' }] }), 'better'],
   ['felt as before', proof({ feel: { before: shaking, after: shaking } }), 'not-cured'],
   ['felt, and not known before', proof({ feel: { before: null, after: shaking } }), 'not-cured'],

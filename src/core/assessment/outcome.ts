@@ -24,6 +24,8 @@ export interface ProofInput {
   readonly feel: { readonly before: Feel | null; readonly after: Feel | null };
   /** Amplitude after over before while braking, at orders 1 and 2; null where not recorded twice. */
   readonly ratios: readonly { readonly order: number; readonly ratio: number }[] | null;
+  /** What else keeps it from being called cured, in words. */
+  readonly doubts?: readonly string[];
 }
 
 export type OutcomeState = 'cured' | 'better' | 'not-cured' | 'not-proven';
@@ -95,7 +97,7 @@ export function judgeOutcome(input: ProofInput): Outcome {
   const felt = feltWord(input.feel);
   const recorded = recordedWord(input.ratios);
   const beyond = input.corners.flatMap(cornerReasons);
-  const left = input.corners.flatMap(cornerLeft);
+  const left = [...input.corners.flatMap(cornerLeft), ...(input.doubts ?? [])];
   const drive = [
     ...(felt ? [`Felt on the road: it ${WORDS[felt]}.`] : []),
     ...(recorded ? [`Recorded on the road: it ${WORDS[recorded]}.`] : []),

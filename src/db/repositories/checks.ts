@@ -117,3 +117,34 @@ export async function fillChecks(
     .onConflictDoNothing()
     .returning({ item: checks.item, stamp: checks.stamp });
 }
+
+/**
+ * Takes away what was ticked of a corner's correction and rebuild, and writes what was done
+ * before in its place; the pedal is pumped anew too.
+ */
+export const forgetCorrection = (
+  db: Database,
+  jobId: string,
+  corner: string,
+  earlier: readonly unknown[],
+): Promise<void> =>
+  db.transaction(async (tx) => {
+    await tx
+      .delete(checks)
+      .where(
+        and(
+          eq(checks.jobId, jobId),
+          eq(checks.place, corner),
+          inArray(checks.kind, ['correct', 'rebuild', 'torque', 'pedal']),
+        ),
+      );
+    const key = { jobId, kind: 'decide' as const, place: corner, item: 'earlier' };
+    const own = { value: [...earlier], at: new Date(), stamp: crypto.randomUUID() };
+    await tx
+      .insert(checks)
+      .values({ ...key, ...own })
+      .onConflictDoUpdate({
+        target: [checks.jobId, checks.kind, checks.place, checks.item],
+        set: own,
+      });
+  });

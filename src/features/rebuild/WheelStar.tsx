@@ -89,6 +89,7 @@ export function WheelStar(props: WheelStarProps) {
   const [pulls, setPulls] = useState(props.pulls);
   const [text, setText] = useState('');
   const [said, setSaid] = useState<string | null>(null);
+  const [onWay, setOnWay] = useState(0);
   const stamp = useRef(props.stamp);
   const queue = useRef(Promise.resolve());
   const field = useRef<HTMLInputElement>(null);
@@ -101,6 +102,7 @@ export function WheelStar(props: WheelStarProps) {
 
   const keep = (next: readonly (number | null)[]): void => {
     setPulls(next);
+    setOnWay((count) => count + 1);
     queue.current = queue.current.then(async () => {
       const value = next.length === 0 ? null : { pulls: next };
       const key = { jobId, kind: 'torque' as const, place: corner, item: 'star' };
@@ -109,6 +111,7 @@ export function WheelStar(props: WheelStarProps) {
       );
       if (answer?.ok) stamp.current = answer.value;
       else setSaid(answer?.message ?? 'The server did not answer: the last pull is not kept.');
+      setOnWay((count) => count - 1);
     });
   };
   const pull = (nm: number | null): void => {
@@ -183,6 +186,7 @@ export function WheelStar(props: WheelStarProps) {
         <p className="zh-muted mb-0">
           {pulls.length} of {state.of} pulls
           {last !== null && `, the last read ${formatTorque(last, unit)}`}
+          {pulls.length > 0 && (onWay > 0 ? ' · keeping …' : ' · on file')}
         </p>
         {said && (
           <p className="zh-error mb-0" role="alert">

@@ -34,8 +34,8 @@ export default async function ProvePage({
         {...await scentOf(file, true)}
         sets={bench.sets}
         expectedShift={bench.decidedShift}
-        nextHref={nextCorner ? `/jobs/${id}/prove/${nextCorner}` : `/jobs/${id}/report`}
-        nextLabel={nextCorner ? `Next corner: ${nextCorner}` : 'Report'}
+        nextHref={nextCorner ? `/jobs/${id}/prove/${nextCorner}` : `/jobs/${id}/prove`}
+        nextLabel={nextCorner ? `Next corner: ${nextCorner}` : 'Is it cured?'}
       />
     </>
   );

@@ -1,0 +1,80 @@
+import { readDial, type VirtualCorner } from '@/core/bench';
+import { seededRandom } from '@/core/numeric';
+import { WORKSHOP_DEFAULTS } from '@/core/verdict';
+import { decide, judgeCorner } from '@/server/decisions';
+import { jobFile } from '@/server/jobs';
+import { findingsOfJob } from '@/server/nose';
+import { findCheck } from '@/server/procedure';
+import { outcomeOf, seatingAt } from '@/server/prove';
+import { proveView } from '@/server/proveView';
+import { closingOf } from '@/server/rebuild';
+import { beginSet, saveReadings } from '@/server/sets';
+import { jobNumber, standUpDemo } from './demo';
+import { known } from './known';
+
+standUpDemo();
+
+const file = async (id: string) => (await jobFile(id))!;
+
+/** A lap of runout read after the correction at the shift decided. */
+async function readAgain(jobId: string, truth: VirtualCorner, shift: number): Promise<void> {
+  const gauge = WORKSHOP_DEFAULTS.dialIndicator;
+  const run = { shift, positions: 12, laps: 1, gauge, drift: 0.4 };
+  const { laps, closing } = readDial(truth, run, seededRandom(5));
+  const set = known(
+    await beginSet({
+      ...{ jobId, corner: 'FL', kind: 'runout', phase: 'after', shift },
+      ...{ face: 'outboard', positions: 12 },
+    }),
+  );
+  const readings = [...(laps[0] ?? []), ...closing].map((value, position) => ({
+    ...{ lap: 0, position, unit: 'mm', text: (value / 1000).toFixed(3) },
+  }));
+  known(await saveReadings(set.id, { readings }));
+}
+
+/** A rotor that sits on dirt: it runs out more than before. */
+const ON_DIRT: VirtualCorner = {
+  studs: 6,
+  hub: [{ order: 1, amplitude: 60, highSpotDeg: 10 }],
+  rotor: [{ order: 1, amplitude: 8, highSpotDeg: 200 }],
+  meanThickness: 27_310,
+  thickness: [{ order: 1, amplitude: 3, highSpotDeg: 10 }],
+};
+
+test('a job is not proven until it is driven, and not cured when it runs out again', async () => {
+  const jobId = await jobNumber(114);
+  const before = await file(jobId);
+  expect(outcomeOf(before)).toMatchObject({ state: 'not-proven' });
+  expect(seatingAt(before, 'FL')).toBeNull();
+  const shift = before.decisions[0]!.shift!;
+
+  await readAgain(jobId, ON_DIRT, shift);
+  const after = await file(jobId);
+  expect(outcomeOf(after)).toMatchObject({
+    state: 'not-cured',
+    reasons: ['FL: runout is beyond its limit.'],
+  });
+  expect(seatingAt(after, 'FL')).toMatch(/did not seat/);
+  // The nose weighs what was measured after the work, not before it.
+  const value = (list: ReturnType<typeof findingsOfJob>) =>
+    list.find(({ code }) => code === 'runout-share')?.value ??
+    list.find(({ code }) => /runout/.test(code))?.value;
+  expect(value(findingsOfJob(after))).toBeGreaterThan(Number(value(findingsOfJob(before))));
+});
+
+test('decided otherwise after it was done, the corner begins again and the first try stays on record', async () => {
+  const jobId = await jobNumber(114);
+  const first = (await file(jobId)).decisions[0]!;
+  expect(findCheck(await file(jobId), 'correct', 'FL', 'done')).toBeDefined();
+  expect(judgeCorner(await file(jobId), 'FL', 'before').decision).not.toBeNull();
+  known(await decide({ jobId, corner: 'FL', action: 'new' }));
+  const again = await file(jobId);
+  expect(findCheck(again, 'correct', 'FL', 'done')).toBeUndefined();
+  expect(again.checks.filter(({ kind }) => kind === 'rebuild')).toEqual([]);
+  expect(findCheck(again, 'decide', 'FL', 'earlier')?.value).toMatchObject([
+    { words: first.words, by: 'Tobiah' },
+  ]);
+  expect(closingOf(again).corners[0]!.caliperOff).toBe(true);
+  expect(proveView(again).next.todo).toBeTruthy();
+});
