@@ -349,6 +349,6 @@ export const JOBS: readonly DemoJob[] = [
         isDecided: true,
       },
     ],
-    rebuild: { upTo: 'seat-clean', finished: '27.18', without: [], parts: [] },
+    rebuild: { upTo: 'seat-clean', finished: '27.36', without: [], parts: [] },
   },
 ];

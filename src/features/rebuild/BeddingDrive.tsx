@@ -18,10 +18,12 @@ interface DriveProps {
 }
 
 const speed = (kmh: number, unit: SpeedUnit): string =>
-  kmh <= WALKING_PACE ? 'walking pace' : String(Math.round(fromMetresPerSecond(kmh / 3.6, unit)));
+  kmh <= WALKING_PACE
+    ? 'walking pace'
+    : `${Math.round(fromMetresPerSecond(kmh / 3.6, unit))} ${unit}`;
 
 const sayStop = (stop: Stop, unit: SpeedUnit): string =>
-  `${speed(stop.from, unit)} → ${speed(stop.to, unit)}${stop.to <= WALKING_PACE ? '' : ` ${unit}`}`;
+  `${speed(stop.from, unit)} → ${speed(stop.to, unit)}`;
 
 /** Where the drive stands: stops made, and when the last was made. */
 interface Progress {

@@ -1,0 +1,59 @@
+import { act, fireEvent, render, screen } from '@testing-library/react';
+import { BeforeAfter } from './BeforeAfter';
+import { FeelScale } from './FeelScale';
+import { OutcomeCard } from './OutcomeCard';
+
+test.each([
+  ['cured', 'Cured'],
+  ['better', 'Better'],
+  ['not-cured', 'Not cured'],
+  ['not-proven', 'Not proven'],
+] as const)('%s stands as a word with its reasons and what is left', (state, word) => {
+  render(<OutcomeCard outcome={{ state, reasons: ['FL: r.'], left: ['It was not driven.'] }} />);
+  expect(screen.getByText(word)).toBeDefined();
+  expect(screen.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual([
+    'FL: r.',
+    'It was not driven.',
+  ]);
+});
+
+test('one scale for wheel, pedal and seat', async () => {
+  const sent: unknown[] = [];
+  const write = (form: unknown) => {
+    sent.push(form);
+    return Promise.resolve({ ok: true as const, value: 's' });
+  };
+  const feel = { wheel: 3, pedal: 0, seat: 0 };
+  render(<FeelScale jobId="j" when="after" feel={feel} stamp="s" onWrite={write} />);
+  const strong = screen.getAllByRole('button', { name: 'strong' });
+  expect(strong[0]!.getAttribute('aria-pressed')).toBe('true');
+  await act(
+    async () => void fireEvent.click(screen.getAllByRole('button', { name: 'a hint' })[1]!),
+  );
+  expect(sent).toMatchObject([
+    { kind: 'prove', item: 'feel-after', value: { wheel: 3, pedal: 1, seat: 0 }, seen: 's' },
+  ]);
+});
+
+test('before and after stand side by side, not measured is said', () => {
+  const verdict = {
+    ...{ state: 'beyond' as const, value: 72, limit: 50, guardBand: 2, margin: -22 },
+    ...{ lapsToSettle: null, reasons: [] },
+  };
+  render(
+    <BeforeAfter
+      corners={[
+        {
+          corner: 'FL',
+          runout: { before: verdict, after: null },
+          dtv: { before: null, after: null },
+        },
+      ]}
+      units="mm"
+    />,
+  );
+  const [, row] = screen.getAllByRole('row');
+  expect(row!.textContent).toContain('0.072');
+  expect(row!.textContent).toContain('Beyond');
+  expect(row!.textContent).toContain('Not measured');
+});
