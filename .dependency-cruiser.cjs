@@ -21,6 +21,7 @@ const CORE_ROOMS = {
   roadtest: ['numeric', 'units'],
   diagnosis: ['readings'],
   procedure: ['diagnosis', 'readings', 'units'],
+  drawing: [],
   torque: ['units'],
   bedding: ['units'],
   machining: ['numeric', 'readings', 'thickness', 'units', 'verdict'],
@@ -58,7 +59,7 @@ module.exports = {
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
       to: {
         pathNot:
-          '^(src/core/|node_modules/(zod|ml-matrix|d3-array|d3-random|pure-rand|@types/d3-array|@types/d3-random|fft\\.js|d3-dsv|@types/d3-dsv)/)',
+          '^(src/core/|node_modules/(zod|ml-matrix|d3-array|d3-random|pure-rand|@types/d3-array|@types/d3-random|fft\\.js|d3-dsv|@types/d3-dsv|d3-shape|@types/d3-shape)/)',
       },
     },
     {
@@ -96,7 +97,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^src/ui/' },
       to: {
-        path: '^src/(db|server|features|app|cli)/|^src/core/(?!(units|harmonics|verdict|indexing|readings|numeric|procedure|gauges)/)',
+        path: '^src/(db|server|features|app|cli)/|^src/core/(?!(units|harmonics|verdict|indexing|readings|numeric|procedure|gauges|drawing)/)',
       },
     },
     {

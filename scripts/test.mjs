@@ -1,9 +1,10 @@
 // npm test: everything, from a fresh clone on; stops at the first failure.
 import { spawnSync } from 'node:child_process';
-import { bin, build, chromium, install, ROOT, run } from './lib/prepare.mjs';
+import { bin, build, chromium, install, pdfReader, ROOT, run } from './lib/prepare.mjs';
 
 install();
 const CHROMIUM_PATH = chromium();
+pdfReader();
 const started = Date.now();
 
 const STEPS = [

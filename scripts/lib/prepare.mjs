@@ -78,19 +78,27 @@ export function build() {
   writeFileSync(BUILD_STAMP, wanted);
 }
 
+/** Installs one of Debian's packages. */
+function debian(name) {
+  console.log(`Installing Debian’s ${name} …`);
+  run('apt-get', ['update', '-qq']);
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', name], {
+    DEBIAN_FRONTEND: 'noninteractive',
+  });
+}
+
+/** Installs what reads a PDF's text in the tests, when it is missing. */
+export function pdfReader() {
+  if (!existsSync('/usr/bin/pdftotext')) debian('poppler-utils');
+}
+
 /** Installs Debian's Chromium when there is none; returns its path. */
 export function chromium() {
   const found = () =>
     ['/usr/bin/chromium', '/usr/bin/chromium-browser', process.env.CHROMIUM_PATH].find(
       (file) => file && existsSync(file),
     );
-  if (!found()) {
-    console.log('Installing Debian’s chromium …');
-    run('apt-get', ['update', '-qq']);
-    run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
-      DEBIAN_FRONTEND: 'noninteractive',
-    });
-  }
+  if (!found()) debian('chromium');
   const file = found();
   if (!file) {
     console.error('Chromium could not be installed. Install it, or set CHROMIUM_PATH.');

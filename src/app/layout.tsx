@@ -7,11 +7,13 @@ import '@/ui/strip.css';
 import '@/ui/measure.css';
 import '@/ui/decide.css';
 import '@/ui/rebuild.css';
+import '@/ui/records.css';
 import type { Metadata, Viewport } from 'next';
 import Link from 'next/link';
 import { cookies, headers } from 'next/headers';
 import { connection } from 'next/server';
 import type { ReactNode } from 'react';
+import { Palette } from '@/features/find/Palette';
 import { UnitsSwitch } from '@/features/settings/UnitsSwitch';
 import { shopUnits } from '@/server/settings';
 import {
@@ -57,6 +59,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
             </Link>
             <HeaderNav />
             <div className="zh-tools">
+              <Palette />
               <UnitsSwitch units={await shopUnits()} />
               <ThemeSwitch />
               <Shortcuts />

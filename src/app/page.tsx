@@ -29,9 +29,17 @@ export default async function StartPage({
         <h1 className="mb-0">
           Open jobs <span className="zh-muted zh-figure">{total}</span>
         </h1>
-        <Link className="btn btn-primary" href="/jobs/new">
-          New job
-        </Link>
+        <div className="d-flex flex-wrap gap-2">
+          <Link className="btn btn-outline-secondary" href="/find">
+            Find
+          </Link>
+          <Link className="btn btn-outline-secondary" href="/due">
+            Due
+          </Link>
+          <Link className="btn btn-primary" href="/jobs/new">
+            New job
+          </Link>
+        </div>
       </div>
       {lines.length === 0 ? (
         <div className="zh-card">

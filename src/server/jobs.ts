@@ -1,6 +1,6 @@
 import 'server-only';
 import { cache } from 'react';
-import { complaintFormSchema, idSchema, jobFormSchema } from '../core/contracts';
+import { complaintFormSchema, idSchema, jobFormSchema, type JobData } from '../core/contracts';
 import {
   findJob,
   findVehicle,
@@ -13,6 +13,7 @@ import {
   type JobFile,
   type JobLine,
 } from '../db/repositories';
+import { axleOf } from '../core/readings';
 import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
 
@@ -27,7 +28,20 @@ export async function openJob(input: unknown): Promise<Answer<string>> {
     const message = 'This vehicle is not on file any more. Choose another.';
     return refuse(message, { vehicleId: message });
   }
+  const comeback = await refuseComeback(parsed.data);
+  if (comeback !== null) return refuse(comeback, { comebackOf: comeback });
   return accept(await insertJob(db, parsed.data));
+}
+
+/** Why a job is no comeback of the one named: another vehicle or axle; null where it is. */
+async function refuseComeback(job: JobData): Promise<string | null> {
+  if (job.comebackOf === null) return null;
+  const earlier = await jobFile(job.comebackOf);
+  if (earlier?.vehicle.id !== job.vehicleId) return 'The earlier job is of another vehicle.';
+  const axles = new Set(earlier.corners.map(axleOf));
+  return job.corners.some((corner) => axles.has(axleOf(corner)))
+    ? null
+    : 'The earlier job is of the other axle: a comeback is of the same one.';
 }
 
 /** Changes the complaint and the corners of a job. */

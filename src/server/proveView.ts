@@ -1,5 +1,4 @@
 import 'server-only';
-import { format } from 'date-fns';
 import type { Outcome } from '../core/assessment';
 import type { Corner } from '../core/readings';
 import type { Verdict } from '../core/verdict';
@@ -8,6 +7,7 @@ import { judgeCorner } from './decisions';
 import { cornersToProve, feelOf, outcomeOf, ratiosOf } from './prove';
 import { refuseDriven } from './rebuild';
 import { sayTime } from './rebuildView';
+import { sayWhen } from './report/words';
 
 /** One corner before and after, as its verdicts have it. */
 export interface BeforeAfterRow {
@@ -69,13 +69,6 @@ function nextOf(file: JobFile, outcome: Outcome | null): ProveNext {
   };
 }
 
-/** When a recheck is due, in words. */
-const sayDue = (dueKm: number | null, dueOn: string | null): string =>
-  [
-    ...(dueKm === null ? [] : [`at ${dueKm} km`]),
-    ...(dueOn === null ? [] : [`by ${format(new Date(`${dueOn}T12:00:00`), 'd MMM yyyy')}`]),
-  ].join(' or ');
-
 /** Everything that the Prove page shows. */
 export function proveView(file: JobFile) {
   const outcome = outcomeOf(file);
@@ -102,7 +95,7 @@ export function proveView(file: JobFile) {
     rechecks: file.rechecks.map(({ id, what, dueKm, dueOn, doneAt, doneBy }) => ({
       id,
       what,
-      due: sayDue(dueKm, dueOn),
+      due: sayWhen({ dueKm, dueOn }),
       done: doneAt && `${sayTime(doneAt)} ${doneBy ?? ''}`,
     })),
   };

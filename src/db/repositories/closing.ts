@@ -1,6 +1,6 @@
-import { and, asc, eq, isNotNull, isNull } from 'drizzle-orm';
+import { and, asc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { Database } from '../client';
-import { additions, jobs, rechecks } from '../schema';
+import { additions, jobs, rechecks, vehicles } from '../schema';
 import type { SignedWith } from '../schema/jobs';
 
 export type AdditionRow = typeof additions.$inferSelect;
@@ -79,3 +79,39 @@ export async function isJobSigned(db: Database, id: string): Promise<boolean> {
     .where(and(eq(jobs.id, id), isNotNull(jobs.closedAt)));
   return row !== undefined;
 }
+
+/** Something that is due, with its job and vehicle. */
+export interface DueRow {
+  readonly id: string;
+  readonly jobId: string;
+  readonly number: number;
+  readonly vehicleId: string;
+  readonly plate: string;
+  readonly what: RecheckRow['what'];
+  readonly dueKm: number | null;
+  readonly dueOn: string | null;
+  /** Farthest distance that any job of the vehicle noted, in km. */
+  readonly lastKm: number | null;
+}
+
+/** Everything that is to be looked at again, what is due first by day at the top. */
+export const openRechecks = (db: Database, limit: number): Promise<DueRow[]> =>
+  db
+    .select({
+      id: rechecks.id,
+      jobId: rechecks.jobId,
+      number: jobs.number,
+      vehicleId: jobs.vehicleId,
+      plate: vehicles.plate,
+      what: rechecks.what,
+      dueKm: rechecks.dueKm,
+      dueOn: rechecks.dueOn,
+      lastKm: sql<number | null>`(select max(others.odometer_km) from jobs others
+        where others.vehicle_id = ${jobs.vehicleId})`,
+    })
+    .from(rechecks)
+    .innerJoin(jobs, eq(jobs.id, rechecks.jobId))
+    .innerJoin(vehicles, eq(vehicles.id, jobs.vehicleId))
+    .where(isNull(rechecks.doneAt))
+    .orderBy(sql`${rechecks.dueOn} asc nulls last`, asc(rechecks.at))
+    .limit(limit);

@@ -11,3 +11,4 @@ export * from './gauges';
 export * from './rotors';
 export * from './torque';
 export * from './closing';
+export * from './find';

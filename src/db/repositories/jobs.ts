@@ -250,6 +250,7 @@ export interface NewJob {
   readonly complaint: string;
   readonly odometerKm: number | null;
   readonly corners: readonly CornerName[];
+  readonly comebackOf?: string | null;
 }
 
 /** Writes a new job with its corners; returns its id. */

@@ -37,6 +37,6 @@ export const rechecks = pgTable(
   },
   (table) => [
     index('rechecks_job').on(table.jobId),
-    index('rechecks_due').on(table.doneAt, table.dueOn),
+    index('rechecks_due').on(table.doneAt, table.dueOn, table.jobId),
   ],
 );

@@ -8,3 +8,4 @@ export * from './checks';
 export * from './tray';
 export * from './torque';
 export * from './closing';
+export * from './search';

@@ -58,6 +58,8 @@ export const jobs = pgTable(
     index('jobs_open').on(table.closedAt, table.createdAt),
     index('jobs_vehicle').on(table.vehicleId),
     index('jobs_comeback').on(table.comebackOf),
+    index('jobs_created').on(table.createdAt, table.number),
+    index('jobs_cause').on(table.confirmedCause, table.createdAt),
   ],
 );
 

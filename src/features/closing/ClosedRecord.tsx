@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { useSend } from '@/ui/field';
@@ -45,6 +46,11 @@ export function ClosedRecord({ jobId, signed, additions }: ClosedRecordProps) {
           </span>
         </p>
       ))}
+      <p className="mb-2 zh-no-print">
+        <Link href={`/jobs/new?comeback=${jobId}`}>
+          It came back: open a job linked to this one
+        </Link>
+      </p>
       <form
         className="zh-row justify-content-start zh-no-print"
         onSubmit={(event) => {

@@ -20,14 +20,27 @@ export interface VehicleChoice {
 export function JobForm({
   vehicles,
   vehicleId,
+  comeback = null,
 }: {
   vehicles: readonly VehicleChoice[];
   vehicleId: string;
+  /** The earlier job that it came back from, with its corners. */
+  comeback?: {
+    readonly id: string;
+    readonly number: number;
+    readonly corners: Values['corners'];
+  } | null;
 }) {
   const router = useRouter();
   const { register, handleSubmit, setError, formState } = useForm<Values>({
     resolver: zodResolver(jobFormSchema, undefined, { raw: true }),
-    defaultValues: { vehicleId, complaint: '', odometerKm: '', corners: [] },
+    defaultValues: {
+      vehicleId,
+      complaint: '',
+      odometerKm: '',
+      corners: comeback?.corners ?? [],
+      comebackOf: comeback?.id ?? null,
+    },
   });
   const { errors, isSubmitting } = formState;
   const submit = handleSubmit(async (values) => {
@@ -40,6 +53,12 @@ export function JobForm({
       {errors.root && (
         <p className="zh-error" role="alert">
           {errors.root.message}
+        </p>
+      )}
+      {comeback && (
+        <p>
+          <strong>Comeback</strong> of job {comeback.number}: it is linked to it.{' '}
+          {errors.comebackOf && <span className="zh-error">{errors.comebackOf.message}</span>}
         </p>
       )}
       <FormField

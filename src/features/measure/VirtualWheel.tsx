@@ -1,7 +1,7 @@
 'use client';
 
 import type { KeyboardEvent, PointerEvent } from 'react';
-import { pointAt, SIDE } from '@/ui/rotor/geometry';
+import { pointAt, SIDE } from '@/ui/rotor';
 
 interface VirtualWheelProps {
   /** Degrees from the chalk mark, in the theta sense. */

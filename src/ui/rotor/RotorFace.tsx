@@ -8,7 +8,7 @@ import {
   radiusOf,
   SIDE,
   type Exaggeration,
-} from './geometry';
+} from '@/core/drawing';
 
 export interface RotorMove {
   readonly from: number;

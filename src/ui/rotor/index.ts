@@ -1,2 +1,2 @@
 export * from './RotorFace';
-export { exaggerationOf, pointAt, SIDE, type Exaggeration } from './geometry';
+export { exaggerationOf, pointAt, SIDE, type Exaggeration } from '@/core/drawing';

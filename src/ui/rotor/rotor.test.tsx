@@ -1,5 +1,13 @@
 import { fireEvent, render, screen } from '@testing-library/react';
-import { arcPath, exaggerationOf, outlinePath, pointAt, RADIUS, radiusOf, SIDE } from './geometry';
+import {
+  arcPath,
+  exaggerationOf,
+  outlinePath,
+  pointAt,
+  RADIUS,
+  radiusOf,
+  SIDE,
+} from '@/core/drawing';
 import { RotorFace, type RotorFaceProps } from './RotorFace';
 
 const base: RotorFaceProps = {

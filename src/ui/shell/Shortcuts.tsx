@@ -9,7 +9,10 @@ const LIST = [
   ['Enter', 'take the reading and go to the next; press the marked button'],
   ['\u2191 \u2193', 'go to the reading before or after'],
   ['F2', 'take the correction that is offered for a reading'],
+  ['Ctrl K', 'to any job or vehicle by a few letters (⌘ K)'],
   ['g j', 'go to the jobs'],
+  ['g f', 'find a job'],
+  ['g d', 'go to what is due'],
   ['g v', 'go to the vehicles'],
   ['g k', 'go to the knowledge'],
   ['g w', 'go to the workshop: people and house rules'],
@@ -24,6 +27,8 @@ const isTyping = (target: EventTarget | null): boolean =>
 /** Where a key leads when nothing is typed; null when it leads nowhere. */
 function placeOf(key: string, before: string): string | null {
   if (before === 'g' && key === 'j') return '/';
+  if (before === 'g' && key === 'f') return '/find';
+  if (before === 'g' && key === 'd') return '/due';
   if (before === 'g' && key === 'v') return '/vehicles';
   if (before === 'g' && key === 'k') return '/knowledge';
   if (before === 'g' && key === 'w') return '/workshop';

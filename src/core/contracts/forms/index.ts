@@ -7,3 +7,4 @@ export * from './roadTest';
 export * from './strip';
 export * from './shop';
 export * from './rebuild';
+export * from './find';

@@ -13,6 +13,8 @@ export const jobFormSchema = z.strictObject({
     .regex(/^\d{0,7}$/, 'Enter the distance in whole km, or leave it empty.')
     .transform((text) => (text === '' ? null : Number(text))),
   corners: z.array(z.enum(CORNERS)).min(1, 'Choose at least one corner to measure.').max(4),
+  /** The earlier job that this one came back from; null or left out for none. */
+  comebackOf: idSchema.nullish().transform((id) => id ?? null),
 });
 
 export type JobForm = z.input<typeof jobFormSchema>;

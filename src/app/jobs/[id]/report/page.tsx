@@ -1,5 +1,6 @@
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
+import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { sayAdvice, sayCleaning } from '@/core/assessment';
 import { formatIn } from '@/core/units';
@@ -50,6 +51,12 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
     <WithNose file={file} isAsFound>
       <div className="d-flex flex-wrap gap-2 mb-3 zh-no-print">
         <PrintButton />
+        <Link className="btn btn-outline-secondary" href={`/jobs/${id}/report/owner`}>
+          Owner’s report
+        </Link>
+        <Link className="btn btn-outline-secondary" href={`/jobs/${id}/report/file`}>
+          File report
+        </Link>
         <a className="btn btn-outline-secondary" href={`/api/v1/jobs/${id}`} download>
           Job as a file
         </a>

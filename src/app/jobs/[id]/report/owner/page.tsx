@@ -1,0 +1,27 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { OwnerPage } from '@/features/report/OwnerPage';
+import { PrintButton } from '@/features/report/PrintButton';
+import { ownerReport } from '@/server/report/owner';
+import { shopUnits } from '@/server/settings';
+import { openJobPage, type JobParams } from '../../open';
+
+export const metadata: Metadata = { title: 'Owner’s report' };
+
+export default async function OwnerReportPage(props: JobParams) {
+  const { id, file } = await openJobPage(props);
+  return (
+    <>
+      <div className="d-flex flex-wrap gap-2 mb-3 zh-no-print">
+        <PrintButton />
+        <a className="btn btn-outline-secondary" href={`/api/v1/jobs/${id}/report.pdf`}>
+          As a PDF
+        </a>
+        <Link className="btn btn-outline-secondary" href={`/jobs/${id}/report`}>
+          The technician’s report
+        </Link>
+      </div>
+      <OwnerPage report={ownerReport(file, await shopUnits())} />
+    </>
+  );
+}

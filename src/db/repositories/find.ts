@@ -1,0 +1,206 @@
+import {
+  and,
+  asc,
+  count,
+  desc,
+  eq,
+  exists,
+  gte,
+  isNotNull,
+  isNull,
+  lt,
+  lte,
+  or,
+  sql,
+  type SQL,
+} from 'drizzle-orm';
+import type { Database } from '../client';
+import { checks, decisions, jobCorners, jobs, jobSearch, rechecks, vehicles } from '../schema';
+import type { CornerName } from './jobs';
+
+/** What is looked for. */
+export interface JobQuery {
+  /** Beginnings of words, all of which a job must have. */
+  readonly words: readonly string[];
+  readonly state: 'any' | 'open' | 'closed' | 'waiting' | 'to-decide' | 'to-prove';
+  readonly cause: string | null;
+  readonly corner: CornerName | null;
+  /** Days, inclusive, as yyyy-mm-dd. */
+  readonly from: string | null;
+  readonly to: string | null;
+  readonly comeback: boolean;
+  readonly due: boolean;
+  readonly sort: 'newest' | 'oldest' | 'closed';
+}
+
+/** A job that was found. */
+export interface FoundJob {
+  readonly id: string;
+  readonly number: number;
+  readonly plate: string;
+  readonly make: string;
+  readonly model: string;
+  readonly complaint: string;
+  readonly cause: string | null;
+  readonly createdAt: Date;
+  readonly closedAt: Date | null;
+  readonly isComeback: boolean;
+}
+
+const hasCheck = (db: Database, condition: SQL | undefined) =>
+  exists(
+    db
+      .select({ one: sql`1` })
+      .from(checks)
+      .where(and(eq(checks.jobId, jobs.id), condition)),
+  );
+
+const isDecided = (db: Database) =>
+  exists(
+    db
+      .select({ one: sql`1` })
+      .from(decisions)
+      .where(eq(decisions.jobId, jobs.id)),
+  );
+
+/** The condition of a state; none for any. */
+function inState(db: Database, state: JobQuery['state']): SQL | undefined {
+  const isOpen = isNull(jobs.closedAt);
+  switch (state) {
+    case 'any':
+      return undefined;
+    case 'open':
+      return isOpen;
+    case 'closed':
+      return isNotNull(jobs.closedAt);
+    case 'waiting':
+      return and(
+        isOpen,
+        hasCheck(
+          db,
+          or(eq(checks.kind, 'waiting'), and(eq(checks.kind, 'correct'), eq(checks.item, 'sent'))),
+        ),
+      );
+    case 'to-decide':
+      return and(isOpen, sql`not ${isDecided(db)}`);
+    case 'to-prove':
+      return and(isOpen, isDecided(db));
+  }
+}
+
+/** A query of full-text words: each the beginning of a word. Words hold letters and digits only. */
+const textQuery = (words: readonly string[]): string =>
+  words.map((word) => `${word.replace(/[^\p{L}\p{N}]/gu, '')}:*`).join(' & ');
+
+function conditionOf(db: Database, query: JobQuery): SQL | undefined {
+  const { words, cause, corner, from, to } = query;
+  return and(
+    words.length > 0
+      ? exists(
+          db
+            .select({ one: sql`1` })
+            .from(jobSearch)
+            .where(
+              and(
+                eq(jobSearch.jobId, jobs.id),
+                sql`${jobSearch.document} @@ to_tsquery('simple', ${textQuery(words)})`,
+              ),
+            ),
+        )
+      : undefined,
+    inState(db, query.state),
+    cause === null ? undefined : eq(jobs.confirmedCause, cause),
+    corner === null
+      ? undefined
+      : exists(
+          db
+            .select({ one: sql`1` })
+            .from(jobCorners)
+            .where(and(eq(jobCorners.jobId, jobs.id), eq(jobCorners.corner, corner))),
+        ),
+    from === null ? undefined : gte(jobs.createdAt, new Date(`${from}T00:00:00`)),
+    to === null
+      ? undefined
+      : lt(jobs.createdAt, new Date(new Date(`${to}T00:00:00`).getTime() + 86_400_000)),
+    query.comeback ? isNotNull(jobs.comebackOf) : undefined,
+    query.due
+      ? exists(
+          db
+            .select({ one: sql`1` })
+            .from(rechecks)
+            .where(
+              and(
+                eq(rechecks.jobId, jobs.id),
+                isNull(rechecks.doneAt),
+                lte(rechecks.dueOn, sql`current_date`),
+              ),
+            ),
+        )
+      : undefined,
+  );
+}
+
+const ORDER = {
+  newest: [desc(jobs.createdAt), desc(jobs.number)],
+  oldest: [asc(jobs.createdAt), asc(jobs.number)],
+  closed: [sql`${jobs.closedAt} desc nulls last`, desc(jobs.number)],
+} as const;
+
+/** Jobs are counted up to here: beyond, there are "more". */
+export const MOST_COUNTED = 1000;
+
+/** One page of the jobs that a query finds, and how many there are, counted up to a limit. */
+export async function searchJobs(
+  db: Database,
+  query: JobQuery,
+  page: { readonly size: number; readonly number: number },
+): Promise<{ readonly jobs: FoundJob[]; readonly counted: number }> {
+  const condition = conditionOf(db, query);
+  const rows = await db
+    .select({
+      id: jobs.id,
+      number: jobs.number,
+      plate: vehicles.plate,
+      make: vehicles.make,
+      model: vehicles.model,
+      complaint: jobs.complaint,
+      cause: jobs.confirmedCause,
+      createdAt: jobs.createdAt,
+      closedAt: jobs.closedAt,
+      isComeback: sql<boolean>`${jobs.comebackOf} is not null`,
+    })
+    .from(jobs)
+    .innerJoin(vehicles, eq(vehicles.id, jobs.vehicleId))
+    .where(condition)
+    .orderBy(...ORDER[query.sort])
+    .limit(page.size)
+    .offset((page.number - 1) * page.size);
+  const upTo = db
+    .select({ one: sql`1`.as('one') })
+    .from(jobs)
+    .where(condition)
+    .limit(MOST_COUNTED + 1)
+    .as('found');
+  const [{ counted } = { counted: 0 }] = await db.select({ counted: count() }).from(upTo);
+  return { jobs: rows, counted };
+}
+
+/** Vehicles whose plate begins so, or whose make or model does. */
+export const searchVehicles = (
+  db: Database,
+  text: string,
+  limit: number,
+): Promise<{ id: string; plate: string; make: string; model: string }[]> =>
+  db
+    .select({
+      id: vehicles.id,
+      plate: vehicles.plate,
+      make: vehicles.make,
+      model: vehicles.model,
+    })
+    .from(vehicles)
+    .where(
+      sql`concat_ws(' ', ${vehicles.plate}, ${vehicles.make}, ${vehicles.model}) ilike ${`%${text.replace(/[\\%_]/g, '\\$&')}%`}`,
+    )
+    .orderBy(asc(vehicles.plate))
+    .limit(limit);

@@ -1,0 +1,36 @@
+import Link from 'next/link';
+import type { DueLine } from '@/server/due';
+import { RingMark } from '@/ui/verdict';
+
+const STATE = {
+  overdue: { ring: 'beyond', word: 'Overdue' },
+  soon: { ring: 'too-close', word: 'Soon' },
+  later: { ring: 'within', word: 'Later' },
+} as const;
+
+/** What is to be looked at again, overdue first. */
+export function DueList({ lines }: { readonly lines: readonly DueLine[] }) {
+  if (lines.length === 0) {
+    return (
+      <div className="zh-card" role="status">
+        <p className="mb-0">Nothing is due. Rechecks are set on the Prove page of a job.</p>
+      </div>
+    );
+  }
+  return (
+    <ul className="zh-list">
+      {lines.map(({ id, jobId, number, vehicleId, plate, say, state }) => (
+        <li key={id} className="zh-found">
+          <RingMark state={STATE[state].ring} word={STATE[state].word} size={20} />
+          <span>
+            <Link className="zh-figure" href={`/vehicles/${vehicleId}`}>
+              {plate}
+            </Link>{' '}
+            {say}
+          </span>
+          <Link href={`/jobs/${jobId}/prove`}>Job {number}</Link>
+        </li>
+      ))}
+    </ul>
+  );
+}

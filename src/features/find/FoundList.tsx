@@ -1,0 +1,65 @@
+import { format } from 'date-fns';
+import Link from 'next/link';
+import { findAddress } from '@/core/contracts';
+import type { Finding } from '@/server/find';
+
+/** The jobs that were found, a page of them. */
+export function FoundList({
+  finding,
+  causes,
+}: {
+  readonly finding: Finding;
+  readonly causes: readonly { readonly code: string; readonly name: string }[];
+}) {
+  const { jobs, total, pages, query } = finding;
+  const at = (page: number): string => findAddress({ ...query, page });
+  if (jobs.length === 0) {
+    return (
+      <div className="zh-card" role="status">
+        <p className="mb-0">No scent of it: nothing on file is like that.</p>
+      </div>
+    );
+  }
+  return (
+    <>
+      <p role="status">
+        {total === null ? 'More than a thousand jobs' : total === 1 ? 'One job' : `${total} jobs`}
+      </p>
+      <ul className="zh-list">
+        {jobs.map((job) => (
+          <li key={job.id} className="zh-found">
+            <Link href={`/jobs/${job.id}`}>
+              <span className="zh-figure">{job.plate}</span> job {job.number}
+            </Link>
+            <span>{job.complaint}</span>
+            <span className="zh-muted">
+              {job.make} {job.model} · {format(job.createdAt, 'd MMM yyyy')}
+              {job.closedAt ? ` · signed off ${format(job.closedAt, 'd MMM yyyy')}` : ' · open'}
+              {job.cause &&
+                ` · ${causes.find(({ code }) => code === job.cause)?.name ?? job.cause}`}
+              {job.isComeback && ' · comeback'}
+            </span>
+          </li>
+        ))}
+      </ul>
+      {(pages > 1 || query.page > 1) && (
+        <nav className="d-flex gap-3 align-items-center mt-3" aria-label="Pages">
+          {query.page > 1 && (
+            <Link className="btn btn-outline-secondary" href={at(query.page - 1)}>
+              Before
+            </Link>
+          )}
+          <span>
+            Page {query.page}
+            {total !== null && ` of ${pages}`}
+          </span>
+          {query.page < pages && (
+            <Link className="btn btn-outline-secondary" href={at(query.page + 1)}>
+              Next
+            </Link>
+          )}
+        </nav>
+      )}
+    </>
+  );
+}

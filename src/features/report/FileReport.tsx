@@ -1,0 +1,77 @@
+import type { FileLine, FileReport as Report, FileSet } from '@/server/report/file';
+
+function SetTable({ set }: { set: FileSet }) {
+  return (
+    <section className="mb-3">
+      <h3>{set.title}</h3>
+      {set.about.map((line) => (
+        <p key={line} className="mb-0 zh-muted">
+          {line}
+        </p>
+      ))}
+      <div className="table-responsive" tabIndex={0} role="region" aria-label={set.title}>
+        <table className="table table-sm mb-0">
+          <thead>
+            <tr>
+              <th scope="col">Position</th>
+              <th scope="col">Angle</th>
+              {set.laps.map((_, lap) => (
+                <th key={lap} scope="col">
+                  Lap {lap + 1}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {set.angles.map((angle, position) => (
+              <tr key={angle}>
+                <th scope="row" className="zh-figure">
+                  {angle === 'closing' ? '' : position + 1}
+                </th>
+                <td>{angle}</td>
+                {set.laps.map((lap, i) => (
+                  <td key={i} className="zh-figure">
+                    {lap[position]}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}
+
+function Lines({ title, lines }: { title: string; lines: readonly FileLine[] }) {
+  return (
+    <section className="mb-3">
+      <h2>{title}</h2>
+      {lines.length === 0 && <p className="zh-muted">Nothing.</p>}
+      <ul className="list-unstyled">
+        {lines.map(({ at, by, say }, i) => (
+          <li key={i}>
+            <span className="zh-figure">{at}</span> {by && <strong>{by}</strong>} {say}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Every reading, its quality and uncertainty, every decision and who did what. */
+export function FileReport({ report }: { readonly report: Report }) {
+  return (
+    <article className="zh-card zh-report">
+      <h1>File report: {report.title}</h1>
+      <h2>Readings</h2>
+      {report.sets.length === 0 && <p className="zh-muted">Nothing was read.</p>}
+      {report.sets.map((set) => (
+        <SetTable key={set.id} set={set} />
+      ))}
+      <Lines title="Decided" lines={report.decisions} />
+      <Lines title="Gone through, by whom and when" lines={report.steps} />
+      {report.due.length > 0 && <p>Due: {report.due.join('; ')}.</p>}
+    </article>
+  );
+}

@@ -1,0 +1,157 @@
+import 'server-only';
+import { format } from 'date-fns';
+import { measuredSet, runoutLimit } from '../../core/assessment';
+import { PROCEDURE, readFeel, readTorque } from '../../core/contracts';
+import { FEEL_WORDS } from '../../core/assessment';
+import { readFigure } from '../../core/procedure';
+import { solveRunout } from '../../core/runout';
+import { fastenerOf } from '../../core/torque';
+import { formatIn, formatTorque, type UnitSystem } from '../../core/units';
+import { describeReason } from '../../core/verdict';
+import type { CheckRow, JobFile, SetFile } from '../../db/repositories';
+import { cornerRecord } from '../record';
+import { sayDue } from './words';
+
+/** One reading set with every reading as typed, its circumstances, quality and uncertainty. */
+export interface FileSet {
+  readonly id: string;
+  readonly title: string;
+  readonly about: readonly string[];
+  /** Laps of readings as typed; the closing reading last. */
+  readonly laps: readonly (readonly string[])[];
+  readonly angles: readonly string[];
+}
+
+/** Something written down: what, by whom, when. */
+export interface FileLine {
+  readonly at: string;
+  readonly by: string;
+  readonly say: string;
+}
+
+/** Everything on file of a job. */
+export interface FileReport {
+  readonly title: string;
+  readonly sets: readonly FileSet[];
+  readonly decisions: readonly FileLine[];
+  readonly steps: readonly FileLine[];
+  readonly due: readonly string[];
+}
+
+const PHASE = { 'as-found': 'as found', before: 'before', after: 'after' } as const;
+const KIND = { runout: 'Runout', thickness: 'Thickness', hub: 'Hub face' } as const;
+const sayAt = (at: Date): string => format(at, 'yyyy-MM-dd HH:mm');
+
+/** Quality and uncertainty of a runout set, in words. */
+function qualityOf(file: JobFile, set: SetFile, units: UnitSystem): string[] {
+  const measured = measuredSet(set);
+  if (!measured) return ['Not read to its end.'];
+  const say = (um: number): string => formatIn(units, 'deviation', um);
+  const reasons = (measured.quality ?? []).map((reason) => describeReason(reason));
+  if (measured.kind !== 'runout') return reasons;
+  const { studs, limits } = cornerRecord(file, set.corner, set.phase);
+  const result = solveRunout({
+    ...{ face: measured.face, laps: measured.laps, closing: measured.closing },
+    ...{ angles: measured.angles, studs, gauge: measured.gauge },
+    limit: runoutLimit(limits).value,
+  });
+  const { verdict, sigma, closure, outliers } = result;
+  return [
+    `TIR ${say(result.tirAsRead)} as read, ${say(result.tirFitted)} of the fit; standard uncertainty of one averaged reading ${say(sigma)}; guard band ${say(verdict.guardBand ?? 0)}.`,
+    ...(closure
+      ? [
+          `Closure ${closure.errors.map(say).join(', ')}: ${closure.ok ? 'in order' : 'not in order'}.`,
+        ]
+      : ['No closing reading.']),
+    ...(outliers.length > 0
+      ? [`Stands out: position ${outliers.map(({ position }) => position + 1).join(', ')}.`]
+      : []),
+    ...verdict.reasons.map((reason) => describeReason(reason)),
+    ...reasons,
+  ];
+}
+
+function fileSet(file: JobFile, set: SetFile, units: UnitSystem): FileSet {
+  const count = set.positions;
+  const at = (lap: number, position: number): string => {
+    const found = set.readings.find((each) => each.lap === lap && each.position === position);
+    return found ? `${found.text}${/[a-zµ"]/i.test(found.text) ? '' : ` ${found.unit}`}` : '–';
+  };
+  const places = set.kind === 'thickness' ? count : count + 1;
+  return {
+    id: set.id,
+    title: `${set.corner} ${KIND[set.kind]}, ${PHASE[set.phase]}`,
+    about: [
+      `Begun ${sayAt(set.createdAt)}; ${set.face} face, ${set.circle} circle, mounting ${set.shift}.`,
+      `Gauge ${set.gaugeName ?? 'by workshop default'}: resolution ${set.resolutionUm} µm, repeatability ${set.repeatabilityUm} µm${set.mpeUm === null ? '' : `, mpe ${set.mpeUm} µm`}${set.gaugeDue ? `, calibrated until ${set.gaugeDue}` : ''}.`,
+      ...(set.torqueNm === null ? [] : [`Fastened to ${formatTorque(set.torqueNm, 'N·m')}.`]),
+      ...(set.setAsideAt ? [`Set aside: ${set.setAsideReason ?? ''}.`] : []),
+      ...qualityOf(file, set, units),
+    ],
+    laps: Array.from({ length: set.laps }, (_, lap) =>
+      Array.from({ length: places }, (_, position) => at(lap, position)),
+    ),
+    angles: Array.from({ length: places }, (_, position) =>
+      position === count
+        ? 'closing'
+        : `${Math.round((set.angles?.[position] ?? (360 * position) / count) * 10) / 10}°`,
+    ),
+  };
+}
+
+/** What a check says, in words. */
+function sayValue({ kind, item, value }: CheckRow): string {
+  const figure = readFigure(value);
+  if (figure) return `${figure.text} ${figure.unit}`;
+  const torque = kind === 'torque' ? readTorque(value) : null;
+  if (torque) return `${torque.text} ${torque.unit}`;
+  const feel = readFeel(value);
+  if (feel) {
+    return Object.entries(feel)
+      .map(([place, strength]) => `${place} ${FEEL_WORDS[strength] ?? ''}`)
+      .join(', ');
+  }
+  if (Array.isArray(value)) return value.length === 0 ? 'sound' : value.map(String).join(', ');
+  if (item === 'star') return 'drawn up nut by nut';
+  return typeof value === 'object' ? 'written down' : String(value);
+}
+
+/** The name of what a check is of. */
+function nameOf({ kind, item }: CheckRow): string {
+  const lists = {
+    lifting: PROCEDURE.lifting.map(({ code, say }) => ({ code, name: say })),
+    step: PROCEDURE.steps.map(({ code, title }) => ({ code, name: title })),
+    rebuild: PROCEDURE.rebuild.map(({ code, title }) => ({ code, name: title })),
+    hydraulics: PROCEDURE.hydraulics.map(({ code, title }) => ({ code, name: title })),
+    look: PROCEDURE.items,
+    fixed: PROCEDURE.items,
+    figure: PROCEDURE.figures,
+  } as const;
+  const list: readonly { code: string; name: string }[] =
+    kind in lists ? lists[kind as keyof typeof lists] : [];
+  return (
+    list.find(({ code }) => code === item)?.name ??
+    fastenerOf(item)?.name ??
+    item.replace(/-/g, ' ')
+  );
+}
+
+/** Everything on file of a job, in order. */
+export function fileReport(file: JobFile, units: UnitSystem): FileReport {
+  const { job, vehicle } = file;
+  return {
+    title: `Job ${job.number}, ${vehicle.plate}`,
+    sets: file.sets.map((set) => fileSet(file, set, units)),
+    decisions: file.decisions.map(({ corner, words, decidedAt }) => ({
+      at: sayAt(decidedAt),
+      by: '',
+      say: `${corner}: ${words}`,
+    })),
+    steps: file.checks.map((row) => ({
+      at: sayAt(row.at),
+      by: row.by ?? '',
+      say: `${row.place ? `${row.place} ` : ''}${nameOf(row)}: ${sayValue(row)}${row.note ? ` (${row.note})` : ''}`,
+    })),
+    due: file.rechecks.map((each) => sayDue(each)),
+  };
+}

@@ -1,0 +1,232 @@
+import 'server-only';
+import { format } from 'date-fns';
+import {
+  averagedForDrawing,
+  runoutLimit,
+  type CornerRecord,
+  type OutcomeState,
+} from '../../core/assessment';
+import { KNOWLEDGE } from '../../core/contracts';
+import { exaggerationOf, type Exaggeration } from '../../core/drawing';
+import { ITEM_NAME } from '../../core/options';
+import { CORNER_NAME, type Corner } from '../../core/readings';
+import { formatIn, type UnitSystem } from '../../core/units';
+import type { Verdict } from '../../core/verdict';
+import type { JobFile } from '../../db/repositories';
+import { readChoice } from '../decideInputs';
+import { judgeCorner, type CornerJudgement } from '../decisions';
+import { checksOfKind, findCheck, offTheRoad, rulesOf } from '../procedure';
+import { outcomeOf } from '../prove';
+import { shopOfJob } from '../record';
+import { sayDue } from './words';
+
+/** A wave of lap averages in µm with the angles they were read at; evenly spaced without. */
+export interface PlotWave {
+  readonly values: readonly number[];
+  readonly angles: readonly number[] | undefined;
+}
+
+/** One corner drawn before and after at one scale. */
+export interface OwnerPlot {
+  readonly corner: Corner;
+  readonly name: string;
+  readonly studs: number;
+  readonly fastening: CornerRecord['fastening'];
+  readonly before: PlotWave | null;
+  readonly after: PlotWave | null;
+  readonly scale: Exaggeration;
+  readonly limit: number;
+}
+
+/** A figure before and after in words, with its limit. */
+export interface OwnerFigure {
+  readonly corner: string;
+  readonly what: string;
+  readonly before: string;
+  readonly after: string;
+  readonly limit: string;
+}
+
+/** What the owner of a vehicle is told, in plain words: one page. */
+export interface OwnerReport {
+  readonly head: {
+    readonly job: number;
+    readonly date: string;
+    readonly plate: string;
+    readonly vehicle: string;
+    readonly odometer: string | null;
+    readonly complaint: string;
+  };
+  readonly verdict: { readonly state: OutcomeState; readonly say: string } | null;
+  readonly found: readonly string[];
+  readonly done: readonly string[];
+  readonly figures: readonly OwnerFigure[];
+  readonly plots: readonly OwnerPlot[];
+  readonly due: readonly string[];
+  readonly cautions: readonly string[];
+  readonly rules: readonly string[];
+  readonly signed: string | null;
+}
+
+const VERDICT_SAYS: Readonly<Record<OutcomeState, string>> = {
+  cured: 'The complaint is cured: measured again and driven again.',
+  better: 'It is better, and something is left: see below.',
+  'not-cured': 'It is not cured yet.',
+  'not-proven': 'The work is done; it was not proven by measuring and driving again.',
+};
+
+/** What a verdict says to somebody who does not measure brakes. */
+function plainly(name: string, what: string, verdict: Verdict | undefined, say: Say): string[] {
+  if (verdict?.value === undefined || verdict.value === null) return [];
+  const figure = `${say(verdict.value)} (allowed: ${say(verdict.limit)})`;
+  if (verdict.state === 'beyond') return [`${name}: ${what} was ${figure}: too much.`];
+  if (verdict.state === 'too-close') return [`${name}: ${what} was ${figure}: at its limit.`];
+  return [];
+}
+
+type Say = (um: number) => string;
+
+const sideways = 'the brake disc moved sideways by a turn of the wheel; it';
+const uneven = 'the thickness of the brake disc varied; it';
+
+function foundAt({ record, assessment }: CornerJudgement, say: Say): string[] {
+  const name = capital(CORNER_NAME[record.corner]);
+  return [
+    ...plainly(name, sideways, assessment.firstRunout?.verdict, say),
+    ...plainly(name, uneven, assessment.thickness?.dtvVerdict, say),
+  ];
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** What was found: the cause that was confirmed, what measured too much, what was seen. */
+function foundOf(file: JobFile, judged: readonly CornerJudgement[], say: Say): string[] {
+  const cause = KNOWLEDGE.causes.find(({ code }) => code === file.job.confirmedCause);
+  const repaired = checksOfKind(file, 'fixed').map(({ place, note }) => `${place}: ${note ?? ''}`);
+  const found = [
+    ...(cause ? [`Cause: ${cause.name.toLowerCase()}. ${cause.means}`] : []),
+    ...judged.flatMap((each) => foundAt(each, say)),
+    ...offTheRoad(file).map((each) => `${each}.`),
+  ];
+  return found.length > 0 || repaired.length > 0
+    ? found
+    : ['Everything that was measured is within its limits.'];
+}
+
+/** What was done: corrections, repairs, parts, hydraulics, bedding-in. */
+function doneOf(file: JobFile): string[] {
+  const { padFamily } = shopOfJob(file).equipment;
+  const corners = file.corners.flatMap((corner) => {
+    const decision = file.decisions.find((each) => each.corner === corner);
+    const isDone = findCheck(file, 'correct', corner, 'done') !== undefined;
+    const { extras, isChosen } = readChoice(file, corner, padFamily);
+    const name = capital(CORNER_NAME[corner]);
+    return [
+      ...(decision && decision.correction !== 'leave' && isDone
+        ? [`${name}: ${decision.words}`]
+        : []),
+      ...(isChosen && extras.length > 0
+        ? [`${name}: ${extras.map((extra) => ITEM_NAME[extra].toLowerCase()).join('; ')}.`]
+        : []),
+    ];
+  });
+  const fixed = checksOfKind(file, 'fixed').map(
+    ({ place, note }) => `${place}: ${capital(note ?? 'put right')}.`,
+  );
+  const bled = checksOfKind(file, 'hydraulics').filter(
+    ({ item, value }) => item === 'bled' && value === 'done',
+  );
+  return [
+    ...corners,
+    ...fixed,
+    ...(bled.length > 0
+      ? [`Brake fluid bled at ${bled.map(({ place }) => place).join(', ')}.`]
+      : []),
+    ...(findCheck(file, 'bedding', '', 'driven') ? ['Brakes bedded in.'] : []),
+  ];
+}
+
+const figure = (verdict: Verdict | undefined, say: Say): string =>
+  verdict?.value === undefined || verdict.value === null ? 'not measured' : say(verdict.value);
+
+function figuresOf(before: CornerJudgement, after: CornerJudgement, say: Say): OwnerFigure[] {
+  const row = (what: string, was: Verdict | undefined, is: Verdict | undefined): OwnerFigure[] =>
+    was === undefined && is === undefined
+      ? []
+      : [
+          {
+            corner: before.corner,
+            what,
+            before: figure(was, say),
+            after: figure(is, say),
+            limit: say((is ?? was)?.limit ?? 0),
+          },
+        ];
+  return [
+    ...row(
+      'Sideways movement',
+      before.assessment.firstRunout?.verdict,
+      after.assessment.runout?.verdict,
+    ),
+    ...row(
+      'Thickness variation',
+      before.assessment.thickness?.dtvVerdict,
+      after.assessment.thickness?.dtvVerdict,
+    ),
+  ];
+}
+
+/** The first or the last runout wave of a record, or null. */
+function waveOf({ record }: CornerJudgement, which: 'first' | 'last'): PlotWave | null {
+  const runouts = record.sets.filter(({ kind }) => kind === 'runout');
+  const set = which === 'first' ? runouts[0] : runouts.at(-1);
+  return set ? { values: averagedForDrawing(set), angles: set.angles } : null;
+}
+
+function plotOf(before: CornerJudgement, after: CornerJudgement): OwnerPlot[] {
+  const [was, is] = [waveOf(before, 'first'), waveOf(after, 'last')];
+  if (!was && !is) return [];
+  const limit = runoutLimit(before.record.limits).value;
+  const scales = [was, is].map((wave) => exaggerationOf(wave?.values ?? [], limit));
+  const half = Math.max(...scales.map((scale) => scale.half));
+  const { corner, studs, fastening } = before.record;
+  const name = CORNER_NAME[corner];
+  return [
+    { corner, name, studs, fastening, before: was, after: is, limit, scale: { middle: 0, half } },
+  ];
+}
+
+const CAUTIONS = [
+  'The first stops may smell a little, sound a little and bite softly; that passes.',
+  'A soft or sinking pedal, a pull to one side or a grinding noise: stop, and call us.',
+];
+
+/** Everything that the owner is told of a job. */
+export function ownerReport(file: JobFile, units: UnitSystem): OwnerReport {
+  const { job, vehicle } = file;
+  const say: Say = (um) => formatIn(units, 'deviation', um);
+  const before = file.corners.map((corner) => judgeCorner(file, corner, 'before'));
+  const after = file.corners.map((corner) => judgeCorner(file, corner, 'after'));
+  const outcome = outcomeOf(file);
+  const pairs = before.map((each, i) => [each, after[i] ?? each] as const);
+  return {
+    head: {
+      job: job.number,
+      date: format(job.closedAt ?? new Date(), 'd MMMM yyyy'),
+      plate: vehicle.plate,
+      vehicle: `${vehicle.make} ${vehicle.model}`,
+      odometer: job.odometerKm === null ? null : `${job.odometerKm} km`,
+      complaint: job.complaint,
+    },
+    verdict: outcome && { state: outcome.state, say: VERDICT_SAYS[outcome.state] },
+    found: foundOf(file, before, say),
+    done: doneOf(file),
+    figures: pairs.flatMap(([was, is]) => figuresOf(was, is, say)),
+    plots: pairs.flatMap(([was, is]) => plotOf(was, is)),
+    due: file.rechecks.filter(({ doneAt }) => doneAt === null).map((each) => `${sayDue(each)}.`),
+    cautions: CAUTIONS,
+    rules: rulesOf(file).map(({ school }) => school.say),
+    signed:
+      job.signedBy && job.closedAt && `${job.signedBy}, ${format(job.closedAt, 'd MMMM yyyy')}`,
+  };
+}

@@ -1,0 +1,187 @@
+import { execFileSync } from 'node:child_process';
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import ICAL from 'ical.js';
+import { findAddress, findQuerySchema, findWords } from '@/core/contracts';
+import { saveRecheck } from '@/db/repositories';
+import { database } from '@/server/database';
+import { dueCalendar, duenessOf, dueList } from '@/server/due';
+import { find, findQuickly } from '@/server/find';
+import { jobFile, openJob } from '@/server/jobs';
+import { fileReport } from '@/server/report/file';
+import { ownerReport } from '@/server/report/owner';
+import { ownerPdf } from '@/server/report/pdf';
+import { saveVehicle } from '@/server/vehicles';
+import { vehicleForm } from '@/features/vehicles/model';
+import { signedOff } from '../support/people';
+import { standUpDemo } from './demo';
+import { known } from './known';
+
+standUpDemo();
+
+/** The demo job of a number, signed off ones among them. */
+async function job(number: number) {
+  const { jobs } = await find({ q: String(number) });
+  const line = jobs.find((each) => each.number === number);
+  if (!line) throw new Error(`No job ${number}`);
+  return (await jobFile(line.id))!;
+}
+const numbers = async (query: Record<string, string>): Promise<number[]> =>
+  (await find(query)).jobs.map(({ number }) => number).sort();
+
+describe('finding', () => {
+  test.each<[string, Record<string, string>, number[]]>([
+    ['a plate with its hyphens', { q: 'SK-077-R' }, [101, 112, 113]],
+    ['a plate without them', { q: 'sk077' }, [101, 112, 113]],
+    ['two words of a complaint', { q: 'quay passengers' }, [102]],
+    ['the beginning of a word', { q: 'judd' }, [105]],
+    ['a model', { q: 'folio' }, [104, 109, 111]],
+    ['a confirmed cause', { cause: 'rust-under-hat' }, [101]],
+    ['words of a cause', { q: 'rust' }, [101]],
+    ['a corner and a vehicle', { q: 'shuttle', corner: 'FR' }, [107]],
+    ['signed off', { state: 'closed' }, [101, 112]],
+    ['nothing like it', { q: 'zzz' }, []],
+    ['what means nothing', { q: '*!&|', state: 'closed' }, [101, 112]],
+  ])('%s', async (_, query, expected) => {
+    expect(await numbers(query)).toEqual(expected);
+  });
+
+  test('states, days, order and pages', async () => {
+    expect((await find({ state: 'open' })).total).toBe(13);
+    expect((await find({ state: 'to-decide' })).total).toBeGreaterThan(5);
+    expect((await find({ from: '2099-01-01' })).total).toBe(0);
+    expect((await find({ to: '2099-01-01' })).total).toBe(15);
+    expect((await find({ sort: 'oldest' })).jobs[0]!.number).toBe(101);
+    expect((await find({ page: '9' })).jobs).toEqual([]);
+    expect((await find({ comeback: '1' })).total).toBe(0);
+  });
+
+  test('an address keeps what is asked for, and an old one still opens', () => {
+    const query = findQuerySchema.parse({ q: 'hub', state: 'closed', page: '2', comeback: '1' });
+    expect(findAddress(query)).toBe('/find?q=hub&state=closed&comeback=1&page=2');
+    expect(findQuerySchema.parse({ state: 'nope', page: '-1', cause: 'witchcraft' })).toMatchObject(
+      {
+        state: 'any',
+        page: 1,
+        cause: null,
+      },
+    );
+    expect(findAddress(findQuerySchema.parse({}))).toBe('/find');
+    expect(findWords("It's 2 FAST; drop table")).toEqual(['it', 's', '2', 'fast', 'drop', 'table']);
+  });
+
+  test('the palette leads to jobs and vehicles by a few letters', async () => {
+    const places = await findQuickly('042');
+    expect(places.some(({ name }) => name.startsWith('SK-042-K · job'))).toBe(true);
+    expect(places.some(({ name }) => name === 'SK-042-K · vehicle')).toBe(true);
+    expect(await findQuickly('  ')).toEqual([]);
+    expect((await findQuickly('100%')).length).toBe(0);
+  });
+
+  test('a vehicle that is renamed is found by its new plate, signed off jobs too', async () => {
+    const { vehicle } = await job(112);
+    known(await saveVehicle(vehicle.id, { ...vehicleForm(vehicle), plate: 'SK-999-Q' }));
+    expect(await numbers({ q: 'sk999' })).toEqual([101, 112, 113]);
+    known(await saveVehicle(vehicle.id, { ...vehicleForm(vehicle), plate: vehicle.plate }));
+    expect(await numbers({ q: 'sk999' })).toEqual([]);
+  });
+});
+
+describe('what is due', () => {
+  test('is told by day and by distance', () => {
+    const today = new Date('2026-11-25T12:00:00');
+    const due = (dueOn: string | null, dueKm: number | null, lastKm: number | null) =>
+      duenessOf({ dueOn, dueKm, lastKm }, today);
+    expect(due('2026-11-24', null, null)).toBe('overdue');
+    expect(due('2026-11-25', null, null)).toBe('soon');
+    expect(due('2027-06-01', null, null)).toBe('later');
+    expect(due(null, 50_000, 50_001)).toBe('overdue');
+    expect(due(null, 50_000, 49_950)).toBe('soon');
+    expect(due(null, 50_000, null)).toBe('later');
+  });
+
+  test('stands in a list and in a calendar that a parser reads', async () => {
+    const { job: own } = await job(105);
+    const recheck = { jobId: own.id, what: 'runout' as const, dueKm: null, by: 'Ines' };
+    await saveRecheck(await database(), { ...recheck, dueOn: '2020-02-29' });
+    const lines = await dueList();
+    expect(lines[0]).toMatchObject({ number: 105, state: 'overdue', plate: 'SK-131-V' });
+    expect(lines.some(({ what, dueKm }) => what === 'wheel-nuts' && dueKm !== null)).toBe(true);
+    expect(await numbers({ due: '1' })).toEqual([105]);
+    const calendar = new ICAL.Component(ICAL.parse(await dueCalendar()) as unknown[] as never);
+    const events = calendar.getAllSubcomponents('vevent').map((each) => new ICAL.Event(each));
+    expect(events).toHaveLength(1);
+    expect(events[0]!.summary).toBe('SK-131-V: Sideways movement measured by 29 Feb 2020');
+    expect(events[0]!.startDate.toString()).toBe('2020-02-29');
+    expect(events[0]!.startDate.isDate).toBe(true);
+  });
+});
+
+describe('the owner’s report', () => {
+  test('says in plain words what was found, done and is due', async () => {
+    const report = ownerReport(await job(101), 'mm');
+    expect(report.verdict?.state).toBe('cured');
+    expect(report.found[0]).toMatch(/^Cause: rust or dirt between hub and rotor/);
+    expect(report.found.join(' ')).toMatch(/Front right: the brake disc moved sideways .*too much/);
+    expect(report.done.join(' ')).toMatch(/Front right: .*bright metal|brushed to bright metal/i);
+    expect(report.due).toEqual(['Wheel nuts checked with the torque wrench at 61275 km.']);
+    expect(report.signed).toMatch(/^Ines, /);
+    expect(report.plots[0]).toMatchObject({ corner: 'FR' });
+    expect(report.plots[0]!.after).not.toBeNull();
+  });
+
+  test('a job that only was looked at says that nothing was changed', async () => {
+    const report = ownerReport(await job(102), 'thou');
+    expect(report.found).toEqual(['Everything that was measured is within its limits.']);
+    expect(report.done).toEqual([]);
+    expect(report.figures[0]!.limit).toMatch(/thou/);
+  });
+
+  test('is one page of PDF: text to select, fonts in it, tagged', async () => {
+    const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-pdf-'));
+    for (const number of [101, 105, 112, 113]) {
+      const pdf = path.join(folder, `${number}.pdf`);
+      fs.writeFileSync(pdf, await ownerPdf(ownerReport(await job(number), 'mm')));
+      const text = execFileSync('pdftotext', ['-layout', pdf, '-'], { encoding: 'utf8' });
+      expect(text).toContain('Brake report');
+      expect(text).toContain('What we found');
+      expect(text).toMatch(/F[LR]\s+Sideways movement\s+0\.\d{3}\s*mm/);
+      expect(text).toContain('Please mind');
+      const info = execFileSync('pdfinfo', [pdf], { encoding: 'utf8' });
+      expect(info).toMatch(/Pages:\s+1\n/);
+      expect(info).toMatch(/Tagged:\s+yes/);
+      const fonts = execFileSync('pdffonts', [pdf], { encoding: 'utf8' }).split('\n').slice(2);
+      const rows = fonts.filter((line) => line.trim() !== '');
+      expect(rows.length).toBeGreaterThan(0);
+      for (const row of rows) expect(row).toMatch(/yes yes yes\s/);
+    }
+    fs.rmSync(folder, { recursive: true, force: true });
+  });
+});
+
+test('the file report holds every reading, its uncertainty and who did what', async () => {
+  const file = await job(101);
+  const report = fileReport(file, 'mm');
+  expect(report.sets).toHaveLength(file.sets.length);
+  const read = report.sets.flatMap(({ laps }) => laps.flat()).filter((text) => text !== '–');
+  expect(read).toHaveLength(file.sets.reduce((sum, set) => sum + set.readings.length, 0));
+  expect(report.sets[0]!.about.join(' ')).toMatch(/standard uncertainty of one averaged reading/);
+  expect(report.steps.some(({ by, say }) => by === 'Tobiah' && /Caliper on: done/.test(say))).toBe(
+    true,
+  );
+});
+
+test('a comeback is linked to the earlier job of the same axle, and of no other', async () => {
+  const { job: earlier, vehicle } = await job(101);
+  const form = { vehicleId: vehicle.id, complaint: 'Back.', odometerKm: '', corners: ['FR'] };
+  const other = { ...form, comebackOf: earlier.id, corners: ['RL'] };
+  expect(await openJob(other)).toMatchObject({ ok: false, message: expect.stringMatching(/axle/) });
+  const elsewhere = { ...form, vehicleId: (await job(105)).vehicle.id, comebackOf: earlier.id };
+  expect(await openJob(elsewhere)).toMatchObject({
+    message: expect.stringMatching(/another vehicle/),
+  });
+  const id = known(await openJob({ ...form, comebackOf: earlier.id }));
+  expect((await find({ comeback: '1' })).jobs.map((each) => each.id)).toEqual([id]);
+  await signedOff(id);
+});
