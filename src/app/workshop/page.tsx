@@ -40,6 +40,13 @@ export default async function WorkshopPage() {
           Prices and times
         </Link>
       </section>
+      <section className="zh-card mb-3" aria-labelledby="archive">
+        <h2 id="archive">In and out</h2>
+        <p>Everything on file as one document, and another shop’s records brought in.</p>
+        <Link className="btn btn-outline-secondary" href="/workshop/archive">
+          In and out
+        </Link>
+      </section>
       <section className="zh-card mb-3" aria-labelledby="torque">
         <h2 id="torque">Torque is read in</h2>
         <TorqueUnitChoice unit={await shopTorque()} />

@@ -88,7 +88,7 @@ export type TypedReadings = z.infer<typeof readingsSchema>['readings'];
 
 const GAUGE_UNITS = ['um', 'mm', 'thou', 'in'] as const;
 
-const lineFormatSchema = z.strictObject({
+export const lineFormatSchema = z.strictObject({
   figure: z.int().min(0).max(20),
   figures: z.int().min(1).max(20),
   unit: z.enum(GAUGE_UNITS),

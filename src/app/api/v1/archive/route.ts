@@ -1,0 +1,49 @@
+import {
+  importArchive,
+  LARGEST_ARCHIVE,
+  makeArchive,
+  planImport,
+  readArchive,
+  type Scope,
+} from '@/server/archive';
+import { problemResponse } from '@/server/http';
+
+function scopeOf(url: URL): Scope {
+  const job = url.searchParams.get('job');
+  const vehicle = url.searchParams.get('vehicle');
+  if (job !== null) return { kind: 'job', id: job };
+  return vehicle === null ? { kind: 'all' } : { kind: 'vehicle', id: vehicle };
+}
+
+/** An archive of everything, of `?vehicle=` or of `?job=`. */
+export async function GET(request: Request): Promise<Response> {
+  const scope = scopeOf(new URL(request.url));
+  const archive = await makeArchive(scope);
+  if (!archive) {
+    return problemResponse(
+      { code: 'not-found', message: 'There is no such record.', path: '' },
+      404,
+    );
+  }
+  const day = archive.made.slice(0, 10);
+  return Response.json(archive, {
+    headers: {
+      'Content-Disposition': `attachment; filename="zesty-hound-${scope.kind}-${day}.json"`,
+    },
+  });
+}
+
+const refused = (message: string, status = 400): Response =>
+  problemResponse({ code: 'refused', message, path: '' }, status);
+
+/** Brings an archive in; with `?dry=1` only says what it would bring. */
+export async function POST(request: Request): Promise<Response> {
+  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_ARCHIVE) {
+    return refused('The file is larger than 400 MB.', 413);
+  }
+  const read = readArchive(new Uint8Array(await request.arrayBuffer()));
+  if (!read.ok) return refused(read.message);
+  const isDry = new URL(request.url).searchParams.get('dry') === '1';
+  const done = await (isDry ? planImport(read.value) : importArchive(read.value));
+  return done.ok ? Response.json({ tables: done.value }) : refused(done.message, 409);
+}

@@ -1,0 +1,6 @@
+import { archiveJsonSchema } from '@/server/archive';
+
+/** The JSON Schema of an archive. */
+export function GET(): Response {
+  return Response.json(archiveJsonSchema());
+}

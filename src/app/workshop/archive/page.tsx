@@ -1,0 +1,33 @@
+import type { Metadata } from 'next';
+import { ArchiveDesk } from '@/features/archive/ArchiveDesk';
+
+export const metadata: Metadata = { title: 'In and out' };
+
+export default function ArchivePage() {
+  return (
+    <>
+      <h1>In and out</h1>
+      <section className="zh-card mb-3" aria-labelledby="out">
+        <h2 id="out">Out</h2>
+        <p>
+          Everything on file, photos included, as one JSON document. A single vehicle or job is
+          taken from its own page.
+        </p>
+        <a className="btn btn-primary" href="/api/v1/archive" download>
+          Everything as an archive
+        </a>{' '}
+        <a className="btn btn-outline-secondary" href="/api/v1/archive/schema.json">
+          Its JSON Schema
+        </a>
+      </section>
+      <section className="zh-card mb-3" aria-labelledby="in">
+        <h2 id="in">In</h2>
+        <p>
+          An archive is looked through first: what is new, what stands here the same, what stands
+          here otherwise. Nothing here is ever written over; all of it comes in or nothing.
+        </p>
+        <ArchiveDesk />
+      </section>
+    </>
+  );
+}

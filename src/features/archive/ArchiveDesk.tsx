@@ -1,0 +1,142 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState, useTransition } from 'react';
+import type { TablePlan } from '@/server/archive';
+
+const TABLE: Readonly<Partial<Record<string, string>>> = {
+  axleLimits: 'axle figures',
+  torqueFigures: 'torque figures',
+  jobCorners: 'corners of jobs',
+  readingSets: 'reading sets',
+  readingChanges: 'readings written over',
+  findingsAside: 'findings set aside',
+  trayParts: 'parts in trays',
+  photoBlobs: 'pictures',
+  roadTests: 'road tests',
+  additions: 'additions to closed records',
+};
+
+/** Sends an archive; answers with the tables, or with what is wrong. */
+async function send(file: File, isDry: boolean): Promise<readonly TablePlan[] | string> {
+  try {
+    const answer = await fetch(`/api/v1/archive${isDry ? '?dry=1' : ''}`, {
+      method: 'POST',
+      body: file,
+      headers: { 'content-type': 'application/json' },
+    });
+    const body = (await answer.json()) as {
+      tables?: readonly TablePlan[];
+      error?: { message: string };
+    };
+    return body.tables ?? body.error?.message ?? 'The server refused it.';
+  } catch {
+    return 'The server did not answer. Nothing was changed.';
+  }
+}
+
+/** What an import brings, table by table. */
+function Plan({ tables }: { tables: readonly TablePlan[] }) {
+  const shown = tables.filter((each) => each.fresh + each.same + each.conflicts.length > 0);
+  return (
+    <table className="table table-sm mt-2">
+      <thead>
+        <tr>
+          <th scope="col">What</th>
+          <th scope="col">New</th>
+          <th scope="col">Same</th>
+          <th scope="col">Otherwise here: ours stay</th>
+        </tr>
+      </thead>
+      <tbody>
+        {shown.map(({ table, fresh, same, conflicts, renamed }) => (
+          <tr key={table}>
+            <th scope="row">
+              {TABLE[table] ?? table}
+              {renamed.length > 0 && (
+                <div className="fw-normal zh-muted">
+                  brought as {renamed.slice(0, 5).join(', ')}
+                  {renamed.length > 5 && ` and ${renamed.length - 5} more`}
+                </div>
+              )}
+            </th>
+            <td className="zh-figure">{fresh}</td>
+            <td className="zh-figure">{same}</td>
+            <td className="zh-figure">{conflicts.length}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** Where an archive comes in: looked through first, then brought. */
+export function ArchiveDesk() {
+  const router = useRouter();
+  const [file, setFile] = useState<File | null>(null);
+  const [plan, setPlan] = useState<readonly TablePlan[] | null>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const [isDone, setDone] = useState(false);
+  const [busy, begin] = useTransition();
+  const look = (chosen: File | null): void => {
+    setFile(chosen);
+    setPlan(null);
+    setSaid(null);
+    setDone(false);
+    if (!chosen) return;
+    begin(async () => {
+      const answer = await send(chosen, true);
+      if (typeof answer === 'string') setSaid(answer);
+      else setPlan(answer);
+    });
+  };
+  const bring = (): void =>
+    begin(async () => {
+      if (!file) return;
+      const answer = await send(file, false);
+      if (typeof answer === 'string') return setSaid(answer);
+      setPlan(answer);
+      setDone(true);
+      router.refresh();
+    });
+  const fresh = plan?.reduce((sum, each) => sum + each.fresh, 0) ?? 0;
+  return (
+    <>
+      <label className="form-label" htmlFor="zh-archive">
+        Archive (a JSON document)
+      </label>
+      <input
+        id="zh-archive"
+        className="form-control"
+        type="file"
+        accept="application/json,.json"
+        onChange={({ target }) => look(target.files?.[0] ?? null)}
+      />
+      {busy && <p role="status">Looking through it …</p>}
+      {said && (
+        <p className="zh-error" role="alert">
+          {said}
+        </p>
+      )}
+      {plan && (
+        <>
+          <Plan tables={plan} />
+          {isDone ? (
+            <p role="status">
+              <strong>Brought in.</strong> What stood here stayed.
+            </p>
+          ) : (
+            <button
+              type="button"
+              className="btn btn-primary"
+              disabled={busy || fresh === 0}
+              onClick={bring}
+            >
+              {fresh === 0 ? 'Nothing new in it' : `Bring in ${fresh} rows`}
+            </button>
+          )}
+        </>
+      )}
+    </>
+  );
+}

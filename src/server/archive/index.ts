@@ -1,0 +1,3 @@
+export * from './document';
+export * from './write';
+export * from './read';

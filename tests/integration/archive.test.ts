@@ -1,0 +1,211 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { buildDemo } from '@/cli/demo/build';
+import { DEMO_SEED } from '@/cli/demo/scenario';
+import {
+  archiveJsonSchema,
+  importArchive,
+  makeArchive,
+  planImport,
+  readArchive,
+  type ArchiveDocument,
+} from '@/server/archive';
+import { GET, POST } from '@/app/api/v1/archive/route';
+import { closeDatabase } from '@/server/database';
+import { jobFile, openJob } from '@/server/jobs';
+import { find } from '@/server/find';
+import { saveVehicle } from '@/server/vehicles';
+import { vehicleForm } from '@/features/vehicles/model';
+import { known } from './known';
+
+const folders: string[] = [];
+/** Closes what is open and opens an empty data folder. */
+async function emptyShop(): Promise<void> {
+  await closeDatabase();
+  (globalThis as { zestyHoundDatabase?: unknown }).zestyHoundDatabase = undefined;
+  const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-archive-'));
+  folders.push(folder);
+  process.env.ZESTY_HOUND_DATA = folder;
+}
+
+let archive: ArchiveDocument;
+beforeAll(async () => {
+  delete process.env.DATABASE_URL;
+  await emptyShop();
+  await buildDemo(DEMO_SEED);
+  archive = (await makeArchive({ kind: 'all' }))!;
+}, 120_000);
+afterAll(async () => {
+  await closeDatabase();
+  for (const folder of folders) fs.rmSync(folder, { recursive: true, force: true });
+});
+
+const bytes = (value: unknown): Uint8Array => new TextEncoder().encode(JSON.stringify(value));
+const again = (document: ArchiveDocument): string => JSON.stringify({ ...document, made: '' });
+const read = (value: unknown): ArchiveDocument => known(readArchive(bytes(value)));
+const counts = (
+  tables: readonly { fresh: number; same: number; conflicts: readonly string[] }[],
+) => ({
+  fresh: tables.reduce((sum, each) => sum + each.fresh, 0),
+  same: tables.reduce((sum, each) => sum + each.same, 0),
+  conflicts: tables.reduce((sum, each) => sum + each.conflicts.length, 0),
+});
+
+test('what was just taken out stands here the same, and brings nothing', async () => {
+  const plan = known(await planImport(read(archive)));
+  expect(counts(plan)).toMatchObject({ fresh: 0, conflicts: 0 });
+  expect(plan.find(({ table }) => table === 'jobs')?.same).toBe(15);
+});
+
+test('out, into an empty shop, and out again: the same, byte for byte', async () => {
+  await emptyShop();
+  const done = known(await importArchive(read(archive)));
+  expect(counts(done)).toMatchObject({ same: 0, conflicts: 0 });
+  expect(again((await makeArchive({ kind: 'all' }))!)).toBe(again(archive));
+  // Closed records are closed, open ones go on, and numbers go on after the highest.
+  const closed = (await find({ state: 'closed' })).jobs;
+  expect(closed.map(({ number }) => number).sort()).toEqual([101, 112]);
+  const { vehicle } = (await jobFile(closed[0]!.id))!;
+  const id = known(
+    await openJob({ vehicleId: vehicle.id, complaint: 'New.', odometerKm: '', corners: ['FL'] }),
+  );
+  expect((await jobFile(id))!.job.number).toBe(116);
+});
+
+test('two shops merged keep both: the same plate and number are brought under others', async () => {
+  await emptyShop();
+  const form = vehicleForm(null);
+  const plate = String(archive.tables.vehicles[0]!.plate);
+  const own = known(await saveVehicle(null, { ...form, plate, make: 'Pellick', model: 'Own' }));
+  known(await openJob({ vehicleId: own, complaint: 'Ours.', odometerKm: '', corners: ['FL'] }));
+  const dry = known(await planImport(read(archive)));
+  expect(dry.find(({ table }) => table === 'vehicles')?.renamed).toEqual([
+    `plate ${plate} → ${plate} (2)`,
+  ]);
+  known(await importArchive(read(archive)));
+  expect((await find({ q: 'ours' })).jobs.map(({ number }) => number)).toEqual([101]);
+  expect((await find({})).total).toBe(16);
+  expect((await find({ q: '100101' })).jobs).toHaveLength(1);
+  // Twice is no more than once.
+  expect(counts(known(await planImport(read(archive)))).fresh).toBe(0);
+});
+
+test('what stands here otherwise stays as it is, and the dry run says so', async () => {
+  const changed = structuredClone(archive) as unknown as {
+    tables: Record<string, Record<string, unknown>[]>;
+  };
+  const jobRow = changed.tables.jobs!.find(({ closedAt }) => closedAt === null)!;
+  jobRow.complaint = 'Told otherwise.';
+  const before = again((await makeArchive({ kind: 'all' }))!);
+  const plan = known(await importArchive(read(changed)));
+  expect(plan.find(({ table }) => table === 'jobs')!.conflicts.length).toBeGreaterThan(0);
+  expect(again((await makeArchive({ kind: 'all' }))!)).toBe(before);
+});
+
+test('one vehicle and one job go out with all that hangs on them, and come in', async () => {
+  const job = archive.tables.jobs.find(({ number }) => number === 113)!;
+  const single = (await makeArchive({ kind: 'job', id: String(job.id) }))!;
+  expect(single.tables.jobs).toHaveLength(1);
+  expect(single.tables.vehicles).toHaveLength(1);
+  expect(single.tables.readings.length).toBeGreaterThan(20);
+  const all = (await makeArchive({ kind: 'vehicle', id: String(job.vehicleId) }))!;
+  expect(all.tables.jobs.length).toBe(3);
+  await emptyShop();
+  known(await importArchive(read(single)));
+  expect((await jobFile(String(job.id)))!.sets.length).toBeGreaterThan(2);
+  expect(await makeArchive({ kind: 'job', id: 'nope' })).toBeNull();
+  expect(await makeArchive({ kind: 'job', id: '00000000-0000-4000-8000-000000000000' })).toBeNull();
+});
+
+describe('what is no sound archive is refused with the reason, and nothing changes', () => {
+  const text = (): string => JSON.stringify(archive);
+  const change = (alter: (tables: Record<string, Record<string, unknown>[]>) => void): unknown => {
+    const own = structuredClone(archive) as unknown as {
+      tables: Record<string, Record<string, unknown>[]>;
+    };
+    alter(own.tables);
+    return own;
+  };
+  test.each<[string, () => Uint8Array, RegExp]>([
+    ['empty', () => new Uint8Array(), /empty/],
+    ['torn', () => new TextEncoder().encode(text().slice(0, 5000)), /torn/],
+    ['a zip', () => new Uint8Array([0x50, 0x4b, 3, 4]), /zip file/],
+    ['gzip', () => new Uint8Array([0x1f, 0x8b, 8]), /gzip/],
+    ['binary', () => new Uint8Array([1, 0, 2]), /binary/],
+    ['not text', () => new Uint8Array([0xff, 0xfe, 0x41]), /torn, or not/],
+    ['another document', () => bytes({ hello: 1 }), /no archive/],
+    ['a list', () => bytes([archive]), /no archive/],
+    ['newer', () => bytes({ ...archive, version: 2 }), /version 2.*newer program/],
+    ['older', () => bytes({ ...archive, version: 0 }), /version 0 are not read/],
+    ['without a table', () => bytes({ ...archive, tables: {} }), /not sound at tables/],
+    ['with a path', () => bytes({ ...archive, path: '../../etc' }), /not sound/],
+    [
+      'with a strange column',
+      () => bytes(change(({ jobs }) => void (jobs![0]!.file = '../x'))),
+      /not sound at tables\.jobs\.0/,
+    ],
+    [
+      'with a figure that is none',
+      () => bytes(change(({ readings }) => void (readings![0]!.valueUm = 'x'))),
+      /not sound at tables\.readings\.0\.valueUm/,
+    ],
+  ])('%s', (_, make, reason) => {
+    const answer = readArchive(make());
+    expect(answer).toMatchObject({ ok: false, message: expect.stringMatching(reason) });
+  });
+
+  test.each<[string, () => unknown, RegExp]>([
+    [
+      'rows of a job that is not in it',
+      () =>
+        change(
+          ({ decisions }) => void (decisions![0]!.jobId = '00000000-0000-4000-8000-000000000001'),
+        ),
+      /not in the archive/,
+    ],
+    [
+      'a row twice',
+      () => change(({ people }) => void people!.push({ ...people![0]! })),
+      /same key/,
+    ],
+    [
+      'an axle of a vehicle that is not there',
+      () => change((tables) => void (tables.vehicles = tables.vehicles!.slice(1))),
+      /does not fit these records.*Nothing was changed/,
+    ],
+  ])('%s', async (_, make, reason) => {
+    await emptyShop();
+    const before = again((await makeArchive({ kind: 'all' }))!);
+    const answer = await importArchive(read(make()));
+    expect(answer).toMatchObject({ ok: false, message: expect.stringMatching(reason) });
+    expect(again((await makeArchive({ kind: 'all' }))!)).toBe(before);
+  });
+});
+
+test('by the route: out, a dry run, in, and a refusal', async () => {
+  await emptyShop();
+  const post = (body: string | Uint8Array<ArrayBuffer>, dry = '') =>
+    POST(new Request(`http://127.0.0.1/api/v1/archive${dry}`, { method: 'POST', body }));
+  const dry = (await (await post(JSON.stringify(archive), '?dry=1')).json()) as {
+    tables: { table: string; fresh: number }[];
+  };
+  expect(dry.tables.find(({ table }) => table === 'jobs')?.fresh).toBe(15);
+  expect((await find({})).total).toBe(0);
+  expect((await post(JSON.stringify(archive))).status).toBe(200);
+  expect((await find({})).total).toBe(15);
+  const out = await GET(new Request('http://127.0.0.1/api/v1/archive'));
+  expect(out.headers.get('content-disposition')).toMatch(/zesty-hound-all-\d{4}-\d\d-\d\d\.json/);
+  expect((await GET(new Request('http://127.0.0.1/api/v1/archive?job=x'))).status).toBe(404);
+  expect((await post('{')).status).toBe(400);
+});
+
+test('the schema that is published names every table and refuses more', () => {
+  const schema = archiveJsonSchema() as {
+    properties: { tables: { properties: Record<string, unknown>; additionalProperties: boolean } };
+  };
+  expect(Object.keys(schema.properties.tables.properties).sort()).toEqual(
+    Object.keys(archive.tables).sort(),
+  );
+  expect(schema.properties.tables.additionalProperties).toBe(false);
+});
