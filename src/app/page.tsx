@@ -10,7 +10,7 @@ const pageNumber = z.coerce.number().int().min(1).max(100_000).catch(1);
 function stateWords(line: JobLine): string {
   if (line.isWaiting) return 'waits for parts';
   const corners = line.corners.length;
-  if (line.decided >= corners) return 'to prove or close';
+  if (line.decided >= corners) return 'to rebuild and prove';
   if (line.measured >= 2 * corners) return 'to decide';
   return line.sets === 0 ? 'to measure' : 'measuring';
 }

@@ -83,3 +83,12 @@ export function procedureOf(file: JobFile): JobProcedure {
     rules: rulesOf(file).map(({ school, reason }) => ({ say: school.say, reason })),
   };
 }
+
+/** What was done at a corner before it was decided otherwise, in words. */
+export function earlierAt(file: JobFile, corner: Corner): string[] {
+  const value = findCheck(file, 'decide', corner, 'earlier')?.value;
+  const tries: readonly unknown[] = Array.isArray(value) ? value : [];
+  return tries.flatMap((each) =>
+    typeof each === 'object' && each !== null && 'words' in each ? [String(each.words)] : [],
+  );
+}

@@ -23,15 +23,24 @@ interface ProveNext {
   readonly label: string;
 }
 
+/** A record that is closed asks for nothing more. */
+const signedOff = (base: string): ProveNext => ({
+  todo: 'Signed off: the record is closed.',
+  why: 'What comes later is added on its report.',
+  href: `${base}/report`,
+  label: 'Report',
+});
+
 /** The one next thing of the proof. */
 function nextOf(file: JobFile, outcome: Outcome | null): ProveNext {
   const base = `/jobs/${file.job.id}`;
+  if (file.job.closedAt !== null) return signedOff(base);
   const unmeasured = cornersToProve(file).find(
     (corner) => judgeCorner(file, corner, 'after').assessment.runout === null,
   );
   if (unmeasured) {
     return {
-      todo: `Measure ${unmeasured} again, {nuts} at final torque.`.replace('{nuts}', 'nuts'),
+      todo: `Measure ${unmeasured} again, nuts or bolts at final torque.`,
       why: 'Nothing is cured until it measures so.',
       href: `${base}/prove/${unmeasured}`,
       label: `Measure ${unmeasured}`,

@@ -102,6 +102,14 @@ function nextHydraulics(file: JobFile, state: JobClosing): RebuildNext | null {
 
 /** What comes next as a job goes together: the pedal before or after the wheels by house rule. */
 export function rebuildNext(file: JobFile): RebuildNext {
+  if (file.job.closedAt !== null) {
+    return {
+      todo: 'Signed off: the record is closed.',
+      why: 'What comes later is added on its report.',
+      href: `/jobs/${file.job.id}/report`,
+      label: 'Report',
+    };
+  }
   const state = closingOf(file);
   const pumping = rulesOf(file).find(({ rule }) => rule.code === 'pumping')?.school.code;
   const wheels = nextWheel(file, state);

@@ -77,7 +77,15 @@ test('the whole way by touch on a phone', async ({ page }) => {
   await page.getByRole('link', { name: /measure again/ }).tap();
   await page.getByRole('button', { name: 'Start runout' }).tap();
   await tapLap(page, runoutLap(INDEXABLE, 4, 14));
-  await page.getByRole('link', { name: 'Report', exact: true }).last().tap();
+  await page.getByRole('link', { name: 'Is it cured?' }).tap();
+  await expect(page.getByRole('region', { name: 'Verdict on the job' })).toContainText(
+    'Not proven',
+  );
+  await expectFits(page);
+  await page
+    .getByRole('navigation', { name: 'Stages of the job' })
+    .getByRole('link', { name: /^Report/ })
+    .tap();
   await expect(page.getByRole('heading', { name: 'Brake measurement report' })).toBeVisible();
   await expectFits(page);
   expect(complaints).toEqual([]);

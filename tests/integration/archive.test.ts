@@ -119,6 +119,7 @@ test('one vehicle and one job go out with all that hangs on them, and come in', 
 });
 
 describe('what is no sound archive is refused with the reason, and nothing changes', () => {
+  beforeAll(emptyShop);
   const text = (): string => JSON.stringify(archive);
   const change = (alter: (tables: Record<string, Record<string, unknown>[]>) => void): unknown => {
     const own = structuredClone(archive) as unknown as {
@@ -175,7 +176,6 @@ describe('what is no sound archive is refused with the reason, and nothing chang
       /does not fit these records.*Nothing was changed/,
     ],
   ])('%s', async (_, make, reason) => {
-    await emptyShop();
     const before = again((await makeArchive({ kind: 'all' }))!);
     const answer = await importArchive(read(make()));
     expect(answer).toMatchObject({ ok: false, message: expect.stringMatching(reason) });
@@ -184,7 +184,7 @@ describe('what is no sound archive is refused with the reason, and nothing chang
 });
 
 test('by the route: out, a dry run, in, and a refusal', async () => {
-  await emptyShop();
+  // Nothing was let in before: the shop is still empty.
   const post = (body: string | Uint8Array<ArrayBuffer>, dry = '') =>
     POST(new Request(`http://127.0.0.1/api/v1/archive${dry}`, { method: 'POST', body }));
   const dry = (await (await post(JSON.stringify(archive), '?dry=1')).json()) as {

@@ -22,6 +22,8 @@ export interface ReportCorner {
   /** What was done, or what is advised when nothing is on record. */
   readonly done: string | null;
   readonly advice: string;
+  /** What was done before and did not cure it, in words. */
+  readonly earlier: readonly string[];
   readonly inspection: CornerInspection;
   /** What cleaning the seat changed, in a sentence, or null. */
   readonly cleaning: string | null;
@@ -144,6 +146,11 @@ function CornerReport({ corner, units }: { corner: ReportCorner; units: UnitSyst
           </>
         )}
       </p>
+      {corner.earlier.map((words) => (
+        <p key={words} className="mb-1">
+          Tried before: {words}
+        </p>
+      ))}
       <InspectionLines inspection={corner.inspection} />
       {corner.cleaning && <p className="mb-1">{corner.cleaning}</p>}
       {notes.length > 0 && (

@@ -12,7 +12,7 @@ import { ITEM_NAME } from '../../core/options';
 import { CORNER_NAME, type Corner } from '../../core/readings';
 import { formatIn, type UnitSystem } from '../../core/units';
 import type { Verdict } from '../../core/verdict';
-import type { JobFile } from '../../db/repositories';
+import type { DecisionRow, JobFile } from '../../db/repositories';
 import { readChoice } from '../decideInputs';
 import { judgeCorner, type CornerJudgement } from '../decisions';
 import { checksOfKind, findCheck, offTheRoad, rulesOf } from '../procedure';
@@ -102,16 +102,29 @@ const capital = (text: string): string => text.charAt(0).toUpperCase() + text.sl
 /** What was found: the cause that was confirmed, what measured too much, what was seen. */
 function foundOf(file: JobFile, judged: readonly CornerJudgement[], say: Say): string[] {
   const cause = KNOWLEDGE.causes.find(({ code }) => code === file.job.confirmedCause);
-  const repaired = checksOfKind(file, 'fixed').map(({ place, note }) => `${place}: ${note ?? ''}`);
+  const isRepaired = checksOfKind(file, 'fixed').length > 0;
   const found = [
     ...(cause ? [`Cause: ${cause.name.toLowerCase()}. ${cause.means}`] : []),
     ...judged.flatMap((each) => foundAt(each, say)),
     ...offTheRoad(file).map((each) => `${each}.`),
   ];
-  return found.length > 0 || repaired.length > 0
+  return found.length > 0 || isRepaired
     ? found
     : ['Everything that was measured is within its limits.'];
 }
+
+/** What a correction is to somebody who does not work on brakes. */
+const CORRECTED: Readonly<Record<DecisionRow['correction'], string>> = {
+  leave: 'left as it was',
+  index: 'the brake disc was turned on its hub to the place where the two cancel out',
+  clean: 'the seat between hub and brake disc was cleaned to bright metal',
+  plate: 'a tapered plate was fitted between hub and brake disc',
+  'machine-on-vehicle': 'the brake disc was machined true on the vehicle',
+  'machine-bench': 'the brake disc was machined true on the lathe',
+  replace: 'a new brake disc was fitted',
+  hub: 'hub or wheel bearing was renewed',
+  'hub-replace': 'hub or wheel bearing and brake disc were renewed',
+};
 
 /** What was done: corrections, repairs, parts, hydraulics, bedding-in. */
 function doneOf(file: JobFile): string[] {
@@ -123,7 +136,7 @@ function doneOf(file: JobFile): string[] {
     const name = capital(CORNER_NAME[corner]);
     return [
       ...(decision && decision.correction !== 'leave' && isDone
-        ? [`${name}: ${decision.words}`]
+        ? [`${name}: ${CORRECTED[decision.correction]}.`]
         : []),
       ...(isChosen && extras.length > 0
         ? [`${name}: ${extras.map((extra) => ITEM_NAME[extra].toLowerCase()).join('; ')}.`]
@@ -131,7 +144,8 @@ function doneOf(file: JobFile): string[] {
     ];
   });
   const fixed = checksOfKind(file, 'fixed').map(
-    ({ place, note }) => `${place}: ${capital(note ?? 'put right')}.`,
+    ({ place, note }) =>
+      `${capital(CORNER_NAME[place as Corner] ?? place)}: ${note ?? 'put right'}.`,
   );
   const bled = checksOfKind(file, 'hydraulics').filter(
     ({ item, value }) => item === 'bled' && value === 'done',

@@ -11,7 +11,7 @@ import { JobReport } from '@/features/report/JobReport';
 import { PrintButton } from '@/features/report/PrintButton';
 import { judgeCorner } from '@/server/decisions';
 import { cleaningAt } from '@/server/cleaning';
-import { inspectionAt, procedureOf } from '@/server/inspection';
+import { earlierAt, inspectionAt, procedureOf } from '@/server/inspection';
 import { jobFile } from '@/server/jobs';
 import { allPeople } from '@/server/people';
 import { placeOf } from '@/server/rebuildView';
@@ -43,6 +43,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
       after: isMeasuredAgain ? after : null,
       done: before.recorded,
       advice: sayAdvice(before.advice, { ...before.record, units }).todo,
+      earlier: earlierAt(file, corner),
       inspection: inspectionAt(file, corner),
       cleaning: cleaning && sayCleaning(cleaning, (value) => formatIn(units, 'deviation', value)),
     };
