@@ -5,7 +5,7 @@ import type { Verdict } from '../core/verdict';
 import type { JobFile } from '../db/repositories';
 import { judgeCorner } from './decisions';
 import { cornersToProve, feelOf, outcomeOf, ratiosOf } from './prove';
-import { refuseDriven } from './rebuild';
+import { refuseDriven } from './rebuildGuard';
 import { sayTime } from './rebuildView';
 import { sayWhen } from './report/words';
 

@@ -8,10 +8,6 @@ import {
 } from '../core/contracts';
 import {
   fits,
-  isPedalDone,
-  moveHindrances,
-  needsPedal,
-  pedalHindrances,
   planSteps,
   readFigure,
   type Context,
@@ -45,20 +41,20 @@ const isDone = (row: CheckRow | undefined): boolean => row?.value === 'done';
 /** Steps of the strip-down in which a caliper comes off, and those in which pistons move. */
 const CALIPER_OFF = ['caliper-off', 'caliper-off-fixed'];
 const PISTONS = ['push-back', 'wind-back', ...CALIPER_OFF];
-const WHEEL_OFF = ['wheel-off', 'wheel-off-bolts'];
-const CALIPER_ON = ['caliper-on', 'caliper-on-fixed'];
+export const CALIPER_ON = ['caliper-on', 'caliper-on-fixed'];
 
 const stepsDone = (file: JobFile, corner: Corner, codes: readonly string[]): CheckRow[] =>
   checksOfKind(file, 'step').filter(
     ({ place, item, value }) => place === corner && value === 'done' && codes.includes(item),
   );
 
-const correctionAt = (file: JobFile, corner: Corner): string | null =>
+/** What was decided to be done at a corner; null for nothing. */
+export const correctionAt = (file: JobFile, corner: Corner): string | null =>
   file.decisions.find((each) => each.corner === corner && each.correction !== 'leave')
     ?.correction ?? null;
 
 /** The tick that the correction of a corner is done. */
-const correctedAt = (file: JobFile, corner: Corner): CheckRow | undefined =>
+export const correctedAt = (file: JobFile, corner: Corner): CheckRow | undefined =>
   correctionAt(file, corner) === null ? undefined : findCheck(file, 'correct', corner, 'done');
 
 /** Parts without which a caliper is not on its rotor. */
@@ -70,7 +66,6 @@ const wheelWasOff = (file: JobFile, corner: Corner): boolean =>
     ({ place, item, value }) =>
       place === corner && value === 'done' && !['service-mode', 'steering'].includes(item),
   ) ||
-  stepsDone(file, corner, WHEEL_OFF).length > 0 ||
   (['as-found', 'before', 'after'] as const).some(
     (phase) => setsOfCorner(file, corner, phase).length > 0,
   ) ||
@@ -352,103 +347,9 @@ export function closingOf(file: JobFile): JobClosing {
 /** Seconds that the pedal is held. Source: handbook 15. */
 export const HOLD_SECONDS = 60;
 
-const saysOf = (list: readonly { readonly say: string }[]): string | null =>
-  list.length === 0 ? null : list.map(({ say }) => say).join(' ');
-
-/** Why a step of the pedal stop is refused now, in words; null where it is not. */
-function refuseAtPedal(file: JobFile, item: string, value: unknown): string | null {
-  const state = closingOf(file);
-  if (item === 'none-moved') {
-    return state.pistonsMoved.length > 0
-      ? `Pistons moved in this job: ${state.pistonsMoved.join('; ')}. The pedal stop stays.`
-      : null;
-  }
-  if (['moved', 'first-stop'].includes(item)) return saysOf(moveHindrances(state));
-  const loose = saysOf(pedalHindrances(state));
-  if (loose) return `Do not touch the pedal. ${loose}`;
-  if (item === 'turns') {
-    return needsPedal(state) && !isPedalDone(state)
-      ? 'Finish the pedal stop first: firm, held for a minute, level set.'
-      : null;
-  }
-  if (item === 'firm') return null;
-  if (!state.pedal.firm) return 'Pump the pedal until it is firm first.';
-  if (item === 'level' && state.pedal.held !== 'held') {
-    return 'Hold the pedal for a minute first.';
-  }
-  if (item !== 'held' || value === 'sank') return null;
-  const held = secondsHeld(file);
-  if (held === null) return 'Start the minute when your foot is on the pedal.';
-  const left = HOLD_SECONDS - held;
-  return left > 0 ? `Hold it for the whole minute: ${Math.ceil(left)} s are left.` : null;
-}
-
 /** Seconds since the minute on the pedal was begun; null where it was not, since pistons moved. */
 export function secondsHeld(file: JobFile): number | null {
   const hold = findCheck(file, 'pedal', '', 'hold');
   if (!hold || hold.at.getTime() < lastMoved(file)) return null;
   return (Date.now() - hold.at.getTime()) / 1000;
-}
-
-/** What says that the vehicle was driven after the work. */
-const saysDriven = (kind: CheckRow['kind'], item: string): boolean =>
-  (kind === 'bedding' && item === 'driven') || (kind === 'prove' && item === 'feel-after');
-
-/** Why the vehicle cannot have been driven after the work, in words; null where it can. */
-export const refuseDriven = (file: JobFile): string | null => {
-  const why = saysOf(moveHindrances(closingOf(file)));
-  return why && `The vehicle must not be driven yet. ${why}`;
-};
-
-/** Why a step of the rebuild is refused now, in words; null where it is not. */
-export function refuseInRebuild(
-  file: JobFile,
-  write: Pick<CheckRow, 'kind' | 'place' | 'item' | 'value'>,
-): string | null {
-  const { kind, place, item, value } = write;
-  if (value === null) return null;
-  if (kind === 'pedal') return refuseAtPedal(file, item, value);
-  if (saysDriven(kind, item)) return refuseDriven(file);
-  if (kind === 'hydraulics' && item === 'none-opened') {
-    const opened = openedBy(file);
-    return opened.length > 0
-      ? `The hydraulics were opened: ${opened.join('; ')}. They are bled.`
-      : null;
-  }
-  const corner = CORNERS.find((each) => each === place);
-  if (!corner) return null;
-  const isCaliper = kind === 'rebuild' && CALIPER_ON.includes(item) && value === 'done';
-  if (isCaliper && correctionAt(file, corner) !== null && !correctedAt(file, corner)) {
-    return `First tick what was decided for ${corner} as done, on its Correct page.`;
-  }
-  if (kind === 'rebuild' && value === 'left-out') {
-    const step = rebuildSteps(file, corner).find(({ code }) => code === item);
-    return step?.required ? `“${step.title}” cannot be left out.` : null;
-  }
-  if (kind === 'rebuild' && item === 'tray' && value === 'done') {
-    const still = partsStillOff(file, corner);
-    return still.length > 0
-      ? `Still in the tray: ${still.map(({ name }) => name.toLowerCase()).join(', ')}.`
-      : null;
-  }
-  return kind === 'torque' ? refuseTorque(file, corner, item, value) : null;
-}
-
-/** Why a torque that was pulled is refused, in words; null where it is not. */
-function refuseTorque(file: JobFile, corner: Corner, item: string, value: unknown): string | null {
-  const star = starAt(file, corner);
-  if (item === 'star') {
-    return readPulls(value).length > star.of ? 'The star has no more nuts than that.' : null;
-  }
-  if (item === 'vehicle-down') {
-    return star.pulls.length < star.of ? 'Draw the wheel up in the star first.' : null;
-  }
-  const state = fastenersAt(file, corner).find(({ fastener }) => fastener.code === item);
-  if (!state) return 'This corner has no such fastener.';
-  if (!state.figure)
-    return `Enter the figure for ${state.name.toLowerCase()} with its source first.`;
-  if (item === 'wheel-nuts' && star.pulls.length < star.of) {
-    return 'Draw the wheel up in the star first, nut by nut.';
-  }
-  return null;
 }

@@ -11,7 +11,7 @@ import {
 import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
 import { jobToWrite, refuseSigned } from './jobs';
-import { refuseDriven } from './rebuild';
+import { refuseDriven } from './rebuildGuard';
 
 const GONE = 'This road test is not on file any more.';
 

@@ -34,7 +34,7 @@ import {
 import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
 import { jobToWrite, refuseSigned } from './jobs';
-import { refuseInRebuild } from './rebuild';
+import { refuseInRebuild } from './rebuildGuard';
 import { cornerPlan, findCheck, looksOf, notDoneYet, otherSide, slipOfCut } from './procedure';
 
 /** What became of a write: its new stamp, or what another wrote in its place meanwhile. */

@@ -1,7 +1,8 @@
 'use client';
 
-import { useState, useTransition } from 'react';
-import { TextField } from '@/ui/field';
+import { useState } from 'react';
+import { TextField, useSend } from '@/ui/field';
+import { Signed, SignedTick } from '@/ui/procedure';
 import { correctAction } from './actions';
 
 /** A step of a correction as it stands. */
@@ -21,29 +22,12 @@ interface StepProps {
 
 /** Writes a step and says what went wrong with it. */
 function useStep({ jobId, corner, item, written }: StepProps) {
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [busy, begin] = useTransition();
+  const { send, busy, trouble } = useSend(correctAction);
+  const seen = written?.stamp ?? null;
   const write = (value: unknown): void =>
-    begin(async () => {
-      const answer = await correctAction({
-        jobId,
-        place: corner,
-        item,
-        value,
-        note: null,
-        seen: written?.stamp ?? null,
-      }).catch(() => null);
-      if (answer === null) setTrouble('The server did not answer. Press again.');
-      else setTrouble(answer.ok ? null : answer.message);
-    });
+    send([{ jobId, place: corner, item, value, note: null, seen }]);
   return { trouble, busy, write };
 }
-
-const Signed = ({ written }: { written: StepView }) => (
-  <span className="zh-muted">
-    {written.by} {written.at}
-  </span>
-);
 
 /** Something that is ticked with the name of who did it. */
 export function TickStep({
@@ -54,23 +38,10 @@ export function TickStep({
   const { written } = props;
   const { trouble, busy, write } = useStep(props);
   return (
-    <div className="my-2 zh-no-print">
-      <button
-        type="button"
-        className={`btn ${isMain && !written ? 'btn-primary' : 'btn-outline-secondary'}`}
-        aria-pressed={written !== null}
-        disabled={busy}
-        onClick={() => write(written ? null : 'done')}
-      >
-        {written ? `\u2713 ${label}` : label}
-      </button>{' '}
-      {written && <Signed written={written} />}
-      {trouble && (
-        <div className="zh-error" role="alert">
-          {trouble}
-        </div>
-      )}
-    </div>
+    <SignedTick
+      {...{ label, written, isMain, busy, trouble }}
+      onPress={() => write(written ? null : 'done')}
+    />
   );
 }
 

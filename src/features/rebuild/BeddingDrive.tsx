@@ -6,7 +6,8 @@ import { stopsOf, WALKING_PACE, type Programme, type Stop } from '@/core/bedding
 import { fromMetresPerSecond, type SpeedUnit } from '@/core/units';
 import { chime } from '@/ui/chime';
 import { sayTime, type StepView } from './model';
-import { Signed, useStep } from './StepTick';
+import { Signed } from '@/ui/procedure';
+import { useStep } from './StepTick';
 
 interface DriveProps {
   readonly jobId: string;

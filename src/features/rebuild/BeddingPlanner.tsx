@@ -2,29 +2,27 @@
 
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import { Form } from 'react-bootstrap';
 import {
   BEDDING_SCHOOLS,
   extentOf,
-  HARDNESS,
-  predictHeat,
   proposeSpacing,
   stopRise,
   stopsOf,
   WALKING_PACE,
   type BeddingSchool,
-  type Hardness,
-  type Heat,
   type Programme,
   type StopGroup,
 } from '@/core/bedding';
 import type { BeddingPlan } from '@/core/contracts';
-import { fromMetresPerSecond, toMetresPerSecond, type SpeedUnit } from '@/core/units';
-import { LinesChart } from '@/ui/chart';
+import type { SpeedUnit } from '@/core/units';
 import { TextField, useSend } from '@/ui/field';
 import { programmeAction } from './actions';
+import { HEAT_FIELDS, readGroup, readHeat, typedGroup, type HeatField } from './beddingForm';
+import { GroupRow } from './BeddingStops';
+import { HeatChart } from './HeatChart';
 import { figureOf, type StepView } from './model';
-import { Signed, useStep } from './StepTick';
+import { Signed } from '@/ui/procedure';
+import { useStep } from './StepTick';
 
 const SCHOOL: Readonly<Record<BeddingSchool, string>> = {
   maker: 'Pad maker’s own',
@@ -40,170 +38,6 @@ interface PlannerProps {
   readonly programmes: Readonly<Record<BeddingSchool, Programme>>;
   readonly unit: SpeedUnit;
   readonly axle: 'front' | 'rear';
-}
-
-/** A group of stops as it is typed. */
-type Typed = Readonly<Record<'stops' | 'from' | 'to' | 'spacing', string>> & {
-  readonly hard: Hardness;
-};
-
-const speedIn = (kmh: number, unit: SpeedUnit): string =>
-  String(Math.round(fromMetresPerSecond(kmh / 3.6, unit)));
-const kmhOf = (figure: number, unit: SpeedUnit): number =>
-  Math.round(toMetresPerSecond(figure, unit) * 3.6 * 100) / 100;
-
-const typedGroup = (group: StopGroup, unit: SpeedUnit): Typed => ({
-  stops: String(group.stops),
-  from: speedIn(group.from, unit),
-  to: speedIn(group.to, unit),
-  hard: group.hard,
-  spacing: String(group.spacing),
-});
-
-/** A typed group as the estimate takes it, or what is wrong with it. */
-function readGroup(typed: Typed, unit: SpeedUnit): StopGroup | string {
-  const stops = figureOf(typed.stops, 1, 50);
-  const from = figureOf(typed.from, 5, 250);
-  const to = figureOf(typed.to, 0, 200);
-  const spacing = figureOf(typed.spacing, 5, 3600);
-  if (stops === null || !Number.isInteger(stops)) return 'Stops: a whole number from 1 to 50.';
-  if (from === null || to === null) return `Speeds in ${unit}, up to 250.`;
-  if (to >= from) return 'A stop ends slower than it begins.';
-  if (spacing === null) return 'Apart: 5 to 3600 seconds.';
-  return { stops, from: kmhOf(from, unit), to: kmhOf(to, unit), hard: typed.hard, spacing };
-}
-
-const HEAT_FIELDS = [
-  ['vehicleKg', 'Vehicle as driven (kg)', 300, 40_000],
-  ['rotorKg', 'One rotor (kg)', 1, 60],
-  ['share', 'Share of the braking, this axle', 0.1, 0.9],
-  ['ambient', 'Outside (°C)', -40, 55],
-  ['tau', 'Cooling time constant (s)', 30, 3600],
-  ['ceiling', 'Not above (°C)', 80, 800],
-] as const;
-type HeatField = (typeof HEAT_FIELDS)[number][0];
-
-/** The heat estimate’s figures once all are there; null while one is missing or wrong. */
-function readHeat(typed: Readonly<Record<HeatField, string>>): Heat | null {
-  const values = HEAT_FIELDS.map(([field, , low, high]) => [
-    field,
-    figureOf(typed[field], low, high),
-  ]);
-  if (values.some(([, value]) => value === null)) return null;
-  return Object.fromEntries(values) as unknown as Heat;
-}
-
-/** One group of stops in the table. */
-function GroupRow({
-  group,
-  unit,
-  number,
-  wrong,
-  onChange,
-  onDrop,
-}: {
-  readonly group: Typed;
-  readonly unit: SpeedUnit;
-  readonly number: number;
-  readonly wrong: string | null;
-  readonly onChange: (group: Typed) => void;
-  readonly onDrop: () => void;
-}) {
-  const cell = (field: 'stops' | 'from' | 'to' | 'spacing', label: string) => (
-    <td>
-      <Form.Control
-        inputMode="decimal"
-        aria-label={`${label}, group ${number}`}
-        value={group[field]}
-        onChange={({ target }) => onChange({ ...group, [field]: target.value })}
-      />
-    </td>
-  );
-  return (
-    <>
-      <tr>
-        {cell('stops', 'Stops')}
-        {cell('from', `From (${unit})`)}
-        {cell('to', `To (${unit})`)}
-        <td>
-          <Form.Select
-            aria-label={`How hard, group ${number}`}
-            value={group.hard}
-            onChange={({ target }) => onChange({ ...group, hard: target.value as Hardness })}
-          >
-            {Object.keys(HARDNESS).map((each) => (
-              <option key={each}>{each}</option>
-            ))}
-          </Form.Select>
-        </td>
-        {cell('spacing', 'Seconds apart')}
-        <td>
-          <button type="button" className="btn btn-outline-secondary" onClick={onDrop}>
-            Drop<span className="visually-hidden"> group {number}</span>
-          </button>
-        </td>
-      </tr>
-      {wrong && (
-        <tr>
-          <td colSpan={6} className="zh-error" role="alert">
-            {wrong}
-          </td>
-        </tr>
-      )}
-    </>
-  );
-}
-
-/** The predicted temperature over time, with the ceiling. */
-function HeatChart({ programme, heat }: { programme: Programme; heat: Heat }) {
-  const { stops, highest, over, end } = predictHeat(programme, heat);
-  const last = stops.at(-1);
-  if (!last) return null;
-  const minutes = (seconds: number): number => Math.round((seconds / 60) * 100) / 100;
-  const total = last.at + programme.coolMinutes * 60;
-  const points = [
-    ...stops.flatMap(({ at, before, after }) => [
-      { x: minutes(at), y: Math.round(before as number) },
-      { x: minutes(at + 0.6), y: Math.round(after as number) },
-    ]),
-    ...(total > last.at ? [{ x: minutes(total), y: Math.round(end as number) }] : []),
-  ];
-  const ceiling = heat.ceiling as number;
-  return (
-    <>
-      <LinesChart
-        caption="Predicted rotor temperature by stop (planning estimate)"
-        xTitle="Minutes"
-        yTitle="Rotor (°C)"
-        digits={0}
-        label={`Predicted temperature of one rotor: ${stops.length} stops, highest ${Math.round(highest as number)} °C, ceiling ${ceiling} °C${over.length > 0 ? `, passed at stops ${over.join(', ')}` : ''}.`}
-        lines={[
-          { name: 'Rotor', points, look: 'plain' },
-          {
-            name: 'Ceiling',
-            points: [
-              { x: 0, y: ceiling },
-              { x: minutes(Math.max(total, 1)), y: ceiling },
-            ],
-            look: 'strong',
-          },
-        ]}
-      />
-      <p role="status" className="mt-2">
-        {over.length > 0 ? (
-          <strong className="zh-missing">
-            Above {ceiling} °C at stop {over.join(', ')}: highest{' '}
-            <span className="zh-figure">{Math.round(highest as number)} °C</span>.
-          </strong>
-        ) : (
-          <>
-            Highest <span className="zh-figure">{Math.round(highest as number)} °C</span>, below{' '}
-            {ceiling} °C.
-          </>
-        )}
-      </p>
-    </>
-  );
 }
 
 /** The bedding-in of a job planned: school, stops, predicted heat, spacing, time and distance. */

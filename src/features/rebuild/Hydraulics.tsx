@@ -6,11 +6,11 @@ import { LIMIT_SOURCES, SOURCE_NAME } from '@/core/assessment';
 import type { Caution, PlannedStep } from '@/core/procedure';
 import { CORNER_NAME, type Corner } from '@/core/readings';
 import { FormField, TextField, useSend } from '@/ui/field';
-import { Cautions } from '@/ui/procedure';
+import { Cautions, Signed } from '@/ui/procedure';
 import { ReasonForm } from '@/ui/ReasonForm';
 import { bleedOrderAction } from './actions';
 import type { StepView } from './model';
-import { Signed, StepTick, useStep } from './StepTick';
+import { StepTick, useStep } from './StepTick';
 
 export interface HydraulicsProps {
   readonly jobId: string;

@@ -4,7 +4,8 @@ import Link from 'next/link';
 import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { chime } from '@/ui/chime';
 import { sayTime, type StepView } from './model';
-import { Signed, useStep } from './StepTick';
+import { Signed } from '@/ui/procedure';
+import { useStep } from './StepTick';
 
 interface PedalStopProps {
   readonly jobId: string;

@@ -2,6 +2,7 @@
 
 import type { CheckForm } from '@/core/contracts';
 import { useSend } from '@/ui/field';
+import { SignedTick } from '@/ui/procedure';
 import { stepAction } from './actions';
 import type { StepView } from './model';
 
@@ -17,13 +18,6 @@ export function useStep(
     send([{ ...key, value, note: note ?? null, seen: written?.stamp ?? null }]);
   return { write, busy, trouble };
 }
-
-/** Name and time under something that was written. */
-export const Signed = ({ written }: { written: StepView }) => (
-  <span className="zh-muted">
-    {written.by} {written.at}
-  </span>
-);
 
 interface StepTickProps extends StepKey {
   readonly written: StepView | null;
@@ -42,22 +36,9 @@ export function StepTick({
 }: StepTickProps) {
   const { write, busy, trouble } = useStep(key, written);
   return (
-    <div className="my-2">
-      <button
-        type="button"
-        className={`btn ${isMain && !written ? 'btn-primary' : 'btn-outline-secondary'}`}
-        aria-pressed={written !== null}
-        disabled={busy}
-        onClick={() => write(written ? null : value)}
-      >
-        {written ? `✓ ${label}` : label}
-      </button>{' '}
-      {written && <Signed written={written} />}
-      {trouble && (
-        <div className="zh-error" role="alert">
-          {trouble}
-        </div>
-      )}
-    </div>
+    <SignedTick
+      {...{ label, written, isMain, busy, trouble }}
+      onPress={() => write(written ? null : value)}
+    />
   );
 }

@@ -9,7 +9,8 @@ import { formatTorque, parseTorque, type TorqueUnit } from '@/core/units';
 import { FormField, TextField, useSend } from '@/ui/field';
 import { torqueFigureAction } from './actions';
 import type { StepView } from './model';
-import { Signed, useStep } from './StepTick';
+import { Signed } from '@/ui/procedure';
+import { useStep } from './StepTick';
 
 /** A torque figure that is on file for the vehicle's like. */
 export interface FigureView {

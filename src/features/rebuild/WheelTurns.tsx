@@ -1,7 +1,8 @@
 'use client';
 
 import type { StepView } from './model';
-import { Signed, useStep } from './StepTick';
+import { Signed } from '@/ui/procedure';
+import { useStep } from './StepTick';
 
 const ANSWERS = [
   ['free', 'free'],

@@ -13,6 +13,7 @@ import { describeReason, type Verdict } from '@/core/verdict';
 import { exaggerationOf, RotorFace, type Exaggeration } from '@/ui/rotor';
 import type { CornerInspection, JobProcedure } from '@/server/inspection';
 import { Figure, VerdictMark } from '@/ui/verdict';
+import { ReportHead } from './ReportHead';
 import { InspectionLines, ProcedureLines } from './InspectionReport';
 
 /** One corner before and, when it was measured again, after its correction. */
@@ -224,21 +225,7 @@ export function JobReport({
 }) {
   return (
     <article className="zh-card zh-report">
-      <header className="d-flex flex-wrap justify-content-between gap-2 mb-2">
-        <div>
-          <h1 className="mb-0">Brake measurement report</h1>
-          <div>
-            Job {head.number} · {head.date}
-          </div>
-        </div>
-        <div className="text-sm-end">
-          <div className="zh-job-plate">{head.plate}</div>
-          <div>
-            {head.vehicle}
-            {head.odometer && ` · ${head.odometer}`}
-          </div>
-        </div>
-      </header>
+      <ReportHead title="Brake measurement report" job={head.number} {...head} />
       <p>
         Complaint: <em>{head.complaint}</em>
       </p>

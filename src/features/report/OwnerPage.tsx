@@ -1,5 +1,6 @@
 import { exaggerationOf, RotorFace } from '@/ui/rotor';
 import { RingMark } from '@/ui/verdict';
+import { ReportHead } from './ReportHead';
 import type { OwnerPlot, OwnerReport, PlotWave } from '@/server/report/owner';
 
 const RING = {
@@ -51,21 +52,7 @@ export function OwnerPage({ report }: { readonly report: OwnerReport }) {
   const { head, verdict, figures, plots } = report;
   return (
     <article className="zh-card zh-report zh-owner">
-      <header className="d-flex flex-wrap justify-content-between gap-2 mb-2">
-        <div>
-          <h1 className="mb-0">Brake report</h1>
-          <div>
-            Job {head.job} · {head.date}
-          </div>
-        </div>
-        <div className="text-sm-end">
-          <div className="zh-job-plate">{head.plate}</div>
-          <div>
-            {head.vehicle}
-            {head.odometer && ` · ${head.odometer}`}
-          </div>
-        </div>
-      </header>
+      <ReportHead title="Brake report" {...head} />
       <p>
         You told us: <em>{head.complaint}</em>
       </p>

@@ -1,2 +1,3 @@
 export * from './Cautions';
 export * from './ContactTable';
+export * from './SignedTick';

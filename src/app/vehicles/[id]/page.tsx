@@ -24,9 +24,14 @@ export default async function VehiclePage({ params }: { params: Promise<{ id: st
         <h1 className="mb-0">
           <span className="zh-figure">{vehicle.plate}</span> {vehicle.make} {vehicle.model}
         </h1>
-        <Link className="btn btn-primary" href={`/jobs/new?vehicle=${id}`}>
-          New job for it
-        </Link>
+        <div className="d-flex flex-wrap gap-2">
+          <a className="btn btn-outline-secondary" href={`/api/v1/archive?vehicle=${id}`} download>
+            Vehicle as an archive
+          </a>
+          <Link className="btn btn-primary" href={`/jobs/new?vehicle=${id}`}>
+            New job for it
+          </Link>
+        </div>
       </div>
       {jobs.length > 0 && (
         <section className="zh-card mb-3">

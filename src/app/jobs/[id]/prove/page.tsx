@@ -10,7 +10,7 @@ import { stepAction } from '@/features/rebuild/actions';
 import { allPeople } from '@/server/people';
 import { findCheck } from '@/server/procedure';
 import { proveView } from '@/server/proveView';
-import { refuseDriven } from '@/server/rebuild';
+import { refuseDriven } from '@/server/rebuildGuard';
 import { shopUnits } from '@/server/settings';
 import { whoIsHere } from '@/server/who';
 import { NextThing } from '@/ui/shell';

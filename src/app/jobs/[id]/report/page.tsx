@@ -58,8 +58,8 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
         <Link className="btn btn-outline-secondary" href={`/jobs/${id}/report/file`}>
           File report
         </Link>
-        <a className="btn btn-outline-secondary" href={`/api/v1/jobs/${id}`} download>
-          Job as a file
+        <a className="btn btn-outline-secondary" href={`/api/v1/archive?job=${id}`} download>
+          Job as an archive
         </a>
       </div>
       {job.closedAt === null ? (

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { speedUnit } from '@/core/units';
 import { feltRateAction } from '@/features/nose/actions';
 import { RoadTest } from '@/features/road-test/RoadTest';
-import { refuseDriven } from '@/server/rebuild';
+import { refuseDriven } from '@/server/rebuildGuard';
 import { shopUnits } from '@/server/settings';
 import { WithNose } from '../../JobScent';
 import { openJobPage, type JobParams } from '../../open';

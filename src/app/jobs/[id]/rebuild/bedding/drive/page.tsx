@@ -3,7 +3,7 @@ import { speedUnit } from '@/core/units';
 import { BeddingDrive } from '@/features/rebuild/BeddingDrive';
 import { planOf } from '@/server/bedding';
 import { findCheck } from '@/server/procedure';
-import { refuseDriven } from '@/server/rebuild';
+import { refuseDriven } from '@/server/rebuildGuard';
 import { stepView } from '@/server/rebuildView';
 import { shopUnits } from '@/server/settings';
 import { openJobPage, type JobParams } from '../../../open';

@@ -1,0 +1,29 @@
+interface ReportHeadProps {
+  readonly title: string;
+  readonly job: number;
+  readonly date: string;
+  readonly plate: string;
+  readonly vehicle: string;
+  readonly odometer: string | null;
+}
+
+/** The head of a report: what it is, of which job and vehicle. */
+export function ReportHead({ title, job, date, plate, vehicle, odometer }: ReportHeadProps) {
+  return (
+    <header className="d-flex flex-wrap justify-content-between gap-2 mb-2">
+      <div>
+        <h1 className="mb-0">{title}</h1>
+        <div>
+          Job {job} · {date}
+        </div>
+      </div>
+      <div className="text-sm-end">
+        <div className="zh-job-plate">{plate}</div>
+        <div>
+          {vehicle}
+          {odometer && ` · ${odometer}`}
+        </div>
+      </div>
+    </header>
+  );
+}

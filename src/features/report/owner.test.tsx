@@ -1,0 +1,59 @@
+import { render, screen } from '@testing-library/react';
+import type { OwnerReport } from '@/server/report/owner';
+import { FileReport } from './FileReport';
+import { OwnerPage } from './OwnerPage';
+
+const wave = { values: [0, 20, 40, 20], angles: undefined };
+const report: OwnerReport = {
+  head: {
+    ...{ job: 101, date: '25 November 2026', plate: 'SK-001-A', vehicle: 'Pellick Tern' },
+    ...{ odometer: '61200 km', complaint: 'It shakes.' },
+  },
+  verdict: { state: 'better', say: 'It is better, and something is left: see below.' },
+  found: ['Front left: the brake disc moved sideways.'],
+  done: [],
+  figures: [
+    {
+      ...{ corner: 'FL', what: 'Sideways movement' },
+      ...{ before: '0.060 mm', after: 'not measured', limit: '0.050 mm' },
+    },
+  ],
+  plots: [
+    {
+      ...{ corner: 'FL', name: 'front left', studs: 5, fastening: 'studs', limit: 50 },
+      ...{ before: wave, after: null, scale: { middle: 0, half: 25 } },
+    },
+  ],
+  due: [],
+  cautions: ['A soft pedal: stop.'],
+  rules: ['Hub face: clean and dry.'],
+  signed: null,
+};
+
+test('the owner reads what was found, done and due, in plain words', () => {
+  render(<OwnerPage report={report} />);
+  expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Brake report');
+  expect(screen.getByText('It is better, and something is left: see below.')).toBeDefined();
+  expect(screen.getByText('Nothing was changed.')).toBeDefined();
+  expect(screen.getByText('Nothing is set.')).toBeDefined();
+  expect(screen.getByText(/Not signed off yet/)).toBeDefined();
+  expect(screen.getByRole('img', { name: /front left disc before the work/ })).toBeDefined();
+  expect(screen.getByText('Not measured.')).toBeDefined();
+});
+
+test('the file report has a row for every position, the closing reading last', () => {
+  const set = {
+    ...{ id: 's', title: 'FL Runout, before', about: ['Gauge by workshop default.'] },
+    laps: [['0.01 mm', '0.02 mm', '0.01 mm']],
+    angles: ['0°', '180°', 'closing'],
+  };
+  const line = { at: '2026-11-25 09:00', by: 'Ines', say: 'FL Caliper on: done' };
+  render(
+    <FileReport
+      report={{ title: 'Job 101', sets: [set], decisions: [], steps: [line], due: [] }}
+    />,
+  );
+  const rows = screen.getAllByRole('row').map(({ textContent }) => textContent);
+  expect(rows).toEqual(['PositionAngleLap 1', '10°0.01 mm', '2180°0.02 mm', 'closing0.01 mm']);
+  expect(screen.getByText('Ines').closest('li')!.textContent).toContain('Caliper on: done');
+});

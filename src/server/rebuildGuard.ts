@@ -1,0 +1,111 @@
+import { isPedalDone, moveHindrances, needsPedal, pedalHindrances } from '../core/procedure';
+import { readPulls } from '../core/contracts';
+import { CORNERS, type Corner } from '../core/readings';
+import type { CheckRow, JobFile } from '../db/repositories';
+import { partsStillOff } from './procedure';
+import {
+  CALIPER_ON,
+  closingOf,
+  correctedAt,
+  correctionAt,
+  fastenersAt,
+  HOLD_SECONDS,
+  openedBy,
+  rebuildSteps,
+  secondsHeld,
+  starAt,
+} from './rebuild';
+
+const saysOf = (list: readonly { readonly say: string }[]): string | null =>
+  list.length === 0 ? null : list.map(({ say }) => say).join(' ');
+
+/** Why a step of the pedal stop is refused now, in words; null where it is not. */
+function refuseAtPedal(file: JobFile, item: string, value: unknown): string | null {
+  const state = closingOf(file);
+  if (item === 'none-moved') {
+    return state.pistonsMoved.length > 0
+      ? `Pistons moved in this job: ${state.pistonsMoved.join('; ')}. The pedal stop stays.`
+      : null;
+  }
+  if (['moved', 'first-stop'].includes(item)) return saysOf(moveHindrances(state));
+  const loose = saysOf(pedalHindrances(state));
+  if (loose) return `Do not touch the pedal. ${loose}`;
+  if (item === 'turns') {
+    return needsPedal(state) && !isPedalDone(state)
+      ? 'Finish the pedal stop first: firm, held for a minute, level set.'
+      : null;
+  }
+  if (item === 'firm') return null;
+  if (!state.pedal.firm) return 'Pump the pedal until it is firm first.';
+  if (item === 'level' && state.pedal.held !== 'held') {
+    return 'Hold the pedal for a minute first.';
+  }
+  if (item !== 'held' || value === 'sank') return null;
+  const held = secondsHeld(file);
+  if (held === null) return 'Start the minute when your foot is on the pedal.';
+  const left = HOLD_SECONDS - held;
+  return left > 0 ? `Hold it for the whole minute: ${Math.ceil(left)} s are left.` : null;
+}
+
+/** What says that the vehicle was driven after the work. */
+const saysDriven = (kind: CheckRow['kind'], item: string): boolean =>
+  (kind === 'bedding' && item === 'driven') || (kind === 'prove' && item === 'feel-after');
+
+/** Why the vehicle cannot have been driven after the work, in words; null where it can. */
+export const refuseDriven = (file: JobFile): string | null => {
+  const why = saysOf(moveHindrances(closingOf(file)));
+  return why && `The vehicle must not be driven yet. ${why}`;
+};
+
+/** Why a step of the rebuild is refused now, in words; null where it is not. */
+export function refuseInRebuild(
+  file: JobFile,
+  write: Pick<CheckRow, 'kind' | 'place' | 'item' | 'value'>,
+): string | null {
+  const { kind, place, item, value } = write;
+  if (value === null) return null;
+  if (kind === 'pedal') return refuseAtPedal(file, item, value);
+  if (saysDriven(kind, item)) return refuseDriven(file);
+  if (kind === 'hydraulics' && item === 'none-opened') {
+    const opened = openedBy(file);
+    return opened.length > 0
+      ? `The hydraulics were opened: ${opened.join('; ')}. They are bled.`
+      : null;
+  }
+  const corner = CORNERS.find((each) => each === place);
+  if (!corner) return null;
+  const isCaliper = kind === 'rebuild' && CALIPER_ON.includes(item) && value === 'done';
+  if (isCaliper && correctionAt(file, corner) !== null && !correctedAt(file, corner)) {
+    return `First tick what was decided for ${corner} as done, on its Correct page.`;
+  }
+  if (kind === 'rebuild' && value === 'left-out') {
+    const step = rebuildSteps(file, corner).find(({ code }) => code === item);
+    return step?.required ? `“${step.title}” cannot be left out.` : null;
+  }
+  if (kind === 'rebuild' && item === 'tray' && value === 'done') {
+    const still = partsStillOff(file, corner);
+    return still.length > 0
+      ? `Still in the tray: ${still.map(({ name }) => name.toLowerCase()).join(', ')}.`
+      : null;
+  }
+  return kind === 'torque' ? refuseTorque(file, corner, item, value) : null;
+}
+
+/** Why a torque that was pulled is refused, in words; null where it is not. */
+function refuseTorque(file: JobFile, corner: Corner, item: string, value: unknown): string | null {
+  const star = starAt(file, corner);
+  if (item === 'star') {
+    return readPulls(value).length > star.of ? 'The star has no more nuts than that.' : null;
+  }
+  if (item === 'vehicle-down') {
+    return star.pulls.length < star.of ? 'Draw the wheel up in the star first.' : null;
+  }
+  const state = fastenersAt(file, corner).find(({ fastener }) => fastener.code === item);
+  if (!state) return 'This corner has no such fastener.';
+  if (!state.figure)
+    return `Enter the figure for ${state.name.toLowerCase()} with its source first.`;
+  if (item === 'wheel-nuts' && star.pulls.length < star.of) {
+    return 'Draw the wheel up in the star first, nut by nut.';
+  }
+  return null;
+}
