@@ -24,9 +24,11 @@ import {
 import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
 import { jobFile, jobToWrite } from './jobs';
+import { judgeCorner } from './decisions';
 import { findCheck } from './procedure';
 import { outcomeOf } from './prove';
 import { closingOf } from './rebuild';
+import { axleRow } from './record';
 
 const WHO = 'Say who you are first: choose your name at “Who is here”.';
 const GONE = 'This job is not on file any more.';
@@ -38,6 +40,22 @@ export interface SignOffView {
   /** What the lead may sign with, in writing. */
   readonly open: readonly Hindrance[];
 }
+
+/** Rotors whose thinnest place is too close to discard thickness to call, as they stand now. */
+const nearDiscard = (file: JobFile): Hindrance[] =>
+  file.corners
+    .filter((corner) => axleRow(file, corner))
+    .filter((corner) => {
+      const [after, before] = (['after', 'before'] as const).map(
+        (phase) => judgeCorner(file, corner, phase).assessment.thicknessVerdicts,
+      );
+      return (after ?? before)?.verdicts.discard.state === 'too-close';
+    })
+    .map((corner) => ({
+      say: `${corner}: the thinnest place is too close to discard thickness to call.`,
+      place: 'prove',
+      corner,
+    }));
 
 /** What blocks the sign-off of a job, and what is open without blocking. */
 export function signOffOf(file: JobFile): SignOffView {
@@ -61,7 +79,7 @@ export function signOffOf(file: JobFile): SignOffView {
       : [];
   return {
     blocks: signOffBlocks(state),
-    open: [...openItems(state), ...proof, ...bedding, ...recheck],
+    open: [...openItems(state), ...nearDiscard(file), ...proof, ...bedding, ...recheck],
   };
 }
 

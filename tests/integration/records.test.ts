@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { csvParse, dsvFormat } from 'd3-dsv';
 import ICAL from 'ical.js';
 import { findAddress, findQuerySchema, findWords } from '@/core/contracts';
 import { saveRecheck } from '@/db/repositories';
@@ -12,6 +13,7 @@ import { jobFile, openJob } from '@/server/jobs';
 import { fileReport } from '@/server/report/file';
 import { ownerReport } from '@/server/report/owner';
 import { ownerPdf } from '@/server/report/pdf';
+import { jobsTable, rotorsTable } from '@/server/tables';
 import { saveVehicle } from '@/server/vehicles';
 import { vehicleForm } from '@/features/vehicles/model';
 import { signedOff } from '../support/people';
@@ -188,4 +190,20 @@ test('a comeback is linked to the earlier job of the same axle, and of no other'
   const id = known(await openJob({ ...form, comebackOf: earlier.id }));
   expect((await find({ comeback: '1' })).jobs.map((each) => each.id)).toEqual([id]);
   await signedOff(id);
+});
+
+test('jobs and rotors go out as tables that a spreadsheet opens', async () => {
+  const jobs = csvParse((await jobsTable('point')).text);
+  expect(jobs).toHaveLength(16);
+  expect(jobs.find(({ job: number }) => number === '101')).toMatchObject({
+    plate: 'SK-077-R',
+    signed_by: 'Ines',
+    confirmed_cause: 'Rust or dirt between hub and rotor',
+    odometer_km: '61200',
+  });
+  expect(jobs.at(-1)).toMatchObject({ comeback_of_job: '101', corners: 'FR' });
+  const rotors = dsvFormat(';').parse((await rotorsTable('comma')).text);
+  const cut = rotors.find(({ job: number }) => number === '115');
+  expect(cut).toMatchObject({ plate: 'SK-131-V', corner: 'FR', what: 'cut' });
+  expect(cut!.thinnest_after_mm).toBe('27,36');
 });

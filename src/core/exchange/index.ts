@@ -1,2 +1,3 @@
 export * from './contractCase';
 export * from './setCsv';
+export * from './table';

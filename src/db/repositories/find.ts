@@ -204,3 +204,44 @@ export const searchVehicles = (
     )
     .orderBy(asc(vehicles.plate))
     .limit(limit);
+
+/** One job as a table of all jobs has it. */
+export interface JobTableLine {
+  readonly number: number;
+  readonly plate: string;
+  readonly make: string;
+  readonly model: string;
+  readonly createdAt: Date;
+  readonly closedAt: Date | null;
+  readonly signedBy: string | null;
+  readonly odometerKm: number | null;
+  /** Its corners with spaces between. */
+  readonly corners: string | null;
+  readonly complaint: string;
+  readonly confirmedCause: string | null;
+  /** Number of the earlier job that it came back from. */
+  readonly comebackOf: number | null;
+}
+
+/** All jobs, oldest first. */
+export const allJobLines = (db: Database): Promise<JobTableLine[]> =>
+  db
+    .select({
+      number: jobs.number,
+      plate: vehicles.plate,
+      make: vehicles.make,
+      model: vehicles.model,
+      createdAt: jobs.createdAt,
+      closedAt: jobs.closedAt,
+      signedBy: jobs.signedBy,
+      odometerKm: jobs.odometerKm,
+      corners: sql<string | null>`(select string_agg(own.corner::text, ' ' order by own.corner)
+        from job_corners own where own.job_id = ${jobs.id})`,
+      complaint: jobs.complaint,
+      confirmedCause: jobs.confirmedCause,
+      comebackOf: sql<number | null>`(select earlier.number from jobs earlier
+        where earlier.id = ${jobs.comebackOf})`,
+    })
+    .from(jobs)
+    .innerJoin(vehicles, eq(vehicles.id, jobs.vehicleId))
+    .orderBy(asc(jobs.number));

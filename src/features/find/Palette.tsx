@@ -41,10 +41,12 @@ export function Palette() {
   const list = useId();
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
+  const [isOpen, setOpen] = useState(false);
   const places = usePlaces(text);
   const open = (): void => {
     setText('');
     setAt(0);
+    setOpen(true);
     dialog.current?.showModal();
   };
   useEffect(() => {
@@ -77,49 +79,56 @@ export function Palette() {
         <Search size={20} aria-hidden="true" />
         <span className="visually-hidden">Find a job or vehicle</span>
       </button>
-      <dialog ref={dialog} className="zh-card zh-palette" aria-label="Find a job or vehicle">
-        <form
-          onSubmit={(event) => {
-            event.preventDefault();
-            const place = places[at];
-            go(place ? place.href : `/find?q=${encodeURIComponent(text)}`);
-          }}
-        >
-          <input
-            className="form-control"
-            type="search"
-            autoFocus
-            role="combobox"
-            aria-expanded={places.length > 0}
-            aria-controls={list}
-            aria-activedescendant={places[at] ? `${list}-${at}` : undefined}
-            aria-label="Plate, vehicle, complaint, number"
-            placeholder="Plate, vehicle, complaint, number"
-            value={text}
-            onKeyDown={move}
-            onChange={({ target }) => {
-              setText(target.value);
-              setAt(0);
+      <dialog
+        ref={dialog}
+        className="zh-card zh-palette"
+        aria-label="Go to a job"
+        onClose={() => setOpen(false)}
+      >
+        {isOpen && (
+          <form
+            onSubmit={(event) => {
+              event.preventDefault();
+              const place = places[at];
+              go(place ? place.href : `/find?q=${encodeURIComponent(text)}`);
             }}
-          />
-          <ul id={list} role="listbox" aria-label="Found" className="zh-places">
-            {places.map(({ href, name, about }, i) => (
-              <li
-                key={href}
-                id={`${list}-${i}`}
-                role="option"
-                aria-selected={i === at}
-                onClick={() => go(href)}
-              >
-                <strong>{name}</strong> <span className="zh-muted">{about}</span>
-              </li>
-            ))}
-          </ul>
-          <p className="zh-muted mb-0">
-            {text.trim() !== '' && places.length === 0 ? 'Nothing yet. ' : ''}Enter goes there; with
-            nothing chosen it opens the search.
-          </p>
-        </form>
+          >
+            <input
+              className="form-control"
+              type="search"
+              autoFocus
+              role="combobox"
+              aria-expanded={places.length > 0}
+              aria-controls={list}
+              aria-activedescendant={places[at] ? `${list}-${at}` : undefined}
+              aria-label="Plate, vehicle, complaint, number"
+              placeholder="Plate, vehicle, complaint, number"
+              value={text}
+              onKeyDown={move}
+              onChange={({ target }) => {
+                setText(target.value);
+                setAt(0);
+              }}
+            />
+            <ul id={list} role="listbox" aria-label="Found" className="zh-places">
+              {places.map(({ href, name, about }, i) => (
+                <li
+                  key={href}
+                  id={`${list}-${i}`}
+                  role="option"
+                  aria-selected={i === at}
+                  onClick={() => go(href)}
+                >
+                  <strong>{name}</strong> <span className="zh-muted">{about}</span>
+                </li>
+              ))}
+            </ul>
+            <p className="zh-muted mb-0">
+              {text.trim() !== '' && places.length === 0 ? 'Nothing yet. ' : ''}Enter goes there;
+              with nothing chosen it opens the search.
+            </p>
+          </form>
+        )}
       </dialog>
     </>
   );

@@ -213,7 +213,6 @@ export function Hydraulics(props: HydraulicsProps) {
             item="none-opened"
             written={steps['none-opened'] ?? null}
             label="Nothing was opened"
-            isMain
           />
           <StepTick {...key} item="opened" written={null} label="A bleeder was opened" />
           <StepTick {...key} item="hose-off" written={null} label="A hose or line was off" />

@@ -3,6 +3,11 @@ import { ArchiveDesk } from '@/features/archive/ArchiveDesk';
 
 export const metadata: Metadata = { title: 'In and out' };
 
+const TABLES = [
+  ['/api/v1/jobs.csv', 'All jobs'],
+  ['/api/v1/rotors.csv', 'What happened to every rotor'],
+] as const;
+
 export default function ArchivePage() {
   return (
     <>
@@ -19,6 +24,21 @@ export default function ArchivePage() {
         <a className="btn btn-outline-secondary" href="/api/v1/archive/schema.json">
           Its JSON Schema
         </a>
+        <h3 className="mt-3">For a spreadsheet</h3>
+        <ul className="list-unstyled mb-0">
+          {TABLES.map(([path, name]) => (
+            <li key={path}>
+              {name}:{' '}
+              <a href={path} download>
+                figures with a point
+              </a>
+              ,{' '}
+              <a href={`${path}?decimal=comma`} download>
+                with a comma
+              </a>
+            </li>
+          ))}
+        </ul>
       </section>
       <section className="zh-card mb-3" aria-labelledby="in">
         <h2 id="in">In</h2>
