@@ -17,7 +17,14 @@ import {
   type PlannedStep,
 } from '../core/procedure';
 import { axleOf, CORNER_NAME, CORNERS, type Corner } from '../core/readings';
-import { FASTENERS, fastenerName, pullsOf, WHEEL_STAGES, type Fastener } from '../core/torque';
+import {
+  FASTENERS,
+  fastenerName,
+  pulledAmiss,
+  pullsOf,
+  WHEEL_STAGES,
+  type Fastener,
+} from '../core/torque';
 import type { CheckRow, JobFile, TorqueFigureRow } from '../db/repositories';
 import { judgeCorner } from './decisions';
 import {
@@ -55,7 +62,7 @@ export const correctionAt = (file: JobFile, corner: Corner): string | null =>
 
 /** The tick that the correction of a corner is done. */
 export const correctedAt = (file: JobFile, corner: Corner): CheckRow | undefined =>
-  correctionAt(file, corner) === null ? undefined : findCheck(file, 'correct', corner, 'done');
+  findCheck(file, 'correct', corner, 'done');
 
 /** Parts without which a caliper is not on its rotor. */
 const UNDER_CALIPER = ['pad-inner', 'pad-outer', 'bracket', 'rotor', 'caliper-bolts', 'pin-bolts'];
@@ -70,6 +77,8 @@ const wheelWasOff = (file: JobFile, corner: Corner): boolean =>
     (phase) => setsOfCorner(file, corner, phase).length > 0,
   ) ||
   correctionAt(file, corner) !== null ||
+  correctedAt(file, corner) !== undefined ||
+  has(file, 'decide', corner, 'earlier') ||
   file.tray.some((part) => part.corner === corner) ||
   checksOfKind(file, 'rebuild').some(({ place }) => place === corner);
 
@@ -77,6 +86,9 @@ const wheelWasOff = (file: JobFile, corner: Corner): boolean =>
 const caliperWasOff = (file: JobFile, corner: Corner): boolean =>
   stepsDone(file, corner, CALIPER_OFF).length > 0 ||
   correctionAt(file, corner) !== null ||
+  // A decision that was taken back does not put a caliper on again.
+  correctedAt(file, corner) !== undefined ||
+  has(file, 'decide', corner, 'earlier') ||
   setsOfCorner(file, corner, 'after').length > 0 ||
   file.tray.some((part) => part.corner === corner && UNDER_CALIPER.includes(part.kind ?? ''));
 
@@ -183,7 +195,14 @@ export interface FastenerState {
   readonly name: string;
   readonly figure: TorqueFigureRow | null;
   readonly pulled: { readonly torque: StoredTorque; readonly row: CheckRow } | null;
+  /** Stamp of what is on file, counting or not: what is written over. */
+  readonly stamp: string | null;
 }
+
+/** Whether what was pulled fits the figure as it stands now, or was said to be so since. */
+const stillFits = (torque: StoredTorque, row: CheckRow, figure: TorqueFigureRow): boolean =>
+  pulledAmiss(torque.nm, figure.valueNm) === null ||
+  (torque.confirmed && row.at.getTime() >= figure.at.getTime());
 
 /** Everything at a corner that is drawn up to a figure. */
 export function fastenersAt(file: JobFile, corner: Corner): FastenerState[] {
@@ -195,14 +214,17 @@ export function fastenersAt(file: JobFile, corner: Corner): FastenerState[] {
     .map((fastener) => {
       const row = findCheck(file, 'torque', corner, fastener.code);
       const torque = readTorque(row?.value);
+      const figure =
+        file.torque.find(
+          (each) => each.axle === axleOf(corner) && each.fastener === fastener.code,
+        ) ?? null;
+      const isPulled = row && torque && figure && stillFits(torque, row, figure);
       return {
         fastener,
         name: fastenerName(fastener, hasBolts),
-        figure:
-          file.torque.find(
-            (each) => each.axle === axleOf(corner) && each.fastener === fastener.code,
-          ) ?? null,
-        pulled: row && torque ? { torque, row } : null,
+        figure,
+        pulled: isPulled ? { torque, row } : null,
+        stamp: row?.stamp ?? null,
       };
     });
 }

@@ -1,6 +1,7 @@
 import { isPedalDone, moveHindrances, needsPedal, pedalHindrances } from '../core/procedure';
-import { readPulls } from '../core/contracts';
+import { readPulls, readTorque } from '../core/contracts';
 import { CORNERS, type Corner } from '../core/readings';
+import { pulledAmiss } from '../core/torque';
 import type { CheckRow, JobFile } from '../db/repositories';
 import { partsStillOff } from './procedure';
 import {
@@ -107,5 +108,8 @@ function refuseTorque(file: JobFile, corner: Corner, item: string, value: unknow
   if (item === 'wheel-nuts' && star.pulls.length < star.of) {
     return 'Draw the wheel up in the star first, nut by nut.';
   }
+  const torque = readTorque(value);
+  const amiss = torque && pulledAmiss(torque.nm, state.figure.valueNm);
+  if (amiss && !torque.confirmed) return `What was pulled is ${amiss} Say it twice if it is so.`;
   return null;
 }

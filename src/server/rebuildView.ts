@@ -184,7 +184,8 @@ export function cornerProgress(file: JobFile, corner: Corner) {
 export function fastenerViews(file: JobFile, corner: Corner) {
   const context = rebuildContext(file, corner);
   const contacts = context ? contactsBy(PROCEDURE, context) : [];
-  return fastenersAt(file, corner).map(({ fastener, name, figure, pulled }) => ({
+  return fastenersAt(file, corner).map(({ fastener, name, figure, pulled, stamp }) => ({
+    stamp,
     code: fastener.code,
     name,
     say: fastener.say,

@@ -1,7 +1,7 @@
 import { readDial, type VirtualCorner } from '@/core/bench';
 import { seededRandom } from '@/core/numeric';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
-import { decide, judgeCorner } from '@/server/decisions';
+import { decide, judgeCorner, undecide } from '@/server/decisions';
 import { jobFile } from '@/server/jobs';
 import { findingsOfJob } from '@/server/nose';
 import { findCheck } from '@/server/procedure';
@@ -77,4 +77,12 @@ test('decided otherwise after it was done, the corner begins again and the first
   ]);
   expect(closingOf(again).corners[0]!.caliperOff).toBe(true);
   expect(proveView(again).next.todo).toBeTruthy();
+});
+
+test('a decision that is taken back does not put the caliper on again', async () => {
+  const jobId = await jobNumber(115);
+  known(await undecide({ jobId, corner: 'FR' }));
+  const state = closingOf(await file(jobId));
+  expect(state.corners[0]).toMatchObject({ wheelOff: true, caliperOff: true });
+  expect(state.pistonsMoved).toEqual(['the caliper of FR was off']);
 });

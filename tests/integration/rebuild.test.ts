@@ -345,6 +345,24 @@ describe('torque', () => {
     expect(await refused(pull('hose'))).toMatch(/no such fastener/);
   });
 
+  test('what was pulled far off is said twice, and counts no more once the figure changed', async () => {
+    const jobId = await whole();
+    const pull = (confirmed: boolean) =>
+      write(jobId, 'torque', 'bracket-bolts', { text: '150', unit: 'N·m', confirmed });
+    expect(await refused(pull(false))).toMatch(/36 % over/);
+    known(await pull(true));
+    expect(signOffOf(await file(jobId)).blocks).toEqual([]);
+    const figure = { text: '115', unit: 'N·m', confirmed: true };
+    const form = { jobId, axle: 'front', fastener: 'bracket-bolts', figure, source: 'maker' };
+    later(5000);
+    known(await keepTorqueFigure({ ...form, angle: 0, treatment: '', oneUse: false }, LEAD));
+    expect(
+      signOffOf(await file(jobId))
+        .blocks.map(({ say }) => say)
+        .join(' '),
+    ).toMatch(/torque not written down: bracket bolts/);
+  });
+
   test('figures serve the like of a vehicle, and block the sign-off of one without', async () => {
     const jobId = await whole();
     expect(signOffOf(await file(jobId)).blocks).toEqual([]);

@@ -62,12 +62,16 @@ export interface Hindrance {
 
 const wasOpened = ({ corners }: JobClosing): boolean => corners.some(({ wheelOff }) => wheelOff);
 
-/** Calipers that are off their rotors, and what else lets a piston out. */
+const caliperOffAt = (corner: Corner): Hindrance => ({
+  say: `The caliper of ${corner} is off its rotor.`,
+  place: 'corner',
+  corner,
+});
+
+/** Calipers that are off their rotors, and parts that are not back. */
 function loose({ corners }: JobClosing): Hindrance[] {
   return corners.flatMap(({ corner, caliperOff, inTray }) => {
-    if (caliperOff) {
-      return [{ say: `The caliper of ${corner} is off its rotor.`, place: 'corner', corner }];
-    }
+    if (caliperOff) return [caliperOffAt(corner)];
     return inTray.length > 0
       ? [
           {
@@ -85,7 +89,7 @@ function loose({ corners }: JobClosing): Hindrance[] {
  * Empty where it may. Source: handbook 15.
  */
 export const pedalHindrances = (state: JobClosing): Hindrance[] =>
-  loose(state).filter(({ say }) => say.startsWith('The caliper'));
+  state.corners.filter(({ caliperOff }) => caliperOff).map(({ corner }) => caliperOffAt(corner));
 
 /** Whether the pedal stop belongs to this job: pistons moved, or nobody said that none did. */
 export const needsPedal = (state: JobClosing): boolean =>

@@ -11,7 +11,7 @@ export type StepKey = Pick<CheckForm, 'jobId' | 'kind' | 'place' | 'item'>;
 /** What writes one step: its value, or null to take it back. */
 export function useStep(
   key: StepKey,
-  written: StepView | null,
+  written: Pick<StepView, 'stamp'> | null,
 ): { write: (value: unknown, note?: string) => void; busy: boolean; trouble: string | null } {
   const { send, busy, trouble } = useSend(stepAction);
   const write = (value: unknown, note?: string): void =>

@@ -32,6 +32,8 @@ export interface FastenerView {
   readonly product: string;
   readonly figure: FigureView | null;
   readonly pulled: (StepView & { readonly nm: number }) | null;
+  /** Stamp of what is on file, counting or not. */
+  readonly stamp: string | null;
 }
 
 interface Place {
@@ -165,7 +167,7 @@ function PulledForm({ fastener, ...place }: Place & { readonly fastener: Fastene
   const { figure, pulled } = fastener;
   const { write, busy, trouble } = useStep(
     { jobId, kind: 'torque', place: corner, item: fastener.code },
-    pulled,
+    fastener.stamp === null ? null : { stamp: fastener.stamp },
   );
   const usual = figure ? formatTorque(figure.nm, unit).replace(/ .*/, '') : '';
   const [text, setText] = useState('');

@@ -160,6 +160,7 @@ describe('the torque list', () => {
     product: 'Thread locker, medium',
     figure: { nm: 110, source: 'maker', angle: 0, treatment: '', oneUse: true, by: 'Ines' },
     pulled: null,
+    stamp: null,
   };
   const place = {
     jobId: 'j',

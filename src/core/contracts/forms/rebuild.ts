@@ -29,6 +29,7 @@ const storedTorque = z.object({
   text: z.string(),
   unit: z.enum(TORQUE_UNITS),
   nm: z.number().positive(),
+  confirmed: z.boolean().default(false),
 });
 export type StoredTorque = z.output<typeof storedTorque>;
 /** A torque that was pulled, as stored, or null. */
