@@ -22,6 +22,7 @@ const CORE_ROOMS = {
   diagnosis: ['readings'],
   procedure: ['diagnosis', 'readings', 'units'],
   drawing: [],
+  insights: [],
   torque: ['units'],
   bedding: ['units'],
   machining: ['numeric', 'readings', 'thickness', 'units', 'verdict'],

@@ -1,4 +1,5 @@
 import { closeDatabase, databaseHandle } from './server/database';
+import { learnPending } from './server/insights';
 
 /** Opens the database and closes it again when the process is asked to stop. */
 export async function boot(): Promise<void> {
@@ -9,6 +10,7 @@ export async function boot(): Promise<void> {
   }
   try {
     await databaseHandle();
+    void learnPending();
   } catch (error) {
     process.stderr.write(`\n${error instanceof Error ? error.message : String(error)}\n\n`);
     process.exit(1);

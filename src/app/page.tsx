@@ -2,6 +2,7 @@ import { format } from 'date-fns';
 import Link from 'next/link';
 import { z } from 'zod';
 import { JobList } from '@/features/jobs/JobList';
+import { Pager } from '@/ui/shell';
 import { latestClosedJobs, openJobs, type JobLine } from '@/server/jobs';
 
 const pageNumber = z.coerce.number().int().min(1).max(100_000).catch(1);
@@ -36,6 +37,9 @@ export default async function StartPage({
           <Link className="btn btn-outline-secondary" href="/due">
             Due
           </Link>
+          <Link className="btn btn-outline-secondary" href="/insights">
+            Insights
+          </Link>
           <Link className="btn btn-primary" href="/jobs/new">
             New job
           </Link>
@@ -56,23 +60,14 @@ export default async function StartPage({
           }))}
         />
       )}
-      {pages > 1 && (
-        <nav className="d-flex gap-3 align-items-center mt-3" aria-label="Pages">
-          {page > 1 && (
-            <Link className="btn btn-outline-secondary" href={`/?page=${page - 1}`}>
-              Newer
-            </Link>
-          )}
-          <span>
-            Page {page} of {pages}
-          </span>
-          {page < pages && (
-            <Link className="btn btn-outline-secondary" href={`/?page=${page + 1}`}>
-              Older
-            </Link>
-          )}
-        </nav>
-      )}
+      <Pager
+        page={page}
+        pages={pages}
+        isMore={page < pages}
+        hrefOf={(number) => `/?page=${number}`}
+        before="Newer"
+        next="Older"
+      />
       {closed.length > 0 && (
         <section className="mt-4">
           <h2>Closed last</h2>

@@ -2,7 +2,7 @@ import { assessHubFace, compareCleaning, type Cleaning } from '../core/assessmen
 import type { Corner } from '../core/readings';
 import type { Verdict } from '../core/verdict';
 import type { JobFile } from '../db/repositories';
-import { judgeCorner } from './decisions';
+import { judgeCorner } from './judge';
 
 /** A corner as found beside the same corner with its seat cleaned. */
 export interface CornerCleaning {

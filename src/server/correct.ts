@@ -5,7 +5,7 @@ import { readFigure } from '../core/procedure';
 import type { Corner } from '../core/readings';
 import { WORKSHOP_DEFAULTS } from '../core/verdict';
 import type { CheckRow, JobFile } from '../db/repositories';
-import { judgeCorner, type CornerJudgement } from './decisions';
+import { judgeCorner, type CornerJudgement } from './judge';
 import { findCheck } from './procedure';
 import { shopOfJob } from './record';
 

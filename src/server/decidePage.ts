@@ -12,7 +12,7 @@ import { everyPlate } from '../core/plate';
 import { readFigure } from '../core/procedure';
 import type { Corner } from '../core/readings';
 import type { JobFile } from '../db/repositories';
-import { judgeCorner } from './decisions';
+import { judgeCorner } from './judge';
 import { choiceAt, cornerOptions } from './options';
 import { axlesOfJob, findCheck } from './procedure';
 import { cornerRecord } from './record';

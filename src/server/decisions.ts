@@ -1,17 +1,9 @@
 import 'server-only';
-import {
-  advise,
-  assessCorner,
-  sayAdvice,
-  type Advice,
-  type CornerAssessment,
-  type CornerRecord,
-} from '../core/assessment';
+import { advise, assessCorner, sayAdvice, type CornerAssessment } from '../core/assessment';
 import { decisionFormSchema, pairFormSchema, type Correction } from '../core/contracts';
 import {
   adviceOf,
-  adviseByOptions,
-  isCorrection,
+  expectedCost,
   mayBeTaken,
   type Action,
   type DecisionDetail,
@@ -22,7 +14,6 @@ import {
   deleteDecision,
   forgetCorrection,
   saveDecisions,
-  type DecisionRow,
   type JobFile,
   type NewDecision,
 } from '../db/repositories';
@@ -31,53 +22,8 @@ import { database } from './database';
 import { jobToWrite } from './jobs';
 import { cornerOptions, type CornerOptions } from './options';
 import { findCheck } from './procedure';
-import { cornerRecord, type Phase } from './record';
+import { cornerRecord } from './record';
 import { shopUnits } from './settings';
-
-/** One corner with all that the solvers say of it and what is on record. */
-export interface CornerJudgement {
-  readonly corner: Corner;
-  readonly record: CornerRecord;
-  readonly assessment: CornerAssessment;
-  readonly advice: Advice;
-  /** The action that the advice amounts to; null while it asks for more measuring. */
-  readonly action: Action | null;
-  readonly recorded: string | null;
-  readonly decision: DecisionRow | null;
-}
-
-/** The action that an advice amounts to, or null when it asks for more measuring. */
-function actionOf(advice: Advice, recommended: Option | null): Action | null {
-  if (advice.kind === 'within') return 'leave';
-  const isTaken = isCorrection(advice) || ['plate', 'leave', 'clean'].includes(advice.kind);
-  return isTaken ? (recommended?.action ?? null) : null;
-}
-
-/** Judges a corner of a job from its sets of one phase; its options where they were compared. */
-export function judgeCorner(
-  file: JobFile,
-  corner: Corner,
-  phase: Phase,
-  compared?: CornerOptions,
-): CornerJudgement {
-  const record = compared?.input.record ?? cornerRecord(file, corner, phase);
-  const assessment = compared?.input.assessment ?? assessCorner(record);
-  const first = advise(record, assessment);
-  const options =
-    compared ?? (isCorrection(first) ? cornerOptions(file, corner, { record, assessment }) : null);
-  const recommended = options?.ranking.recommended ?? null;
-  const advice = adviseByOptions(record, assessment, recommended);
-  const decision = file.decisions.find((each) => each.corner === corner) ?? null;
-  return {
-    corner,
-    record,
-    assessment,
-    advice,
-    action: actionOf(advice, recommended),
-    recorded: decision?.words ?? null,
-    decision,
-  };
-}
 
 const CORRECTION_OF: Readonly<Record<Action, Correction>> = {
   leave: 'leave',
@@ -93,11 +39,24 @@ const CORRECTION_OF: Readonly<Record<Action, Correction>> = {
   'hub-new': 'hub-replace',
 };
 
+/** What an option costs against a new rotor as it comes; null where a price is missing. */
+function moneyOf(
+  option: Option,
+  { options, input }: CornerOptions,
+): NonNullable<DecisionDetail['money']> | null {
+  const plain = (each: Option | undefined): number | null =>
+    each ? expectedCost(each.cost, 1, null) : null;
+  const done = plain(option);
+  const asNew = plain(options.find(({ action }) => action === 'new'));
+  const { comeback } = input.shop.prices;
+  return done === null || asNew === null || comeback === null ? null : { done, asNew, comeback };
+}
+
 /** What stands of an option on record: its figures as they were when it was taken. */
 function detailOf(
   option: Option,
   { machining }: CornerAssessment,
-  currency: string,
+  compared: CornerOptions,
 ): DecisionDetail {
   const { runout, probability, finished, expected, plate, action } = option;
   const cut = action === 'on-vehicle' ? machining?.onVehicle : machining?.bench;
@@ -106,7 +65,8 @@ function detailOf(
     probability,
     finished,
     expected,
-    currency,
+    currency: compared.input.shop.prices.currency,
+    money: moneyOf(option, compared),
     plate: plate && { correction: plate.correction, thickAtStud: plate.thickAtStud },
     remaining: CORRECTION_OF[action].startsWith('machine') ? (cut?.remainingRunout ?? null) : null,
   };
@@ -121,8 +81,8 @@ async function decisionFor(
   if (!file.corners.includes(corner)) return refuse('This corner is not part of the job.');
   const record = cornerRecord(file, corner, 'before');
   const assessment = assessCorner(record);
-  const { options, input } = cornerOptions(file, corner, { record, assessment });
-  const option = options.find((each) => each.action === action);
+  const compared = cornerOptions(file, corner, { record, assessment });
+  const option = compared.options.find((each) => each.action === action);
   const words = option && adviceOf(option, record, assessment);
   const isWithin = action === 'leave' && advise(record, assessment).kind === 'within';
   if (!option || !words || !(mayBeTaken(option) || isWithin)) {
@@ -136,7 +96,7 @@ async function decisionFor(
     shift: option.shift,
     words: todo,
     action,
-    detail: detailOf(option, assessment, input.shop.prices.currency),
+    detail: detailOf(option, assessment, compared),
   });
 }
 

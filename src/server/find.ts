@@ -45,7 +45,7 @@ export async function findQuickly(text: string): Promise<QuickPlace[]> {
   const query = findQuerySchema.parse({});
   const size = { size: MOST_QUICK, number: 1 };
   const { jobs } = await searchJobs(db, { ...query, words, corner: null }, size);
-  const cars = await searchVehicles(db, text.trim().slice(0, 60), MOST_QUICK);
+  const cars = await searchVehicles(db, words, size);
   return [
     ...jobs.map(({ id, number, plate, complaint }) => ({
       href: `/jobs/${id}`,

@@ -16,6 +16,7 @@ import {
 import { axleOf } from '../core/readings';
 import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
+import { learnFrom } from './insights';
 
 export type { JobLine };
 
@@ -30,7 +31,10 @@ export async function openJob(input: unknown): Promise<Answer<string>> {
   }
   const comeback = await refuseComeback(parsed.data);
   if (comeback !== null) return refuse(comeback, { comebackOf: comeback });
-  return accept(await insertJob(db, parsed.data));
+  const id = await insertJob(db, parsed.data);
+  // A comeback changes what was learnt from the job that it came back from.
+  if (parsed.data.comebackOf !== null) await learnFrom(parsed.data.comebackOf);
+  return accept(id);
 }
 
 /** Why a job is no comeback of the one named: another vehicle or axle; null where it is. */

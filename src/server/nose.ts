@@ -38,7 +38,7 @@ import {
 } from '../db/repositories';
 import { accept, refuseParse, type Answer } from './answer';
 import { database } from './database';
-import { judgeCorner } from './decisions';
+import { judgeCorner } from './judge';
 import { jobToWrite } from './jobs';
 import { inspectionFindings, isLook, offTheRoad } from './procedure';
 import { axleRow } from './record';

@@ -10,7 +10,7 @@ import { readFeel, roadTestSummarySchema } from '../core/contracts';
 import type { Corner } from '../core/readings';
 import type { RoadTestAnalysis } from '../core/roadtest';
 import type { JobFile } from '../db/repositories';
-import { judgeCorner } from './decisions';
+import { judgeCorner } from './judge';
 import { checksOfKind, findCheck } from './procedure';
 import { cornerRecord } from './record';
 

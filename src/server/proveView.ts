@@ -3,7 +3,7 @@ import type { Outcome } from '../core/assessment';
 import type { Corner } from '../core/readings';
 import type { Verdict } from '../core/verdict';
 import type { JobFile } from '../db/repositories';
-import { judgeCorner } from './decisions';
+import { judgeCorner } from './judge';
 import { cornersToProve, feelOf, outcomeOf, ratiosOf } from './prove';
 import { refuseDriven } from './rebuildGuard';
 import { sayTime } from './rebuildView';

@@ -26,7 +26,7 @@ import {
   type Fastener,
 } from '../core/torque';
 import type { CheckRow, JobFile, TorqueFigureRow } from '../db/repositories';
-import { judgeCorner } from './decisions';
+import { judgeCorner } from './judge';
 import {
   checksOfKind,
   contextAt,

@@ -11,6 +11,7 @@ import {
 import { openItems, signOffBlocks, type Hindrance } from '../core/procedure';
 import { challengeTorque, fastenerOf } from '../core/torque';
 import {
+  asSigned,
   insertAddition,
   saveRecheck,
   saveTorqueFigure,
@@ -23,8 +24,9 @@ import {
 } from '../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
+import { learnFrom } from './insights';
 import { jobFile, jobToWrite } from './jobs';
-import { judgeCorner } from './decisions';
+import { judgeCorner } from './judge';
 import { findCheck } from './procedure';
 import { outcomeOf } from './prove';
 import { closingOf } from './rebuild';
@@ -111,9 +113,12 @@ export async function signOff(input: unknown, who: PersonRow | null): Promise<An
     closedAt: new Date(),
     confirmedCause: known.data,
     signedBy: who.name,
+    signedAs: asSigned(file.value),
     signedWith: { open: open.map(({ say }) => say), reason: reason === '' ? null : reason },
   });
-  return isSigned ? accept(jobId) : refuse('Another screen signed it off meanwhile.');
+  if (!isSigned) return refuse('Another screen signed it off meanwhile.');
+  await learnFrom(jobId);
+  return accept(jobId);
 }
 
 /** Adds to the record of a job that was signed off, with name and time. */

@@ -145,6 +145,7 @@ test('closed jobs leave the list of open ones', async () => {
   const sign = {
     ...{ closedAt: new Date(), confirmedCause: null, signedBy: 'Ines' },
     signedWith: { open: [], reason: null },
+    signedAs: { axles: [], torque: [], rules: null, shop: null },
   };
   expect(await signJob(handle.db, jobId, sign)).toBe(true);
   expect(await signJob(handle.db, jobId, sign)).toBe(false);

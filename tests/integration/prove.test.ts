@@ -1,7 +1,8 @@
 import { readDial, type VirtualCorner } from '@/core/bench';
 import { seededRandom } from '@/core/numeric';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
-import { decide, judgeCorner, undecide } from '@/server/decisions';
+import { decide, undecide } from '@/server/decisions';
+import { judgeCorner } from '@/server/judge';
 import { jobFile } from '@/server/jobs';
 import { findingsOfJob } from '@/server/nose';
 import { findCheck } from '@/server/procedure';

@@ -1,4 +1,4 @@
-import { judgeCorner } from '@/server/decisions';
+import { judgeCorner } from '@/server/judge';
 import { decide, undecide } from '@/server/decisions';
 import { jobFile, openJob, openJobs } from '@/server/jobs';
 import {

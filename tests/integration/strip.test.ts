@@ -5,7 +5,7 @@ import { deflateSync } from 'node:zlib';
 import { VEHICLES } from '@/cli/demo/vehicles';
 import { PROCEDURE } from '@/core/contracts';
 import { closeDatabase, database } from '@/server/database';
-import { judgeCorner } from '@/server/decisions';
+import { judgeCorner } from '@/server/judge';
 import { exportJob } from '@/server/exportJob';
 import { inspectionAt, procedureOf } from '@/server/inspection';
 import { changeComplaint, jobFile, openJob, openJobs } from '@/server/jobs';

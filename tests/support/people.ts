@@ -6,6 +6,7 @@ export const LEAD = {
   id: '00000000-0000-4000-8000-00000000000a',
   name: 'Ines',
   role: 'lead' as const,
+  initials: 'IN',
   isHere: true,
 };
 export const TECHNICIAN = { ...LEAD, name: 'Tobiah', role: 'technician' as const };

@@ -1,11 +1,27 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { allVehicles } from '@/server/vehicles';
+import { z } from 'zod';
+import { VehicleSearch } from '@/features/vehicles/VehicleSearch';
+import { vehiclesPage } from '@/server/vehicles';
+import { Pager } from '@/ui/shell';
 
 export const metadata: Metadata = { title: 'Vehicles' };
 
-export default async function VehiclesPage() {
-  const vehicles = await allVehicles();
+const askedSchema = z.object({
+  q: z.string().max(100).catch('').default(''),
+  page: z.coerce.number().int().min(1).max(100_000).catch(1).default(1),
+});
+
+export default async function VehiclesPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, unknown>>;
+}) {
+  const { q, page } = askedSchema.parse(await searchParams);
+  const { vehicles, isMore } = await vehiclesPage(q, page);
+  const isEmpty = vehicles.length === 0 && page === 1;
+  const hrefOf = (number: number): string =>
+    `/vehicles?${new URLSearchParams({ ...(q && { q }), page: String(number) }).toString()}`;
   return (
     <>
       <div className="d-flex justify-content-between align-items-center mb-3">
@@ -14,23 +30,33 @@ export default async function VehiclesPage() {
           New vehicle
         </Link>
       </div>
-      {vehicles.length === 0 ? (
+      {isEmpty && q === '' ? (
         <p className="zh-card">
           No vehicle on file yet. The first one is the start of a good nose.
         </p>
       ) : (
-        <ul className="zh-list zh-card p-0">
-          {vehicles.map(({ id, plate, make, model }) => (
-            <li key={id}>
-              <Link className="zh-job" href={`/vehicles/${id}`}>
-                <span className="zh-job-plate">{plate}</span>
-                <span>
-                  {make} {model}
-                </span>
-              </Link>
-            </li>
-          ))}
-        </ul>
+        <>
+          <VehicleSearch text={q} />
+          {isEmpty ? (
+            <p className="zh-card" role="status">
+              No vehicle on file is like that.
+            </p>
+          ) : (
+            <ul className="zh-list zh-card p-0">
+              {vehicles.map(({ id, plate, make, model }) => (
+                <li key={id}>
+                  <Link className="zh-job" href={`/vehicles/${id}`}>
+                    <span className="zh-job-plate">{plate}</span>
+                    <span>
+                      {make} {model}
+                    </span>
+                  </Link>
+                </li>
+              ))}
+            </ul>
+          )}
+          <Pager page={page} pages={null} isMore={isMore} hrefOf={hrefOf} />
+        </>
       )}
     </>
   );

@@ -169,4 +169,7 @@ export interface DecisionDetail {
   readonly plate: { readonly correction: Micrometres; readonly thickAtStud: number } | null;
   /** Runout that was to remain after a cut; null where the hub was not known. */
   readonly remaining: Micrometres | null;
+  /** Parts and work of what was taken, of a new rotor instead, and of a comeback; null without prices. */
+  readonly money?:
+    { readonly done: number; readonly asNew: number; readonly comeback: number } | null | undefined;
 }

@@ -1,7 +1,7 @@
 import { and, asc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { Database } from '../client';
 import { additions, jobs, rechecks, vehicles } from '../schema';
-import type { SignedWith } from '../schema/jobs';
+import type { SignedAs, SignedWith } from '../schema/jobs';
 
 export type AdditionRow = typeof additions.$inferSelect;
 export type RecheckRow = typeof rechecks.$inferSelect;
@@ -61,6 +61,7 @@ export async function signJob(
     readonly confirmedCause: string | null;
     readonly signedBy: string;
     readonly signedWith: SignedWith;
+    readonly signedAs: SignedAs;
   },
 ): Promise<boolean> {
   const rows = await db

@@ -185,12 +185,15 @@ export async function searchJobs(
   return { jobs: rows, counted };
 }
 
-/** Vehicles whose plate begins so, or whose make or model does. */
+/** A vehicle as a list has it. */
+export type VehicleLine = Pick<typeof vehicles.$inferSelect, 'id' | 'plate' | 'make' | 'model'>;
+
+/** One page of the vehicles with words that begin so, by plate; all without words. */
 export const searchVehicles = (
   db: Database,
-  text: string,
-  limit: number,
-): Promise<{ id: string; plate: string; make: string; model: string }[]> =>
+  words: readonly string[],
+  page: { readonly size: number; readonly number: number },
+): Promise<VehicleLine[]> =>
   db
     .select({
       id: vehicles.id,
@@ -200,10 +203,13 @@ export const searchVehicles = (
     })
     .from(vehicles)
     .where(
-      sql`concat_ws(' ', ${vehicles.plate}, ${vehicles.make}, ${vehicles.model}) ilike ${`%${text.replace(/[\\%_]/g, '\\$&')}%`}`,
+      words.length === 0
+        ? undefined
+        : sql`zh_vehicle_words(${vehicles.plate}, ${vehicles.make}, ${vehicles.model}) @@ to_tsquery('simple', ${textQuery(words)})`,
     )
     .orderBy(asc(vehicles.plate))
-    .limit(limit);
+    .limit(page.size)
+    .offset((page.number - 1) * page.size);
 
 /** One job as a table of all jobs has it. */
 export interface JobTableLine {

@@ -12,3 +12,5 @@ export * from './rotors';
 export * from './torque';
 export * from './closing';
 export * from './find';
+export * from './tallies';
+export * from './signed';

@@ -1,18 +1,5 @@
 import { group } from 'd3-array';
-import {
-  and,
-  asc,
-  count,
-  desc,
-  eq,
-  inArray,
-  isNotNull,
-  isNull,
-  lt,
-  notInArray,
-  or,
-  sql,
-} from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray, isNull, lt, notInArray, or, sql } from 'drizzle-orm';
 import type { Database } from '../client';
 import {
   checks,
@@ -31,6 +18,7 @@ import { roadTestsOf, type RoadTestLine } from './roadTests';
 import { photosOf, trayOf, type PhotoLine, type TrayPartRow } from './tray';
 import { additionsOf, rechecksOf, type AdditionRow, type RecheckRow } from './closing';
 import { torqueFiguresOf, torqueKeyOf, type TorqueFigureRow } from './torque';
+import { axlesAsSigned, torqueAsSigned } from './signed';
 import { axlesOf, type AxleRow, type VehicleRow } from './vehicles';
 
 export type JobRow = typeof jobs.$inferSelect;
@@ -212,7 +200,7 @@ async function setsOf(db: Database, jobId: string): Promise<SetFile[]> {
   return sets.map((set) => ({ ...set, readings: bySet.get(set.id) ?? [] }));
 }
 
-/** One job with all that hangs on it, or null. */
+/** One job with all that hangs on it, or null; a signed one with the figures that it was signed with. */
 export async function findJob(db: Database, id: string): Promise<JobFile | null> {
   const [row] = await db
     .select({ job: jobs, vehicle: vehicles })
@@ -225,9 +213,13 @@ export async function findJob(db: Database, id: string): Promise<JobFile | null>
     .from(jobCorners)
     .where(eq(jobCorners.jobId, id))
     .orderBy(asc(jobCorners.corner));
+  const signed = row.job.signedAs;
   return {
     job: row.job,
-    vehicle: { ...row.vehicle, axles: await axlesOf(db, row.vehicle.id) },
+    vehicle: {
+      ...row.vehicle,
+      axles: signed ? axlesAsSigned(signed) : await axlesOf(db, row.vehicle.id),
+    },
     corners: corners.map(({ corner }) => corner),
     sets: await setsOf(db, id),
     decisions: await db.select().from(decisions).where(eq(decisions.jobId, id)),
@@ -237,11 +229,11 @@ export async function findJob(db: Database, id: string): Promise<JobFile | null>
     checks: await checksOf(db, id),
     tray: await trayOf(db, id),
     photos: await photosOf(db, id),
-    torque: await torqueFiguresOf(db, torqueKeyOf(row.vehicle)),
+    torque: signed ? torqueAsSigned(signed) : await torqueFiguresOf(db, torqueKeyOf(row.vehicle)),
     additions: await additionsOf(db, id),
     rechecks: await rechecksOf(db, id),
-    shopRules: await readSetting(db, RULES_SETTING),
-    shop: await readSetting(db, SHOP_SETTING),
+    shopRules: signed ? signed.rules : await readSetting(db, RULES_SETTING),
+    shop: signed ? signed.shop : await readSetting(db, SHOP_SETTING),
   };
 }
 
@@ -302,16 +294,6 @@ export const updateComplaint = (
       .values(keep.map((corner) => ({ jobId: id, corner })))
       .onConflictDoNothing();
   });
-
-/** How often each cause was confirmed in a closed job. */
-export async function countConfirmedCauses(db: Database): Promise<Record<string, number>> {
-  const rows = await db
-    .select({ cause: jobs.confirmedCause, jobs: count() })
-    .from(jobs)
-    .where(and(isNotNull(jobs.closedAt), isNotNull(jobs.confirmedCause)))
-    .groupBy(jobs.confirmedCause);
-  return Object.fromEntries(rows.map(({ cause, jobs: times }) => [cause ?? '', times]));
-}
 
 export type NewDecision = Omit<DecisionRow, 'decidedAt'>;
 

@@ -7,6 +7,8 @@ export type LimitRow = typeof axleLimits.$inferSelect;
 export type AxleRow = typeof axles.$inferSelect & { readonly limits: readonly LimitRow[] };
 export type VehicleFile = VehicleRow & { readonly axles: readonly AxleRow[] };
 
+export type NewLimit = Omit<LimitRow, 'id' | 'axleId' | 'by' | 'at'>;
+
 export interface NewAxle {
   readonly position: 'front' | 'rear';
   readonly fastening: 'studs' | 'bolts';
@@ -16,7 +18,7 @@ export interface NewAxle {
   readonly pistons?: number | null;
   readonly traits?: string[];
   readonly rotorKg?: number | null;
-  readonly limits: readonly Omit<LimitRow, 'id' | 'axleId'>[];
+  readonly limits: readonly NewLimit[];
 }
 
 export interface NewVehicle {
@@ -64,8 +66,17 @@ export async function findVehicleByPlate(db: Database, plate: string): Promise<V
   return vehicle ?? null;
 }
 
-/** Writes an axle's settings and figures over what is there. */
-async function saveAxle(db: Database, vehicleId: string, axle: NewAxle): Promise<void> {
+/** Whether a figure says the same, from the same source. */
+const isSameLimit = (p: NewLimit, q: NewLimit): boolean =>
+  p.kind === q.kind && p.text === q.text && p.unit === q.unit && p.source === q.source;
+
+/** Writes an axle's settings and figures over what is there; a figure that stays keeps who entered it. */
+async function saveAxle(
+  db: Database,
+  vehicleId: string,
+  axle: NewAxle,
+  by: string | null,
+): Promise<void> {
   const { limits, ...own } = axle;
   const [row] = await db
     .insert(axles)
@@ -73,28 +84,43 @@ async function saveAxle(db: Database, vehicleId: string, axle: NewAxle): Promise
     .onConflictDoUpdate({ target: [axles.vehicleId, axles.position], set: own })
     .returning({ id: axles.id });
   if (!row) throw new Error('The axle was not written');
+  const before = await db.select().from(axleLimits).where(eq(axleLimits.axleId, row.id));
   await db.delete(axleLimits).where(eq(axleLimits.axleId, row.id));
-  if (limits.length > 0) {
-    await db.insert(axleLimits).values(limits.map((limit) => ({ ...limit, axleId: row.id })));
-  }
+  if (limits.length === 0) return;
+  const at = new Date();
+  await db.insert(axleLimits).values(
+    limits.map((limit) => {
+      const known = before.find((each) => isSameLimit(each, limit));
+      return known ?? { ...limit, axleId: row.id, by, at };
+    }),
+  );
 }
 
-/** Writes a new vehicle with its axles; returns its id. */
-export const insertVehicle = (db: Database, vehicle: NewVehicle): Promise<string> =>
+/** Writes a new vehicle with its axles, the figures under a name where it is known; returns its id. */
+export const insertVehicle = (
+  db: Database,
+  vehicle: NewVehicle,
+  by: string | null = null,
+): Promise<string> =>
   db.transaction(async (tx) => {
     const { axles: newAxles, ...own } = vehicle;
     const [row] = await tx.insert(vehicles).values(own).returning({ id: vehicles.id });
     if (!row) throw new Error('The vehicle was not written');
-    for (const axle of newAxles) await saveAxle(tx, row.id, axle);
+    for (const axle of newAxles) await saveAxle(tx, row.id, axle, by);
     return row.id;
   });
 
-/** Writes over a vehicle with its axles. */
-export const updateVehicle = (db: Database, id: string, vehicle: NewVehicle): Promise<void> =>
+/** Writes over a vehicle with its axles, changed figures under a name where it is known. */
+export const updateVehicle = (
+  db: Database,
+  id: string,
+  vehicle: NewVehicle,
+  by: string | null = null,
+): Promise<void> =>
   db.transaction(async (tx) => {
     const { axles: newAxles, ...own } = vehicle;
     await tx.update(vehicles).set(own).where(eq(vehicles.id, id));
-    for (const axle of newAxles) await saveAxle(tx, id, axle);
+    for (const axle of newAxles) await saveAxle(tx, id, axle, by);
   });
 
 /** Writes a vehicle's tyre code and final drive ratio. */

@@ -9,3 +9,4 @@ export * from './tray';
 export * from './torque';
 export * from './closing';
 export * from './search';
+export * from './tallies';

@@ -11,7 +11,8 @@ import {
   type AnyPgColumn,
 } from 'drizzle-orm/pg-core';
 import type { DecisionDetail } from '../../core/options';
-import { vehicles } from './vehicles';
+import type { torqueFigures } from './torque';
+import { vehicles, type axleLimits, type axles } from './vehicles';
 
 export const corner = pgEnum('corner', ['FL', 'FR', 'RL', 'RR']);
 export const correction = pgEnum('correction', [
@@ -30,6 +31,24 @@ export const correction = pgEnum('correction', [
 export interface SignedWith {
   readonly open: readonly string[];
   readonly reason: string | null;
+}
+
+/** A row as a document holds it: times as text. */
+type Kept<Row> = {
+  readonly [Key in keyof Row]: Row[Key] extends Date | null
+    ? string | Extract<Row[Key], null>
+    : Row[Key];
+};
+
+/** The figures that a job was signed off with: what is changed on file later bears on it no more. */
+export interface SignedAs {
+  readonly axles: readonly (typeof axles.$inferSelect & {
+    readonly limits: readonly Kept<typeof axleLimits.$inferSelect>[];
+  })[];
+  readonly torque: readonly Kept<typeof torqueFigures.$inferSelect>[];
+  /** House rules and prices, as stored. */
+  readonly rules: unknown;
+  readonly shop: unknown;
 }
 
 export const jobs = pgTable(
@@ -51,6 +70,8 @@ export const jobs = pgTable(
     signedBy: text('signed_by'),
     /** Open items that the lead signed with, and why. */
     signedWith: jsonb('signed_with').$type<SignedWith>(),
+    /** What its verdicts rest on, as it stood when it was signed off. */
+    signedAs: jsonb('signed_as').$type<SignedAs>(),
     /** The earlier job of the same axle that this one came back from. */
     comebackOf: uuid('comeback_of').references((): AnyPgColumn => jobs.id),
   },

@@ -7,6 +7,8 @@ export const people = pgTable('people', {
   id: uuid().primaryKey().defaultRandom(),
   name: text().notNull().unique(),
   role: role().notNull(),
+  /** Short for the name where there is little room; empty until given. */
+  initials: text().notNull().default(''),
   /** False once someone has left: not offered any more. */
   isHere: boolean('is_here').notNull().default(true),
 });

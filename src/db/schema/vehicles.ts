@@ -1,6 +1,7 @@
 import {
   boolean,
   doublePrecision,
+  index,
   integer,
   pgEnum,
   pgTable,
@@ -26,28 +27,32 @@ export const limitSource = pgEnum('limit_source', ['maker', 'stamped', 'workshop
 
 export const drive = pgEnum('drive', ['front', 'rear', 'all']);
 
-export const vehicles = pgTable('vehicles', {
-  id: uuid().primaryKey().defaultRandom(),
-  plate: text().notNull().unique(),
-  make: text().notNull(),
-  model: text().notNull(),
-  /** Model year, driven wheels and brake variant: torque figures are kept by them. */
-  year: integer(),
-  drive: drive(),
-  variant: text().notNull().default(''),
-  /** Mass as driven in kg, for the bedding-in estimate. */
-  massKg: doublePrecision('mass_kg'),
-  /** Order of corners that the maker bleeds in, and where it is from. */
-  bleedOrder: text('bleed_order').array(),
-  bleedSource: limitSource('bleed_source'),
-  /** Tyre code like 215/65R16, where it is known. */
-  tyre: text(),
-  /** Final drive ratio: turns of the propshaft in one turn of the wheels. */
-  finalDrive: doublePrecision('final_drive'),
-  /** Whether its brakes can apply by themselves, by wire. */
-  brakeByWire: boolean('brake_by_wire').notNull().default(false),
-  createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
-});
+export const vehicles = pgTable(
+  'vehicles',
+  {
+    id: uuid().primaryKey().defaultRandom(),
+    plate: text().notNull().unique(),
+    make: text().notNull(),
+    model: text().notNull(),
+    /** Model year, driven wheels and brake variant: torque figures are kept by them. */
+    year: integer(),
+    drive: drive(),
+    variant: text().notNull().default(''),
+    /** Mass as driven in kg, for the bedding-in estimate. */
+    massKg: doublePrecision('mass_kg'),
+    /** Order of corners that the maker bleeds in, and where it is from. */
+    bleedOrder: text('bleed_order').array(),
+    bleedSource: limitSource('bleed_source'),
+    /** Tyre code like 215/65R16, where it is known. */
+    tyre: text(),
+    /** Final drive ratio: turns of the propshaft in one turn of the wheels. */
+    finalDrive: doublePrecision('final_drive'),
+    /** Whether its brakes can apply by themselves, by wire. */
+    brakeByWire: boolean('brake_by_wire').notNull().default(false),
+    createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [index('vehicles_model').on(table.make, table.model)],
+);
 
 export const axles = pgTable(
   'axles',
@@ -85,6 +90,9 @@ export const axleLimits = pgTable(
     text: text().notNull(),
     unit: text().notNull(),
     source: limitSource().notNull(),
+    /** Who entered it and when; null for one that was entered before this was kept. */
+    by: text(),
+    at: timestamp({ withTimezone: true }),
   },
   (table) => [unique().on(table.axleId, table.kind)],
 );

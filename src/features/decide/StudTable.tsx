@@ -7,6 +7,7 @@ import {
 } from '@/core/assessment';
 import type { IndexResult } from '@/core/indexing';
 import { formatIn, type UnitSystem } from '@/core/units';
+import { BandBar } from '@/ui/chart';
 import { Figure } from '@/ui/verdict';
 
 interface StudTableProps {
@@ -14,33 +15,6 @@ interface StudTableProps {
   readonly assessment: CornerAssessment;
   readonly index: IndexResult;
   readonly units: UnitSystem;
-}
-
-const BAR = 100;
-
-/** Predicted runout as a bar with its 95 % band and the limit. */
-function PredictionBar({
-  tir,
-  low,
-  high,
-  limit,
-  full,
-}: {
-  tir: number;
-  low: number;
-  high: number;
-  limit: number;
-  full: number;
-}) {
-  const x = (value: number): number => Math.round((BAR * 100 * value) / full) / 100;
-  return (
-    <svg className="zh-bar" viewBox={`0 0 ${BAR} 8`} preserveAspectRatio="none" aria-hidden="true">
-      <rect className="track" width={BAR} height={8} />
-      <rect className="value" width={x(tir)} y={2} height={4} />
-      <rect className="reach" x={x(low)} width={Math.max(x(high) - x(low), 0.5)} height={8} />
-      <rect className="limit" x={x(limit)} width={0.8} height={8} />
-    </svg>
-  );
 }
 
 /** Hub and rotor told apart, and the predicted runout at every stud the rotor allows. */
@@ -96,7 +70,7 @@ export function StudTable({ record, assessment, index, units }: StudTableProps) 
                     {formatIn(units, 'deviation', low)} – {formatIn(units, 'deviation', high)}
                   </td>
                   <td>
-                    <PredictionBar tir={tir} low={low} high={high} limit={limit} full={full} />
+                    <BandBar value={tir} low={low} high={high} limit={limit} full={full} />
                   </td>
                   <td className="zh-figure">{Math.round(probabilityWithin * 100)} %</td>
                 </tr>

@@ -1,6 +1,7 @@
 import { format } from 'date-fns';
 import Link from 'next/link';
 import { findAddress } from '@/core/contracts';
+import { Pager } from '@/ui/shell';
 import type { Finding } from '@/server/find';
 
 /** The jobs that were found, a page of them. */
@@ -42,24 +43,12 @@ export function FoundList({
           </li>
         ))}
       </ul>
-      {(pages > 1 || query.page > 1) && (
-        <nav className="d-flex gap-3 align-items-center mt-3" aria-label="Pages">
-          {query.page > 1 && (
-            <Link className="btn btn-outline-secondary" href={at(query.page - 1)}>
-              Before
-            </Link>
-          )}
-          <span>
-            Page {query.page}
-            {total !== null && ` of ${pages}`}
-          </span>
-          {query.page < pages && (
-            <Link className="btn btn-outline-secondary" href={at(query.page + 1)}>
-              Next
-            </Link>
-          )}
-        </nav>
-      )}
+      <Pager
+        page={query.page}
+        pages={total === null ? null : pages}
+        isMore={query.page < pages}
+        hrefOf={at}
+      />
     </>
   );
 }

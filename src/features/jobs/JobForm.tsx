@@ -20,9 +20,12 @@ export interface VehicleChoice {
 export function JobForm({
   vehicles,
   vehicleId,
+  isMore = false,
   comeback = null,
 }: {
   vehicles: readonly VehicleChoice[];
+  /** There are more on file than the list has. */
+  isMore?: boolean;
   vehicleId: string;
   /** The earlier job that it came back from, with its corners. */
   comeback?: {
@@ -76,7 +79,15 @@ export function JobForm({
         )}
       />
       <p>
-        <Link href="/vehicles/new?then=job">The vehicle is not in the list: enter a new one</Link>
+        {isMore && (
+          <>
+            The list is the beginning of all vehicles:{' '}
+            <Link href="/vehicles">find the vehicle</Link> and open a job from its page, or{' '}
+          </>
+        )}
+        <Link href="/vehicles/new?then=job">
+          {isMore ? 'enter a new one' : 'The vehicle is not in the list: enter a new one'}
+        </Link>
       </p>
       <ComplaintFields
         fields={{

@@ -4,7 +4,7 @@ import { accept, refuse, type Answer } from '../answer';
 import { ROW_SCHEMAS, TABLE_NAMES, type ArchiveRow, type TableName } from './tables';
 
 export const ARCHIVE_FORMAT = 'zesty-hound-archive';
-export const ARCHIVE_VERSION = 1;
+export const ARCHIVE_VERSION = 2;
 
 /** Largest archive taken, in bytes. */
 export const LARGEST_ARCHIVE = 400_000_000;
@@ -35,7 +35,7 @@ const documentSchema: z.ZodType<ArchiveDocument> = z.strictObject({
 /** The JSON Schema of an archive, made from what parses it. */
 export const archiveJsonSchema = (): Record<string, unknown> => ({
   ...z.toJSONSchema(documentSchema, { io: 'input' }),
-  title: 'Zesty Hound archive, version 1',
+  title: `Zesty Hound archive, version ${ARCHIVE_VERSION}`,
 });
 
 /** What a file is by its first bytes, where it is no JSON; null where it may be. */

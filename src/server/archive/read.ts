@@ -7,6 +7,7 @@ import type { Database } from '../../db/client';
 import { jobs } from '../../db/schema';
 import { accept, refuse, type Answer } from '../answer';
 import { database } from '../database';
+import { learnPending } from '../insights';
 import type { ArchiveDocument } from './document';
 import {
   fromArchive,
@@ -303,19 +304,19 @@ export async function importArchive(archive: ArchiveDocument): Promise<Answer<Ta
   if (wrong) return refuse(wrong);
   const db = await database();
   try {
-    return accept(
-      await db.transaction(async (tx) => {
-        const plans = await planAll(tx, archive);
-        const shown = await compareKept(tx, archive, plans);
-        for (const { table, insert } of plans) {
-          await insertRows(tx, table, table === 'jobs' ? insert.map(asOpen) : insert);
-        }
-        const fresh = plans.find(({ table }) => table === 'jobs')?.insert ?? [];
-        await endJobs(tx, fresh);
-        if (fresh.length > 0) await goOnNumbering(tx);
-        return shown;
-      }),
-    );
+    const shown = await db.transaction(async (tx) => {
+      const plans = await planAll(tx, archive);
+      const shown = await compareKept(tx, archive, plans);
+      for (const { table, insert } of plans) {
+        await insertRows(tx, table, table === 'jobs' ? insert.map(asOpen) : insert);
+      }
+      const fresh = plans.find(({ table }) => table === 'jobs')?.insert ?? [];
+      await endJobs(tx, fresh);
+      if (fresh.length > 0) await goOnNumbering(tx);
+      return shown;
+    });
+    await learnPending();
+    return accept(shown);
   } catch (error) {
     const { cause } = error as { cause?: { detail?: string; message?: string } };
     return refuse(

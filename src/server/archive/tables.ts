@@ -64,6 +64,9 @@ const MOST_BYTES = 90_000_000;
 
 const um = z.number();
 const runout = z.strictObject({ tir: um, low: um, high: um, atWorst: um.nullable() });
+/** A row as a document inside another row has it. */
+const keptRow = (table: PgTable): z.ZodObject => z.strictObject(rowShape(table));
+
 /** What stands in the document columns, where the program reads it without asking further. */
 const DOCUMENTS: Readonly<Record<string, z.ZodType>> = {
   'decisions.detail': z.strictObject({
@@ -74,11 +77,23 @@ const DOCUMENTS: Readonly<Record<string, z.ZodType>> = {
     currency: z.string().max(40),
     plate: z.strictObject({ correction: um, thickAtStud: z.int() }).nullable(),
     remaining: um.nullable(),
+    money: z.strictObject({ done: z.number(), asNew: z.number(), comeback: z.number() }).nullish(),
   }),
   'jobs.signed_with': z.strictObject({
     open: z.array(z.string().max(1000)).max(500),
     reason: z.string().max(1000).nullable(),
   }),
+  // The tables are read when the first archive is: a document may hold rows of other tables.
+  'jobs.signed_as': z.lazy(() =>
+    z.strictObject({
+      axles: z
+        .array(keptRow(axles).extend({ limits: z.array(keptRow(axleLimits)).max(40) }))
+        .max(4),
+      torque: z.array(keptRow(torqueFigures)).max(500),
+      rules: z.json(),
+      shop: z.json(),
+    }),
+  ),
   'torque_figures.stages': z.array(z.number().positive().max(2)).min(1).max(10),
   'gauges.line_format': lineFormatSchema,
   'reading_sets.angles': z.array(z.number()).max(72),
@@ -123,16 +138,19 @@ const columnsOf = (table: PgTable): [string, PgColumn][] => {
   return named.filter(([, column]) => columns.includes(column));
 };
 
-function rowSchema(table: PgTable): z.ZodType<ArchiveRow> {
+/** The columns of a table, each as an archive writes it. */
+function rowShape(table: PgTable): Record<string, z.ZodType> {
   const { name } = getTableConfig(table);
-  const shape = Object.fromEntries(
+  return Object.fromEntries(
     columnsOf(table).map(([key, column]) => {
       const schema = columnSchema(name, column);
       return [key, column.notNull ? schema : schema.nullable()];
     }),
   );
-  return z.strictObject(shape) as unknown as z.ZodType<ArchiveRow>;
 }
+
+const rowSchema = (table: PgTable): z.ZodType<ArchiveRow> =>
+  z.strictObject(rowShape(table)) as unknown as z.ZodType<ArchiveRow>;
 
 export const ROW_SCHEMAS = Object.fromEntries(
   TABLE_NAMES.map((name) => [name, rowSchema(TABLES[name])]),

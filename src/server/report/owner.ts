@@ -14,7 +14,7 @@ import { formatIn, type UnitSystem } from '../../core/units';
 import type { Verdict } from '../../core/verdict';
 import type { DecisionRow, JobFile } from '../../db/repositories';
 import { readChoice } from '../decideInputs';
-import { judgeCorner, type CornerJudgement } from '../decisions';
+import { judgeCorner, type CornerJudgement } from '../judge';
 import { checksOfKind, findCheck, offTheRoad, rulesOf } from '../procedure';
 import { outcomeOf } from '../prove';
 import { shopOfJob } from '../record';

@@ -7,6 +7,7 @@ const PLACES = [
   { href: '/', label: 'Jobs' },
   { href: '/find', label: 'Find', isWideOnly: true },
   { href: '/due', label: 'Due', isWideOnly: true },
+  { href: '/insights', label: 'Insights', isWideOnly: true },
   { href: '/vehicles', label: 'Vehicles' },
   { href: '/knowledge', label: 'Knowledge' },
   { href: '/workshop', label: 'Workshop' },

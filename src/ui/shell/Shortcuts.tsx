@@ -13,6 +13,7 @@ const LIST = [
   ['g j', 'go to the jobs'],
   ['g f', 'find a job'],
   ['g d', 'go to what is due'],
+  ['g i', 'go to the insights'],
   ['g v', 'go to the vehicles'],
   ['g k', 'go to the knowledge'],
   ['g w', 'go to the workshop: people and house rules'],
@@ -29,6 +30,7 @@ function placeOf(key: string, before: string): string | null {
   if (before === 'g' && key === 'j') return '/';
   if (before === 'g' && key === 'f') return '/find';
   if (before === 'g' && key === 'd') return '/due';
+  if (before === 'g' && key === 'i') return '/insights';
   if (before === 'g' && key === 'v') return '/vehicles';
   if (before === 'g' && key === 'k') return '/knowledge';
   if (before === 'g' && key === 'w') return '/workshop';

@@ -7,3 +7,4 @@ export * from './Nose';
 export * from './NextThing';
 export * from './theme';
 export * from './NextLink';
+export * from './Pager';

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { JobForm } from '@/features/jobs/JobForm';
 import { jobFile } from '@/server/jobs';
-import { allVehicles } from '@/server/vehicles';
+import { vehiclesToChoose } from '@/server/vehicles';
 
 export const metadata: Metadata = { title: 'New job' };
 
@@ -11,11 +11,11 @@ export default async function NewJobPage({
 }: {
   searchParams: Promise<{ vehicle?: string; comeback?: string }>;
 }) {
-  const vehicles = await allVehicles();
-  if (vehicles.length === 0) redirect('/vehicles/new?then=job');
   const { vehicle: asked, comeback } = await searchParams;
   const earlier = comeback ? await jobFile(comeback) : null;
   const vehicle = earlier?.vehicle.id ?? asked;
+  const { vehicles, isMore } = await vehiclesToChoose(vehicle ?? '');
+  if (vehicles.length === 0) redirect('/vehicles/new?then=job');
   const known = vehicles.some(({ id }) => id === vehicle);
   return (
     <>
@@ -26,6 +26,7 @@ export default async function NewJobPage({
           plate,
           name: `${make} ${model}`,
         }))}
+        isMore={isMore}
         vehicleId={known && vehicle ? vehicle : ''}
         comeback={
           earlier && {

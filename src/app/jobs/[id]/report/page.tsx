@@ -9,7 +9,7 @@ import { SignOff } from '@/features/closing/SignOff';
 import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { JobReport } from '@/features/report/JobReport';
 import { PrintButton } from '@/features/report/PrintButton';
-import { judgeCorner } from '@/server/decisions';
+import { judgeCorner } from '@/server/judge';
 import { cleaningAt } from '@/server/cleaning';
 import { earlierAt, inspectionAt, procedureOf } from '@/server/inspection';
 import { jobFile } from '@/server/jobs';

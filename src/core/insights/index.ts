@@ -1,0 +1,4 @@
+export * from './interval';
+export * from './stages';
+export * from './tally';
+export * from './summary';
