@@ -1,9 +1,9 @@
-import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { openDatabase } from '../src/db/client';
 import { insertJob, insertVehicle } from '../src/db/repositories';
+import { answerTimes, serve } from './serve';
 import { HEAD, report } from './spread';
 
 const JOBS = 2000;
@@ -40,30 +40,11 @@ async function fill(folder: string): Promise<void> {
 async function main(): Promise<void> {
   const folder = mkdtempSync(path.join(tmpdir(), 'zh-bench-'));
   await fill(folder);
-  const server = spawn(
-    process.execPath,
-    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(PORT)],
-    { stdio: 'ignore', env: { ...process.env, NODE_ENV: 'production', ZESTY_HOUND_DATA: folder } },
-  );
-  const address = `http://127.0.0.1:${PORT}`;
-  for (let i = 0; i < 200; i += 1) {
-    const up = await fetch(`${address}/api/health`).then(
-      ({ ok }) => ok,
-      () => false,
-    );
-    if (up) break;
-    await new Promise((resolve) => setTimeout(resolve, 50));
-  }
-  const times: number[] = [];
-  for (let i = 0; i < 70; i += 1) {
-    const start = performance.now();
-    await (await fetch(`${address}/`)).text();
-    if (i >= 10) times.push(performance.now() - start);
-  }
+  const { address, stop } = await serve(folder, PORT);
+  const times = await answerTimes(60, () => `${address}/`);
   console.log(`\nStart page, ${JOBS} open jobs\n\n${HEAD}`);
   report(`start page answered whole, ${JOBS} jobs`, 100, times);
-  server.kill('SIGTERM');
-  await new Promise((resolve) => server.once('exit', resolve));
+  await stop();
   rmSync(folder, { recursive: true, force: true });
 }
 

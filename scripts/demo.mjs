@@ -7,5 +7,5 @@ install();
 build();
 const env = { ZESTY_HOUND_DATA: DEMO, DATABASE_URL: '' };
 console.log('Making the demo workshop …');
-runTypeScript('src/cli/seedDemo.ts', [], env);
+runTypeScript('src/cli/seedDemo.ts', ['--history'], env);
 serve(DEMO, env);

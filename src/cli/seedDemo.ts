@@ -1,10 +1,19 @@
 import fs from 'node:fs';
 import path from 'node:path';
+import { subDays } from 'date-fns';
 import { lockFolder } from '../db/connect/folderLock';
-import { closeDatabase } from '../server/database';
+import { closeDatabase, database } from '../server/database';
 import { environment } from '../server/environment';
 import { buildDemo } from './demo/build';
 import { DEMO_SEED } from './demo/scenario';
+import { loadHistory } from './history/load';
+
+/** Jobs of the years before, numbered up to where the demo's own begin. */
+const pastYears = async (): Promise<void> =>
+  loadHistory(await database(), {
+    ...{ jobs: 100, open: 0, seed: DEMO_SEED, days: 730 },
+    from: subDays(new Date(), 735),
+  });
 
 /** Empties the demo folder, once no running copy holds it, and fills it anew. */
 async function main(): Promise<void> {
@@ -14,6 +23,7 @@ async function main(): Promise<void> {
   fs.rmSync(path.join(folder, 'pg'), { recursive: true, force: true });
   fs.rmSync(path.join(folder, 'version.json'), { force: true });
   unlock();
+  if (process.argv.includes('--history')) await pastYears();
   await buildDemo(DEMO_SEED);
   await closeDatabase();
 }

@@ -18,6 +18,7 @@ import {
   type JobFile,
   type RotorChangeRow,
   type ThinnestRow,
+  type VehicleRow,
 } from '../db/repositories';
 import { database } from './database';
 import { padsAt } from './procedure';
@@ -105,9 +106,9 @@ export interface RotorLife {
 }
 
 /** Wear of every rotor on the same axle of other vehicles of the model, in µm a km. */
-async function modelRates(file: JobFile, corner: Corner): Promise<number[]> {
+async function modelRates(vehicle: VehicleRow, corner: Corner): Promise<number[]> {
   const db = await database();
-  const others = await othersOfModel(db, file.vehicle);
+  const others = await othersOfModel(db, vehicle);
   if (others.length === 0) return [];
   const thinnest = await thinnestOf(db, others);
   const changes = await rotorChangesOf(db, others);
@@ -122,6 +123,17 @@ async function modelRates(file: JobFile, corner: Corner): Promise<number[]> {
     }),
   );
 }
+
+/** How a corner's rotor wears: by its own history, else as its model does, else by its pads. */
+export const rateOf = async (
+  vehicle: VehicleRow,
+  corner: Corner,
+  lines: readonly RotorLine[],
+  family: PadFamily,
+): Promise<WearRate> =>
+  wearFromHistory(lines.flatMap(eventsOf), THICKNESS_U) ??
+  wearOfModel(await modelRates(vehicle, corner)) ??
+  wearByDefault(family);
 
 /** Distance that lining lasts, by the shop's own figures; null where one is not entered. */
 function padDistance(
@@ -159,8 +171,7 @@ export async function rotorLife(
   family: PadFamily,
 ): Promise<RotorLife> {
   const lines = await rotorsAt(file.vehicle.id, corner);
-  const own = wearFromHistory(lines.flatMap(eventsOf), THICKNESS_U);
-  const rate = own ?? wearOfModel(await modelRates(file, corner)) ?? wearByDefault(family);
+  const rate = await rateOf(file.vehicle, corner, lines, family);
   const { equipment } = shopOfJob(file);
   const measured = Object.values(padsAt(file, corner)).filter((value) => value !== null);
   const padLeft = least(measured);

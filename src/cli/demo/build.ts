@@ -222,7 +222,7 @@ export async function buildDemo(seed: number): Promise<void> {
   known(await saveShop(formOfShop(DEMO_SHOP, 'mm')));
   for (const [name, role] of PEOPLE) known(await addPerson({ name, role }));
   for (const [key, vehicle] of Object.entries(VEHICLES)) {
-    ids.set(key, known(await saveVehicle(null, vehicle)));
+    ids.set(key, known(await saveVehicle(null, vehicle, 'Ines')));
   }
   for (const job of JOBS) await buildJob(job, ids.get(job.vehicle) ?? '', random);
 }

@@ -72,8 +72,10 @@ function stageTimes(cells: readonly Cell[]): StageTime[] {
       const [name, bin] = key.split('|');
       return name === stage ? [{ bin: Number(bin), count }] : [];
     });
-    const [from, median, to] = [0.25, 0.5, 0.75].map((share) => timeAt(bins, share));
-    if (from == null || median == null || to == null) return [];
+    const from = timeAt(bins, 0.25);
+    const median = timeAt(bins, 0.5);
+    const to = timeAt(bins, 0.75);
+    if (from === null || median === null || to === null) return [];
     const jobs = bins.reduce((sum, { count }) => sum + count, 0);
     return [{ stage, jobs, median, from, to }];
   });

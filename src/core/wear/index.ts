@@ -1,1 +1,3 @@
 export * from './wear';
+export * from './lives';
+export * from './words';

@@ -1,7 +1,8 @@
+import { group } from 'd3-array';
 import { and, asc, eq, inArray, isNotNull, isNull, ne, sql } from 'drizzle-orm';
 import type { Database } from '../client';
 import { checks, decisions, jobs, readings, readingSets, vehicles } from '../schema';
-import type { CornerName } from './jobs';
+import type { CornerName, SetFile } from './jobs';
 
 /** The thinnest reading of one thickness set, with the job and distance it was taken at. */
 export interface ThinnestRow {
@@ -112,3 +113,49 @@ export const othersOfModel = async (
     .limit(MOST_VEHICLES);
   return rows.map(({ id }) => id);
 };
+
+/** A set of a vehicle with its readings and the job it was read in. */
+export interface VehicleSet {
+  readonly jobId: string;
+  readonly number: number;
+  readonly km: number;
+  readonly set: SetFile;
+}
+
+/** Every thickness and runout set of a vehicle that counts, with its readings, by distance. */
+export async function setsOfVehicle(db: Database, vehicleId: string): Promise<VehicleSet[]> {
+  const sets = await db
+    .select({
+      set: readingSets,
+      jobId: jobs.id,
+      number: jobs.number,
+      km: sql<number>`${jobs.odometerKm}`.mapWith(Number),
+    })
+    .from(readingSets)
+    .innerJoin(jobs, eq(jobs.id, readingSets.jobId))
+    .where(
+      and(
+        eq(jobs.vehicleId, vehicleId),
+        isNotNull(jobs.odometerKm),
+        inArray(readingSets.kind, ['thickness', 'runout']),
+        isNull(readingSets.setAsideAt),
+      ),
+    )
+    .orderBy(asc(jobs.odometerKm), asc(readingSets.createdAt));
+  if (sets.length === 0) return [];
+  const rows = await db
+    .select()
+    .from(readings)
+    .where(
+      inArray(
+        readings.setId,
+        sets.map(({ set }) => set.id),
+      ),
+    )
+    .orderBy(asc(readings.lap), asc(readings.position));
+  const bySet = group(rows, ({ setId }) => setId);
+  return sets.map(({ set, ...job }) => ({
+    ...job,
+    set: { ...set, readings: bySet.get(set.id) ?? [] },
+  }));
+}

@@ -66,9 +66,12 @@ export async function findVehicleByPlate(db: Database, plate: string): Promise<V
   return vehicle ?? null;
 }
 
+/** Figures closer than this are one figure, typed in another unit. */
+const SAME_UM = 0.01;
+
 /** Whether a figure says the same, from the same source. */
 const isSameLimit = (p: NewLimit, q: NewLimit): boolean =>
-  p.kind === q.kind && p.text === q.text && p.unit === q.unit && p.source === q.source;
+  p.kind === q.kind && p.source === q.source && Math.abs(p.valueUm - q.valueUm) < SAME_UM;
 
 /** Writes an axle's settings and figures over what is there; a figure that stays keeps who entered it. */
 async function saveAxle(

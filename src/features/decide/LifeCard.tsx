@@ -2,8 +2,7 @@ import type { UnitSystem } from '@/core/units';
 import type { RotorLife } from '@/server/rotorLife';
 import { RotorLines } from '@/ui/rotor/RotorLines';
 import { Figure } from '@/ui/verdict';
-import type { DistanceLeft } from '@/core/wear';
-import { sayDistance, sayOutlasts, sayRate } from './model';
+import { sayDistance, sayOutlasts, sayRate, type DistanceLeft } from '@/core/wear';
 
 interface LifeCardProps {
   readonly life: RotorLife;

@@ -11,7 +11,8 @@ import {
 import type { Corner } from '@/core/readings';
 import { formatIn, type UnitSystem } from '@/core/units';
 import { Figure } from '@/ui/verdict';
-import { notesOf, sayDistance, standingOf, whyOf, type Standing } from './model';
+import { sayDistance } from '@/core/wear';
+import { notesOf, standingOf, whyOf, type Standing } from './model';
 import { TakeOption } from './TakeOption';
 
 interface OptionsTableProps {

@@ -1,5 +1,6 @@
 import type { Option, Ranking } from '@/core/options';
-import { barsOf, notesOf, sayDistance, sayKm, sayOutlasts, sayRanking, sayRate } from './model';
+import { sayDistance, sayKm, sayOutlasts, sayRate } from '@/core/wear';
+import { barsOf, notesOf, sayRanking } from './model';
 
 const option = (
   action: Option['action'],

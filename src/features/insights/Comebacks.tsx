@@ -14,7 +14,7 @@ export function Comebacks({
 }) {
   const full = Math.max(0.05, ...rows.map(({ share }) => (share.isFew ? 0 : share.high)));
   return (
-    <table className="table table-sm zh-shares">
+    <table className="table table-sm zh-rates">
       <caption className="visually-hidden">{caption}</caption>
       <thead>
         <tr>

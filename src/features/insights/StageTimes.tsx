@@ -8,7 +8,7 @@ export function StageTimes({ stages }: { readonly stages: readonly StageTime[] }
   const full = Math.max(...stages.map(({ to }) => to));
   return (
     <>
-      <table className="table table-sm zh-shares">
+      <table className="table table-sm zh-rates">
         <thead>
           <tr>
             <th scope="col">Stage</th>

@@ -6,17 +6,18 @@ import { LIMIT_FIELDS, type VehicleForm } from '@/core/contracts';
 import { TRAITS } from '@/core/procedure';
 import { fieldUnit, UNIT_SIGN, type UnitSystem } from '@/core/units';
 import { FormField } from '@/ui/field';
-import { PISTONS, SOURCE_CHOICES, TRAIT_NAME } from './model';
+import { PISTONS, SOURCE_CHOICES, TRAIT_NAME, type Entered } from './model';
 
 interface AxleFieldsProps {
   readonly axle: 'front' | 'rear';
   readonly units: UnitSystem;
   readonly register: UseFormRegister<VehicleForm>;
   readonly errors: FieldErrors<VehicleForm>;
+  readonly entered: Entered;
 }
 
 /** What carries the wheels of an axle, and its figures with their sources. */
-export function AxleFields({ axle, units, register, errors }: AxleFieldsProps) {
+export function AxleFields({ axle, units, register, errors, entered }: AxleFieldsProps) {
   const own = errors[axle];
   return (
     <fieldset className="zh-card mb-3">
@@ -111,6 +112,7 @@ export function AxleFields({ axle, units, register, errors }: AxleFieldsProps) {
           <FormField
             key={kind}
             label={`${name} (${UNIT_SIGN[fieldUnit(units, role)]})`}
+            hint={entered[`${axle}.${kind}`]}
             error={own?.limits?.[kind]?.length?.message}
             control={(ids) => (
               <div className="d-flex gap-1">

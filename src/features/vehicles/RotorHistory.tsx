@@ -1,12 +1,15 @@
+import Link from 'next/link';
 import { CORNER_NAME, type Corner } from '@/core/readings';
 import type { UnitSystem } from '@/core/units';
 import { RotorLines, type RotorLineView } from '@/ui/rotor/RotorLines';
 
 /** What happened to the rotors of a vehicle, corner by corner. */
 export function RotorHistory({
+  vehicleId,
   rotors,
   units,
 }: {
+  readonly vehicleId: string;
   readonly rotors: readonly { readonly corner: Corner; readonly lines: readonly RotorLineView[] }[];
   readonly units: UnitSystem;
 }) {
@@ -18,6 +21,9 @@ export function RotorHistory({
             <span className="zh-figure">{corner}</span> {CORNER_NAME[corner]}
           </h3>
           <RotorLines lines={lines} units={units} />
+          <Link className="d-inline-block py-2" href={`/vehicles/${vehicleId}/rotors/${corner}`}>
+            Charts and forecast<span className="visually-hidden">: {corner}</span>
+          </Link>
         </div>
       ))}
     </div>

@@ -2,35 +2,57 @@
 
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
 import { vehicleFormSchema, type VehicleForm as Values } from '@/core/contracts';
 import type { UnitSystem } from '@/core/units';
 import { FormField, showServerErrors } from '@/ui/field';
-import { saveVehicleAction } from './actions';
+import type { Answer } from '@/server/answer';
+import type { VerdictChange } from '@/server/figures';
+import { effectsOfVehicleAction, saveVehicleAction } from './actions';
 import { AxleFields } from './AxleFields';
+import type { Entered } from './model';
+import { VerdictChanges } from './VerdictChanges';
+
+type Refusal = Extract<Answer<unknown>, { ok: false }>;
 
 interface VehicleFormProps {
   readonly id: string | null;
   readonly values: Values;
   readonly units: UnitSystem;
+  /** Who entered the figures on file. */
+  readonly entered?: Entered;
   /** Where to go once it is saved; the id is put at the end. */
   readonly then: string;
 }
 
 /** A vehicle with the figures of both axles. */
-export function VehicleForm({ id, values, units, then }: VehicleFormProps) {
+export function VehicleForm({ id, values, units, entered = {}, then }: VehicleFormProps) {
   const router = useRouter();
   const { register, handleSubmit, setError, formState } = useForm<Values>({
     resolver: zodResolver(vehicleFormSchema(units), undefined, { raw: true }),
     defaultValues: values,
   });
   const { errors, isSubmitting } = formState;
-  const submit = handleSubmit(async (typed) => {
+  const [effects, setEffects] = useState<readonly VerdictChange[]>([]);
+  const refuse = (answer: Refusal): void =>
+    showServerErrors({ root: answer.message, ...answer.fields }, setError);
+  const save = async (typed: Values): Promise<void> => {
     const answer = await saveVehicleAction(id, typed);
     if (answer.ok) router.push(`${then}${answer.value}`);
-    else showServerErrors({ root: answer.message, ...answer.fields }, setError);
-  });
+    else refuse(answer);
+  };
+  // What open verdicts a change bears on is said before it is written.
+  const ask = async (typed: Values): Promise<void> => {
+    if (id === null) return save(typed);
+    const answer = await effectsOfVehicleAction(id, typed);
+    if (!answer.ok) return refuse(answer);
+    setEffects(answer.value);
+    if (answer.value.length === 0) return save(typed);
+  };
+  const submit = handleSubmit(ask);
+  const fields = { units, register, errors, entered };
   const line = (
     name: 'plate' | 'make' | 'model' | 'tyre' | 'finalDrive' | 'year' | 'variant' | 'massKg',
     label: string,
@@ -87,9 +109,17 @@ export function VehicleForm({ id, values, units, then }: VehicleFormProps) {
         Leave a figure empty when it is not known: a workshop default is used where there is one,
         and said so. Discard thickness has none. The maker’s service information comes first.
       </p>
-      <AxleFields axle="front" units={units} register={register} errors={errors} />
-      <AxleFields axle="rear" units={units} register={register} errors={errors} />
-      <button className="btn btn-primary" disabled={isSubmitting}>
+      <AxleFields axle="front" {...fields} />
+      <AxleFields axle="rear" {...fields} />
+      {effects.length > 0 && (
+        <VerdictChanges
+          changes={effects}
+          isBusy={isSubmitting}
+          onSave={handleSubmit(save)}
+          onBack={() => setEffects([])}
+        />
+      )}
+      <button className="btn btn-primary" disabled={isSubmitting} hidden={effects.length > 0}>
         {isSubmitting ? 'Saving …' : 'Save the vehicle'}
       </button>
     </form>

@@ -2,12 +2,22 @@
 
 import type { VehicleForm } from '@/core/contracts';
 import type { Answer } from '@/server/answer';
-import { saveVehicle } from '@/server/vehicles';
+import type { VerdictChange } from '@/server/figures';
+import { effectsOfVehicle, saveVehicle } from '@/server/vehicles';
+import { whoIsHere } from '@/server/who';
 
 /** Writes a vehicle, new when `id` is null. */
 export async function saveVehicleAction(
   id: string | null,
   form: VehicleForm,
 ): Promise<Answer<string>> {
-  return saveVehicle(id, form);
+  return saveVehicle(id, form, (await whoIsHere())?.name ?? null);
+}
+
+/** Says which verdicts of open jobs a change of a vehicle would change. */
+export async function effectsOfVehicleAction(
+  id: string,
+  form: VehicleForm,
+): Promise<Answer<readonly VerdictChange[]>> {
+  return effectsOfVehicle(id, form);
 }

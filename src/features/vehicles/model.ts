@@ -1,3 +1,4 @@
+import { format } from 'date-fns';
 import { SOURCE_NAME, LIMIT_SOURCES } from '@/core/assessment';
 import { LIMIT_FIELDS, type AxleForm, type VehicleForm } from '@/core/contracts';
 import { TRAITS, type Trait } from '@/core/procedure';
@@ -8,6 +9,8 @@ interface StoredLimit {
   readonly text: string;
   readonly unit: string;
   readonly source: AxleForm['limits']['discard']['source'];
+  readonly by?: string | null;
+  readonly at?: Date | null;
 }
 interface StoredAxle {
   readonly position: 'front' | 'rear';
@@ -106,6 +109,21 @@ export function vehicleForm(vehicle: StoredVehicle | null): VehicleForm {
     rear: axle('rear'),
   };
 }
+
+/** Who entered the figures of a vehicle and when, by axle and kind. */
+export type Entered = Readonly<Record<string, string>>;
+
+/** Who entered each figure, like "front.discard"; those of which it is not known are left out. */
+export const enteredBy = (vehicle: StoredVehicle): Entered =>
+  Object.fromEntries(
+    vehicle.axles.flatMap(({ position, limits }) =>
+      limits.flatMap(({ kind, by, at }) =>
+        at
+          ? [[`${position}.${kind}`, `entered ${by ? `by ${by} ` : ''}${format(at, 'd MMM yyyy')}`]]
+          : [],
+      ),
+    ),
+  ) as Entered;
 
 const SHORT_SOURCE: Readonly<Record<(typeof LIMIT_SOURCES)[number], string>> = {
   maker: 'maker',

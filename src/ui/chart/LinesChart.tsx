@@ -4,6 +4,8 @@ import dynamic from 'next/dynamic';
 import { ChartCard } from './ChartCard';
 import type { LinesProps } from './LinesPlot';
 
+export type { ChartLine } from './LinesPlot';
+
 /** The chart code comes when a chart is shown, not with the page. */
 const Plot = dynamic(() => import('./LinesPlot'), {
   ssr: false,

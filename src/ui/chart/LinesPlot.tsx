@@ -29,6 +29,8 @@ export interface LinesProps {
   /** Text alternative. */
   readonly label: string;
   readonly digits: number;
+  /** Where the y axis begins; at zero where it is not said. */
+  readonly yFrom?: 'zero' | 'data';
 }
 
 const LOOK = {
@@ -39,7 +41,15 @@ const LOOK = {
 } as const;
 
 /** Lines over one axis, with marks. */
-export default function LinesPlot({ lines, xTitle, yTitle, marks, label, digits }: LinesProps) {
+export default function LinesPlot({
+  lines,
+  xTitle,
+  yTitle,
+  marks,
+  label,
+  digits,
+  yFrom,
+}: LinesProps) {
   return (
     <div className="zh-chart" role="img" aria-label={label}>
       <ResponsiveContainer width="100%" height="100%">
@@ -50,13 +60,13 @@ export default function LinesPlot({ lines, xTitle, yTitle, marks, label, digits 
             type="number"
             domain={['dataMin', 'dataMax']}
             allowDuplicatedCategory={false}
-            tickFormatter={(value: number) => String(Math.round(value * 10) / 10)}
+            tickFormatter={(value: number) => (Math.round(value * 10) / 10).toLocaleString('en')}
             label={{ value: xTitle, position: 'insideBottom', dy: 18 }}
             stroke="var(--zh-slate)"
           />
           <YAxis
             type="number"
-            domain={[0, 'auto']}
+            domain={yFrom === 'data' ? ['auto', 'auto'] : [0, 'auto']}
             tickFormatter={(value: number) => value.toFixed(digits)}
             label={{ value: yTitle, angle: -90, position: 'insideLeft', dy: 40 }}
             stroke="var(--zh-slate)"

@@ -8,3 +8,4 @@ export * from './NextThing';
 export * from './theme';
 export * from './NextLink';
 export * from './Pager';
+export * from './CornerLinks';

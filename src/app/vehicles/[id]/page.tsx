@@ -2,7 +2,7 @@ import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
-import { vehicleForm } from '@/features/vehicles/model';
+import { enteredBy, vehicleForm } from '@/features/vehicles/model';
 import { RotorHistory } from '@/features/vehicles/RotorHistory';
 import { VehicleForm } from '@/features/vehicles/VehicleForm';
 import { rotorsOfVehicle } from '@/server/rotorLife';
@@ -52,10 +52,16 @@ export default async function VehiclePage({ params }: { params: Promise<{ id: st
       {rotors.length > 0 && (
         <section className="zh-card mb-3">
           <h2>Rotors</h2>
-          <RotorHistory rotors={rotors} units={units} />
+          <RotorHistory vehicleId={id} rotors={rotors} units={units} />
         </section>
       )}
-      <VehicleForm id={id} values={vehicleForm(vehicle)} units={units} then="/vehicles/" />
+      <VehicleForm
+        id={id}
+        values={vehicleForm(vehicle)}
+        entered={enteredBy(vehicle)}
+        units={units}
+        then="/vehicles/"
+      />
     </>
   );
 }

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { CornerTabs } from '@/features/measure/CornerTabs';
+import { CornerLinks } from '@/ui/shell';
 import { MeasureBench } from '@/features/measure/MeasureBench';
 import { scentOf } from '../../JobScent';
 import { openBenchOf } from '@/server/bench';
@@ -22,7 +22,7 @@ export default async function AsFoundPage({
     <>
       <div className="d-flex flex-wrap gap-3 align-items-center mb-2">
         <h1 className="mb-0">As found</h1>
-        <CornerTabs
+        <CornerLinks
           corners={bench.file.corners}
           current={bench.corner}
           base={`/jobs/${id}/as-found`}

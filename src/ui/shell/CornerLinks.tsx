@@ -1,8 +1,8 @@
 import Link from 'next/link';
 import { CORNER_NAME, type Corner } from '@/core/readings';
 
-/** The corners of a job, one of them the one worked on. */
-export function CornerTabs({
+/** The corners as places to go, one of them the one shown. */
+export function CornerLinks({
   corners,
   current,
   base,
