@@ -1,3 +1,4 @@
+import { sweepWork, watchNights } from './server/backup';
 import { closeDatabase, databaseHandle } from './server/database';
 import { learnPending } from './server/insights';
 
@@ -10,7 +11,11 @@ export async function boot(): Promise<void> {
   }
   try {
     await databaseHandle();
-    void learnPending();
+    sweepWork();
+    watchNights();
+    learnPending().catch((error: unknown) => {
+      process.stderr.write(`Closed jobs were not looked through: ${String(error)}\n`);
+    });
   } catch (error) {
     process.stderr.write(`\n${error instanceof Error ? error.message : String(error)}\n\n`);
     process.exit(1);

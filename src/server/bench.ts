@@ -5,13 +5,15 @@ import type { JobFile, SetFile } from '../db/repositories';
 import { everyGauge, type GaugeRow } from './gauges';
 import { jobFile } from './jobs';
 import { axleRow, cornerRecord, type Phase } from './record';
-import { shopUnits } from './settings';
+import { shopPositions, shopUnits } from './settings';
 
 /** Everything that the measuring bench of one corner opens with. */
 export interface BenchOpening {
   readonly file: JobFile;
   readonly corner: Corner;
   readonly units: UnitSystem;
+  /** Positions that the shop begins its sets with; null for what is recommended. */
+  readonly usualPositions: number | null;
   /** Every gauge: a set may have been begun with one that is out of use now. */
   readonly gauges: readonly GaugeRow[];
   readonly record: ReturnType<typeof cornerRecord>;
@@ -38,6 +40,7 @@ export async function openBenchOf(
     file,
     corner,
     units,
+    usualPositions: await shopPositions(),
     gauges: await everyGauge(),
     record,
     sets: file.sets

@@ -16,6 +16,26 @@ export function databaseHandle(): Promise<DatabaseHandle> {
 
 export const database = async (): Promise<Database> => (await databaseHandle()).db;
 
+/**
+ * Closes the database, does something with its folder, and opens it again: whoever asks for it
+ * meanwhile waits. It is opened again even where that fails, which is then thrown.
+ */
+export async function exchangeDatabase(exchange: () => void): Promise<void> {
+  const old = await databaseHandle();
+  let failed: unknown;
+  store.zestyHoundDatabase = (async () => {
+    await old.close();
+    try {
+      exchange();
+    } catch (error) {
+      failed = error;
+    }
+    return openDatabase(environment());
+  })();
+  await store.zestyHoundDatabase;
+  if (failed !== undefined) throw failed instanceof Error ? failed : new Error(String(failed));
+}
+
 /** Closes the database if it was opened. */
 export async function closeDatabase(): Promise<void> {
   if (store.zestyHoundDatabase) await (await store.zestyHoundDatabase).close();

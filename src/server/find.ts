@@ -14,6 +14,7 @@ export interface Finding {
   /** How many there are; null where there are more than are counted. */
   readonly total: number | null;
   readonly pages: number;
+  readonly isMore: boolean;
 }
 
 /** Looks for jobs as an address asks. */
@@ -25,7 +26,9 @@ export async function find(input: unknown): Promise<Finding> {
     { size: PAGE, number: query.page },
   );
   const total = counted > MOST_COUNTED ? null : counted;
-  return { query, jobs, total, pages: Math.max(1, Math.ceil(counted / PAGE)) };
+  const pages = Math.max(1, Math.ceil(counted / PAGE));
+  const isMore = total === null ? jobs.length === PAGE : query.page < pages;
+  return { query, jobs, total, pages, isMore };
 }
 
 const MOST_QUICK = 6;
@@ -44,7 +47,7 @@ export async function findQuickly(text: string): Promise<QuickPlace[]> {
   const db = await database();
   const query = findQuerySchema.parse({});
   const size = { size: MOST_QUICK, number: 1 };
-  const { jobs } = await searchJobs(db, { ...query, words, corner: null }, size);
+  const { jobs } = await searchJobs(db, { ...query, words, corner: null }, size, MOST_QUICK);
   const cars = await searchVehicles(db, words, size);
   return [
     ...jobs.map(({ id, number, plate, complaint }) => ({

@@ -46,6 +46,17 @@ export function turnedAway(knock: Knock, allowed: readonly string[]): string | n
   return from === knock.host ? null : 'Changes must come from this server\u2019s own pages.';
 }
 
+/** A request as the gate asks about it, with the names that it may call us by. */
+export const knockOf = (request: Request): [Knock, string[]] => [
+  {
+    method: request.method,
+    host: request.headers.get('host'),
+    origin: request.headers.get('origin'),
+    fetchSite: request.headers.get('sec-fetch-site'),
+  },
+  allowedHosts(process.env as { HOST?: string; ZESTY_HOUND_HOSTS?: string }),
+];
+
 /** The content policy of one page: scripts by nonce, everything else from here. */
 export const contentPolicy = (nonce: string, development: boolean): string =>
   [

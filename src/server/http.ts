@@ -1,4 +1,5 @@
 import type { Problem } from '../core/contracts';
+import { knockOf, STRICT_HEADERS, turnedAway } from './gate';
 
 /** Largest JSON body taken, in bytes. */
 const LARGEST_BODY = 5_000_000;
@@ -46,3 +47,20 @@ export const downloadResponse = (
         },
       })
     : problemResponse({ code: 'not-found', message: missing, path: '' }, 404);
+
+/** A handler that takes large files: the gate and the strict headers, which others have from the proxy. */
+export const behindGate =
+  <Rest extends unknown[]>(handler: (request: Request, ...rest: Rest) => Promise<Response>) =>
+  async (request: Request, ...rest: Rest): Promise<Response> => {
+    const why = turnedAway(...knockOf(request));
+    const response = why
+      ? problemResponse({ code: 'forbidden', message: why, path: '' }, 403)
+      : await handler(request, ...rest);
+    for (const [name, value] of Object.entries(STRICT_HEADERS)) response.headers.set(name, value);
+    response.headers.set('content-security-policy', "default-src 'none'");
+    return response;
+  };
+
+/** A refusal in words. */
+export const refusedResponse = (message: string, status = 400): Response =>
+  problemResponse({ code: 'refused', message, path: '' }, status);

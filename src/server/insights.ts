@@ -135,7 +135,7 @@ export async function learnPending(): Promise<void> {
   }
 }
 
-const MOST_PROOFS = 200;
+const MOST_PROOFS = 150;
 
 /** What the shop's closed jobs say, of one year or of all. */
 export interface InsightsView extends Insights {

@@ -16,7 +16,7 @@ import {
   type RotorOfCorner,
   type WearRate,
 } from '../core/wear';
-import { findVehicle, setsOfVehicle, type VehicleFile, type VehicleSet } from '../db/repositories';
+import { findVehicle, setsOfRotors, type VehicleFile, type VehicleSet } from '../db/repositories';
 import { database } from './database';
 import { limitsOf } from './record';
 import { rateOf, rotorsAt, type RotorLine } from './rotorLife';
@@ -87,7 +87,7 @@ export async function rotorCharts(vehicleId: string, corner: Corner): Promise<Ro
   const axle = vehicle?.axles.find(({ position }) => position === axleOf(corner));
   if (!vehicle || !axle) return null;
   const limits = limitsOf(axle);
-  const sets = (await setsOfVehicle(db, vehicleId)).filter(({ set }) => set.corner === corner);
+  const sets = await setsOfRotors(db, vehicleId, corner);
   const lines = await rotorsAt(vehicleId, corner);
   const rotors = rotorsOfCorner(lines);
   const { equipment } = await shopOfToday();

@@ -1,5 +1,5 @@
 import 'server-only';
-import { unitSystemSchema } from '../core/contracts';
+import { positionsSchema, unitSystemSchema } from '../core/contracts';
 import { TORQUE_UNITS, torqueUnit, type TorqueUnit, type UnitSystem } from '../core/units';
 import { readSetting, writeSetting } from '../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from './answer';
@@ -35,4 +35,20 @@ export async function chooseTorque(input: unknown): Promise<Answer<TorqueUnit>> 
   if (!unit) return refuse('Choose N·m, lb·ft or kgf·m.');
   await writeSetting(await database(), TORQUE, unit);
   return accept(unit);
+}
+
+const POSITIONS = 'positions';
+
+/** Positions that a new set begins with, where the shop has chosen; null for what is recommended. */
+export async function shopPositions(): Promise<number | null> {
+  const parsed = positionsSchema.safeParse(await readSetting(await database(), POSITIONS));
+  return parsed.success ? parsed.data : null;
+}
+
+/** Chooses the positions that a new set begins with; null goes back to what is recommended. */
+export async function choosePositions(input: unknown): Promise<Answer<number | null>> {
+  const parsed = positionsSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  await writeSetting(await database(), POSITIONS, parsed.data);
+  return accept(parsed.data);
 }

@@ -5,18 +5,50 @@ import { rulesInForce } from '@/core/procedure';
 import { GaugeBook } from '@/features/gauges/GaugeBook';
 import { PeopleList } from '@/features/people/PeopleList';
 import { WhoIsHere } from '@/features/people/WhoIsHere';
+import { DefaultsTable } from '@/features/settings/DefaultsTable';
+import { PositionsChoice } from '@/features/settings/PositionsChoice';
 import { TorqueUnitChoice } from '@/features/settings/TorqueUnitChoice';
+import { UnitsSwitch } from '@/features/settings/UnitsSwitch';
 import { RuleBook } from '@/features/rules/RuleBook';
+import { about } from '@/server/about';
 import { allGauges } from '@/server/gauges';
 import { allPeople } from '@/server/people';
-import { shopTorque, shopUnits } from '@/server/settings';
+import { shopPositions, shopTorque, shopUnits } from '@/server/settings';
+import { shopOfToday } from '@/server/shop';
+import { ThemeSwitch } from '@/ui/shell';
 import { whoIsHere } from '@/server/who';
 import { shopChoices } from '@/server/strip';
 
 export const metadata: Metadata = { title: 'Workshop' };
 
+/** A place of the workshop that has a page of its own. */
+function Place({
+  id,
+  name,
+  about: say,
+  href,
+}: {
+  readonly id: string;
+  readonly name: string;
+  readonly about: string;
+  readonly href: string;
+}) {
+  return (
+    <section className="zh-card" aria-labelledby={id}>
+      <h2 id={id}>{name}</h2>
+      <p>{say}</p>
+      <Link className="btn btn-outline-secondary" href={href}>
+        {name}
+      </Link>
+    </section>
+  );
+}
+
 export default async function WorkshopPage() {
   const people = await allPeople();
+  const units = await shopUnits();
+  const { currency } = (await shopOfToday()).prices;
+  const { version, node, schema, folder } = about();
   return (
     <>
       <h1>Workshop</h1>
@@ -29,28 +61,60 @@ export default async function WorkshopPage() {
         <h2 id="gauges">Gauges</h2>
         <GaugeBook
           gauges={await allGauges()}
-          units={await shopUnits()}
+          units={units}
           today={new Date().toISOString().slice(0, 10)}
         />
       </section>
-      <section className="zh-card mb-3" aria-labelledby="prices">
-        <h2 id="prices">Prices and times</h2>
-        <p>Parts, work, lathes and plates: what the options of a job are costed by.</p>
-        <Link className="btn btn-outline-secondary" href="/workshop/prices">
-          Prices and times
-        </Link>
-      </section>
-      <section className="zh-card mb-3" aria-labelledby="archive">
-        <h2 id="archive">In and out</h2>
-        <p>Everything on file as one document, and another shop’s records brought in.</p>
-        <Link className="btn btn-outline-secondary" href="/workshop/archive">
-          In and out
-        </Link>
-      </section>
-      <section className="zh-card mb-3" aria-labelledby="torque">
-        <h2 id="torque">Torque is read in</h2>
-        <TorqueUnitChoice unit={await shopTorque()} />
-      </section>
+      <div className="zh-pair mb-3">
+        <section className="zh-card" aria-labelledby="units">
+          <h2 id="units">Units and theme</h2>
+          <div className="d-flex flex-wrap align-items-center gap-2 mb-3">
+            Lengths are shown in <UnitsSwitch units={units} /> Light or dark on this screen:{' '}
+            <ThemeSwitch />
+          </div>
+          <h3 className="h5">Torque is read in</h3>
+          <TorqueUnitChoice unit={await shopTorque()} />
+        </section>
+        <section className="zh-card" aria-labelledby="defaults">
+          <h2 id="defaults">Defaults</h2>
+          <PositionsChoice positions={await shopPositions()} />
+          <DefaultsTable units={units} />
+        </section>
+      </div>
+      <div className="zh-pair mb-3">
+        <Place
+          id="prices"
+          name="Prices and times"
+          about={`Parts, work, lathes and plates: what the options of a job are costed by${currency ? `, in ${currency}` : ''}.`}
+          href="/workshop/prices"
+        />
+        <Place
+          id="archive"
+          name="In and out"
+          about="Everything on file as one open document, tables for a spreadsheet, and another shop’s records brought in."
+          href="/workshop/archive"
+        />
+        <Place
+          id="copies"
+          name="Copies"
+          about="A copy of every night, one made by hand, and the way back from either."
+          href="/workshop/copies"
+        />
+        <section className="zh-card" aria-labelledby="program">
+          <h2 id="program">This program</h2>
+          <dl className="zh-life mb-2">
+            <dt>Version</dt>
+            <dd className="zh-figure">{version}</dd>
+            <dt>Records</dt>
+            <dd className="zh-path">{folder ?? 'in a PostgreSQL server'}</dd>
+            <dt>Schema, Node</dt>
+            <dd className="zh-figure">
+              {schema}, {node}
+            </dd>
+          </dl>
+          <Link href="/workshop/licences">Licences</Link>
+        </section>
+      </div>
       <h2>House rules</h2>
       <p>
         Points where good technicians differ, with what speaks for and against each way. What the

@@ -40,10 +40,29 @@ BEGIN
 END
 $$;
 --> statement-breakpoint
+-- Words as they are written, signs inside them left out: "SK-042-K" is found as "sk042k" too.
+CREATE FUNCTION zh_joined(said text) RETURNS text LANGUAGE sql IMMUTABLE AS $$
+  SELECT regexp_replace(coalesce(said, ''), '[^[:alnum:][:space:]]+', '', 'g')
+$$;
+--> statement-breakpoint
+CREATE OR REPLACE FUNCTION zh_job_document(job uuid) RETURNS tsvector LANGUAGE sql STABLE AS $$
+  SELECT to_tsvector('simple', concat_ws(' ',
+    jobs.number::text,
+    zh_words(vehicles.plate), zh_joined(vehicles.plate),
+    zh_words(vehicles.make), zh_joined(vehicles.make),
+    zh_words(vehicles.model), zh_joined(vehicles.model),
+    zh_words(jobs.complaint), zh_joined(jobs.complaint), zh_words(jobs.confirmed_cause),
+    (SELECT string_agg(corner::text, ' ') FROM job_corners WHERE job_corners.job_id = jobs.id)))
+  FROM jobs JOIN vehicles ON vehicles.id = jobs.vehicle_id WHERE jobs.id = job
+$$;
+--> statement-breakpoint
+UPDATE job_search SET document = zh_job_document(job_id);
+--> statement-breakpoint
 -- The words that a vehicle is found by: beginnings of its plate, whole or in parts, make and model.
 CREATE FUNCTION zh_vehicle_words(plate text, make text, model text) RETURNS tsvector LANGUAGE sql IMMUTABLE AS $$
-  SELECT to_tsvector('simple', public.zh_words(plate) || ' ' || regexp_replace(plate, '[^[:alnum:]]+', '', 'g')
-    || ' ' || public.zh_words(make) || ' ' || public.zh_words(model))
+  SELECT to_tsvector('simple', public.zh_words(plate) || ' ' || public.zh_joined(plate)
+    || ' ' || public.zh_words(make) || ' ' || public.zh_joined(make)
+    || ' ' || public.zh_words(model) || ' ' || public.zh_joined(model))
 $$;
 --> statement-breakpoint
 CREATE INDEX "vehicles_words" ON "vehicles" USING gin (zh_vehicle_words(plate, make, model));

@@ -1,11 +1,11 @@
 import {
   and,
   asc,
-  count,
   desc,
   eq,
   exists,
   gte,
+  inArray,
   isNotNull,
   isNull,
   lt,
@@ -92,6 +92,12 @@ function inState(db: Database, state: JobQuery['state']): SQL | undefined {
 const textQuery = (words: readonly string[]): string =>
   words.map((word) => `${word.replace(/[^\p{L}\p{N}]/gu, '')}:*`).join(' & ');
 
+/** The words that a job must have: those asked for, and those of what else is asked for it. */
+const allWords = ({ words, cause, corner }: JobQuery): string =>
+  [textQuery(words), ...(cause?.split(/[^\p{L}\p{N}]+/u) ?? []), ...(corner ? [corner] : [])]
+    .filter((word) => word !== '')
+    .join(' & ');
+
 function conditionOf(db: Database, query: JobQuery): SQL | undefined {
   const { words, cause, corner, from, to } = query;
   return and(
@@ -103,7 +109,7 @@ function conditionOf(db: Database, query: JobQuery): SQL | undefined {
             .where(
               and(
                 eq(jobSearch.jobId, jobs.id),
-                sql`${jobSearch.document} @@ to_tsquery('simple', ${textQuery(words)})`,
+                sql`${jobSearch.document} @@ to_tsquery('simple', ${allWords(query)})`,
               ),
             ),
         )
@@ -147,15 +153,34 @@ const ORDER = {
 } as const;
 
 /** Jobs are counted up to here: beyond, there are "more". */
-export const MOST_COUNTED = 1000;
+export const MOST_COUNTED = 500;
+
+/** The ids of the jobs that a query finds, in its order, at most so many. */
+async function idsFound(db: Database, query: JobQuery, most: number, from: number) {
+  const rows = await db
+    .select({ id: jobs.id })
+    .from(jobs)
+    .where(conditionOf(db, query))
+    .orderBy(...ORDER[query.sort])
+    .limit(most)
+    .offset(from);
+  return rows.map(({ id }) => id);
+}
 
 /** One page of the jobs that a query finds, and how many there are, counted up to a limit. */
 export async function searchJobs(
   db: Database,
   query: JobQuery,
   page: { readonly size: number; readonly number: number },
+  mostCounted = MOST_COUNTED,
 ): Promise<{ readonly jobs: FoundJob[]; readonly counted: number }> {
-  const condition = conditionOf(db, query);
+  const first = await idsFound(db, query, mostCounted + 1, 0);
+  const from = (page.number - 1) * page.size;
+  const isBeyond = from + page.size > first.length && first.length > mostCounted;
+  const ids = isBeyond
+    ? await idsFound(db, query, page.size, from)
+    : first.slice(from, from + page.size);
+  if (ids.length === 0) return { jobs: [], counted: first.length };
   const rows = await db
     .select({
       id: jobs.id,
@@ -171,18 +196,9 @@ export async function searchJobs(
     })
     .from(jobs)
     .innerJoin(vehicles, eq(vehicles.id, jobs.vehicleId))
-    .where(condition)
-    .orderBy(...ORDER[query.sort])
-    .limit(page.size)
-    .offset((page.number - 1) * page.size);
-  const upTo = db
-    .select({ one: sql`1`.as('one') })
-    .from(jobs)
-    .where(condition)
-    .limit(MOST_COUNTED + 1)
-    .as('found');
-  const [{ counted } = { counted: 0 }] = await db.select({ counted: count() }).from(upTo);
-  return { jobs: rows, counted };
+    .where(inArray(jobs.id, ids));
+  const byId = new Map(rows.map((row) => [row.id, row]));
+  return { jobs: ids.flatMap((id) => byId.get(id) ?? []), counted: first.length };
 }
 
 /** A vehicle as a list has it. */

@@ -17,15 +17,28 @@ export async function findPerson(db: Database, id: string): Promise<PersonRow | 
 /** Writes a person, or brings one of the same name back; returns the id. */
 export async function savePerson(
   db: Database,
-  person: Pick<PersonRow, 'name' | 'role'>,
+  person: Pick<PersonRow, 'name' | 'role' | 'initials'>,
 ): Promise<string> {
   const [row] = await db
     .insert(people)
     .values(person)
-    .onConflictDoUpdate({ target: people.name, set: { role: person.role, isHere: true } })
+    .onConflictDoUpdate({
+      target: people.name,
+      set: { role: person.role, initials: person.initials, isHere: true },
+    })
     .returning({ id: people.id });
   if (!row) throw new Error('The person was not written');
   return row.id;
+}
+
+/** Changes what a person is here and what is short for the name; null where nobody has the id. */
+export async function updatePerson(
+  db: Database,
+  id: string,
+  change: Pick<PersonRow, 'role' | 'initials'>,
+): Promise<string | null> {
+  const rows = await db.update(people).set(change).where(eq(people.id, id)).returning();
+  return rows[0]?.id ?? null;
 }
 
 /** Offers a person no more; what was written under the name stays. */

@@ -94,7 +94,7 @@ export const rotorChangesOf = (
     .orderBy(asc(jobs.odometerKm));
 
 /** Vehicles of a model beside one, at most this many, whose rotors tell how its rotors wear. */
-const MOST_VEHICLES = 50;
+const MOST_VEHICLES = 12;
 
 export const othersOfModel = async (
   db: Database,
@@ -122,8 +122,12 @@ export interface VehicleSet {
   readonly set: SetFile;
 }
 
-/** Every thickness and runout set of a vehicle that counts, with its readings, by distance. */
-export async function setsOfVehicle(db: Database, vehicleId: string): Promise<VehicleSet[]> {
+/** Every thickness and runout set of a corner that counts, with its readings, by distance. */
+export async function setsOfRotors(
+  db: Database,
+  vehicleId: string,
+  corner: CornerName,
+): Promise<VehicleSet[]> {
   const sets = await db
     .select({
       set: readingSets,
@@ -136,6 +140,7 @@ export async function setsOfVehicle(db: Database, vehicleId: string): Promise<Ve
     .where(
       and(
         eq(jobs.vehicleId, vehicleId),
+        eq(readingSets.corner, corner),
         isNotNull(jobs.odometerKm),
         inArray(readingSets.kind, ['thickness', 'runout']),
         isNull(readingSets.setAsideAt),

@@ -12,7 +12,7 @@ export function FoundList({
   readonly finding: Finding;
   readonly causes: readonly { readonly code: string; readonly name: string }[];
 }) {
-  const { jobs, total, pages, query } = finding;
+  const { jobs, total, pages, isMore, query } = finding;
   const at = (page: number): string => findAddress({ ...query, page });
   if (jobs.length === 0) {
     return (
@@ -24,7 +24,7 @@ export function FoundList({
   return (
     <>
       <p role="status">
-        {total === null ? 'More than a thousand jobs' : total === 1 ? 'One job' : `${total} jobs`}
+        {total === null ? 'More than 500 jobs' : total === 1 ? 'One job' : `${total} jobs`}
       </p>
       <ul className="zh-list">
         {jobs.map((job) => (
@@ -43,12 +43,7 @@ export function FoundList({
           </li>
         ))}
       </ul>
-      <Pager
-        page={query.page}
-        pages={total === null ? null : pages}
-        isMore={query.page < pages}
-        hrefOf={at}
-      />
+      <Pager page={query.page} pages={total === null ? null : pages} isMore={isMore} hrefOf={at} />
     </>
   );
 }

@@ -37,15 +37,25 @@ test('what was asked for stands in the form again, narrowed down or not', () => 
 test('a page of what was found, the way to the next, and nothing found', () => {
   const query = findQuerySchema.parse({ q: 'x', page: '2' });
   const { rerender } = render(
-    <FoundList finding={{ query, jobs: [job], total: 60, pages: 3 }} causes={CAUSES} />,
+    <FoundList
+      finding={{ query, jobs: [job], total: 60, pages: 3, isMore: true }}
+      causes={CAUSES}
+    />,
   );
   expect(screen.getByRole('status').textContent).toBe('60 jobs');
   expect(screen.getByRole('listitem').textContent).toMatch(/open · Collapsed hose · comeback/);
   expect(screen.getByRole('link', { name: 'Next' }).getAttribute('href')).toBe('/find?q=x&page=3');
   expect(screen.getByRole('link', { name: 'Before' }).getAttribute('href')).toBe('/find?q=x');
-  rerender(<FoundList finding={{ query, jobs: [job], total: null, pages: 41 }} causes={CAUSES} />);
-  expect(screen.getByRole('status').textContent).toBe('More than a thousand jobs');
-  rerender(<FoundList finding={{ query, jobs: [], total: 0, pages: 1 }} causes={CAUSES} />);
+  rerender(
+    <FoundList
+      finding={{ query, jobs: [job], total: null, pages: 41, isMore: true }}
+      causes={CAUSES}
+    />,
+  );
+  expect(screen.getByRole('status').textContent).toBe('More than 500 jobs');
+  rerender(
+    <FoundList finding={{ query, jobs: [], total: 0, pages: 1, isMore: false }} causes={CAUSES} />,
+  );
   expect(screen.getByRole('status').textContent).toMatch(/nothing on file/);
 });
 

@@ -92,7 +92,9 @@ export function MeasureBench(props: MeasureBenchProps) {
   const { corner } = props;
   const bench = useBench(props.sets, corner, props.wanted);
   const { state, set, dispatch } = bench;
-  const [plan, setPlan] = useState<SetPlan | null>(wantedPlan(props.wanted, props.sets));
+  const [plan, setPlan] = useState<SetPlan | null>(
+    wantedPlan(props.wanted, props.sets, props.corner),
+  );
   const result = useMemo(() => (set ? solveSet(set, corner) : null), [set, corner]);
   const isReading = set !== undefined && state.cursor !== null;
   // While a set is read its figures stand alone; the corner is judged when it is read.

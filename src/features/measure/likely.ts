@@ -1,4 +1,5 @@
 import { nextMountShift, shortestTurn } from '@/core/indexing';
+import { recommendedPositions } from '@/core/quality';
 import type { RotorMove } from '@/ui/rotor';
 import { firstOpen, type BenchCorner, type BenchSet } from './model';
 import type { SetResult } from './result';
@@ -29,6 +30,10 @@ export function nextShift(sets: readonly BenchSet[], corner: BenchCorner): numbe
   return nextMountShift(corner.studs, first, shifts, corner.allowedShifts ?? all);
 }
 
+/** The positions that a first set begins with: the shop’s choice, else what is recommended. */
+const usualOf = ({ usualPositions, studs }: BenchCorner): number =>
+  usualPositions ?? recommendedPositions('usual', studs);
+
 /** What a new set most likely is. */
 export function likelyPlan(
   sets: readonly BenchSet[],
@@ -39,7 +44,7 @@ export function likelyPlan(
   const kind = missingKind(sets) ?? 'runout';
   const base: SetPlan = last
     ? planFor(kind, planOf(last))
-    : { kind, positions: 12, shift: 0, face: 'outboard' };
+    : { kind, positions: usualOf(corner), shift: 0, face: 'outboard' };
   const isNextMounting = missingKind(sets) === null;
   const shift = isNextMounting ? (nextShift(sets, corner) ?? base.shift) : base.shift;
   return { ...base, kind, shift: last ? shift : (expectedShift ?? 0) };
@@ -68,7 +73,8 @@ export function suspectsOf(result: SetResult | null): number[] {
 export const wantedPlan = (
   wanted: BenchSet['kind'] | undefined,
   sets: readonly BenchSet[],
+  corner: BenchCorner,
 ): SetPlan | null =>
   wanted && !counted(sets).some(({ kind }) => kind === wanted)
-    ? { kind: wanted, positions: 12, shift: 0, face: 'outboard' }
+    ? { kind: wanted, positions: usualOf(corner), shift: 0, face: 'outboard' }
     : null;

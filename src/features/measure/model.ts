@@ -61,6 +61,8 @@ export interface BenchCorner {
   readonly limits: AxleLimits;
   readonly units: UnitSystem;
   readonly gauges: readonly BenchGauge[];
+  /** Positions that the shop begins its sets with, where it has chosen. */
+  readonly usualPositions?: number | null;
 }
 
 /** A place to read: the closing reading of a lap stands at the number of positions. */

@@ -3,6 +3,7 @@
 import { useState, useTransition } from 'react';
 import { Form } from 'react-bootstrap';
 import { addPersonAction, chooseWhoAction } from './actions';
+import { ROLES, type Role } from './roles';
 
 export interface Person {
   readonly id: string;
@@ -16,13 +17,6 @@ interface WhoIsHereProps {
   /** Folded to a line, where the work needs the room. */
   readonly isFolded?: boolean;
 }
-
-const ROLES = [
-  ['technician', 'Technician'],
-  ['lead', 'Lead'],
-  ['apprentice', 'Apprentice'],
-] as const;
-type Role = (typeof ROLES)[number][0];
 
 /** A new name, for a shop that has none yet or one more. */
 function NewPerson({ onDone }: { readonly onDone: () => void }) {

@@ -4,7 +4,7 @@ import { revalidatePath } from 'next/cache';
 import { cookies } from 'next/headers';
 import type { PersonForm } from '@/core/contracts';
 import type { Answer } from '@/server/answer';
-import { addPerson, removePerson } from '@/server/people';
+import { addPerson, changePerson, removePerson } from '@/server/people';
 import { WHO_COOKIE } from '@/server/who';
 
 const A_SHIFT_S = 12 * 3600;
@@ -28,6 +28,16 @@ export async function chooseWhoAction(id: string): Promise<void> {
 export async function addPersonAction(person: PersonForm): Promise<Answer<string>> {
   const answer = await addPerson(person);
   if (answer.ok) await chooseWhoAction(answer.value);
+  return answer;
+}
+
+/** Changes what a person is here, and the initials. */
+export async function changePersonAction(
+  id: string,
+  change: Omit<PersonForm, 'name'>,
+): Promise<Answer<string>> {
+  const answer = await changePerson(id, change);
+  revalidatePath('/', 'layout');
   return answer;
 }
 

@@ -15,6 +15,7 @@ jest.mock('./actions', () => {
     chooseWhoAction: say('choose'),
     addPersonAction: say('add'),
     removePersonAction: say('remove'),
+    changePersonAction: say('change'),
   };
 });
 beforeEach(() => {
@@ -23,9 +24,9 @@ beforeEach(() => {
 });
 
 const people = [
-  { id: 'i', name: 'Ines', role: 'lead' },
-  { id: 't', name: 'Tobiah', role: 'technician' },
-];
+  { id: 'i', name: 'Ines', role: 'lead', initials: 'IN' },
+  { id: 't', name: 'Tobiah', role: 'technician', initials: 'TO' },
+] as const;
 const press = (element: HTMLElement): Promise<void> =>
   act(async () => {
     fireEvent.click(element);
@@ -76,4 +77,20 @@ test('people are listed and let go; an empty shop says what to do', async () => 
   expect(calls).toEqual([['remove', 'i']]);
   rerender(<PeopleList people={[]} />);
   expect(screen.getByText(/Nobody is on file yet/)).toBeTruthy();
+});
+
+test('role and initials are changed in place; a refusal is said', async () => {
+  render(<PeopleList people={people} />);
+  fireEvent.change(screen.getByLabelText('Role of Tobiah'), { target: { value: 'lead' } });
+  await act(async () => {});
+  expect(calls.at(-1)).toEqual(['change', 't', { role: 'lead', initials: 'TO' }]);
+  const field = screen.getByLabelText('Initials of Ines');
+  fireEvent.blur(field);
+  expect(calls).toHaveLength(1);
+  answer = { ok: false, message: 'The initials are too long.' };
+  fireEvent.change(field, { target: { value: 'INE' } });
+  fireEvent.blur(field);
+  await act(async () => {});
+  expect(calls.at(-1)).toEqual(['change', 'i', { role: 'lead', initials: 'INE' }]);
+  expect(screen.getByText('The initials are too long.')).toBeTruthy();
 });

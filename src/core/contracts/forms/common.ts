@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { readTyped, type LengthKind } from '../../readings';
+import { MAX_POSITIONS, MIN_POSITIONS, readTyped, type LengthKind } from '../../readings';
 import type { LengthUnit, TypedLength } from '../../units';
 
 /** A line of text that must be filled in, trimmed, with a message that names it. */
@@ -27,4 +27,12 @@ export const typedLength = (
     });
 
 export const unitSystemSchema = z.enum(['mm', 'thou']);
+
+/** Positions of a new set; null for what is recommended. */
+export const positionsSchema = z
+  .int(`Take ${MIN_POSITIONS} to ${MAX_POSITIONS} positions.`)
+  .min(MIN_POSITIONS, `Take ${MIN_POSITIONS} to ${MAX_POSITIONS} positions.`)
+  .max(MAX_POSITIONS, `Take ${MIN_POSITIONS} to ${MAX_POSITIONS} positions.`)
+  .nullable();
+
 export const idSchema = z.uuid('This is not the address of a record.');

@@ -38,11 +38,15 @@ export const findQuerySchema = z.object({
 });
 export type FindQuery = z.output<typeof findQuerySchema>;
 
-/** The words of what is looked for, each as the beginning of one; at most eight. */
+/**
+ * The words of what is looked for, each as the beginning of one; at most eight. Signs inside a
+ * word are left out, as where words are kept: "SK-04" is the beginning of "sk042k".
+ */
 export const findWords = (text: string): string[] =>
   text
     .toLowerCase()
-    .split(/[^\p{L}\p{N}]+/u)
+    .split(/\s+/u)
+    .map((word) => word.replace(/[^\p{L}\p{N}]+/gu, ''))
     .filter((word) => word !== '')
     .slice(0, 8);
 

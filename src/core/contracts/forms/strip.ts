@@ -241,5 +241,7 @@ export type TrayChangeForm = z.input<typeof trayChangeSchema>;
 export const personSchema = z.strictObject({
   name: line('The name', 40).min(1, 'Enter the name.'),
   role: z.enum(['lead', 'technician', 'apprentice']),
+  /** Short for the name; made from it where left empty. */
+  initials: line('The initials', 4).default(''),
 });
 export type PersonForm = z.input<typeof personSchema>;

@@ -6,7 +6,7 @@ import {
   readArchive,
   type Scope,
 } from '@/server/archive';
-import { problemResponse } from '@/server/http';
+import { behindGate, problemResponse, refusedResponse as refused } from '@/server/http';
 
 function scopeOf(url: URL): Scope {
   const job = url.searchParams.get('job');
@@ -16,7 +16,7 @@ function scopeOf(url: URL): Scope {
 }
 
 /** An archive of everything, of `?vehicle=` or of `?job=`. */
-export async function GET(request: Request): Promise<Response> {
+export const GET = behindGate(async (request) => {
   const scope = scopeOf(new URL(request.url));
   const archive = await makeArchive(scope);
   if (!archive) {
@@ -31,13 +31,10 @@ export async function GET(request: Request): Promise<Response> {
       'Content-Disposition': `attachment; filename="zesty-hound-${scope.kind}-${day}.json"`,
     },
   });
-}
-
-const refused = (message: string, status = 400): Response =>
-  problemResponse({ code: 'refused', message, path: '' }, status);
+});
 
 /** Brings an archive in; with `?dry=1` only says what it would bring. */
-export async function POST(request: Request): Promise<Response> {
+export const POST = behindGate(async (request) => {
   if (Number(request.headers.get('content-length') ?? 0) > LARGEST_ARCHIVE) {
     return refused('The file is larger than 400 MB.', 413);
   }
@@ -46,4 +43,4 @@ export async function POST(request: Request): Promise<Response> {
   const isDry = new URL(request.url).searchParams.get('dry') === '1';
   const done = await (isDry ? planImport(read.value) : importArchive(read.value));
   return done.ok ? Response.json({ tables: done.value }) : refused(done.message, 409);
-}
+});

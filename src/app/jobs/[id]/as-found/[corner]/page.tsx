@@ -41,6 +41,7 @@ export default async function AsFoundPage({
           phase: 'as-found',
           units: bench.units,
           gauges: bench.gauges,
+          usualPositions: bench.usualPositions,
         }}
         {...await scentOf(bench.file)}
         sets={bench.sets}

@@ -30,7 +30,14 @@ export default async function MeasurePage({
       </div>
       <MeasureBench
         key={`${bench.corner} ${(await searchParams).kind ?? ''}`}
-        corner={{ ...record, jobId: id, phase: 'before', units: bench.units, gauges: bench.gauges }}
+        corner={{
+          ...record,
+          jobId: id,
+          phase: 'before',
+          units: bench.units,
+          gauges: bench.gauges,
+          usualPositions: bench.usualPositions,
+        }}
         {...await scentOf(bench.file)}
         sets={bench.sets}
         wanted={(await searchParams).kind === 'hub' ? 'hub' : undefined}

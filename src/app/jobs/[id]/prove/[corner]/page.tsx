@@ -30,7 +30,14 @@ export default async function ProvePage({
       </p>
       <MeasureBench
         key={bench.corner}
-        corner={{ ...record, jobId: id, phase: 'after', units: bench.units, gauges: bench.gauges }}
+        corner={{
+          ...record,
+          jobId: id,
+          phase: 'after',
+          units: bench.units,
+          gauges: bench.gauges,
+          usualPositions: bench.usualPositions,
+        }}
         {...await scentOf(file, true)}
         sets={bench.sets}
         expectedShift={bench.decidedShift}

@@ -1,5 +1,5 @@
 import { keepRecording, keptRecording } from '@/server/roadTests';
-import { problemResponse } from '@/server/http';
+import { behindGate, refusedResponse as refused } from '@/server/http';
 
 interface Context {
   readonly params: Promise<{ id: string }>;
@@ -8,11 +8,8 @@ interface Context {
 /** Largest body taken, in bytes. */
 const LARGEST = 60_000_000;
 
-const refused = (message: string, status = 400): Response =>
-  problemResponse({ code: 'refused', message, path: '' }, status);
-
 /** The recording that is kept with a road test, as it came, compressed. */
-export async function GET(_request: Request, { params }: Context): Promise<Response> {
+export const GET = behindGate<[Context]>(async (_request, { params }) => {
   const raw = await keptRecording((await params).id);
   if (!raw) return refused('No recording is kept with this road test.', 404);
   return new Response(new Uint8Array(raw), {
@@ -21,13 +18,13 @@ export async function GET(_request: Request, { params }: Context): Promise<Respo
       'Content-Disposition': 'attachment; filename="road-test.csv.gz"',
     },
   });
-}
+});
 
 /** Keeps a recording, gzip-compressed by the browser. */
-export async function PUT(request: Request, { params }: Context): Promise<Response> {
+export const PUT = behindGate<[Context]>(async (request, { params }) => {
   if (Number(request.headers.get('content-length') ?? Infinity) > LARGEST) {
     return refused('A recording of more than 60 MB compressed cannot be kept.');
   }
   const kept = await keepRecording((await params).id, new Uint8Array(await request.arrayBuffer()));
   return kept.ok ? Response.json({ kept: kept.value }) : refused(kept.message);
-}
+});

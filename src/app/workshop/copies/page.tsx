@@ -1,0 +1,23 @@
+import type { Metadata } from 'next';
+import { CopiesDesk } from '@/features/copies/CopiesDesk';
+import { keptCopies } from '@/server/backup';
+import { environment } from '@/server/environment';
+import { whoIsHere } from '@/server/who';
+
+export const metadata: Metadata = { title: 'Copies' };
+
+export default async function CopiesPage() {
+  return (
+    <>
+      <h1>Copies</h1>
+      {environment().url ? (
+        <p className="zh-card">
+          The records are in a PostgreSQL server: copy and restore them with its own tools, pg_dump
+          and pg_restore.
+        </p>
+      ) : (
+        <CopiesDesk copies={keptCopies()} canRestore={(await whoIsHere())?.role === 'lead'} />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,230 @@
+'use client';
+
+import { format } from 'date-fns';
+import { useRouter } from 'next/navigation';
+import { useState, useTransition } from 'react';
+import type { Answer } from '@/server/answer';
+import type { KeptCopy, Staged } from '@/server/backup';
+import {
+  copyNowAction,
+  dropStagedAction,
+  removeCopyAction,
+  restoreAction,
+  stageCopyAction,
+} from './actions';
+import { sayBytes } from './model';
+
+/** Sends a file to be looked through. */
+async function sendFile(file: File): Promise<Answer<Staged>> {
+  const failed = (message: string): Answer<Staged> => ({ ok: false, message, fields: {} });
+  try {
+    const answer = await fetch('/api/v1/backup', { method: 'POST', body: file });
+    const body = (await answer.json()) as Staged & { error?: { message: string } };
+    return body.error ? failed(body.error.message) : { ok: true, value: body };
+  } catch {
+    return failed('The server did not answer. Nothing was changed.');
+  }
+}
+
+/** What is in a copy that was found whole, and the last word before it replaces the records. */
+function StagedCard({
+  staged,
+  canRestore,
+  isBusy,
+  onRestore,
+  onLeave,
+}: {
+  readonly staged: Staged;
+  readonly canRestore: boolean;
+  readonly isBusy: boolean;
+  readonly onRestore: () => void;
+  readonly onLeave: () => void;
+}) {
+  const { counts, made } = staged.manifest;
+  return (
+    <div className="zh-card mt-3" role="alert">
+      <p>
+        <strong>This copy is whole.</strong> Of {format(new Date(made), 'd MMM yyyy, HH:mm')}:{' '}
+        <span className="zh-figure">{counts.jobs.toLocaleString('en')}</span> jobs,{' '}
+        <span className="zh-figure">{counts.vehicles.toLocaleString('en')}</span> vehicles,{' '}
+        <span className="zh-figure">{counts.readings.toLocaleString('en')}</span> readings,{' '}
+        <span className="zh-figure">{counts.photos.toLocaleString('en')}</span> photos.
+      </p>
+      <p>
+        It takes the place of everything on file here. What was written since it was made is then
+        not on file any more; it is kept beside, in the data folder.
+      </p>
+      {!canRestore && <p>A lead restores: ask one to choose the name at “Who is here”.</p>}
+      <div className="d-flex flex-wrap gap-2">
+        <button
+          type="button"
+          className="btn btn-primary"
+          disabled={isBusy || !canRestore}
+          onClick={onRestore}
+        >
+          Put it in place of the records
+        </button>
+        <button type="button" className="btn btn-outline-secondary" onClick={onLeave}>
+          Leave it
+        </button>
+      </div>
+    </div>
+  );
+}
+
+/** The copies that are kept, and the way back from one. */
+export function CopiesDesk({
+  copies,
+  canRestore,
+}: {
+  readonly copies: readonly KeptCopy[];
+  readonly canRestore: boolean;
+}) {
+  const router = useRouter();
+  const [staged, setStaged] = useState<Staged | null>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const [refused, setRefused] = useState<string | null>(null);
+  const [busy, begin] = useTransition();
+  const run = <Value,>(
+    action: () => Promise<Answer<Value>>,
+    then: (value: Value) => void,
+  ): void => {
+    setSaid(null);
+    setRefused(null);
+    begin(async () => {
+      const answer = await action();
+      if (answer.ok) then(answer.value);
+      else setRefused(answer.message);
+    });
+  };
+  const leave = (): void => {
+    if (staged) void dropStagedAction(staged.id);
+    setStaged(null);
+  };
+  const look = (action: () => Promise<Answer<Staged>>): void => {
+    leave();
+    run(action, setStaged);
+  };
+  const restore = (): void => {
+    if (!staged) return;
+    run(
+      () => restoreAction(staged.id),
+      (kept) => {
+        setStaged(null);
+        setSaid(
+          `The copy is in place. What stood there is kept in the data folder, copies/${kept}.`,
+        );
+        router.refresh();
+      },
+    );
+  };
+  return (
+    <>
+      <section className="zh-card mb-3" aria-labelledby="make">
+        <h2 id="make">Make a copy</h2>
+        <p>
+          Everything on file in one file, made while work goes on. A copy of every night is kept by
+          itself: the last seven days, four weeks and twelve months.
+        </p>
+        <div className="d-flex flex-wrap gap-2">
+          <button
+            type="button"
+            className="btn btn-primary"
+            disabled={busy}
+            onClick={() => run(copyNowAction, (name) => setSaid(`${name} is kept.`))}
+          >
+            Make a copy now
+          </button>
+          <a className="btn btn-outline-secondary" href="/api/v1/backup" download>
+            Take a copy with you
+          </a>
+        </div>
+      </section>
+      <section className="zh-card mb-3" aria-labelledby="kept">
+        <h2 id="kept">Copies that are kept</h2>
+        {copies.length === 0 ? (
+          <p className="mb-0">None yet. The first one is made in the night.</p>
+        ) : (
+          <ul className="list-unstyled mb-0">
+            {copies.map(({ name, made, bytes, kind }) => (
+              <li key={name} className="zh-row">
+                <span>
+                  <strong>{format(made, 'd MMM yyyy, HH:mm')}</strong>{' '}
+                  <span className="zh-muted">
+                    {kind === 'nightly' ? 'of the night' : 'made by hand'}, {sayBytes(bytes)}
+                  </span>
+                </span>
+                <span className="d-flex flex-wrap">
+                  <a className="btn btn-link" href={`/api/v1/backup?copy=${name}`} download>
+                    Take it with you<span className="visually-hidden">: {name}</span>
+                  </a>
+                  <button
+                    type="button"
+                    className="btn btn-link"
+                    disabled={busy}
+                    onClick={() => look(() => stageCopyAction(name))}
+                  >
+                    Restore<span className="visually-hidden">: {name}</span>
+                  </button>
+                  {kind === 'by-hand' && (
+                    <button
+                      type="button"
+                      className="btn btn-link"
+                      disabled={busy}
+                      onClick={() =>
+                        run(
+                          () => removeCopyAction(name),
+                          () => setSaid(`${name} is gone.`),
+                        )
+                      }
+                    >
+                      Throw away<span className="visually-hidden">: {name}</span>
+                    </button>
+                  )}
+                </span>
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+      <section className="zh-card mb-3" aria-labelledby="restore">
+        <h2 id="restore">Restore from a file</h2>
+        <p>The file is looked through before anything is replaced.</p>
+        <label className="form-label" htmlFor="zh-backup">
+          Copy (.tar.gz)
+        </label>
+        <input
+          id="zh-backup"
+          className="form-control"
+          type="file"
+          accept=".gz,application/gzip"
+          disabled={busy}
+          onChange={({ target }) => {
+            const file = target.files?.[0];
+            if (file) look(() => sendFile(file));
+          }}
+        />
+      </section>
+      {busy && <p role="status">Working on it …</p>}
+      {said && (
+        <p role="status">
+          <strong>{said}</strong>
+        </p>
+      )}
+      {refused && (
+        <p className="zh-error" role="alert">
+          {refused}
+        </p>
+      )}
+      {staged && (
+        <StagedCard
+          staged={staged}
+          canRestore={canRestore}
+          isBusy={busy}
+          onRestore={restore}
+          onLeave={leave}
+        />
+      )}
+    </>
+  );
+}
