@@ -27,6 +27,7 @@ const config = {
   // A slow machine opens a database in many seconds; no test is a test of time.
   testTimeout: 120_000,
   maxWorkers: '100%',
+  globalTeardown: '<rootDir>/tests/support/sweep.mjs',
   projects: [
     {
       ...shared,

@@ -36,7 +36,9 @@ export async function exchangeDatabase(exchange: () => void): Promise<void> {
   if (failed !== undefined) throw failed instanceof Error ? failed : new Error(String(failed));
 }
 
-/** Closes the database if it was opened. */
+/** Closes the database if it was opened; whoever asks for it later opens it anew. */
 export async function closeDatabase(): Promise<void> {
-  if (store.zestyHoundDatabase) await (await store.zestyHoundDatabase).close();
+  const open = store.zestyHoundDatabase;
+  store.zestyHoundDatabase = undefined;
+  if (open) await (await open).close();
 }

@@ -38,6 +38,8 @@ export async function chooseTorque(input: unknown): Promise<Answer<TorqueUnit>> 
 }
 
 const POSITIONS = 'positions';
+/** What stands for a choice that was taken back: a setting is never empty. */
+const RECOMMENDED = 'recommended';
 
 /** Positions that a new set begins with, where the shop has chosen; null for what is recommended. */
 export async function shopPositions(): Promise<number | null> {
@@ -49,6 +51,6 @@ export async function shopPositions(): Promise<number | null> {
 export async function choosePositions(input: unknown): Promise<Answer<number | null>> {
   const parsed = positionsSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
-  await writeSetting(await database(), POSITIONS, parsed.data);
+  await writeSetting(await database(), POSITIONS, parsed.data ?? RECOMMENDED);
   return accept(parsed.data);
 }

@@ -67,3 +67,66 @@ test('an archive goes out, is looked through, and a torn one is refused', async 
   await expect(page.getByText(/Wheel nuts checked/).first()).toBeVisible();
   await expectAccessible(page);
 });
+
+test('a stricter limit names the verdicts it changes; a rotor has charts with tables', async ({
+  page,
+}) => {
+  const complaints = complaintsOf(page);
+  await page.goto('/vehicles');
+  await page.getByLabel('Plate, make or model').fill('sk-131');
+  await page.getByRole('button', { name: 'Find', exact: true }).click();
+  await page.getByRole('link', { name: /SK-131-V/ }).click();
+  const runout = page.getByLabel(/^Installed lateral runout/).first();
+  const before = await runout.inputValue();
+  await expect(page.getByText(/entered by Ines/).first()).toBeVisible();
+  await runout.fill('0,005 mm');
+  await page.getByRole('button', { name: 'Save the vehicle' }).click();
+  const changes = page.getByRole('alert').filter({ hasText: 'change open verdicts' });
+  await expect(changes.getByRole('listitem').first()).toContainText('Job');
+  await expectAccessible(page);
+  await changes.getByRole('button', { name: 'Back to the figures' }).click();
+  await expect(runout).toHaveValue('0,005 mm');
+  await runout.fill(before);
+
+  await page
+    .getByRole('link', { name: /^Charts and forecast/ })
+    .first()
+    .click();
+  await expect(page.getByRole('img', { name: /^Thinnest place/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Table' }).first().click();
+  await expect(page.getByRole('columnheader', { name: 'Odometer (km)' })).toBeVisible();
+  await expectAccessible(page);
+  expect(complaints).toEqual([]);
+});
+
+test('what closed jobs teach, and copies: made, looked through, put in place by a lead', async ({
+  page,
+}) => {
+  const complaints = complaintsOf(page);
+  await page.goto('/insights');
+  await expect(page.getByText(/too few to call a rate/).first()).toBeVisible();
+  await page.getByRole('link', { name: String(new Date().getFullYear()) }).click();
+  await expect(page.getByRole('heading', { name: 'Is the tool right?' })).toBeVisible();
+
+  await page.goto('/workshop');
+  await page.getByRole('button', { name: 'Ines', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Ines', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await page.getByRole('link', { name: 'Copies' }).click();
+  await page.getByRole('button', { name: 'Make a copy now' }).click();
+  await expect(page.getByText(/is kept\./)).toBeVisible();
+  await page.getByRole('button', { name: /^Restore/ }).click();
+  const whole = page.getByRole('alert').filter({ hasText: 'This copy is whole' });
+  await expect(whole).toContainText('jobs');
+  await expectAccessible(page);
+  await whole.getByRole('button', { name: 'Put it in place of the records' }).click();
+  await expect(page.getByText(/The copy is in place/)).toBeVisible();
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: /job 103/ })).toBeVisible();
+  // Who is here is asked anew by the tests that follow.
+  await page.goto('/workshop');
+  await page.getByRole('button', { name: 'Ines', exact: true }).click();
+  expect(complaints).toEqual([]);
+});

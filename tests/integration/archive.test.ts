@@ -1,8 +1,6 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { buildDemo } from '@/cli/demo/build';
-import { DEMO_SEED } from '@/cli/demo/scenario';
 import {
   archiveJsonSchema,
   importArchive,
@@ -17,13 +15,13 @@ import { jobFile, openJob } from '@/server/jobs';
 import { find } from '@/server/find';
 import { saveVehicle } from '@/server/vehicles';
 import { vehicleForm } from '@/features/vehicles/model';
+import { useDemoIn } from './demo';
 import { known } from './known';
 
 const folders: string[] = [];
 /** Closes what is open and opens an empty data folder. */
 async function emptyShop(): Promise<void> {
   await closeDatabase();
-  (globalThis as { zestyHoundDatabase?: unknown }).zestyHoundDatabase = undefined;
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-archive-'));
   folders.push(folder);
   process.env.ZESTY_HOUND_DATA = folder;
@@ -32,8 +30,9 @@ async function emptyShop(): Promise<void> {
 let archive: ArchiveDocument;
 beforeAll(async () => {
   delete process.env.DATABASE_URL;
-  await emptyShop();
-  await buildDemo(DEMO_SEED);
+  const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-archive-'));
+  folders.push(folder);
+  await useDemoIn(folder);
   archive = (await makeArchive({ kind: 'all' }))!;
 }, 120_000);
 afterAll(async () => {

@@ -1,18 +1,63 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
 import { buildDemo } from '@/cli/demo/build';
 import { DEMO_SEED } from '@/cli/demo/scenario';
 import { closeDatabase } from '@/server/database';
 import { openJobs } from '@/server/jobs';
 
+/** The demo workshop that all test files of one run copy; swept away when the run ends. */
+const TEMPLATE = path.join(os.tmpdir(), `zh-demo-${process.ppid}`);
+const READY = path.join(TEMPLATE, 'ready');
+const LONGEST_WAIT_MS = 110_000;
+
+/** Makes the folder, or is told that another worker does. */
+function isFirst(): boolean {
+  try {
+    fs.mkdirSync(TEMPLATE);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/** Points the program at a folder for the tests of a file. */
+function useFolder(folder: string): void {
+  process.env.ZESTY_HOUND_DATA = folder;
+  delete process.env.DATABASE_URL;
+}
+
+/** Builds the demo workshop once a run; the other workers wait for it. */
+async function templateReady(): Promise<string> {
+  const folder = path.join(TEMPLATE, 'data');
+  if (isFirst()) {
+    useFolder(folder);
+    await buildDemo(DEMO_SEED);
+    await closeDatabase();
+    fs.writeFileSync(READY, '');
+  }
+  for (let waited = 0; !fs.existsSync(READY); waited += 100) {
+    if (waited > LONGEST_WAIT_MS) throw new Error('The demo workshop was not built');
+    await wait(100);
+  }
+  return folder;
+}
+
+/** Copies the demo workshop into a folder and points the program at it. */
+export async function useDemoIn(folder: string): Promise<void> {
+  fs.cpSync(await templateReady(), folder, {
+    recursive: true,
+    filter: (file) => path.basename(file) !== 'lock',
+  });
+  useFolder(folder);
+}
+
 /** Stands the demo workshop up in a folder of its own for the tests of a file. */
 export function standUpDemo(): void {
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-server-'));
   beforeAll(async () => {
-    process.env.ZESTY_HOUND_DATA = folder;
-    delete process.env.DATABASE_URL;
-    await buildDemo(DEMO_SEED);
+    await useDemoIn(folder);
   });
   afterAll(async () => {
     await closeDatabase();

@@ -65,7 +65,7 @@ export default async function WorkshopPage() {
           today={new Date().toISOString().slice(0, 10)}
         />
       </section>
-      <div className="zh-pair mb-3">
+      <div className="zh-columns mb-3">
         <section className="zh-card" aria-labelledby="units">
           <h2 id="units">Units and theme</h2>
           <div className="d-flex flex-wrap align-items-center gap-2 mb-3">
@@ -81,7 +81,7 @@ export default async function WorkshopPage() {
           <DefaultsTable units={units} />
         </section>
       </div>
-      <div className="zh-pair mb-3">
+      <div className="zh-columns mb-3">
         <Place
           id="prices"
           name="Prices and times"
@@ -108,7 +108,7 @@ export default async function WorkshopPage() {
             <dt>Records</dt>
             <dd className="zh-path">{folder ?? 'in a PostgreSQL server'}</dd>
             <dt>Schema, Node</dt>
-            <dd className="zh-figure">
+            <dd className="zh-path">
               {schema}, {node}
             </dd>
           </dl>

@@ -14,6 +14,12 @@ export function sayDistance(distance: DistanceLeft | null): string {
   return `${sayKm(km)} (${sayKm(low)} to ${high === null ? 'not known' : sayKm(high)})`;
 }
 
+/** The 95 % band of a distance, in words. */
+export function sayBand({ low, high }: DistanceLeft): string {
+  if (low === null) return 'how sure that is, is not known yet';
+  return `surely ${sayKm(low)}, at most ${high === null ? 'not known' : sayKm(high)}`;
+}
+
 /** Where a rate of wear comes from, in words. */
 export function sayRate(rate: WearRate, family: PadFamily): string {
   const per = `${Math.round(rate.perKm * 10_000)} \u00b5m in 10,000 km`;

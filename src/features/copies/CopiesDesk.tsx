@@ -154,7 +154,7 @@ export function CopiesDesk({
                     {kind === 'nightly' ? 'of the night' : 'made by hand'}, {sayBytes(bytes)}
                   </span>
                 </span>
-                <span className="d-flex flex-wrap">
+                <span className="d-flex flex-wrap gap-3">
                   <a className="btn btn-link" href={`/api/v1/backup?copy=${name}`} download>
                     Take it with you<span className="visually-hidden">: {name}</span>
                   </a>

@@ -103,7 +103,7 @@ export function InsightsBoard({ view, year, units, causes, findings }: InsightsB
         <span className="zh-figure zh-figure-large">{jobs.toLocaleString('en')}</span>{' '}
         {jobs === 1 ? 'job' : 'jobs'} signed off. Came back: {sayShare(comebacks)}.
       </p>
-      <div className="zh-pair">
+      <div className="zh-columns">
         <section className="zh-card" aria-labelledby="by-cause">
           <h2 id="by-cause">Comebacks by cause</h2>
           <Comebacks
@@ -125,7 +125,7 @@ export function InsightsBoard({ view, year, units, causes, findings }: InsightsB
         <h2 id="right">Is the tool right?</h2>
         <Predictions rows={view.predictions} proofs={view.proofs} units={units} />
       </section>
-      <div className="zh-pair mt-3">
+      <div className="zh-columns mt-3">
         <section className="zh-card" aria-labelledby="money">
           <h2 id="money">Against “always new”</h2>
           <Savings savings={view.savings} />

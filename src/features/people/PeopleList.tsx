@@ -25,10 +25,9 @@ function PersonLine({ person }: { readonly person: ListedPerson }) {
       setTrouble(answer.ok ? null : answer.message);
     });
   return (
-    <li className="zh-row">
+    <li className="zh-person">
       <strong className="zh-name">{name}</strong>
       <Form.Control
-        className="zh-pulled"
         aria-label={`Initials of ${name}`}
         maxLength={4}
         autoComplete="off"

@@ -114,7 +114,7 @@ export function RotorCharts({
         label={`Thinnest place of ${rotors.length} rotors against the odometer${left ? `, with the forecast to discard thickness` : ''}.`}
         lines={inUnits(thickness, 'size')}
       />
-      <div className="zh-pair">
+      <div className="zh-columns">
         {dtv.length > 0 && (
           <LinesChart
             caption="Thickness variation"

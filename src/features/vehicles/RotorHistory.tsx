@@ -14,7 +14,7 @@ export function RotorHistory({
   readonly units: UnitSystem;
 }) {
   return (
-    <div className="zh-pair">
+    <div className="zh-columns">
       {rotors.map(({ corner, lines }) => (
         <div key={corner}>
           <h3 className="h5">

@@ -1,4 +1,4 @@
-import { sayDistance, sayRate, type At, type PadFamily, type RotorOfCorner } from '@/core/wear';
+import { sayBand, sayKm, sayRate, type At, type PadFamily, type RotorOfCorner } from '@/core/wear';
 import type { UnitSystem } from '@/core/units';
 import type { RotorCharts } from '@/server/rotorCharts';
 import { Figure } from '@/ui/verdict';
@@ -51,8 +51,8 @@ export function RotorLives({
     <section className="zh-card">
       {left && (
         <p>
-          <span className="zh-figure zh-figure-large">{sayDistance(left)}</span> to discard
-          thickness, from {km(left.fromKm)} on.
+          <span className="zh-figure zh-figure-large">{sayKm(left.km)}</span> to discard thickness,
+          from {km(left.fromKm)} on; {sayBand(left)}.
         </p>
       )}
       {!limits.discard && <p>The discard thickness is not on file: enter it on the vehicle.</p>}

@@ -72,7 +72,7 @@ export default function LinesPlot({
             stroke="var(--zh-slate)"
             width={72}
           />
-          <Legend verticalAlign="top" height={28} iconType="plainline" />
+          <Legend verticalAlign="top" iconType="plainline" />
           {marks?.map(({ x, name }) => (
             <ReferenceLine
               key={x}

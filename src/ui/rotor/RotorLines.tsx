@@ -23,36 +23,38 @@ export function RotorLines({
 }) {
   if (lines.length === 0) return <p className="mb-0">No thickness is on record with a distance.</p>;
   return (
-    <table className="table table-sm">
-      <thead>
-        <tr>
-          <th scope="col">Odometer</th>
-          <th scope="col">Job</th>
-          <th scope="col">Thinnest before</th>
-          <th scope="col">after</th>
-          <th scope="col">What</th>
-        </tr>
-      </thead>
-      <tbody>
-        {lines.map(({ jobId, number, km, before, after, what, by }) => (
-          <tr key={jobId}>
-            <td className="zh-figure">{km.toLocaleString('en')} km</td>
-            <td>
-              <Link href={`/jobs/${jobId}/decide`}>{number}</Link>
-            </td>
-            <td>
-              <Figure value={before} role="size" units={units} />
-            </td>
-            <td>
-              <Figure value={after} role="size" units={units} />
-            </td>
-            <td>
-              {what}
-              {by && ` (${by})`}
-            </td>
+    <div className="zh-scroll">
+      <table className="table table-sm">
+        <thead>
+          <tr>
+            <th scope="col">Odometer</th>
+            <th scope="col">Job</th>
+            <th scope="col">Thinnest before</th>
+            <th scope="col">after</th>
+            <th scope="col">What</th>
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {lines.map(({ jobId, number, km, before, after, what, by }) => (
+            <tr key={jobId}>
+              <td className="zh-figure">{km.toLocaleString('en')} km</td>
+              <td>
+                <Link href={`/jobs/${jobId}/decide`}>{number}</Link>
+              </td>
+              <td>
+                <Figure value={before} role="size" units={units} />
+              </td>
+              <td>
+                <Figure value={after} role="size" units={units} />
+              </td>
+              <td>
+                {what}
+                {by && ` (${by})`}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }

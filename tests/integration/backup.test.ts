@@ -1,0 +1,237 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { create } from 'tar';
+import { GET, POST } from '@/app/api/v1/backup/route';
+import {
+  copiesFolder,
+  copyFile,
+  copyNow,
+  dropStaged,
+  keptCopies,
+  makeBackup,
+  nightlyCopy,
+  removeCopy,
+  restoreStaged,
+  stageBackup,
+  sweepWork,
+} from '@/server/backup';
+import { makeArchive } from '@/server/archive';
+import { environment } from '@/server/environment';
+import { find } from '@/server/find';
+import { jobFile, openJob } from '@/server/jobs';
+import { addToRecord } from '@/server/signOff';
+import { LEAD } from '../support/people';
+import { jobNumber, standUpDemo } from './demo';
+import { known } from './known';
+
+standUpDemo();
+
+const work = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-backups-'));
+afterAll(() => fs.rmSync(work, { recursive: true, force: true }));
+const file = (name: string): string => path.join(work, name);
+/** Everything on file but the moment at which it is written out. */
+const everything = async (): Promise<string> =>
+  JSON.stringify({ ...(await makeArchive({ kind: 'all' })), made: '' });
+let untouched = '';
+const leftovers = (): string[] =>
+  fs.readdirSync(environment().folder).filter((name) => /^(copying|restoring)-/.test(name));
+
+test('a copy made while it runs is whole, and brings everything back while it runs', async () => {
+  const before = await everything();
+  const manifest = known(await makeBackup(file('a.tar.gz')));
+  expect(manifest.counts).toMatchObject({ vehicles: 6, jobs: 15 });
+  const { vehicle } = (await jobFile(await jobNumber(103)))!;
+  const input = { vehicleId: vehicle.id, complaint: 'Later.', odometerKm: '1', corners: ['FL'] };
+  known(await openJob(input));
+  expect((await find({})).total).toBe(16);
+  const staged = known(await stageBackup(file('a.tar.gz')));
+  expect((await find({})).total).toBe(16);
+  const kept = known(await restoreStaged(staged.id));
+  expect((await find({})).total).toBe(15);
+  expect(await everything()).toBe(before);
+  expect(fs.existsSync(path.join(copiesFolder(), kept, 'pg'))).toBe(true);
+  expect(leftovers()).toEqual([]);
+  // What is restored is written to like before.
+  known(await openJob(input));
+  const signed = (await find({ state: 'closed' })).jobs[0]!;
+  known(await addToRecord({ jobId: signed.id, text: 'Seen again.' }, LEAD));
+  untouched = await everything();
+});
+
+test('it is staged once: another restore of the same is refused', async () => {
+  const staged = known(await stageBackup(file('a.tar.gz')));
+  dropStaged(staged.id);
+  expect(await restoreStaged(staged.id)).toMatchObject({ ok: false });
+  for (const id of ['', '..', '../x', 'restoring-', 'pg', 'restoring-../../']) {
+    expect(await restoreStaged(id)).toMatchObject({ ok: false });
+    dropStaged(id);
+  }
+  expect(fs.existsSync(path.join(environment().folder, 'pg'))).toBe(true);
+});
+
+/** A packed folder with a manifest and whatever else. */
+async function packed(name: string, files: Readonly<Record<string, string>>): Promise<string> {
+  const folder = fs.mkdtempSync(path.join(work, 'pack-'));
+  for (const [place, text] of Object.entries(files)) {
+    fs.mkdirSync(path.dirname(path.join(folder, place)), { recursive: true });
+    fs.writeFileSync(path.join(folder, place), text);
+  }
+  await create({ cwd: folder, file: file(name), gzip: true }, Object.keys(files));
+  return file(name);
+}
+const MANIFEST = {
+  format: 'zesty-hound-backup',
+  version: 1,
+  made: '2026-01-01T00:00:00.000Z',
+  schema: { when: 1, tag: '0000_first' },
+  counts: { vehicles: 0, jobs: 0, readings: 0, photos: 0 },
+};
+
+test.each<[string, () => Promise<string>, RegExp]>([
+  [
+    'text',
+    async () => {
+      fs.writeFileSync(file('text'), 'no archive at all');
+      return file('text');
+    },
+    /torn, or no backup/,
+  ],
+  [
+    'torn in the middle',
+    async () => {
+      const whole = fs.readFileSync(file('a.tar.gz'));
+      fs.writeFileSync(file('torn'), whole.subarray(0, whole.length / 2));
+      return file('torn');
+    },
+    /torn/,
+  ],
+  ['another program\u2019s', () => packed('other', { 'notes.txt': 'x' }), /no backup has/],
+  [
+    'without a manifest',
+    () => packed('bare', { 'pg/PG_VERSION': '18' }),
+    /does not say what it is/,
+  ],
+  [
+    'of another version',
+    () =>
+      packed('version', {
+        'backup.json': JSON.stringify({ ...MANIFEST, version: 2 }),
+        'pg/PG_VERSION': '18',
+      }),
+    /another version/,
+  ],
+  [
+    'of a newer program',
+    () =>
+      packed('newer', {
+        'backup.json': JSON.stringify({ ...MANIFEST, schema: { when: 9e15, tag: 'later' } }),
+        'pg/PG_VERSION': '18',
+      }),
+    /newer version/,
+  ],
+  [
+    'without a database',
+    () => packed('hollow', { 'backup.json': JSON.stringify(MANIFEST), 'pg/PG_VERSION': '18' }),
+    /cannot be opened/,
+  ],
+  [
+    'with a link in it',
+    async () => {
+      const folder = fs.mkdtempSync(path.join(work, 'link-'));
+      fs.mkdirSync(path.join(folder, 'pg'));
+      fs.symlinkSync('/etc', path.join(folder, 'pg', 'etc'));
+      await create({ cwd: folder, file: file('link'), gzip: true }, ['pg']);
+      return file('link');
+    },
+    /symboliclink/,
+  ],
+  [
+    'that climbs out',
+    async () => {
+      const folder = fs.mkdtempSync(path.join(work, 'climb-'));
+      fs.mkdirSync(path.join(folder, 'in'));
+      fs.writeFileSync(path.join(folder, 'outside'), 'x');
+      await create(
+        { cwd: path.join(folder, 'in'), file: file('climb'), gzip: true, preservePaths: true },
+        ['../outside'],
+      );
+      return file('climb');
+    },
+    /no backup has/,
+  ],
+])('a file that is %s is refused in words, and nothing is touched', async (_, make, reason) => {
+  const answer = await stageBackup(await make());
+  expect(answer).toMatchObject({ ok: false, message: expect.stringMatching(reason) as string });
+  expect(answer).toMatchObject({ message: expect.stringMatching(/Nothing was changed/) as string });
+  expect(leftovers()).toEqual([]);
+});
+
+test('the records are as they were before all that was refused', async () => {
+  expect(await everything()).toBe(untouched);
+});
+
+test('a copy with fewer records than it says is refused', async () => {
+  const staged = known(await stageBackup(file('a.tar.gz')));
+  const folder = path.join(environment().folder, staged.id);
+  const manifest = { ...staged.manifest, counts: { ...staged.manifest.counts, jobs: 99 } };
+  fs.writeFileSync(path.join(folder, 'backup.json'), JSON.stringify(manifest));
+  await create({ cwd: folder, file: file('fewer'), gzip: true }, ['backup.json', 'pg']);
+  dropStaged(staged.id);
+  expect(await stageBackup(file('fewer'))).toMatchObject({
+    ok: false,
+    message: expect.stringMatching(/has not the records/) as string,
+  });
+});
+
+test('copies by night: one a night, after two o\u2019clock, old ones taken away', async () => {
+  const at = (day: string, hour: number): Date => new Date(`${day}T0${hour}:30:00`);
+  expect(await nightlyCopy(at('2026-03-02', 1))).toBeNull();
+  expect(await nightlyCopy(at('2026-03-02', 2))).toBe('nightly-2026-03-02.tar.gz');
+  expect(await nightlyCopy(at('2026-03-02', 3))).toBeNull();
+  for (let day = 1; day <= 28; day += 1) {
+    const name = `nightly-2026-01-${String(day).padStart(2, '0')}.tar.gz`;
+    fs.writeFileSync(path.join(copiesFolder(), name), '');
+  }
+  expect(await nightlyCopy(at('2026-03-03', 4))).toBe('nightly-2026-03-03.tar.gz');
+  const nights = keptCopies().filter(({ kind }) => kind === 'nightly');
+  expect(nights.length).toBeLessThan(15);
+  expect(nights.map(({ name }) => name)).toContain('nightly-2026-01-28.tar.gz');
+  expect(known(await stageBackup(copyFile('nightly-2026-03-03.tar.gz')!)).manifest.version).toBe(1);
+});
+
+test('copies by hand are listed, sent and thrown away; other names are none', async () => {
+  const name = known(await copyNow());
+  expect(keptCopies().map((copy) => copy.name)).toContain(name);
+  const sent = await GET(new Request(`http://127.0.0.1/api/v1/backup?copy=${name}`, HERE));
+  expect(sent.headers.get('content-disposition')).toContain(name);
+  expect((await sent.arrayBuffer()).byteLength).toBe(fs.statSync(copyFile(name)!).size);
+  known(removeCopy(name));
+  expect(removeCopy(name)).toMatchObject({ ok: false });
+  for (const bad of ['../pg', 'nightly-2026-01-28.tar.gz/../../x', '', 'version.json']) {
+    expect(copyFile(bad)).toBeNull();
+    expect(removeCopy(bad)).toMatchObject({ ok: false });
+  }
+});
+
+const HERE = { headers: { host: '127.0.0.1' } };
+
+test('by the route: sent, taken in, looked through; strangers stay out', async () => {
+  const sent = await GET(new Request('http://127.0.0.1/api/v1/backup', HERE));
+  const body = await sent.arrayBuffer();
+  const post = (headers: Record<string, string>) =>
+    POST(new Request('http://127.0.0.1/api/v1/backup', { method: 'POST', body, headers }));
+  const taken = (await (await post({ host: '127.0.0.1' })).json()) as { id: string };
+  expect(taken.id).toMatch(/^restoring-/);
+  dropStaged(taken.id);
+  const foreign = await post({ host: '127.0.0.1', origin: 'http://elsewhere.example' });
+  expect(foreign.status).toBe(403);
+  expect((await GET(new Request('http://127.0.0.1/api/v1/backup?copy=x', HERE))).status).toBe(404);
+  expect(foreign.headers.get('x-content-type-options')).toBe('nosniff');
+});
+
+test('what a stopped program left is swept', () => {
+  fs.mkdirSync(path.join(environment().folder, 'restoring-abc123'));
+  sweepWork();
+  expect(leftovers()).toEqual([]);
+});
