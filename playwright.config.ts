@@ -26,6 +26,7 @@ export const CHROMIUM_ARGS = [
 
 export default defineConfig({
   testDir: 'tests/e2e',
+  outputDir: process.env.E2E_OUTPUT ?? 'test-results',
   globalTeardown: './tests/e2e/teardown.ts',
   workers: 1,
   // Slow machines are waited for: how quick a page is, `npm run bench` measures.

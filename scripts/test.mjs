@@ -1,37 +1,65 @@
 // npm test: everything, from a fresh clone on; stops at the first failure.
 import { spawnSync } from 'node:child_process';
-import { bin, build, chromium, install, pdfReader, ROOT, run } from './lib/prepare.mjs';
+import { readdirSync } from 'node:fs';
+import path from 'node:path';
+import {
+  bin,
+  build,
+  chromium,
+  install,
+  pdfReader,
+  ROOT,
+  run,
+  runTogether,
+} from './lib/prepare.mjs';
 
 install();
 const CHROMIUM_PATH = chromium();
 pdfReader();
 const started = Date.now();
 
+/** Browser tests that take about half of the time; the others run beside them, on a server of their own. */
+const FIRST_HALF = ['views', 'records', 'kill', 'ways-in'];
+const SECOND_HALF = readdirSync(path.join(ROOT, 'tests/e2e'))
+  .filter((file) => file.endsWith('.spec.ts'))
+  .map((file) => file.replace('.spec.ts', ''))
+  .filter((name) => !FIRST_HALF.includes(name));
+const browserTests = (names, output) => [
+  bin('playwright'),
+  ['test', ...names.map((name) => `e2e/${name}.spec`)],
+  { CHROMIUM_PATH, E2E_OUTPUT: output },
+];
+
 const STEPS = [
-  ['lint', () => run(bin('eslint'), ['.', '--max-warnings', '0'])],
-  ['formatting', () => run(bin('prettier'), ['--check', '--log-level', 'warn', '.'])],
+  ['route types', () => run(bin('next'), ['typegen'])],
   [
-    'types',
-    () => {
-      run(bin('next'), ['typegen']);
-      run(bin('tsc'), ['--noEmit']);
-    },
-  ],
-  [
-    'import boundaries',
-    () => run(bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src']),
+    'lint, formatting, types, import boundaries',
+    () =>
+      runTogether([
+        [bin('eslint'), ['.', '--max-warnings', '0']],
+        [bin('prettier'), ['--check', '--log-level', 'warn', '.']],
+        [bin('tsc'), ['--noEmit']],
+        [bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src']],
+      ]),
   ],
   [
     'unit tests',
     () => run(bin('jest'), [], { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' }),
   ],
   ['build', build],
-  ['browser tests', () => run(bin('playwright'), ['test'], { CHROMIUM_PATH })],
+  [
+    'browser tests',
+    () =>
+      runTogether([
+        browserTests(FIRST_HALF, 'test-results/first'),
+        browserTests(SECOND_HALF, 'test-results/second'),
+      ]),
+  ],
 ];
 
 for (const [name, step] of STEPS) {
   console.log(`\n== ${name}`);
-  step();
+  await step();
 }
 const tracked = spawnSync('git', ['status', '--porcelain'], { cwd: ROOT, encoding: 'utf8' });
 if (tracked.status === 0 && tracked.stdout.trim() !== '' && process.env.CI) {

@@ -15,7 +15,7 @@ import { jobFile, openJob } from '@/server/jobs';
 import { find } from '@/server/find';
 import { saveVehicle } from '@/server/vehicles';
 import { vehicleForm } from '@/features/vehicles/model';
-import { useDemoIn } from './demo';
+import { demoIn } from './demo';
 import { known } from './known';
 
 const folders: string[] = [];
@@ -32,7 +32,7 @@ beforeAll(async () => {
   delete process.env.DATABASE_URL;
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-archive-'));
   folders.push(folder);
-  await useDemoIn(folder);
+  await demoIn(folder);
   archive = (await makeArchive({ kind: 'all' }))!;
 }, 120_000);
 afterAll(async () => {

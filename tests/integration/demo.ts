@@ -23,7 +23,7 @@ function isFirst(): boolean {
 }
 
 /** Points the program at a folder for the tests of a file. */
-function useFolder(folder: string): void {
+function pointAt(folder: string): void {
   process.env.ZESTY_HOUND_DATA = folder;
   delete process.env.DATABASE_URL;
 }
@@ -32,7 +32,7 @@ function useFolder(folder: string): void {
 async function templateReady(): Promise<string> {
   const folder = path.join(TEMPLATE, 'data');
   if (isFirst()) {
-    useFolder(folder);
+    pointAt(folder);
     await buildDemo(DEMO_SEED);
     await closeDatabase();
     fs.writeFileSync(READY, '');
@@ -45,19 +45,19 @@ async function templateReady(): Promise<string> {
 }
 
 /** Copies the demo workshop into a folder and points the program at it. */
-export async function useDemoIn(folder: string): Promise<void> {
+export async function demoIn(folder: string): Promise<void> {
   fs.cpSync(await templateReady(), folder, {
     recursive: true,
     filter: (file) => path.basename(file) !== 'lock',
   });
-  useFolder(folder);
+  pointAt(folder);
 }
 
 /** Stands the demo workshop up in a folder of its own for the tests of a file. */
 export function standUpDemo(): void {
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-server-'));
   beforeAll(async () => {
-    await useDemoIn(folder);
+    await demoIn(folder);
   });
   afterAll(async () => {
     await closeDatabase();
