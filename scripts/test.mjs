@@ -2,20 +2,11 @@
 import { spawnSync } from 'node:child_process';
 import { readdirSync } from 'node:fs';
 import path from 'node:path';
-import {
-  bin,
-  build,
-  chromium,
-  install,
-  pdfReader,
-  ROOT,
-  run,
-  runTogether,
-} from './lib/prepare.mjs';
+import { bin, build, chromium, install, readers, ROOT, run, runTogether } from './lib/prepare.mjs';
 
 install();
 const CHROMIUM_PATH = chromium();
-pdfReader();
+readers();
 const started = Date.now();
 
 /** Browser tests that take about half of the time; the others run beside them, on a server of their own. */

@@ -106,18 +106,25 @@ export function build() {
   writeFileSync(BUILD_STAMP, wanted);
 }
 
-/** Installs one of Debian's packages. */
-function debian(name) {
-  console.log(`Installing Debian’s ${name} …`);
+/** Installs Debian's packages. */
+function debian(names) {
+  console.log(`Installing Debian’s ${names.join(', ')} …`);
   run('apt-get', ['update', '-qq']);
-  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', name], {
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...names], {
     DEBIAN_FRONTEND: 'noninteractive',
   });
 }
 
-/** Installs what reads a PDF's text in the tests, when it is missing. */
-export function pdfReader() {
-  if (!existsSync('/usr/bin/pdftotext')) debian('poppler-utils');
+/** What the tests read with: the text of a PDF, a table in a spreadsheet program. */
+const READERS = [
+  ['/usr/bin/pdftotext', 'poppler-utils'],
+  ['/usr/bin/soffice', 'libreoffice-calc-nogui'],
+];
+
+/** Installs what the tests read with, where it is missing. */
+export function readers() {
+  const missing = READERS.filter(([file]) => !existsSync(file)).map(([, name]) => name);
+  if (missing.length > 0) debian(missing);
 }
 
 /** Installs Debian's Chromium when there is none; returns its path. */
@@ -126,7 +133,7 @@ export function chromium() {
     ['/usr/bin/chromium', '/usr/bin/chromium-browser', process.env.CHROMIUM_PATH].find(
       (file) => file && existsSync(file),
     );
-  if (!found()) debian('chromium');
+  if (!found()) debian(['chromium']);
   const file = found();
   if (!file) {
     console.error('Chromium could not be installed. Install it, or set CHROMIUM_PATH.');

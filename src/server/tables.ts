@@ -1,7 +1,7 @@
 import 'server-only';
 import { KNOWLEDGE } from '../core/contracts';
-import { writeTable, type Decimal } from '../core/exchange';
-import { allJobLines } from '../db/repositories';
+import { writeRows, writeTable, type Decimal } from '../core/exchange';
+import { allJobLines, readingLines } from '../db/repositories';
 import { database } from './database';
 import type { Download } from './exchange';
 import { rotorsOfVehicle } from './rotorLife';
@@ -48,4 +48,28 @@ export async function rotorsTable(decimal: Decimal): Promise<Download> {
     }
   }
   return { name: 'rotors.csv', text: writeTable(columns, rows, decimal) };
+}
+
+/** Jobs whose readings are asked for at once: a table of millions is never held whole. */
+const JOBS_AT_A_TIME = 50;
+
+/** All readings as a table, in pieces: a reading a line, in the order of jobs and sets. */
+export async function* readingsTable(decimal: Decimal): AsyncGenerator<string> {
+  const columns = [
+    ...['plate', 'job', 'corner', 'kind', 'phase', 'face', 'circle', 'shift', 'set_aside'],
+    ...['lap', 'position', 'value_mm', 'taken_at'],
+  ];
+  const db = await database();
+  yield writeTable(columns, [], decimal);
+  for (let after = -1; ;) {
+    const { lines, last } = await readingLines(db, after, JOBS_AT_A_TIME);
+    if (last === null) return;
+    after = last;
+    const rows = lines.map((line) => [
+      ...[line.plate, line.number, line.corner, line.kind, line.phase, line.face, line.circle],
+      ...[line.shift, line.setAsideAt ? 'yes' : 'no', line.lap, line.position],
+      ...[mm(line.valueUm), line.takenAt.toISOString()],
+    ]);
+    if (rows.length > 0) yield writeRows(rows, decimal);
+  }
 }

@@ -70,7 +70,7 @@ describe('finding', () => {
       },
     );
     expect(findAddress(findQuerySchema.parse({}))).toBe('/find');
-    expect(findWords("It's 2 FAST; drop table")).toEqual(['it', 's', '2', 'fast', 'drop', 'table']);
+    expect(findWords("It's 2 FAST; drop table")).toEqual(['its', '2', 'fast', 'drop', 'table']);
   });
 
   test('the palette leads to jobs and vehicles by a few letters', async () => {

@@ -19,16 +19,18 @@ function cellText(cell: Cell, decimal: Decimal): string {
   return FORMULA.test(cell) ? `'${cell}` : cell;
 }
 
+/** Lines of a table without its names, as `writeTable` writes them. */
+export function writeRows(rows: readonly (readonly Cell[])[], decimal: Decimal = 'point'): string {
+  const format = dsvFormat(decimal === 'comma' ? ';' : ',');
+  return `${format.formatRows(rows.map((row) => row.map((cell) => cellText(cell, decimal))))}\n`;
+}
+
 /**
  * A table as a spreadsheet opens it: a line of names, a line a row; quoted where it must be,
  * with semicolons between the columns where figures have a comma.
  */
-export function writeTable(
+export const writeTable = (
   columns: readonly string[],
   rows: readonly (readonly Cell[])[],
   decimal: Decimal = 'point',
-): string {
-  const format = dsvFormat(decimal === 'comma' ? ';' : ',');
-  const lines = rows.map((row) => row.map((cell) => cellText(cell, decimal)));
-  return `${format.formatRows([[...columns], ...lines])}\n`;
-}
+): string => writeRows([columns, ...rows], decimal);

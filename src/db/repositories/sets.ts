@@ -1,6 +1,6 @@
-import { and, asc, desc, eq } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray } from 'drizzle-orm';
 import type { Database } from '../client';
-import { readingChanges, readings, readingSets } from '../schema';
+import { jobs, readingChanges, readings, readingSets, vehicles } from '../schema';
 import type { ReadingRow, SetFile, SetRow } from './jobs';
 
 export type NewSetRow = typeof readingSets.$inferInsert;
@@ -98,3 +98,70 @@ export const writeReadings = (
       standing.set(place, after);
     }
   });
+
+/** One reading as a table of all readings has it. */
+export interface ReadingLine {
+  readonly plate: string;
+  readonly number: number;
+  readonly corner: SetRow['corner'];
+  readonly kind: SetRow['kind'];
+  readonly phase: SetRow['phase'];
+  readonly face: SetRow['face'];
+  readonly circle: SetRow['circle'];
+  readonly shift: number;
+  readonly setAsideAt: Date | null;
+  readonly lap: number;
+  readonly position: number;
+  readonly valueUm: number;
+  readonly takenAt: Date;
+}
+
+/** The readings of the next so many jobs after a number, in order; none after the last job. */
+export async function readingLines(
+  db: Database,
+  after: number,
+  most: number,
+): Promise<{ readonly lines: ReadingLine[]; readonly last: number | null }> {
+  const numbers = await db
+    .select({ id: jobs.id, number: jobs.number })
+    .from(jobs)
+    .where(gt(jobs.number, after))
+    .orderBy(asc(jobs.number))
+    .limit(most);
+  const last = numbers.at(-1)?.number ?? null;
+  if (last === null) return { lines: [], last };
+  const lines = await db
+    .select({
+      plate: vehicles.plate,
+      number: jobs.number,
+      corner: readingSets.corner,
+      kind: readingSets.kind,
+      phase: readingSets.phase,
+      face: readingSets.face,
+      circle: readingSets.circle,
+      shift: readingSets.shift,
+      setAsideAt: readingSets.setAsideAt,
+      lap: readings.lap,
+      position: readings.position,
+      valueUm: readings.valueUm,
+      takenAt: readings.takenAt,
+    })
+    .from(readingSets)
+    .innerJoin(readings, eq(readings.setId, readingSets.id))
+    .innerJoin(jobs, eq(jobs.id, readingSets.jobId))
+    .innerJoin(vehicles, eq(vehicles.id, jobs.vehicleId))
+    .where(
+      inArray(
+        readingSets.jobId,
+        numbers.map(({ id }) => id),
+      ),
+    )
+    .orderBy(
+      asc(jobs.number),
+      asc(readingSets.createdAt),
+      asc(readingSets.id),
+      asc(readings.lap),
+      asc(readings.position),
+    );
+  return { lines, last };
+}

@@ -28,6 +28,7 @@ test('an archive is looked through first, then brought in by a second press', as
   expect(screen.getByText(/brought as number 101 → 100101/)).toBeDefined();
   expect(screen.getAllByRole('row')).toHaveLength(2);
   expect(asked).toEqual(['/api/v1/archive?dry=1']);
+  await waitFor(() => expect(bring.hasAttribute('disabled')).toBe(false));
   fireEvent.click(bring);
   await waitFor(() => expect(screen.getByText('Brought in.')).toBeDefined());
   expect(asked).toEqual(['/api/v1/archive?dry=1', '/api/v1/archive']);

@@ -6,6 +6,7 @@ export const metadata: Metadata = { title: 'In and out' };
 const TABLES = [
   ['/api/v1/jobs.csv', 'All jobs'],
   ['/api/v1/rotors.csv', 'What happened to every rotor'],
+  ['/api/v1/readings.csv', 'All readings'],
 ] as const;
 
 export default function ArchivePage() {

@@ -1,0 +1,119 @@
+import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { CopiesDesk } from './CopiesDesk';
+import { sayBytes } from './model';
+
+const calls: unknown[][] = [];
+const staged = {
+  id: 'restoring-abc123',
+  manifest: {
+    format: 'zesty-hound-backup',
+    version: 1,
+    made: '2026-03-02T02:30:00.000Z',
+    schema: { when: 1, tag: 'x' },
+    counts: { vehicles: 6, jobs: 15, readings: 2100, photos: 3 },
+  },
+} as const;
+let refusal: string | null = null;
+jest.mock('next/navigation', () => ({ useRouter: () => ({ refresh: () => undefined }) }));
+jest.mock('./actions', () => {
+  const say =
+    (name: string, value: unknown) =>
+    (...args: unknown[]): Promise<unknown> => {
+      calls.push([name, ...args]);
+      return Promise.resolve(
+        refusal === null ? { ok: true, value } : { ok: false, message: refusal, fields: {} },
+      );
+    };
+  return {
+    copyNowAction: say('copy', 'backup-2026-03-02-101112.tar.gz'),
+    removeCopyAction: say('remove', 'x'),
+    stageCopyAction: (name: string) => say('stage', staged)(name),
+    restoreAction: say('restore', 'before-restore-x'),
+    dropStagedAction: say('drop', undefined),
+  };
+});
+beforeEach(() => {
+  calls.length = 0;
+  refusal = null;
+});
+
+const copies = [
+  {
+    name: 'nightly-2026-03-02.tar.gz',
+    made: new Date('2026-03-02T02:30:00'),
+    bytes: 7_200_000,
+    kind: 'nightly',
+  },
+  {
+    name: 'backup-2026-03-01-101112.tar.gz',
+    made: new Date('2026-03-01T10:11:12'),
+    bytes: 900,
+    kind: 'by-hand',
+  },
+] as const;
+/** Presses a button once it can be pressed. */
+async function press(name: RegExp | string): Promise<void> {
+  const button = (): HTMLElement => screen.getByRole('button', { name });
+  await waitFor(() => expect(button().hasAttribute('disabled')).toBe(false));
+  await act(async () => {
+    fireEvent.click(button());
+    await Promise.resolve();
+  });
+}
+
+test('copies are listed; only one made by hand can be thrown away', async () => {
+  render(<CopiesDesk copies={copies} canRestore />);
+  expect(screen.getByText(/of the night, 7\.2 MB/)).toBeTruthy();
+  expect(screen.getAllByRole('button', { name: /^Throw away/ })).toHaveLength(1);
+  await press(/^Throw away/);
+  expect(calls.at(-1)).toEqual(['remove', 'backup-2026-03-01-101112.tar.gz']);
+  await press('Make a copy now');
+  await waitFor(() => expect(screen.getByText(/is kept\./)).toBeTruthy());
+});
+
+test('a copy is looked through first, and put in place by a second press', async () => {
+  render(<CopiesDesk copies={copies} canRestore />);
+  await press(/^Restore.*nightly/);
+  await waitFor(() => expect(screen.getByText('This copy is whole.')).toBeTruthy());
+  expect(screen.getByRole('alert').textContent).toContain('2,100 readings');
+  expect(calls.map(([name]) => name)).toEqual(['stage']);
+  await press('Put it in place of the records');
+  await waitFor(() => expect(screen.getByText(/The copy is in place/)).toBeTruthy());
+  expect(calls.at(-1)).toEqual(['restore', 'restoring-abc123']);
+  expect(screen.queryByText('This copy is whole.')).toBeNull();
+});
+
+test('who is no lead may look, and leaves it', async () => {
+  render(<CopiesDesk copies={copies} canRestore={false} />);
+  await press(/^Restore.*nightly/);
+  const button = await screen.findByRole('button', { name: 'Put it in place of the records' });
+  expect(button.hasAttribute('disabled')).toBe(true);
+  await press('Leave it');
+  expect(calls.at(-1)).toEqual(['drop', 'restoring-abc123']);
+});
+
+test('a file that is refused says why; an empty shelf says when the first comes', async () => {
+  global.fetch = jest.fn(() =>
+    Promise.resolve({ json: () => Promise.resolve({ error: { message: 'It is torn.' } }) }),
+  ) as unknown as typeof fetch;
+  render(<CopiesDesk copies={[]} canRestore />);
+  expect(screen.getByText(/The first one is made in the night/)).toBeTruthy();
+  fireEvent.change(screen.getByLabelText(/^Copy/), {
+    target: { files: [new File(['x'], 'a.gz')] },
+  });
+  await waitFor(() => expect(screen.getByRole('alert').textContent).toBe('It is torn.'));
+  refusal = 'The disk is full.';
+  await press('Make a copy now');
+  await waitFor(() => expect(screen.getByRole('alert').textContent).toBe('The disk is full.'));
+});
+
+test('sizes in the largest unit that leaves a figure', () => {
+  expect([0, 900, 1500, 7_200_000, 81_000_000, 2_700_000_000].map(sayBytes)).toEqual([
+    '0 B',
+    '900 B',
+    '1.5 kB',
+    '7.2 MB',
+    '81 MB',
+    '2.7 GB',
+  ]);
+});
