@@ -12,22 +12,22 @@ const PHONE = { width: 390, height: 844 };
 const VIEWS = [
   ['start', null, '/', DESK],
   ['complaint', 103, 'complaint', DESK],
-  ['complaint-phone', 109, 'complaint', PHONE],
   ['road-test', 105, 'road-test', DESK],
   ['knowledge', null, '/knowledge', DESK],
   ['strip', 110, 'strip', DESK],
-  ['strip-step', 110, 'strip/RL', DESK],
-  ['strip-phone', 110, 'strip/RL', PHONE],
-  ['findings', 110, 'strip/RL/findings', DESK],
   ['measure', 104, 'measure/FR', DESK],
-  ['measure-new', 109, 'measure/RR', DESK],
   ['measure-phone', 109, 'measure/RL', PHONE],
   ['measure-dark', 108, 'measure/FR', DESK, 'dark', 'Runout, as first marked (stud 1)'],
   ['decide', 113, 'decide', DESK],
   ['correct', 105, 'correct/FL', DESK],
-  ['prove', 101, 'prove/FR', DESK],
+  ['torque', 114, 'rebuild/FL/torque', DESK],
+  ['pedal', 115, 'rebuild/pedal', DESK],
+  ['prove', 101, 'prove', DESK],
   ['report', 101, 'report', DESK],
-  ['vehicle', null, 'vehicle', DESK],
+  ['owner', 101, 'report/owner', DESK],
+  ['find', null, '/find?q=shake', DESK],
+  ['insights', null, '/insights', DESK],
+  ['rotors', null, 'rotors', DESK],
   ['workshop', null, '/workshop', DESK],
 ];
 
@@ -47,9 +47,9 @@ for (const [name, job, place, viewport, colorScheme = 'light', press] of VIEWS) 
     const link = page.getByRole('link', { name: new RegExp(`job ${job}\\b`) }).first();
     const [, , id] = (await link.getAttribute('href')).split('/');
     address = `/jobs/${id}/${place}`;
-  } else if (place === 'vehicle') {
-    await page.goto(`${BASE}/vehicles`);
-    address = await page.locator('a.zh-job').first().getAttribute('href');
+  } else if (place === 'rotors') {
+    await page.goto(`${BASE}/vehicles?q=SK-440`);
+    address = `${await page.locator('a.zh-job').first().getAttribute('href')}/rotors/FR`;
   }
   await page.goto(BASE + address);
   await page.waitForLoadState('networkidle');

@@ -51,7 +51,11 @@ describe('finding', () => {
 
   test('states, days, order and pages', async () => {
     expect((await find({ state: 'open' })).total).toBe(13);
-    expect((await find({ state: 'to-decide' })).total).toBeGreaterThan(5);
+    expect((await find({ state: 'to-decide' })).total).toBeGreaterThan(3);
+    expect(await numbers({ state: 'to-prove' })).toEqual([115]);
+    const states = ['to-measure', 'to-decide', 'to-correct', 'to-prove'] as const;
+    const each = await Promise.all(states.map((state) => numbers({ state })));
+    expect(each.flat().sort()).toEqual(await numbers({ state: 'open' }));
     expect((await find({ from: '2099-01-01' })).total).toBe(0);
     expect((await find({ to: '2099-01-01' })).total).toBe(15);
     expect((await find({ sort: 'oldest' })).jobs[0]!.number).toBe(101);

@@ -10,19 +10,30 @@ import {
   isNull,
   lt,
   lte,
+  ne,
   or,
   sql,
   type SQL,
 } from 'drizzle-orm';
 import type { Database } from '../client';
-import { checks, decisions, jobCorners, jobs, jobSearch, rechecks, vehicles } from '../schema';
+import {
+  checks,
+  decisions,
+  jobCorners,
+  jobs,
+  jobSearch,
+  readingSets,
+  rechecks,
+  vehicles,
+} from '../schema';
+import type { FindState } from '../../core/contracts';
 import type { CornerName } from './jobs';
 
 /** What is looked for. */
 export interface JobQuery {
   /** Beginnings of words, all of which a job must have. */
   readonly words: readonly string[];
-  readonly state: 'any' | 'open' | 'closed' | 'waiting' | 'to-decide' | 'to-prove';
+  readonly state: FindState;
   readonly cause: string | null;
   readonly corner: CornerName | null;
   /** Days, inclusive, as yyyy-mm-dd. */
@@ -63,6 +74,30 @@ const isDecided = (db: Database) =>
       .where(eq(decisions.jobId, jobs.id)),
   );
 
+const isBegun = (db: Database) =>
+  exists(
+    db
+      .select({ one: sql`1` })
+      .from(readingSets)
+      .where(eq(readingSets.jobId, jobs.id)),
+  );
+
+/** A corner was decided on, and its correction is not ticked as done. */
+const isToCorrect = (db: Database) =>
+  exists(
+    db
+      .select({ one: sql`1` })
+      .from(decisions)
+      .where(
+        and(
+          eq(decisions.jobId, jobs.id),
+          ne(decisions.correction, 'leave'),
+          sql`not exists (select 1 from checks done where done.job_id = ${jobs.id} and done.kind = 'correct'
+            and done.place = ${decisions.corner}::text and done.item = 'done')`,
+        ),
+      ),
+  );
+
 /** The condition of a state; none for any. */
 function inState(db: Database, state: JobQuery['state']): SQL | undefined {
   const isOpen = isNull(jobs.closedAt);
@@ -81,10 +116,14 @@ function inState(db: Database, state: JobQuery['state']): SQL | undefined {
           or(eq(checks.kind, 'waiting'), and(eq(checks.kind, 'correct'), eq(checks.item, 'sent'))),
         ),
       );
+    case 'to-measure':
+      return and(isOpen, sql`not ${isBegun(db)}`, sql`not ${isDecided(db)}`);
     case 'to-decide':
-      return and(isOpen, sql`not ${isDecided(db)}`);
+      return and(isOpen, isBegun(db), sql`not ${isDecided(db)}`);
+    case 'to-correct':
+      return and(isOpen, isToCorrect(db));
     case 'to-prove':
-      return and(isOpen, isDecided(db));
+      return and(isOpen, isDecided(db), sql`not ${isToCorrect(db)}`);
   }
 }
 
@@ -149,7 +188,8 @@ function conditionOf(db: Database, query: JobQuery): SQL | undefined {
 const ORDER = {
   newest: [desc(jobs.createdAt), desc(jobs.number)],
   oldest: [asc(jobs.createdAt), asc(jobs.number)],
-  closed: [sql`${jobs.closedAt} desc nulls last`, desc(jobs.number)],
+  // As the index has them, so that nothing is sorted.
+  closed: [sql`${jobs.closedAt} desc nulls last`, sql`${jobs.number} desc nulls last`],
 } as const;
 
 /** Jobs are counted up to here: beyond, there are "more". */

@@ -77,6 +77,7 @@ export const jobs = pgTable(
   },
   (table) => [
     index('jobs_open').on(table.closedAt, table.createdAt),
+    index('jobs_closed').on(table.closedAt.desc().nullsLast(), table.number.desc()),
     index('jobs_vehicle').on(table.vehicleId),
     index('jobs_comeback').on(table.comebackOf),
     index('jobs_created').on(table.createdAt, table.number),

@@ -11,8 +11,10 @@ interface Cause {
 const STATES = [
   ['any', 'any'],
   ['open', 'open'],
+  ['to-measure', 'open, to measure'],
   ['to-decide', 'open, to decide'],
-  ['to-prove', 'open, decided'],
+  ['to-correct', 'open, to correct'],
+  ['to-prove', 'open, to rebuild and prove'],
   ['waiting', 'waiting for parts'],
   ['closed', 'signed off'],
 ] as const;

@@ -1,5 +1,5 @@
 import 'server-only';
-import { eq, inArray, type SQL } from 'drizzle-orm';
+import { count, eq, inArray, type SQL } from 'drizzle-orm';
 import type { PgColumn, PgTable } from 'drizzle-orm/pg-core';
 import { idSchema } from '../../core/contracts';
 import type { Database } from '../../db/client';
@@ -113,6 +113,17 @@ const withoutStrangers = (rows: readonly ArchiveRow[]): ArchiveRow[] => {
       : row,
   );
 };
+
+/** Most readings that one document is made of: beyond, it would be larger than any that is taken in. */
+const MOST_READINGS = 1_200_000;
+
+/** Why everything is too much for one document; null where it is not. */
+export async function refuseWhole(): Promise<string | null> {
+  const db = await database();
+  const [{ all } = { all: 0 }] = await db.select({ all: count() }).from(readings);
+  if (all <= MOST_READINGS) return null;
+  return `There are ${all.toLocaleString('en')} readings on file, too many for one document. Take a copy (Workshop, Copies), or vehicles one by one.`;
+}
 
 /** Makes an archive, or null where what it is of is not on file. */
 export async function makeArchive(scope: Scope): Promise<ArchiveDocument | null> {

@@ -3,7 +3,16 @@ import { KNOWLEDGE } from '../knowledge';
 import { CORNERS } from '../../readings';
 
 /** How far a job is, as it can be asked for. */
-export const FIND_STATES = ['any', 'open', 'closed', 'waiting', 'to-decide', 'to-prove'] as const;
+export const FIND_STATES = [
+  'any',
+  'open',
+  'to-measure',
+  'to-decide',
+  'to-correct',
+  'to-prove',
+  'waiting',
+  'closed',
+] as const;
 export type FindState = (typeof FIND_STATES)[number];
 export const FIND_SORTS = ['newest', 'oldest', 'closed'] as const;
 export type FindSort = (typeof FIND_SORTS)[number];

@@ -4,6 +4,7 @@ import {
   makeArchive,
   planImport,
   readArchive,
+  refuseWhole,
   type Scope,
 } from '@/server/archive';
 import { behindGate, problemResponse, refusedResponse as refused } from '@/server/http';
@@ -18,6 +19,8 @@ function scopeOf(url: URL): Scope {
 /** An archive of everything, of `?vehicle=` or of `?job=`. */
 export const GET = behindGate(async (request) => {
   const scope = scopeOf(new URL(request.url));
+  const why = scope.kind === 'all' ? await refuseWhole() : null;
+  if (why) return refused(why, 413);
   const archive = await makeArchive(scope);
   if (!archive) {
     return problemResponse(

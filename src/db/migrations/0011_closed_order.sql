@@ -1,0 +1,1 @@
+CREATE INDEX "jobs_closed" ON "jobs" USING btree ("closed_at" DESC NULLS LAST,"number" DESC NULLS LAST);
