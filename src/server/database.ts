@@ -31,7 +31,10 @@ export async function exchangeDatabase(exchange: () => void): Promise<void> {
       failed = error;
     }
     return openDatabase(environment());
-  })();
+  })().catch((error: unknown) => {
+    store.zestyHoundDatabase = undefined;
+    throw error;
+  });
   await store.zestyHoundDatabase;
   if (failed !== undefined) throw failed instanceof Error ? failed : new Error(String(failed));
 }

@@ -7,7 +7,7 @@ import type { Database } from '../../db/client';
 import { jobs } from '../../db/schema';
 import { accept, refuse, type Answer } from '../answer';
 import { database } from '../database';
-import { learnPending } from '../insights';
+import { learnFrom, learnPending } from '../insights';
 import type { ArchiveDocument } from './document';
 import {
   fromArchive,
@@ -295,6 +295,28 @@ const goOnNumbering = (db: Database) =>
     sql`select setval(pg_get_serial_sequence('jobs', 'number'), greatest((select max(number) from jobs), 100))`,
   );
 
+/** Writes what is new of an archive, all of it or nothing; answers with what was done. */
+const write = (db: Database, archive: ArchiveDocument) =>
+  db.transaction(async (tx) => {
+    const plans = await planAll(tx, archive);
+    const shown = await compareKept(tx, archive, plans);
+    for (const { table, insert } of plans) {
+      await insertRows(tx, table, table === 'jobs' ? insert.map(asOpen) : insert);
+    }
+    const fresh = plans.find(({ table }) => table === 'jobs')?.insert ?? [];
+    await endJobs(tx, fresh);
+    if (fresh.length > 0) await goOnNumbering(tx);
+    return { shown, fresh };
+  });
+
+/** Learns from the closed jobs that came in, and anew from those that one of them came back from. */
+async function learnFromImport(fresh: readonly ArchiveRow[]): Promise<void> {
+  await learnPending();
+  for (const { comebackOf } of fresh) {
+    if (typeof comebackOf === 'string') await learnFrom(comebackOf);
+  }
+}
+
 /**
  * Brings what an archive has and these records have not; nothing here is written over. All of it
  * or nothing. Answers with what was done.
@@ -302,25 +324,15 @@ const goOnNumbering = (db: Database) =>
 export async function importArchive(archive: ArchiveDocument): Promise<Answer<TablePlan[]>> {
   const wrong = complaint(archive);
   if (wrong) return refuse(wrong);
-  const db = await database();
+  let written: Awaited<ReturnType<typeof write>>;
   try {
-    const shown = await db.transaction(async (tx) => {
-      const plans = await planAll(tx, archive);
-      const shown = await compareKept(tx, archive, plans);
-      for (const { table, insert } of plans) {
-        await insertRows(tx, table, table === 'jobs' ? insert.map(asOpen) : insert);
-      }
-      const fresh = plans.find(({ table }) => table === 'jobs')?.insert ?? [];
-      await endJobs(tx, fresh);
-      if (fresh.length > 0) await goOnNumbering(tx);
-      return shown;
-    });
-    await learnPending();
-    return accept(shown);
+    written = await write(await database(), archive);
   } catch (error) {
     const { cause } = error as { cause?: { detail?: string; message?: string } };
     return refuse(
       `The archive does not fit these records: ${cause?.detail ?? cause?.message ?? 'a row hangs on one that is not there'}. Nothing was changed.`,
     );
   }
+  await learnFromImport(written.fresh);
+  return accept(written.shown);
 }
