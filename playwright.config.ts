@@ -45,7 +45,7 @@ export default defineConfig({
   webServer: {
     command: `node ${path.join(__dirname, 'scripts/serveForTests.mjs')}`,
     url: `http://127.0.0.1:${E2E_PORT}/api/health`,
-    timeout: 60_000,
+    timeout: 300_000,
     gracefulShutdown: { signal: 'SIGTERM', timeout: 5000 },
     env: { PORT: E2E_PORT, ZESTY_HOUND_DATA: E2E_DATA, HOST: '127.0.0.1', DATABASE_URL: '' },
   },

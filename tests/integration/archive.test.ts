@@ -9,10 +9,12 @@ import {
   readArchive,
   type ArchiveDocument,
 } from '@/server/archive';
+import type { ArchiveRow } from '@/server/archive/tables';
 import { GET, POST } from '@/app/api/v1/archive/route';
 import { closeDatabase } from '@/server/database';
 import { jobFile, openJob } from '@/server/jobs';
 import { find } from '@/server/find';
+import { insightsOf } from '@/server/insights';
 import { saveVehicle } from '@/server/vehicles';
 import { vehicleForm } from '@/features/vehicles/model';
 import { scatterRecords } from '../support/randomRecords';
@@ -40,6 +42,17 @@ afterAll(async () => {
   await closeDatabase();
   for (const folder of folders) fs.rmSync(folder, { recursive: true, force: true });
 });
+
+/** The archive with one job alone and what hangs on it. */
+async function oneJob(job: ArchiveRow): Promise<ArchiveDocument> {
+  const kept = process.env.ZESTY_HOUND_DATA;
+  await closeDatabase();
+  process.env.ZESTY_HOUND_DATA = folders[0];
+  const made = (await makeArchive({ kind: 'job', id: String(job.id) }))!;
+  await closeDatabase();
+  process.env.ZESTY_HOUND_DATA = kept;
+  return made;
+}
 
 const bytes = (value: unknown): Uint8Array => new TextEncoder().encode(JSON.stringify(value));
 const again = (document: ArchiveDocument): string => JSON.stringify({ ...document, made: '' });
@@ -91,6 +104,24 @@ test.each([11, 12, 13])(
     expect(counts(known(await planImport(read(back))))).toMatchObject({ fresh: 0, conflicts: 0 });
   },
 );
+
+test('a comeback that comes in counts against the job that stands here', async () => {
+  await emptyShop();
+  const closed = archive.tables.jobs.find(({ number }) => number === 101)!;
+  known(await importArchive(read((await oneJob(closed))!)));
+  expect((await insightsOf(null)).comebacks).toMatchObject({ count: 0, of: 1 });
+  const late = {
+    ...archive,
+    tables: {
+      ...archive.tables,
+      jobs: archive.tables.jobs.map((row) =>
+        row.number === 113 ? { ...row, comebackOf: closed.id } : row,
+      ),
+    },
+  };
+  known(await importArchive(read(late)));
+  expect((await insightsOf(null)).comebacks).toMatchObject({ count: 1, of: 2 });
+});
 
 test('two shops merged keep both: the same plate and number are brought under others', async () => {
   await emptyShop();

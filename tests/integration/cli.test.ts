@@ -149,3 +149,45 @@ describe('roadtest', () => {
     fs.rmSync(bad);
   });
 });
+
+describe('copies by command', () => {
+  const work = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-copies-'));
+  afterAll(() => fs.rmSync(work, { recursive: true, force: true }));
+  const copies = (data: string, ...args: string[]) =>
+    spawnSync(
+      process.execPath,
+      ['--conditions=react-server', '--import', 'tsx', 'src/cli/backup.ts', ...args],
+      {
+        encoding: 'utf8',
+        env: {
+          ...process.env,
+          NODE_OPTIONS: '',
+          DATABASE_URL: '',
+          INIT_CWD: work,
+          PORT: '9',
+          ZESTY_HOUND_DATA: path.join(work, data),
+        },
+      },
+    );
+
+  test('a copy is made, put in place elsewhere, and never written over', () => {
+    const made = copies('one', 'backup', 'copy.tar.gz');
+    expect([made.stderr, made.status]).toEqual(['', 0]);
+    expect(made.stdout).toContain('copy.tar.gz: 0 jobs');
+    expect(copies('one', 'backup', 'copy.tar.gz').stderr).toContain('is there already');
+    const back = copies('two', 'restore', 'copy.tar.gz');
+    expect(back.stdout).toMatch(/0 jobs, 0 readings of .* are in place/);
+    expect(fs.readdirSync(path.join(work, 'two', 'copies'))).toHaveLength(1);
+  });
+
+  test('what cannot be meant is said, with how it is meant', () => {
+    expect(copies('three', 'restore', 'nothing.tar.gz').stderr).toContain('There is no file');
+    expect(copies('three', 'backup').stderr).toContain('npm run backup --');
+    fs.writeFileSync(path.join(work, 'torn.tar.gz'), 'x');
+    const torn = copies('three', 'restore', 'torn.tar.gz');
+    expect([torn.status, torn.stderr]).toEqual([
+      1,
+      expect.stringContaining('Nothing was changed') as string,
+    ]);
+  });
+});
