@@ -18,7 +18,7 @@ import { insightsOf } from '@/server/insights';
 import { saveVehicle } from '@/server/vehicles';
 import { vehicleForm } from '@/features/vehicles/model';
 import { scatterRecords } from '../support/randomRecords';
-import { demoIn } from './demo';
+import { demoIn, emptyIn } from './demo';
 import { known } from './known';
 
 const folders: string[] = [];
@@ -27,7 +27,7 @@ async function emptyShop(): Promise<void> {
   await closeDatabase();
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-archive-'));
   folders.push(folder);
-  process.env.ZESTY_HOUND_DATA = folder;
+  await emptyIn(folder);
 }
 
 let archive: ArchiveDocument;
@@ -86,7 +86,7 @@ test('out, into an empty shop, and out again: the same, byte for byte', async ()
   expect((await jobFile(id))!.job.number).toBe(116);
 });
 
-test.each([11, 12, 13])(
+test.each([11, 12])(
   'random records go round the same, photos among them (seed %d)',
   async (seed) => {
     await emptyShop();

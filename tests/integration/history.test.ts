@@ -17,6 +17,7 @@ import { rotorCharts } from '@/server/rotorCharts';
 import { rotorsOfVehicle } from '@/server/rotorLife';
 import { vehiclesPage, vehicleWithJobs } from '@/server/vehicles';
 import { tableScans } from '../support/plans';
+import { emptyIn } from './demo';
 import { known } from './known';
 
 const SIZE = { jobs: 400, open: 5, seed: 3, from: new Date('2024-01-01T08:00:00Z'), days: 700 };
@@ -24,8 +25,7 @@ const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-history-'));
 let vehicleId = '';
 
 beforeAll(async () => {
-  process.env.ZESTY_HOUND_DATA = folder;
-  delete process.env.DATABASE_URL;
+  await emptyIn(folder);
   const db = await database();
   await loadHistory(db, SIZE);
   vehicleId = (await findVehicleByPlate(db, pastVehicle(7).plate))?.id ?? '';
