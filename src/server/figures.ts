@@ -1,7 +1,7 @@
 import { sayAdvice } from '../core/assessment';
 import type { Corner } from '../core/readings';
 import type { UnitSystem } from '../core/units';
-import type { VerdictState } from '../core/verdict';
+import { VERDICT_WORD, type VerdictState } from '../core/verdict';
 import type { AxleRow, JobFile, NewAxle } from '../db/repositories';
 import { judgeCorner, type CornerJudgement } from './judge';
 
@@ -15,21 +15,13 @@ export interface VerdictChange {
   readonly becomes: string;
 }
 
-const STATE: Readonly<Record<VerdictState, string>> = {
-  within: 'within',
-  beyond: 'beyond',
-  'too-close': 'too close to call',
-  'not-valid': 'not valid',
-  'not-measured': 'not measured',
-};
-
 /** What is said of a corner, as it stands. */
 function saidOf(
   { record, assessment, advice }: CornerJudgement,
   units: UnitSystem,
 ): Map<VerdictChange['what'], string> {
   const { runout, thickness, thicknessVerdicts } = assessment;
-  const state = (of: VerdictState | undefined): string => (of ? STATE[of] : STATE['not-measured']);
+  const state = (of: VerdictState = 'not-measured'): string => VERDICT_WORD[of].toLowerCase();
   return new Map([
     ['runout', state(runout?.verdict.state)],
     ['thickness variation', state(thickness?.dtvVerdict.state)],

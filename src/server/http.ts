@@ -1,4 +1,5 @@
 import type { Problem } from '../core/contracts';
+import type { Decimal } from '../core/exchange';
 import { knockOf, STRICT_HEADERS, turnedAway } from './gate';
 
 /** Largest JSON body taken, in bytes. */
@@ -64,3 +65,7 @@ export const behindGate =
 /** A refusal in words. */
 export const refusedResponse = (message: string, status = 400): Response =>
   problemResponse({ code: 'refused', message, path: '' }, status);
+
+/** How a request wants the figures of a table: `?decimal=comma`, else with a point. */
+export const decimalAsked = (request: Request): Decimal =>
+  new URL(request.url).searchParams.get('decimal') === 'comma' ? 'comma' : 'point';

@@ -123,6 +123,18 @@ export async function learnFrom(jobId: string): Promise<void> {
   await saveTallies(db, jobId, file.job.closedAt.getFullYear(), tallies);
 }
 
+/**
+ * Learns from a job whose own write is done already: a failure is told to whoever runs the
+ * program, and undoes nothing. What was missed is caught up with at the next start.
+ */
+export async function learnAfter(jobId: string): Promise<void> {
+  try {
+    await learnFrom(jobId);
+  } catch (error) {
+    process.stderr.write(`Nothing was learnt from job ${jobId}: ${String(error)}\n`);
+  }
+}
+
 const AT_A_TIME = 50;
 
 /** Learns from every closed job that nothing was learnt from yet: after an import or an upgrade. */
@@ -150,6 +162,6 @@ export async function insightsOf(year: number | null): Promise<InsightsView> {
   return {
     ...summarise(await cellsOf(db, year)),
     years: await talliedYears(db),
-    proofs: await latestProofs(db, MOST_PROOFS),
+    proofs: await latestProofs(db, year, MOST_PROOFS),
   };
 }

@@ -16,7 +16,7 @@ import {
 import { axleOf } from '../core/readings';
 import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
-import { learnFrom } from './insights';
+import { learnAfter } from './insights';
 
 export type { JobLine };
 
@@ -33,7 +33,7 @@ export async function openJob(input: unknown): Promise<Answer<string>> {
   if (comeback !== null) return refuse(comeback, { comebackOf: comeback });
   const id = await insertJob(db, parsed.data);
   // A comeback changes what was learnt from the job that it came back from.
-  if (parsed.data.comebackOf !== null) await learnFrom(parsed.data.comebackOf);
+  if (parsed.data.comebackOf !== null) await learnAfter(parsed.data.comebackOf);
   return accept(id);
 }
 

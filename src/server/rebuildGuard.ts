@@ -4,18 +4,8 @@ import { CORNERS, type Corner } from '../core/readings';
 import { pulledAmiss } from '../core/torque';
 import type { CheckRow, JobFile } from '../db/repositories';
 import { partsStillOff } from './procedure';
-import {
-  CALIPER_ON,
-  closingOf,
-  correctedAt,
-  correctionAt,
-  fastenersAt,
-  HOLD_SECONDS,
-  openedBy,
-  rebuildSteps,
-  secondsHeld,
-  starAt,
-} from './rebuild';
+import { closingOf, fastenersAt, HOLD_SECONDS, secondsHeld, starAt } from './rebuild';
+import { CALIPER_ON, correctedAt, correctionAt, openedBy, rebuildSteps } from './rebuildSteps';
 
 const saysOf = (list: readonly { readonly say: string }[]): string | null =>
   list.length === 0 ? null : list.map(({ say }) => say).join(' ');

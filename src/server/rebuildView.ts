@@ -13,7 +13,8 @@ import {
 import { CORNER_NAME, type Corner } from '../core/readings';
 import type { CheckRow, JobFile } from '../db/repositories';
 import { findCheck, rulesOf } from './procedure';
-import { closingOf, fastenersAt, rebuildContext, rebuildSteps, starAt } from './rebuild';
+import { closingOf, fastenersAt, starAt } from './rebuild';
+import { rebuildContext, rebuildSteps } from './rebuildSteps';
 
 /** A time in words: of the day where it is today. */
 export const sayTime = (at: Date): string => format(at, isToday(at) ? 'HH:mm' : 'd MMM, HH:mm');

@@ -42,7 +42,7 @@ export interface RotorCharts {
   readonly dtvLimit: number;
   readonly runoutLimit: number;
   readonly rate: WearRate;
-  /** Distance to discard from the last thickness; null without one or without a discard thickness. */
+  /** Distance to discard from the last thickness that holds; null without one or without a discard thickness. */
   readonly left: (DistanceLeft & { readonly fromKm: number; readonly thickness: number }) | null;
 }
 
@@ -64,13 +64,13 @@ function pointsOf(
   return [...points.values()];
 }
 
-/** The last thickness of the rotor that is on the vehicle, with the distance it leaves. */
+/** The last thickness that holds of the rotor on the vehicle, with the distance it leaves. */
 function leftOf(
   rotors: readonly RotorOfCorner[],
   { discard }: AxleLimits,
   rate: WearRate,
 ): RotorCharts['left'] {
-  const last = rotors.at(-1)?.thicknesses.at(-1);
+  const last = rotors.at(-1)?.latest;
   if (!last || !discard) return null;
   const { km: fromKm, thickness } = last;
   return { ...distanceLeft(thickness, discard.value, rate), fromKm, thickness };

@@ -1,4 +1,5 @@
 import 'server-only';
+import { group } from 'd3-array';
 import { readFigure } from '../core/procedure';
 import { axleOf, CORNERS, type Corner } from '../core/readings';
 import {
@@ -107,21 +108,12 @@ export interface RotorLife {
 
 /** Wear of every rotor on the same axle of other vehicles of the model, in µm a km. */
 async function modelRates(vehicle: VehicleRow, corner: Corner): Promise<number[]> {
-  const db = await database();
-  const others = await othersOfModel(db, vehicle);
+  const others = await othersOfModel(await database(), vehicle);
   if (others.length === 0) return [];
-  const thinnest = await thinnestOf(db, others);
-  const changes = await rotorChangesOf(db, others);
-  const corners = CORNERS.filter((each) => axleOf(each) === axleOf(corner));
-  return others.flatMap((id) =>
-    corners.flatMap((each) => {
-      const own = <Row extends { readonly vehicleId: string }>(rows: readonly Row[]): Row[] =>
-        rows.filter(({ vehicleId }) => vehicleId === id);
-      const lines = rotorLines(own(thinnest), own(changes), each);
-      const rate = wearFromHistory(lines.flatMap(eventsOf), THICKNESS_U);
-      return rate ? [rate.perKm] : [];
-    }),
-  );
+  return [...(await rotorsOfVehicles(others)).values()]
+    .flat()
+    .filter((each) => axleOf(each.corner) === axleOf(corner))
+    .flatMap(({ lines }) => wearFromHistory(lines.flatMap(eventsOf), THICKNESS_U)?.perKm ?? []);
 }
 
 /** How a corner's rotor wears: by its own history, else as its model does, else by its pads. */
@@ -144,17 +136,33 @@ function padDistance(
   return distanceLeft(lining, padMinimum, { perKm: padWear / 10_000, u: null });
 }
 
-/** The rotors that every corner of a vehicle has had, corners without any left out. */
-export async function rotorsOfVehicle(
-  vehicleId: string,
-): Promise<{ readonly corner: Corner; readonly lines: readonly RotorLine[] }[]> {
+/** What happened at one corner of a vehicle. */
+export interface CornerLines {
+  readonly corner: Corner;
+  readonly lines: readonly RotorLine[];
+}
+
+/** The rotors that every corner of these vehicles has had, by vehicle; corners without any left out. */
+export async function rotorsOfVehicles(
+  vehicleIds: readonly string[],
+): Promise<Map<string, readonly CornerLines[]>> {
   const db = await database();
-  const thinnest = await thinnestOf(db, [vehicleId]);
-  const changes = await rotorChangesOf(db, [vehicleId]);
-  return CORNERS.map((corner) => ({ corner, lines: rotorLines(thinnest, changes, corner) })).filter(
-    ({ lines }) => lines.length > 0,
+  const thinnest = group(await thinnestOf(db, vehicleIds), ({ vehicleId }) => vehicleId);
+  const changes = group(await rotorChangesOf(db, vehicleIds), ({ vehicleId }) => vehicleId);
+  return new Map(
+    vehicleIds.map((id) => [
+      id,
+      CORNERS.map((corner) => ({
+        corner,
+        lines: rotorLines(thinnest.get(id) ?? [], changes.get(id) ?? [], corner),
+      })).filter(({ lines }) => lines.length > 0),
+    ]),
   );
 }
+
+/** The rotors that every corner of a vehicle has had, corners without any left out. */
+export const rotorsOfVehicle = async (vehicleId: string): Promise<readonly CornerLines[]> =>
+  (await rotorsOfVehicles([vehicleId])).get(vehicleId) ?? [];
 
 /** The rotors that one corner of a vehicle has had, a line a job. */
 export const rotorsAt = async (vehicleId: string, corner: Corner): Promise<RotorLine[]> => [

@@ -24,7 +24,7 @@ import {
 } from '../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from './answer';
 import { database } from './database';
-import { learnFrom } from './insights';
+import { learnAfter } from './insights';
 import { jobFile, jobToWrite } from './jobs';
 import { judgeCorner } from './judge';
 import { findCheck } from './procedure';
@@ -117,7 +117,7 @@ export async function signOff(input: unknown, who: PersonRow | null): Promise<An
     signedWith: { open: open.map(({ say }) => say), reason: reason === '' ? null : reason },
   });
   if (!isSigned) return refuse('Another screen signed it off meanwhile.');
-  await learnFrom(jobId);
+  await learnAfter(jobId);
   return accept(jobId);
 }
 

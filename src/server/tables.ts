@@ -4,7 +4,7 @@ import { writeRows, writeTable, type Decimal } from '../core/exchange';
 import { allJobLines, readingLines } from '../db/repositories';
 import { database } from './database';
 import type { Download } from './exchange';
-import { rotorsOfVehicle } from './rotorLife';
+import { rotorsOfVehicles } from './rotorLife';
 import { allVehicles } from './vehicles';
 
 const MM = 1000;
@@ -28,6 +28,9 @@ export async function jobsTable(decimal: Decimal): Promise<Download> {
   return { name: 'jobs.csv', text: writeTable(columns, rows, decimal) };
 }
 
+/** Vehicles whose rotors are asked for at once. */
+const VEHICLES_AT_A_TIME = 100;
+
 /** What happened to every rotor, a line a job, by vehicle and corner. */
 export async function rotorsTable(decimal: Decimal): Promise<Download> {
   const columns = [
@@ -39,11 +42,16 @@ export async function rotorsTable(decimal: Decimal): Promise<Download> {
     'thinnest_before_mm',
     'thinnest_after_mm',
   ];
+  const all = await allVehicles();
   const rows: (string | number | null)[][] = [];
-  for (const { id, plate } of await allVehicles()) {
-    for (const { corner, lines } of await rotorsOfVehicle(id)) {
-      for (const { number, km, what, before, after } of lines) {
-        rows.push([plate, corner, number, km, what, mm(before), mm(after)]);
+  for (let first = 0; first < all.length; first += VEHICLES_AT_A_TIME) {
+    const some = all.slice(first, first + VEHICLES_AT_A_TIME);
+    const rotors = await rotorsOfVehicles(some.map(({ id }) => id));
+    for (const { id, plate } of some) {
+      for (const { corner, lines } of rotors.get(id) ?? []) {
+        for (const { number, km, what, before, after } of lines) {
+          rows.push([plate, corner, number, km, what, mm(before), mm(after)]);
+        }
       }
     }
   }

@@ -145,6 +145,14 @@ async function closedJob(number: number): Promise<string> {
 }
 
 describe('a cut', () => {
+  test('that was only decided has not happened to the rotor', async () => {
+    const jobId = await jobNumber(105);
+    const { vehicle } = await fileOf(jobId);
+    const [{ corner } = { corner: 'FL' as const }] = (await fileOf(jobId)).decisions;
+    const what = async () =>
+      (await rotorsAt(vehicle.id, corner)).find((each) => each.jobId === jobId)?.what;
+    expect(await what()).not.toBe('cut');
+  });
   test('is on the trail, and not done before its thickness is written down', async () => {
     const jobId = await jobNumber(113);
     expect(stagesOf(await fileOf(jobId)).map(({ key }) => key)).toContain('correct');

@@ -3,7 +3,8 @@ import { axleOf, type Corner } from '../../core/readings';
 import { fillChecks, saveTorqueFigure, torqueKeyOf, type JobFile } from '../../db/repositories';
 import { database } from '../../server/database';
 import { jobFile } from '../../server/jobs';
-import { fastenersAt, rebuildSteps } from '../../server/rebuild';
+import { fastenersAt } from '../../server/rebuild';
+import { rebuildSteps } from '../../server/rebuildSteps';
 
 /** Torque figures of the invented makers, in N·m. */
 const FIGURES: Readonly<Partial<Record<FastenerCode, number>>> = {

@@ -1,63 +1,7 @@
-import type { VirtualCorner } from '../../core/bench';
 import { PAIR_JOBS } from './pairs';
 import type { DemoJob } from './jobs';
 import { WET_YARD } from './strips';
-import { orders, type Waves } from './waves';
-
-const truth = (
-  studs: number,
-  hub: Waves,
-  rotor: Waves,
-  meanThickness: number,
-  thickness: Waves,
-): VirtualCorner => ({
-  studs,
-  hub: orders(hub),
-  rotor: orders(rotor),
-  meanThickness,
-  thickness: orders(thickness),
-});
-
-const indexed = truth(
-  5,
-  [[28, 40]],
-  [
-    [30, 292],
-    [4, 30],
-  ],
-  27_310,
-  [
-    [3, 10],
-    [1, 60],
-  ],
-);
-const proven = truth(
-  5,
-  [[24, 200]],
-  [
-    [27, 92],
-    [3, 100],
-  ],
-  27_520,
-  [
-    [2.5, 10],
-    [1, 60],
-  ],
-);
-const sound = (studs: number, thickness: number): VirtualCorner =>
-  truth(
-    studs,
-    [[6, 120]],
-    [
-      [8, 200],
-      [2, 40],
-    ],
-    thickness,
-    [
-      [2, 80],
-      [1, 20],
-    ],
-  );
+import { truth, indexed, proven, sound } from './truths';
 
 /** The seed whose draws show each outcome; another one may tip what is near a limit. */
 export const DEMO_SEED = 20_260_101;

@@ -69,7 +69,9 @@ export function sayNote(note: Note, units: UnitSystem): string {
 
 /** An amount of money with the shop's label, whole units; "–" where it is not known. */
 export const sayMoney = (amount: number | null, currency: string): string =>
-  amount === null ? '\u2013' : `${Math.round(amount).toLocaleString('en')} ${currency}`.trim();
+  amount === null
+    ? '\u2013'
+    : `${amount < 0 ? '\u2212' : ''}${Math.abs(Math.round(amount)).toLocaleString('en')} ${currency}`.trim();
 
 /** What would put another option first, as a sentence. */
 export function sayChange(change: Change, units: UnitSystem, currency: string): string {

@@ -1,3 +1,4 @@
 export * from './reasons';
 export * from './judge';
 export * from './defaults';
+export * from './words';

@@ -1,3 +1,4 @@
 export * from './wear';
 export * from './lives';
 export * from './words';
+export * from './forecast';

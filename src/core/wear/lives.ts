@@ -16,6 +16,12 @@ export interface At {
   readonly km: number;
 }
 
+/** The thinnest place as it was measured at a distance. */
+export interface Measured {
+  readonly km: number;
+  readonly thickness: Micrometres;
+}
+
 /** One rotor of a corner, from when it was fitted to when it was taken off. */
 export interface RotorOfCorner {
   /** Counted from the first that is on record at the corner. */
@@ -24,47 +30,59 @@ export interface RotorOfCorner {
   readonly fitted: At | null;
   /** Null for the one that is on the vehicle. */
   readonly removed: At | null;
-  readonly thicknesses: readonly { readonly km: number; readonly thickness: Micrometres }[];
+  readonly thicknesses: readonly Measured[];
+  /** The last thickness that still holds; null where a cut since then was not measured. */
+  readonly latest: Measured | null;
   readonly cuts: readonly (At & { readonly removed: Micrometres | null })[];
 }
 
 const at = ({ number, km }: LifeLine): At => ({ number, km });
+
+const measured = (km: number, thickness: Micrometres | null): Measured[] =>
+  thickness === null ? [] : [{ km, thickness }];
+
+/** A rotor of which nothing is known but that it is there. */
+const freshRotor = (
+  count: number,
+  fitted: At | null,
+  read: readonly Measured[],
+): RotorOfCorner => ({
+  count,
+  fitted,
+  removed: null,
+  thicknesses: read,
+  latest: read.at(-1) ?? null,
+  cuts: [],
+});
+
+/** A rotor with what one job added to its life; the job did not renew it. */
+function livedOn(rotor: RotorOfCorner, line: LifeLine): RotorOfCorner {
+  const { km, before, after, what } = line;
+  const [came, left] = [measured(km, before), measured(km, what === 'cut' ? after : null)];
+  const thicknesses = [...rotor.thicknesses, ...came, ...left];
+  if (what !== 'cut') return { ...rotor, thicknesses, latest: came[0] ?? rotor.latest };
+  const removed = before === null || after === null ? null : before - after;
+  return {
+    ...rotor,
+    thicknesses,
+    latest: left[0] ?? null,
+    cuts: [...rotor.cuts, { ...at(line), removed }],
+  };
+}
 
 /**
  * The rotors that a corner has had, in order: a new one begins where one was renewed. `lines` are
  * in the order of the odometer. Source: handbook 16.
  */
 export function rotorsOfCorner(lines: readonly LifeLine[]): RotorOfCorner[] {
+  if (lines.length === 0) return [];
   const rotors: RotorOfCorner[] = [];
-  let current: RotorOfCorner = {
-    count: 1,
-    fitted: null,
-    removed: null,
-    thicknesses: [],
-    cuts: [],
-  };
-  const read = (km: number, thickness: Micrometres | null): RotorOfCorner['thicknesses'] =>
-    thickness === null ? [] : [{ km, thickness }];
+  let current = freshRotor(1, null, []);
   for (const line of lines) {
-    const { km, before, after, what } = line;
-    const found = { ...current, thicknesses: [...current.thicknesses, ...read(km, before)] };
-    if (what === 'renewed') {
-      rotors.push({ ...found, removed: at(line) });
-      current = {
-        count: current.count + 1,
-        fitted: at(line),
-        removed: null,
-        thicknesses: read(km, after),
-        cuts: [],
-      };
-      continue;
-    }
-    const removed = before === null || after === null ? null : before - after;
-    current = {
-      ...found,
-      thicknesses: [...found.thicknesses, ...(what === 'cut' ? read(km, after) : [])],
-      cuts: what === 'cut' ? [...found.cuts, { ...at(line), removed }] : found.cuts,
-    };
+    current = livedOn(current, line);
+    if (line.what !== 'renewed') continue;
+    rotors.push({ ...current, removed: at(line) });
+    current = freshRotor(current.count + 1, at(line), measured(line.km, line.after));
   }
-  return lines.length === 0 ? [] : [...rotors, current];
+  return [...rotors, current];
 }

@@ -103,7 +103,8 @@ export interface DistanceLeft {
   readonly high: number | null;
 }
 
-const SIDES = 1.96;
+/** Standard uncertainties to each side of a 95 % band. */
+export const SIDES = 1.96;
 
 /** (T − floor) / rate, nothing left at or below the floor. Lengths in µm. Source: handbook 10. */
 export function distanceLeft(

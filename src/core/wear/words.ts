@@ -17,7 +17,7 @@ export function sayDistance(distance: DistanceLeft | null): string {
 /** The 95 % band of a distance, in words. */
 export function sayBand({ low, high }: DistanceLeft): string {
   if (low === null) return 'how sure that is, is not known yet';
-  return `surely ${sayKm(low)}, at most ${high === null ? 'not known' : sayKm(high)}`;
+  return `95 % sure by these readings: ${sayKm(low)} to ${high === null ? 'not known' : sayKm(high)}`;
 }
 
 /** Where a rate of wear comes from, in words. */

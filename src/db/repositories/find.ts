@@ -15,6 +15,7 @@ import {
   sql,
   type SQL,
 } from 'drizzle-orm';
+import type { PgColumn, PgTable } from 'drizzle-orm/pg-core';
 import type { Database } from '../client';
 import {
   checks,
@@ -58,44 +59,29 @@ export interface FoundJob {
   readonly isComeback: boolean;
 }
 
-const hasCheck = (db: Database, condition: SQL | undefined) =>
+/** Whether a table has a row of the job, of those that a condition is about. */
+const hasRow = (
+  db: Database,
+  table: PgTable & { readonly jobId: PgColumn },
+  condition?: SQL,
+): SQL =>
   exists(
     db
       .select({ one: sql`1` })
-      .from(checks)
-      .where(and(eq(checks.jobId, jobs.id), condition)),
-  );
-
-const isDecided = (db: Database) =>
-  exists(
-    db
-      .select({ one: sql`1` })
-      .from(decisions)
-      .where(eq(decisions.jobId, jobs.id)),
-  );
-
-const isBegun = (db: Database) =>
-  exists(
-    db
-      .select({ one: sql`1` })
-      .from(readingSets)
-      .where(eq(readingSets.jobId, jobs.id)),
+      .from(table as PgTable)
+      .where(and(eq(table.jobId, jobs.id), condition)),
   );
 
 /** A corner was decided on, and its correction is not ticked as done. */
-const isToCorrect = (db: Database) =>
-  exists(
-    db
-      .select({ one: sql`1` })
-      .from(decisions)
-      .where(
-        and(
-          eq(decisions.jobId, jobs.id),
-          ne(decisions.correction, 'leave'),
-          sql`not exists (select 1 from checks done where done.job_id = ${jobs.id} and done.kind = 'correct'
-            and done.place = ${decisions.corner}::text and done.item = 'done')`,
-        ),
-      ),
+const isToCorrect = (db: Database): SQL =>
+  hasRow(
+    db,
+    decisions,
+    and(
+      ne(decisions.correction, 'leave'),
+      sql`not exists (select 1 from checks done where done.job_id = ${jobs.id} and done.kind = 'correct'
+        and done.place = ${decisions.corner}::text and done.item = 'done')`,
+    ),
   );
 
 /** The condition of a state; none for any. */
@@ -111,19 +97,20 @@ function inState(db: Database, state: JobQuery['state']): SQL | undefined {
     case 'waiting':
       return and(
         isOpen,
-        hasCheck(
+        hasRow(
           db,
+          checks,
           or(eq(checks.kind, 'waiting'), and(eq(checks.kind, 'correct'), eq(checks.item, 'sent'))),
         ),
       );
     case 'to-measure':
-      return and(isOpen, sql`not ${isBegun(db)}`, sql`not ${isDecided(db)}`);
+      return and(isOpen, sql`not ${hasRow(db, readingSets)}`, sql`not ${hasRow(db, decisions)}`);
     case 'to-decide':
-      return and(isOpen, isBegun(db), sql`not ${isDecided(db)}`);
+      return and(isOpen, hasRow(db, readingSets), sql`not ${hasRow(db, decisions)}`);
     case 'to-correct':
       return and(isOpen, isToCorrect(db));
     case 'to-prove':
-      return and(isOpen, isDecided(db), sql`not ${isToCorrect(db)}`);
+      return and(isOpen, hasRow(db, decisions), sql`not ${isToCorrect(db)}`);
   }
 }
 
@@ -141,46 +128,22 @@ function conditionOf(db: Database, query: JobQuery): SQL | undefined {
   const { words, cause, corner, from, to } = query;
   return and(
     words.length > 0
-      ? exists(
-          db
-            .select({ one: sql`1` })
-            .from(jobSearch)
-            .where(
-              and(
-                eq(jobSearch.jobId, jobs.id),
-                sql`${jobSearch.document} @@ to_tsquery('simple', ${allWords(query)})`,
-              ),
-            ),
+      ? hasRow(
+          db,
+          jobSearch,
+          sql`${jobSearch.document} @@ to_tsquery('simple', ${allWords(query)})`,
         )
       : undefined,
     inState(db, query.state),
     cause === null ? undefined : eq(jobs.confirmedCause, cause),
-    corner === null
-      ? undefined
-      : exists(
-          db
-            .select({ one: sql`1` })
-            .from(jobCorners)
-            .where(and(eq(jobCorners.jobId, jobs.id), eq(jobCorners.corner, corner))),
-        ),
+    corner === null ? undefined : hasRow(db, jobCorners, eq(jobCorners.corner, corner)),
     from === null ? undefined : gte(jobs.createdAt, new Date(`${from}T00:00:00`)),
     to === null
       ? undefined
       : lt(jobs.createdAt, new Date(new Date(`${to}T00:00:00`).getTime() + 86_400_000)),
     query.comeback ? isNotNull(jobs.comebackOf) : undefined,
     query.due
-      ? exists(
-          db
-            .select({ one: sql`1` })
-            .from(rechecks)
-            .where(
-              and(
-                eq(rechecks.jobId, jobs.id),
-                isNull(rechecks.doneAt),
-                lte(rechecks.dueOn, sql`current_date`),
-              ),
-            ),
-        )
+      ? hasRow(db, rechecks, and(isNull(rechecks.doneAt), lte(rechecks.dueOn, sql`current_date`)))
       : undefined,
   );
 }

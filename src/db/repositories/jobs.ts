@@ -1,4 +1,3 @@
-import { group } from 'd3-array';
 import { and, asc, count, desc, eq, inArray, isNull, lt, notInArray, or, sql } from 'drizzle-orm';
 import type { Database } from '../client';
 import {
@@ -12,6 +11,7 @@ import {
   vehicles,
 } from '../schema';
 import { asideOf, findingsOf, type FindingRow } from './findings';
+import { withReadings, type SetFile, type SetRow } from './sets';
 import { readSetting, RULES_SETTING, SHOP_SETTING } from './settings';
 import { checksOf, type CheckRow } from './checks';
 import { roadTestsOf, type RoadTestLine } from './roadTests';
@@ -23,10 +23,7 @@ import { axlesOf, type AxleRow, type VehicleRow } from './vehicles';
 
 export type JobRow = typeof jobs.$inferSelect;
 export type CornerName = (typeof jobCorners.$inferSelect)['corner'];
-export type SetRow = typeof readingSets.$inferSelect;
-export type ReadingRow = typeof readings.$inferSelect;
 export type DecisionRow = typeof decisions.$inferSelect;
-export type SetFile = SetRow & { readonly readings: readonly ReadingRow[] };
 
 /** Everything of one job. */
 export interface JobFile {
@@ -183,22 +180,15 @@ export const listClosedJobs = (
 export const listJobsOfVehicle = (db: Database, vehicleId: string): Promise<JobRow[]> =>
   db.select().from(jobs).where(eq(jobs.vehicleId, vehicleId)).orderBy(desc(jobs.createdAt));
 
-async function setsOf(db: Database, jobId: string): Promise<SetFile[]> {
-  const sets = await db
-    .select()
-    .from(readingSets)
-    .where(eq(readingSets.jobId, jobId))
-    .orderBy(asc(readingSets.createdAt), asc(readingSets.id));
-  if (sets.length === 0) return [];
-  const ids = sets.map(({ id }) => id);
-  const rows = await db
-    .select()
-    .from(readings)
-    .where(inArray(readings.setId, ids))
-    .orderBy(asc(readings.lap), asc(readings.position));
-  const bySet = group(rows, ({ setId }) => setId);
-  return sets.map((set) => ({ ...set, readings: bySet.get(set.id) ?? [] }));
-}
+const setsOf = async (db: Database, jobId: string): Promise<SetFile[]> =>
+  withReadings(
+    db,
+    await db
+      .select()
+      .from(readingSets)
+      .where(eq(readingSets.jobId, jobId))
+      .orderBy(asc(readingSets.createdAt), asc(readingSets.id)),
+  );
 
 /** One job with all that hangs on it, or null; a signed one with the figures that it was signed with. */
 export async function findJob(db: Database, id: string): Promise<JobFile | null> {

@@ -1,8 +1,8 @@
-import { group } from 'd3-array';
-import { and, asc, eq, inArray, isNotNull, isNull, ne, sql } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNotNull, isNull, ne, or, sql } from 'drizzle-orm';
 import type { Database } from '../client';
 import { checks, decisions, jobs, readings, readingSets, vehicles } from '../schema';
-import type { CornerName, SetFile } from './jobs';
+import type { CornerName } from './jobs';
+import { withReadings, type SetFile } from './sets';
 
 /** The thinnest reading of one thickness set, with the job and distance it was taken at. */
 export interface ThinnestRow {
@@ -62,7 +62,7 @@ export const thinnestOf = (db: Database, vehicleIds: readonly string[]): Promise
     .having(sql`count(*) >= ${readingSets.positions}`)
     .orderBy(asc(jobs.odometerKm), asc(readingSets.createdAt));
 
-/** What was decided about the rotors of these vehicles, with the thickness after a cut. */
+/** What was done about the rotors of these vehicles, with the thickness after a cut. */
 export const rotorChangesOf = (
   db: Database,
   vehicleIds: readonly string[],
@@ -90,7 +90,19 @@ export const rotorChangesOf = (
         sql`${checks.place} = ${decisions.corner}::text`,
       ),
     )
-    .where(and(inArray(jobs.vehicleId, [...vehicleIds]), isNotNull(jobs.odometerKm)))
+    .where(
+      and(
+        inArray(jobs.vehicleId, [...vehicleIds]),
+        isNotNull(jobs.odometerKm),
+        // What was only decided has not happened to the rotor.
+        or(
+          isNotNull(jobs.closedAt),
+          isNotNull(checks.value),
+          sql`exists (select 1 from checks done where done.job_id = ${jobs.id} and done.kind = 'correct'
+            and done.place = ${decisions.corner}::text and done.item = 'done')`,
+        ),
+      ),
+    )
     .orderBy(asc(jobs.odometerKm));
 
 /** Vehicles of a model beside one, at most this many, whose rotors tell how its rotors wear. */
@@ -147,20 +159,9 @@ export async function setsOfRotors(
       ),
     )
     .orderBy(asc(jobs.odometerKm), asc(readingSets.createdAt));
-  if (sets.length === 0) return [];
-  const rows = await db
-    .select()
-    .from(readings)
-    .where(
-      inArray(
-        readings.setId,
-        sets.map(({ set }) => set.id),
-      ),
-    )
-    .orderBy(asc(readings.lap), asc(readings.position));
-  const bySet = group(rows, ({ setId }) => setId);
-  return sets.map(({ set, ...job }) => ({
-    ...job,
-    set: { ...set, readings: bySet.get(set.id) ?? [] },
-  }));
+  const files = await withReadings(
+    db,
+    sets.map(({ set }) => set),
+  );
+  return sets.map(({ set: _, ...job }, i) => ({ ...job, set: files[i]! }));
 }

@@ -1,9 +1,25 @@
+import { group } from 'd3-array';
 import { and, asc, desc, eq, gt, inArray } from 'drizzle-orm';
 import type { Database } from '../client';
 import { jobs, readingChanges, readings, readingSets, vehicles } from '../schema';
-import type { ReadingRow, SetFile, SetRow } from './jobs';
 
+export type SetRow = typeof readingSets.$inferSelect;
+export type ReadingRow = typeof readings.$inferSelect;
+export type SetFile = SetRow & { readonly readings: readonly ReadingRow[] };
 export type NewSetRow = typeof readingSets.$inferInsert;
+
+/** Sets with their readings, in the order of laps and positions. */
+export async function withReadings(db: Database, sets: readonly SetRow[]): Promise<SetFile[]> {
+  if (sets.length === 0) return [];
+  const ids = sets.map(({ id }) => id);
+  const rows = await db
+    .select()
+    .from(readings)
+    .where(inArray(readings.setId, ids))
+    .orderBy(asc(readings.lap), asc(readings.position));
+  const bySet = group(rows, ({ setId }) => setId);
+  return sets.map((set) => ({ ...set, readings: bySet.get(set.id) ?? [] }));
+}
 
 /** Begins a reading set; returns it. */
 export async function insertSet(db: Database, set: NewSetRow): Promise<SetRow> {
@@ -21,13 +37,8 @@ export async function findSet(db: Database, id: string): Promise<SetRow | null> 
 /** One set with its readings, or null. */
 export async function findSetFile(db: Database, id: string): Promise<SetFile | null> {
   const set = await findSet(db, id);
-  if (!set) return null;
-  const rows = await db
-    .select()
-    .from(readings)
-    .where(eq(readings.setId, id))
-    .orderBy(asc(readings.lap), asc(readings.position));
-  return { ...set, readings: rows };
+  const [file = null] = set ? await withReadings(db, [set]) : [];
+  return file;
 }
 
 /** Changes a set's circumstances or its number of laps. */

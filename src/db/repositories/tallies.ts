@@ -1,4 +1,5 @@
-import { and, asc, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gte, isNotNull, isNull, lt, sql } from 'drizzle-orm';
+import { alias } from 'drizzle-orm/pg-core';
 import type { Database } from '../client';
 import { jobs, jobTallies, tallyCells, vehicles } from '../schema';
 
@@ -91,43 +92,63 @@ export interface ProofPoint {
   readonly miss: number;
 }
 
-/** The corners of the jobs closed last of which runout was predicted and measured. */
-export async function latestProofs(db: Database, most: number): Promise<ProofPoint[]> {
+/**
+ * The corners of the jobs closed last, of one year or of all, of which runout was predicted and
+ * measured.
+ */
+export function latestProofs(
+  db: Database,
+  year: number | null,
+  most: number,
+): Promise<ProofPoint[]> {
   const latest = db
     .select({
       id: jobs.id,
       number: jobs.number,
       vehicleId: jobs.vehicleId,
-      closedAt: jobs.closedAt,
     })
     .from(jobs)
-    .where(isNotNull(jobs.closedAt))
+    .where(
+      and(
+        isNotNull(jobs.closedAt),
+        year === null
+          ? undefined
+          : and(
+              gte(jobs.closedAt, new Date(year, 0, 1)),
+              lt(jobs.closedAt, new Date(year + 1, 0, 1)),
+            ),
+      ),
+    )
     .orderBy(desc(jobs.closedAt))
     .limit(most)
     .as('latest');
-  const rows = await db
+  const miss = alias(jobTallies, 'miss');
+  return db
     .select({
       jobId: latest.id,
       number: latest.number,
       plate: vehicles.plate,
       correction: jobTallies.key,
       corner: jobTallies.item,
-      measure: jobTallies.measure,
-      value: jobTallies.value,
+      predicted: jobTallies.value,
+      miss: miss.value,
     })
     .from(latest)
     .innerJoin(vehicles, eq(vehicles.id, latest.vehicleId))
     .innerJoin(
       jobTallies,
-      and(eq(jobTallies.jobId, latest.id), inArray(jobTallies.measure, ['predicted', 'miss'])),
+      and(eq(jobTallies.jobId, latest.id), eq(jobTallies.measure, 'predicted')),
+    )
+    .innerJoin(
+      miss,
+      and(
+        eq(miss.jobId, latest.id),
+        eq(miss.measure, 'miss'),
+        eq(miss.key, jobTallies.key),
+        eq(miss.item, jobTallies.item),
+      ),
     )
     .orderBy(asc(latest.number));
-  return rows.flatMap(({ measure, value: predicted, ...row }) => {
-    const miss = rows.find(
-      (each) => each.jobId === row.jobId && each.corner === row.corner && each.measure === 'miss',
-    )?.value;
-    return measure !== 'predicted' || miss === undefined ? [] : [{ ...row, predicted, miss }];
-  });
 }
 
 /** Keeps what the verdicts of a closed job rest on; once only. */

@@ -1,5 +1,6 @@
 import type { Saving } from '@/core/insights';
-import { correctionName, sayMoney } from './model';
+import { sayMoney } from '@/core/options';
+import { correctionName } from './model';
 
 const sum = (savings: readonly Saving[]): number =>
   savings.reduce((total, saving) => total + saving.total, 0);

@@ -2,7 +2,8 @@ import { render, screen, within } from '@testing-library/react';
 import { meanFrom, shareOf } from '@/core/insights';
 import type { InsightsView } from '@/server/insights';
 import { InsightsBoard } from './InsightsBoard';
-import { biasOf, correctionName, sayMinutes, sayMoney, sayShare } from './model';
+import { sayMoney } from '@/core/options';
+import { biasOf, correctionName, sayMinutes, sayShare } from './model';
 
 const EMPTY: InsightsView = {
   jobs: 0,
@@ -75,7 +76,7 @@ test('nothing signed off says so, in all years and in one', () => {
 test('shares have their interval, small numbers are counts and called so', () => {
   board(FULL);
   const row = screen.getByRole('row', { name: /Hub flange runout/ });
-  expect(within(row).getByText(/6\.7 %, truly 1\.8 to 21 %/)).toBeTruthy();
+  expect(within(row).getByText(/6\.7 % \(95 % sure: 1\.8 to 21 %\)/)).toBeTruthy();
   expect(screen.getByRole('row', { name: /none confirmed.*0 of 4, too few/ })).toBeTruthy();
 });
 

@@ -31,11 +31,11 @@ export const STAGE_NAME: Readonly<Record<TimedStage, string>> = {
 const percent = (share: number): string =>
   `${(100 * share).toFixed(share > 0 && share < 0.1 ? 1 : 0)}`;
 
-/** A share with its interval; a small number as a count, said to be small. */
+/** A share with its 95 % interval; a small number as a count, said to be small. */
 export function sayShare({ count, of, share, low, high, isFew }: Share): string {
   if (share === null) return 'none yet';
   if (isFew) return `${count} of ${of}, too few to call a rate`;
-  return `${percent(share)} %, truly ${percent(low)} to ${percent(high)} %`;
+  return `${percent(share)} % (95 % sure: ${percent(low)} to ${percent(high)} %)`;
 }
 
 /** Minutes as a clock's words. */
@@ -45,10 +45,6 @@ export function sayMinutes(minutes: number): string {
   if (whole < 90) return `${whole} min`;
   return `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')} min`;
 }
-
-/** An amount of money in whole units of a currency's name, the sign before it. */
-export const sayMoney = (amount: number, currency: string): string =>
-  `${amount < 0 ? '\u2212' : ''}${Math.abs(Math.round(amount)).toLocaleString('en')} ${currency}`.trim();
 
 /** Whether the mean of the misses is surely to one side of nothing. */
 export function biasOf({ low, high, isFew }: Mean): 'more' | 'less' | 'none' | 'unknown' {

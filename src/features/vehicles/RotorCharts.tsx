@@ -5,6 +5,7 @@ import {
   type LengthRole,
   type UnitSystem,
 } from '@/core/units';
+import { forecastAt, odometerSpan } from '@/core/wear';
 import type { RotorCharts as Charts, RotorPoint } from '@/server/rotorCharts';
 import { LinesChart, type ChartLine } from '@/ui/chart';
 
@@ -18,41 +19,27 @@ const across = (name: string, [from, to]: readonly [number, number], y: number):
   ],
 });
 
-/** The charts begin and end at whole steps of the odometer. */
-const STEP_KM = 5000;
-
-/** The span of the odometer that the charts show: what was measured, and the forecast. */
-function spanOf({ lines, left }: Charts): readonly [number, number] {
-  const all = lines.map(({ km }) => km);
-  const first = Math.min(...all);
-  const last = Math.max(...all);
-  // A forecast far beyond what was measured would press the measured part flat.
-  const reach = Math.max(last - first, 20_000) * 2;
-  const end = left === null ? last : Math.max(last, left.fromKm + Math.min(left.km, reach));
-  return [Math.floor(first / STEP_KM) * STEP_KM, (Math.floor(end / STEP_KM) + 1) * STEP_KM];
-}
-
-/** The forecast from the last thickness to where the chart ends, by the rate of wear. */
+/** The forecast from the last thickness to where the chart ends, with its band. */
 function forecastOf({ left, rate }: Charts, to: number): ChartLine[] {
   if (left === null) return [];
-  const { fromKm, thickness } = left;
-  const at = (perKm: number) => [
-    { x: fromKm, y: thickness },
-    { x: to, y: thickness - perKm * (to - fromKm) },
-  ];
-  const band = rate.u === null ? null : 1.96 * rate.u;
-  return [
-    { name: 'forecast', look: 'dashed', points: at(rate.perKm) },
-    ...(band === null
+  const { fromKm: km, thickness } = left;
+  const { thickness: ends, fastest, slowest } = forecastAt({ km, thickness }, to, rate);
+  const line = (name: string, look: ChartLine['look'], end: number | null): ChartLine[] =>
+    end === null
       ? []
       : [
-          { name: 'at the fastest', look: 'dotted' as const, points: at(rate.perKm + band) },
           {
-            name: 'at the slowest',
-            look: 'dotted' as const,
-            points: at(Math.max(0, rate.perKm - band)),
+            ...{ name, look },
+            points: [
+              { x: km, y: thickness },
+              { x: to, y: end },
+            ],
           },
-        ]),
+        ];
+  return [
+    ...line('forecast', 'dashed', ends),
+    ...line('at the fastest', 'dotted', fastest),
+    ...line('at the slowest', 'dotted', slowest),
   ];
 }
 
@@ -79,7 +66,10 @@ export function RotorCharts({
   readonly units: UnitSystem;
 }) {
   const { rotors, limits, dtv, runout, left } = charts;
-  const span = spanOf(charts);
+  const span = odometerSpan(
+    charts.lines.map(({ km }) => km),
+    left,
+  );
   const inUnits = (lines: readonly ChartLine[], role: LengthRole): ChartLine[] =>
     lines.map((line) => ({
       ...line,

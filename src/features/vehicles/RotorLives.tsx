@@ -49,13 +49,24 @@ export function RotorLives({
   const { rotors, left, rate, limits } = charts;
   return (
     <section className="zh-card">
-      {left && (
+      {left && left.km > 0 && (
         <p>
           <span className="zh-figure zh-figure-large">{sayKm(left.km)}</span> to discard thickness,
           from {km(left.fromKm)} on; {sayBand(left)}.
         </p>
       )}
+      {left?.km === 0 && (
+        <p role="alert">
+          <strong>At or below discard thickness</strong> when it was last measured: it must not stay
+          on the vehicle.
+        </p>
+      )}
       {!limits.discard && <p>The discard thickness is not on file: enter it on the vehicle.</p>}
+      {limits.discard && !left && (
+        <p>
+          Nothing is forecast: the rotor on the vehicle was not measured since it was fitted or cut.
+        </p>
+      )}
       <p className="zh-muted">
         Wear {sayRate(rate, padFamily)} A forecast, not a promise: measure at every visit.
       </p>

@@ -73,7 +73,8 @@ export function VehicleForm({ id, values, units, entered = {}, then }: VehicleFo
     />
   );
   return (
-    <form noValidate onSubmit={submit}>
+    // What was asked about is what is written: a figure that is changed since is asked about anew.
+    <form noValidate onSubmit={submit} onChange={() => setEffects([])}>
       {errors.root && (
         <p className="zh-error" role="alert">
           {errors.root.message}

@@ -36,7 +36,7 @@ const charts: Charts = {
 test('a rotor is told in its life, with what is left of the one on the vehicle', () => {
   render(<RotorLives charts={charts} units="mm" padFamily="organic" />);
   expect(screen.getByText('95,000 km')).toBeTruthy();
-  expect(screen.getByText(/surely 80,000 km, at most 118,000 km/)).toBeTruthy();
+  expect(screen.getByText(/95 % sure by these readings: 80,000 km to 118,000 km/)).toBeTruthy();
   const [first, second] = screen.getAllByRole('listitem');
   expect(first?.textContent).toMatch(/there when it was first measured.*cut at 20,000 km, job 2/);
   expect(first?.textContent).toMatch(/taken off at 30,000 km, job 3/);
@@ -47,7 +47,21 @@ test('without a discard thickness nothing is forecast, and it is asked for', () 
   const bare = { ...charts, limits: {}, left: null };
   render(<RotorLives charts={bare} units="mm" padFamily="organic" />);
   expect(screen.getByText(/discard thickness is not on file/)).toBeTruthy();
-  expect(screen.queryByText(/surely/)).toBeNull();
+  expect(screen.queryByText(/95 % sure/)).toBeNull();
+});
+
+test('at or below discard thickness is said as that, not as a distance', () => {
+  const worn = { ...charts, left: { ...charts.left!, km: 0, low: 0, high: 0 } };
+  render(<RotorLives charts={worn} units="mm" padFamily="organic" />);
+  expect(screen.getByRole('alert').textContent).toMatch(
+    /At or below discard thickness.*must not stay/,
+  );
+  expect(screen.queryByText(/0 km to|^0 km$/)).toBeNull();
+});
+
+test('after a cut that was not measured nothing is forecast', () => {
+  render(<RotorLives charts={{ ...charts, left: null }} units="mm" padFamily="organic" />);
+  expect(screen.getByText(/was not measured since it was fitted or cut/)).toBeTruthy();
 });
 
 test('three charts with their numbers as tables, limits in the shop\u2019s units', () => {

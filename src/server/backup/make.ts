@@ -26,6 +26,7 @@ export async function makeBackup(file: string): Promise<Answer<Manifest>> {
   const { copyTo } = await databaseHandle();
   if (!copyTo) return refuse(IN_A_SERVER);
   const work = workFolder('copying');
+  const unfinished = `${file}.unfinished`;
   try {
     const { when, tag } = schemaVersion();
     const counts = await copyTo(path.join(work, 'pg'), countRecords);
@@ -38,7 +39,6 @@ export async function makeBackup(file: string): Promise<Answer<Manifest>> {
     };
     fs.writeFileSync(path.join(work, 'backup.json'), `${JSON.stringify(manifest)}\n`);
     fs.mkdirSync(path.dirname(file), { recursive: true });
-    const unfinished = `${file}.unfinished`;
     await create({ cwd: work, file: unfinished, gzip: { level: 3 }, portable: true }, [
       'backup.json',
       'pg',
@@ -49,6 +49,7 @@ export async function makeBackup(file: string): Promise<Answer<Manifest>> {
     fs.renameSync(unfinished, file);
     return accept(manifest);
   } finally {
+    fs.rmSync(unfinished, { force: true });
     fs.rmSync(work, { recursive: true, force: true });
   }
 }

@@ -1,14 +1,10 @@
+import { format, parseISO } from 'date-fns';
+
 /** How many of the nightly copies are kept: the last days, then one a week, then one a month. */
 const KEPT = { days: 7, weeks: 4, months: 12 } as const;
 
-const DAY_MS = 86_400_000;
-
-/** The Monday of a day's week, as a count of days. */
-const weekOf = (day: string): number => {
-  const count = Math.floor(Date.parse(`${day}T00:00:00Z`) / DAY_MS);
-  // 1 January 1970 was a Thursday.
-  return count - ((count + 3) % 7);
-};
+/** The week of a day, by its Monday: its year and number. */
+const weekOf = (day: string): string => format(parseISO(day), 'RRRR-II');
 
 /** The newest day of each group, of so many groups, the newest first. */
 function newestOfEach<Key>(

@@ -1,14 +1,6 @@
-import type { VerdictState } from '@/core/verdict';
+import { VERDICT_WORD, type VerdictState } from '@/core/verdict';
 
-const WORD: Readonly<Record<VerdictState, string>> = {
-  within: 'Within',
-  'too-close': 'Too close to call',
-  beyond: 'Beyond',
-  'not-measured': 'Not measured',
-  'not-valid': 'Not valid',
-};
-
-export const verdictWord = (state: VerdictState): string => WORD[state];
+export const verdictWord = (state: VerdictState): string => VERDICT_WORD[state];
 
 /** Each state has a ring of its own: closed, half, broken, dotted, crossed. */
 function Ring({ state }: { state: VerdictState }) {
@@ -97,5 +89,5 @@ export function RingMark({
 
 /** A verdict by word, shape and colour. */
 export const VerdictMark = ({ state, size }: { state: VerdictState; size?: number }) => (
-  <RingMark state={state} word={WORD[state]} size={size} />
+  <RingMark state={state} word={VERDICT_WORD[state]} size={size} />
 );

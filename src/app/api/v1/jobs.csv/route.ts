@@ -1,9 +1,8 @@
-import { downloadResponse } from '@/server/http';
+import { decimalAsked, downloadResponse } from '@/server/http';
 import { jobsTable } from '@/server/tables';
 
 /** All jobs as CSV; `?decimal=comma` for a spreadsheet that writes figures so. */
 export async function GET(request: Request): Promise<Response> {
-  const asked = new URL(request.url).searchParams.get('decimal');
-  const table = await jobsTable(asked === 'comma' ? 'comma' : 'point');
+  const table = await jobsTable(decimalAsked(request));
   return downloadResponse(table, 'text/csv', 'There is no table.');
 }

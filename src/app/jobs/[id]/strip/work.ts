@@ -11,7 +11,7 @@ import type { StripPhoto } from '@/features/strip/PhotoStrip';
 import type { TrayPart } from '@/features/strip/Tray';
 import { jobFile } from '@/server/jobs';
 import { cornerPlan, looksOf, padsSay } from '@/server/procedure';
-import { rebuildSteps } from '@/server/rebuild';
+import { rebuildSteps } from '@/server/rebuildSteps';
 import { shopUnits } from '@/server/settings';
 import { axleRow } from '@/server/record';
 
