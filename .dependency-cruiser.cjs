@@ -24,6 +24,22 @@ const CORE_ROOMS = {
   drawing: [],
   insights: [],
   torque: ['units'],
+  assessment: [
+    'diagnosis',
+    'harmonics',
+    'indexing',
+    'machining',
+    'numeric',
+    'plate',
+    'quality',
+    'readings',
+    'roadtest',
+    'runout',
+    'thickness',
+    'units',
+    'verdict',
+  ],
+  exchange: ['assessment', 'readings', 'units', 'verdict'],
   bedding: ['units'],
   machining: ['numeric', 'readings', 'thickness', 'units', 'verdict'],
   options: [
@@ -52,6 +68,30 @@ const roomRules = Object.entries(CORE_ROOMS).map(([room, allowed]) => ({
 module.exports = {
   forbidden: [
     ...roomRules,
+    {
+      name: 'core-doors',
+      severity: 'error',
+      comment: 'A room of the core is entered by its index.ts',
+      from: { path: '^src/core/([^/]+)/', pathNot: '\\.test\\.tsx?$' },
+      to: {
+        path: '^src/core/[^/]+/',
+        pathNot: '^src/core/$1/|^src/core/[^/]+/index\\.ts$|\\.json$',
+      },
+    },
+    {
+      name: 'core-doors-from-outside',
+      severity: 'error',
+      comment: 'A room of the core is entered by its index.ts',
+      from: { path: '^src/(?!core/)' },
+      to: { path: '^src/core/[^/]+/(?!index\\.ts$)' },
+    },
+    {
+      name: 'job-is-on-top',
+      severity: 'error',
+      comment: 'The job rests on the other rooms of the core; none of them knows it',
+      from: { path: '^src/core/(?!(job|bench)/)' },
+      to: { path: '^src/core/job/' },
+    },
     {
       name: 'core-is-pure',
       severity: 'error',

@@ -17,6 +17,17 @@ const config = [
       'no-console': 'error',
     },
   },
+  {
+    files: ['src/**/*.ts', 'src/**/*.tsx', 'tests/**/*.ts', 'bench/**/*.ts'],
+    languageOptions: { parserOptions: { projectService: true } },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: true },
+      ],
+    },
+  },
   { files: ['scripts/**', 'src/cli/**', 'bench/**'], rules: { 'no-console': 'off' } },
 ];
 

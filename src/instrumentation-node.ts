@@ -1,6 +1,6 @@
-import { sweepWork, watchNights } from './server/backup';
+import { sweepWork, watchNights } from './server/records/backup';
 import { closeDatabase, databaseHandle } from './server/database';
-import { learnPending } from './server/insights';
+import { learnPending } from './server/records/insights';
 
 /** Opens the database and closes it again when the process is asked to stop. */
 export async function boot(): Promise<void> {

@@ -1,9 +1,9 @@
 import { NextResponse, type NextRequest } from 'next/server';
-import { contentPolicy, knockOf, STRICT_HEADERS, turnedAway } from './server/gate';
+import { contentPolicy, originAndHosts, STRICT_HEADERS, turnedAway } from './server/web/gate';
 
 /** Stands before every request: checks where it comes from and sets the strict headers. */
 export function proxy(request: NextRequest): NextResponse {
-  const why = turnedAway(...knockOf(request));
+  const why = turnedAway(...originAndHosts(request));
   if (why) {
     const error = { code: 'forbidden', message: why, path: '' };
     return NextResponse.json({ error }, { status: 403, headers: STRICT_HEADERS });

@@ -15,7 +15,7 @@ import { connection } from 'next/server';
 import type { ReactNode } from 'react';
 import { Palette } from '@/features/find/Palette';
 import { UnitsSwitch } from '@/features/settings/UnitsSwitch';
-import { shopUnits } from '@/server/settings';
+import { shopUnits } from '@/server/shop/settings';
 import {
   DEVICE_THEME_SCRIPT,
   HeaderNav,

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { z } from 'zod';
 import { JobList } from '@/features/jobs/JobList';
 import { Pager } from '@/ui/shell';
-import { latestClosedJobs, openJobs, type JobLine } from '@/server/jobs';
+import { latestClosedJobs, openJobs, type JobLine } from '@/server/job/jobs';
 
 const pageNumber = z.coerce.number().int().min(1).max(100_000).catch(1);
 

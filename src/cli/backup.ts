@@ -4,7 +4,7 @@ import { pipeline } from 'node:stream/promises';
 import { Readable } from 'node:stream';
 import type { ReadableStream } from 'node:stream/web';
 import { FolderInUse } from '../db/connect/folderLock';
-import { makeBackup, restoreStaged, stageBackup } from '../server/backup';
+import { makeBackup, restoreStaged, stageBackup } from '../server/records/backup';
 import { closeDatabase } from '../server/database';
 
 const USAGE = `Usage:

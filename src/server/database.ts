@@ -1,9 +1,17 @@
 import 'server-only';
+import { AsyncLocalStorage } from 'node:async_hooks';
 import { openDatabase, type Database, type DatabaseHandle } from '../db/client';
+import type { Answer } from './answer';
 import { environment } from './environment';
 
 /** One handle a process, kept through reloads of this module in development. */
-const store = globalThis as typeof globalThis & { zestyHoundDatabase?: Promise<DatabaseHandle> };
+const store = globalThis as typeof globalThis & {
+  zestyHoundDatabase?: Promise<DatabaseHandle> | undefined;
+  zestyHoundTransaction?: AsyncLocalStorage<Database>;
+};
+
+/** The transaction that is under way: whatever is asked meanwhile is asked in it. */
+const underWay = (store.zestyHoundTransaction ??= new AsyncLocalStorage<Database>());
 
 /** Opens the database once; a failed opening may be tried again. */
 export function databaseHandle(): Promise<DatabaseHandle> {
@@ -14,7 +22,55 @@ export function databaseHandle(): Promise<DatabaseHandle> {
   return store.zestyHoundDatabase;
 }
 
-export const database = async (): Promise<Database> => (await databaseHandle()).db;
+/** The database, or the transaction that is under way. */
+export const database = async (): Promise<Database> =>
+  underWay.getStore() ?? (await databaseHandle()).db;
+
+/** What a use case refused after it had begun to write: everything of it is undone. */
+class Undone extends Error {
+  override readonly name = 'Undone';
+  constructor(readonly answer: Answer<never>) {
+    super(answer.ok ? 'undone' : answer.message);
+  }
+}
+
+/** What PostgreSQL answers where two transactions were in each other’s way: one is tried again. */
+const IN_THE_WAY = ['40001', '40P01'];
+const TRIES = 4;
+
+const codeOf = (error: unknown): unknown =>
+  error instanceof Error && error.cause instanceof Error && 'code' in error.cause
+    ? error.cause.code
+    : error instanceof Error && 'code' in error
+      ? error.code
+      : undefined;
+
+/**
+ * One use case as one transaction: everything that it writes, or nothing where it refuses or
+ * fails. Inside another it is a part of that one, undone by itself where it refuses. What two
+ * writers in each other’s way break off is begun again.
+ */
+export async function inTransaction<Value>(
+  useCase: (tx: Database) => Promise<Answer<Value>>,
+): Promise<Answer<Value>> {
+  const outer = underWay.getStore();
+  const db = outer ?? (await databaseHandle()).db;
+  for (let attempt = 1; ; attempt += 1) {
+    try {
+      return await db.transaction((tx) =>
+        underWay.run(tx, async () => {
+          const answer = await useCase(tx);
+          if (!answer.ok) throw new Undone(answer);
+          return answer;
+        }),
+      );
+    } catch (error) {
+      if (error instanceof Undone) return error.answer;
+      const isWorthATry = !outer && attempt < TRIES && IN_THE_WAY.includes(String(codeOf(error)));
+      if (!isWorthATry) throw error;
+    }
+  }
+}
 
 /**
  * Closes the database, does something with its folder, and opens it again: whoever asks for it

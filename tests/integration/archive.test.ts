@@ -1,21 +1,21 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { closeDatabase } from '@/server/database';
+import { loadJob, openJob } from '@/server/job/jobs';
 import {
+  type ArchiveDocument,
   archiveJsonSchema,
   importArchive,
   makeArchive,
   planImport,
   readArchive,
-  type ArchiveDocument,
-} from '@/server/archive';
-import type { ArchiveRow } from '@/server/archive/tables';
+} from '@/server/records/archive';
+import type { ArchiveRow } from '@/server/records/archive/tables';
+import { find } from '@/server/records/find';
+import { insightsOf } from '@/server/records/insights';
+import { saveVehicle } from '@/server/shop/vehicles';
 import { GET, POST } from '@/app/api/v1/archive/route';
-import { closeDatabase } from '@/server/database';
-import { jobFile, openJob } from '@/server/jobs';
-import { find } from '@/server/find';
-import { insightsOf } from '@/server/insights';
-import { saveVehicle } from '@/server/vehicles';
 import { vehicleForm } from '@/features/vehicles/model';
 import { scatterRecords } from '../support/randomRecords';
 import { demoIn, emptyIn } from './demo';
@@ -79,11 +79,11 @@ test('out, into an empty shop, and out again: the same, byte for byte', async ()
   // Closed records are closed, open ones go on, and numbers go on after the highest.
   const closed = (await find({ state: 'closed' })).jobs;
   expect(closed.map(({ number }) => number).sort()).toEqual([101, 112]);
-  const { vehicle } = (await jobFile(closed[0]!.id))!;
+  const { vehicle } = (await loadJob(closed[0]!.id))!;
   const id = known(
     await openJob({ vehicleId: vehicle.id, complaint: 'New.', odometerKm: '', corners: ['FL'] }),
   );
-  expect((await jobFile(id))!.job.number).toBe(116);
+  expect((await loadJob(id))!.number).toBe(116);
 });
 
 test.each([11, 12])(
@@ -163,7 +163,7 @@ test('one vehicle and one job go out with all that hangs on them, and come in', 
   expect(all.tables.jobs.length).toBe(3);
   await emptyShop();
   known(await importArchive(read(single)));
-  expect((await jobFile(String(job.id)))!.sets.length).toBeGreaterThan(2);
+  expect((await loadJob(String(job.id)))!.sets.length).toBeGreaterThan(2);
   expect(await makeArchive({ kind: 'job', id: 'nope' })).toBeNull();
   expect(await makeArchive({ kind: 'job', id: '00000000-0000-4000-8000-000000000000' })).toBeNull();
 });

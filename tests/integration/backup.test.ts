@@ -3,6 +3,9 @@ import os from 'node:os';
 import path from 'node:path';
 import { create } from 'tar';
 import { GET, POST } from '@/app/api/v1/backup/route';
+import { environment } from '@/server/environment';
+import { loadJob, openJob } from '@/server/job/jobs';
+import { makeArchive } from '@/server/records/archive';
 import {
   copiesFolder,
   copyFile,
@@ -15,12 +18,9 @@ import {
   restoreStaged,
   stageBackup,
   sweepWork,
-} from '@/server/backup';
-import { makeArchive } from '@/server/archive';
-import { environment } from '@/server/environment';
-import { find } from '@/server/find';
-import { jobFile, openJob } from '@/server/jobs';
-import { addToRecord } from '@/server/signOff';
+} from '@/server/records/backup';
+import { find } from '@/server/records/find';
+import { addToRecord } from '@/server/signoff/signOff';
 import { LEAD } from '../support/people';
 import { jobNumber, standUpDemo } from './demo';
 import { known } from './known';
@@ -41,7 +41,7 @@ test('a copy made while it runs is whole, and brings everything back while it ru
   const before = await everything();
   const manifest = known(await makeBackup(file('a.tar.gz')));
   expect(manifest.counts).toMatchObject({ vehicles: 6, jobs: 15 });
-  const { vehicle } = (await jobFile(await jobNumber(103)))!;
+  const { vehicle } = (await loadJob(await jobNumber(103)))!;
   const input = { vehicleId: vehicle.id, complaint: 'Later.', odometerKm: '1', corners: ['FL'] };
   known(await openJob(input));
   expect((await find({})).total).toBe(16);

@@ -1,24 +1,22 @@
 import { readShop, shopFormSchema, formOfShop } from '@/core/contracts';
 import { DEMO_SHOP } from '@/core/bench';
 import { NEW_SHOP } from '@/core/options';
-import { decidePage } from '@/server/decidePage';
-import { decide, decidePair } from '@/server/decisions';
-import { judgeCorner } from '@/server/judge';
-import { correctView } from '@/server/correct';
-import { jobFile, openJobs } from '@/server/jobs';
-import { signOff } from '@/server/signOff';
-import { notDoneYet, waits } from '@/server/procedure';
-import { rotorsAt } from '@/server/rotorLife';
-import { saveShop, shopOfToday } from '@/server/shop';
-import { cornersToCorrect, stagesOf } from '@/server/stages';
-import { recordCheck } from '@/server/strip';
+import { cornersToCorrect, judgeCorner, notDoneYet, stagesOf, waits } from '@/core/job';
+import { correctView } from '@/server/correct/correct';
+import { decidePage } from '@/server/decide/decidePage';
+import { decide, decidePair } from '@/server/decide/decisions';
+import { recordCheck } from '@/server/job/checks';
+import { loadJob, openJobs } from '@/server/job/jobs';
+import { rotorsAt } from '@/server/records/rotorLife';
+import { saveShop, shopOfToday } from '@/server/shop/shop';
+import { signOff } from '@/server/signoff/signOff';
 import { jobNumber, standUpDemo } from './demo';
 import { LEAD } from '../support/people';
 import { known } from './known';
 
 standUpDemo();
 
-const fileOf = async (id: string) => (await jobFile(id))!;
+const fileOf = async (id: string) => (await loadJob(id))!;
 const write = (
   jobId: string,
   item: string,
@@ -66,8 +64,8 @@ describe('the shop’s list', () => {
 
 describe('the Decide page', () => {
   test('shows every option, and recommends none while something must be measured first', async () => {
-    const file = await fileOf(await jobNumber(110));
-    const { corners, axles } = await decidePage(file);
+    const job = await fileOf(await jobNumber(110));
+    const { corners, axles } = await decidePage(job);
     for (const { options, ranking, action } of corners) {
       expect(options).toHaveLength(11);
       expect(action).toBeNull();
@@ -127,7 +125,7 @@ describe('the Decide page', () => {
     expect(await decide({ jobId: scrap, corner: 'FR', action: 'on-vehicle' })).toMatchObject({
       ok: false,
     });
-    const closed = (await fileOf(await closedJob(112))).job;
+    const closed = await fileOf(await closedJob(112));
     expect(await decide({ jobId: closed.id, corner: 'FL', action: 'leave' })).toMatchObject({
       ok: false,
       message: expect.stringMatching(/closed/),

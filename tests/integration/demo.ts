@@ -5,7 +5,7 @@ import { setTimeout as wait } from 'node:timers/promises';
 import { buildDemo } from '@/cli/demo/build';
 import { DEMO_SEED } from '@/cli/demo/scenario';
 import { closeDatabase, database } from '@/server/database';
-import { openJobs } from '@/server/jobs';
+import { openJobs } from '@/server/job/jobs';
 
 /** The demo workshop that all test files of one run copy; swept away when the run ends. */
 const TEMPLATE = path.join(os.tmpdir(), `zh-demo-${process.ppid}`);

@@ -6,16 +6,16 @@ import { tallyJob } from '@/core/insights';
 import { seededRandom } from '@/core/numeric';
 import { loadHistory } from '@/cli/history/load';
 import { pastJobs, pastVehicle, planOf } from '@/cli/history/past';
+import { judgeCorner } from '@/core/job';
 import { findVehicleByPlate, jobsToLearnFrom } from '@/db/repositories';
 import { closeDatabase, database } from '@/server/database';
-import { dueList } from '@/server/due';
-import { find, findQuickly } from '@/server/find';
-import { insightsOf } from '@/server/insights';
-import { jobFile, latestClosedJobs, openJob, openJobs } from '@/server/jobs';
-import { judgeCorner } from '@/server/judge';
-import { rotorCharts } from '@/server/rotorCharts';
-import { rotorsOfVehicle } from '@/server/rotorLife';
-import { vehiclesPage, vehicleWithJobs } from '@/server/vehicles';
+import { latestClosedJobs, loadJob, openJob, openJobs } from '@/server/job/jobs';
+import { dueList } from '@/server/records/due';
+import { find, findQuickly } from '@/server/records/find';
+import { insightsOf } from '@/server/records/insights';
+import { rotorCharts } from '@/server/records/rotorCharts';
+import { rotorsOfVehicle } from '@/server/records/rotorLife';
+import { vehiclesPage, vehicleWithJobs } from '@/server/shop/vehicles';
 import { tableScans } from '../support/plans';
 import { emptyIn } from './demo';
 import { known } from './known';
@@ -54,16 +54,17 @@ test('a history of 400 jobs has fifty readings a closed job, and goes on from it
   const id = known(
     await openJob({ vehicleId, complaint: 'After it all.', odometerKm: '', corners: ['FL'] }),
   );
-  expect((await jobFile(id))?.job.number).toBe(401);
+  expect((await loadJob(id))?.number).toBe(401);
 });
 
 test('its jobs are whole: judged, learnt from, found', async () => {
   const { jobs } = await find({ q: '12', state: 'closed' });
-  const file = (await jobFile(jobs.find(({ number }) => number === 12)?.id ?? ''))!;
-  const { assessment } = judgeCorner(file, 'FL', 'before');
+  const job = (await loadJob(jobs.find(({ number }) => number === 12)?.id ?? ''))!;
+  const { assessment } = judgeCorner(job, 'FL', 'before');
   expect(assessment.runout?.verdict.value).toBeGreaterThan(0);
   expect(assessment.thicknessVerdicts).not.toBeNull();
-  expect(file.job.signedAs?.axles).toHaveLength(2);
+  expect(job.keepsFigures).toBe(true);
+  expect(job.vehicle.axles).toHaveLength(2);
   expect(await jobsToLearnFrom(await database(), 10)).toEqual([]);
   const view = await insightsOf(null);
   expect(view.jobs).toBe(395);

@@ -1,27 +1,32 @@
 import { sql } from 'drizzle-orm';
 import { vehicleForm } from '@/features/vehicles/model';
+import { judgeCorner } from '@/core/job';
 import { findVehicle } from '@/db/repositories';
 import { database } from '@/server/database';
-import { find } from '@/server/find';
-import { insightsOf, learnFrom, learnPending } from '@/server/insights';
-import { jobFile, openJob } from '@/server/jobs';
-import { judgeCorner } from '@/server/judge';
-import { rotorCharts } from '@/server/rotorCharts';
-import { choosePositions, shopPositions } from '@/server/settings';
-import { shopKnowledge } from '@/server/nose';
-import { changePerson, addPerson, allPeople } from '@/server/people';
-import { about, licences } from '@/server/about';
-import { effectsOfVehicle, saveVehicle, vehiclesPage, vehiclesToChoose } from '@/server/vehicles';
+import { loadJob, openJob } from '@/server/job/jobs';
+import { shopKnowledge } from '@/server/nose/nose';
+import { find } from '@/server/records/find';
+import { insightsOf, learnFrom, learnPending } from '@/server/records/insights';
+import { rotorCharts } from '@/server/records/rotorCharts';
+import { about, licences } from '@/server/shop/about';
+import { addPerson, allPeople, changePerson } from '@/server/shop/people';
+import { choosePositions, shopPositions } from '@/server/shop/settings';
+import {
+  effectsOfVehicle,
+  saveVehicle,
+  vehiclesPage,
+  vehiclesToChoose,
+} from '@/server/shop/vehicles';
 import { standUpDemo } from './demo';
 import { known } from './known';
 
 standUpDemo();
 
-async function job(number: number) {
+async function jobOf(number: number) {
   const { jobs } = await find({ q: String(number) });
   const line = jobs.find((each) => each.number === number);
   if (!line) throw new Error(`No job ${number}`);
-  return (await jobFile(line.id))!;
+  return (await loadJob(line.id))!;
 }
 
 /** The sums as they stand, and as they come out of the tallies. */
@@ -55,25 +60,25 @@ describe('what closed jobs teach', () => {
   });
 
   test('the sums are those of the tallies, whatever is learnt again', async () => {
-    const file = await job(101);
-    await learnFrom(file.job.id);
-    await learnFrom(file.job.id);
+    const job = await jobOf(101);
+    await learnFrom(await database(), job.id);
+    await learnFrom(await database(), job.id);
     const [kept, summed] = await sums();
     expect(kept).toEqual(summed);
     expect((await insightsOf(null)).jobs).toBe(2);
   });
 
   test('a comeback counts against the job that it came back from', async () => {
-    const file = await job(101);
+    const job = await jobOf(101);
     const before = await insightsOf(null);
     expect(before.comebacks.count).toBe(0);
     known(
       await openJob({
-        vehicleId: file.vehicle.id,
+        vehicleId: job.vehicle.id,
         complaint: 'It shakes again.',
         odometerKm: '62000',
-        corners: [...file.corners],
-        comebackOf: file.job.id,
+        corners: [...job.corners],
+        comebackOf: job.id,
       }),
     );
     const after = await insightsOf(null);
@@ -101,36 +106,36 @@ describe('what closed jobs teach', () => {
 
 describe('figures of a vehicle', () => {
   const withRunout = async (number: number, length: string) => {
-    const file = await job(number);
-    const vehicle = (await findVehicle(await database(), file.vehicle.id))!;
+    const job = await jobOf(number);
+    const vehicle = (await findVehicle(await database(), job.vehicle.id))!;
     const form = vehicleForm(vehicle);
     const limits = { ...form.front.limits, runout: { length, source: 'maker' as const } };
-    return { file, vehicle, form: { ...form, front: { ...form.front, limits } } };
+    return { job, vehicle, form: { ...form, front: { ...form.front, limits } } };
   };
 
   test('a stricter limit says which open verdicts it changes, before it is written', async () => {
-    const { file, form } = await withRunout(114, '0.010 mm');
-    const changes = known(await effectsOfVehicle(file.vehicle.id, form));
+    const { job, form } = await withRunout(114, '0.010 mm');
+    const changes = known(await effectsOfVehicle(job.vehicle.id, form));
     expect(changes.length).toBeGreaterThan(0);
     expect(changes[0]).toMatchObject({ corner: 'FL', what: 'runout' });
     expect(changes.every(({ was, becomes }) => was !== becomes)).toBe(true);
-    const same = vehicleForm((await findVehicle(await database(), file.vehicle.id))!);
-    expect(known(await effectsOfVehicle(file.vehicle.id, same))).toEqual([]);
-    expect(await effectsOfVehicle(file.vehicle.id, { ...form, plate: '' })).toMatchObject({
+    const same = vehicleForm((await findVehicle(await database(), job.vehicle.id))!);
+    expect(known(await effectsOfVehicle(job.vehicle.id, same))).toEqual([]);
+    expect(await effectsOfVehicle(job.vehicle.id, { ...form, plate: '' })).toMatchObject({
       ok: false,
     });
   });
 
   test('a signed job keeps the figures and verdicts it was signed with', async () => {
-    const { file, form } = await withRunout(101, '0.001 mm');
-    const corner = file.corners[0]!;
-    const was = judgeCorner(file, corner, 'after').assessment.runout?.verdict;
+    const { job, form } = await withRunout(101, '0.001 mm');
+    const corner = job.corners[0]!;
+    const was = judgeCorner(job, corner, 'after').assessment.runout?.verdict;
     expect(was?.state).toBe('within');
-    known(await saveVehicle(file.vehicle.id, form, 'Wren'));
-    const again = (await jobFile(file.job.id))!;
+    known(await saveVehicle(job.vehicle.id, form, 'Wren'));
+    const again = (await loadJob(job.id))!;
     expect(judgeCorner(again, corner, 'after').assessment.runout?.verdict).toEqual(was);
-    const open = await job(113);
-    expect(open.vehicle.id).toBe(file.vehicle.id);
+    const open = await jobOf(113);
+    expect(open.vehicle.id).toBe(job.vehicle.id);
     const now = open.vehicle.axles.find(({ position }) => position === 'front');
     expect(now?.limits.find(({ kind }) => kind === 'runout')).toMatchObject({
       valueUm: 1,
@@ -139,38 +144,38 @@ describe('figures of a vehicle', () => {
   });
 
   test('a figure that stays keeps who entered it; another unit is no change', async () => {
-    const { file, vehicle } = await withRunout(114, '0.05 mm');
+    const { job, vehicle } = await withRunout(114, '0.05 mm');
     const form = vehicleForm(vehicle);
     const discard = { ...form.front.limits.discard, length: '2.6 cm' };
     const inches = { ...form.front.limits.discard, length: '1.02362205 in' };
     expect(
       await saveVehicle(
-        file.vehicle.id,
+        job.vehicle.id,
         { ...form, front: { ...form.front, limits: { ...form.front.limits, discard } } },
         'Wren',
       ),
     ).toMatchObject({ ok: false });
     known(
       await saveVehicle(
-        file.vehicle.id,
+        job.vehicle.id,
         { ...form, front: { ...form.front, limits: { ...form.front.limits, discard: inches } } },
         'Wren',
       ),
     );
-    const stored = (await findVehicle(await database(), file.vehicle.id))!;
+    const stored = (await findVehicle(await database(), job.vehicle.id))!;
     const limits = stored.axles.find(({ position }) => position === 'front')!.limits;
     expect(new Set(limits.map(({ by }) => by))).toEqual(new Set(['Ines']));
     expect(limits.every(({ at }) => at instanceof Date)).toBe(true);
   });
 
   test('rotors on the odometer with limits and forecast; strangers have none', async () => {
-    const file = await job(115);
-    const charts = (await rotorCharts(file.vehicle.id, 'FR'))!;
+    const job = await jobOf(115);
+    const charts = (await rotorCharts(job.vehicle.id, 'FR'))!;
     expect(charts.rotors).toHaveLength(1);
     expect(charts.runout.length).toBeGreaterThan(0);
     expect(charts.dtv.length).toBeGreaterThan(0);
     expect(charts.left?.km).toBeGreaterThan(0);
-    expect((await rotorCharts(file.vehicle.id, 'RL'))?.lines).toEqual([]);
+    expect((await rotorCharts(job.vehicle.id, 'RL'))?.lines).toEqual([]);
     expect(await rotorCharts('nonsense', 'FR')).toBeNull();
     expect(await rotorCharts('00000000-0000-4000-8000-000000000000', 'FR')).toBeNull();
   });

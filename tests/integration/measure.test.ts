@@ -1,7 +1,7 @@
-import { allGauges, removeGauge, writeGauge } from '@/server/gauges';
-import { importSets, jobAsCsv, setAsCase, setAsCsv } from '@/server/exchange';
-import { jobFile } from '@/server/jobs';
-import { beginSet, noteDetails, saveReadings, setFile, setHistory } from '@/server/sets';
+import { loadJob } from '@/server/job/jobs';
+import { importSets, jobAsCsv, setAsCase, setAsCsv } from '@/server/measure/exchange';
+import { allGauges, removeGauge, writeGauge } from '@/server/measure/gauges';
+import { beginSet, noteDetails, saveReadings, setFile, setHistory } from '@/server/measure/sets';
 import { jobNumber, standUpDemo } from './demo';
 import { known } from './known';
 
@@ -169,7 +169,7 @@ describe('tables', () => {
   });
 
   test('are taken whole or not at all', async () => {
-    const before = (await jobFile(jobId))!.sets.length;
+    const before = (await loadJob(jobId))!.sets.length;
     for (const [text, words] of [
       [
         'set,value_mm\na,0\na,0\na,0\na,0\nb,0\nb,77\nb,0\nb,0\n',
@@ -188,6 +188,6 @@ describe('tables', () => {
       const answer = await importSets({ jobId, ...table, text });
       expect(answer.ok ? '' : answer.message).toMatch(words);
     }
-    expect((await jobFile(jobId))!.sets).toHaveLength(before);
+    expect((await loadJob(jobId))!.sets).toHaveLength(before);
   });
 });

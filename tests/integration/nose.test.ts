@@ -7,26 +7,25 @@ import { logDrive } from '@/core/bench';
 import { KNOWLEDGE } from '@/core/contracts';
 import { seededRandom } from '@/core/numeric';
 import { analyseRoadTest, readLogText } from '@/core/roadtest';
+import { findingsOfJob, stagesOf } from '@/core/job';
 import { closeDatabase } from '@/server/database';
-import { jobFile, openJob } from '@/server/jobs';
-import { signOff } from '@/server/signOff';
+import { loadJob, openJob } from '@/server/job/jobs';
 import {
   changeKnowledge,
-  findingsOfJob,
   noseOf,
   recordFinding,
   shopKnowledge,
   weighFinding,
-} from '@/server/nose';
+} from '@/server/nose/nose';
 import {
   keepRecording,
   keepRoadTest,
   keepTyre,
   keptRecording,
   takeRoadTestBack,
-} from '@/server/roadTests';
-import { stagesOf } from '@/server/stages';
-import { saveVehicle } from '@/server/vehicles';
+} from '@/server/roadtest/roadTests';
+import { saveVehicle } from '@/server/shop/vehicles';
+import { signOff } from '@/server/signoff/signOff';
 import { LEAD, signedOff } from '../support/people';
 import { known } from './known';
 
@@ -38,8 +37,8 @@ const newJob = async (): Promise<string> =>
   known(
     await openJob({ vehicleId, complaint: 'It shakes.', odometerKm: '', corners: ['FL', 'FR'] }),
   );
-const file = async (id: string) => (await jobFile(id))!;
-const first = async (id: string) => (await noseOf(await file(id))).diagnosis.causes[0]!;
+const jobOf = async (id: string) => (await loadJob(id))!;
+const first = async (id: string) => (await noseOf(await jobOf(id))).diagnosis.causes[0]!;
 
 beforeAll(async () => {
   process.env.ZESTY_HOUND_DATA = folder;
@@ -61,14 +60,14 @@ describe('findings', () => {
     const stuck = await first(jobId);
     expect([stuck.code, stuck.place]).toEqual(['sticking', 'FL']);
     known(await weighFinding({ jobId, code: 'pins-check', isAside: true }));
-    const without = await noseOf(await file(jobId));
+    const without = await noseOf(await jobOf(jobId));
     expect(without.aside).toEqual(['pins-check']);
     expect(without.diagnosis.causes[0]!.probability).toBeLessThan(stuck.probability);
     expect(without.findings.map(({ code }) => code)).toContain('pins-check');
     known(await weighFinding({ jobId, code: 'pins-check', isAside: false }));
     expect((await first(jobId)).probability).toBeCloseTo(stuck.probability, 12);
     known(await recordFinding({ ...pins, value: null }));
-    expect(findingsOfJob(await file(jobId)).map(({ code }) => code)).toEqual(['drag']);
+    expect(findingsOfJob(await jobOf(jobId)).map(({ code }) => code)).toEqual(['drag']);
   });
 
   test.each([
@@ -92,7 +91,7 @@ describe('findings', () => {
     const jobId = await newJob();
     known(await recordFinding({ jobId, code: 'pedal-feel', corner: null, value: 'soft' }));
     known(await weighFinding({ jobId, code: 'pedal-feel', isAside: true }));
-    expect((await noseOf(await file(jobId))).noDrive).toBe('the pedal is soft');
+    expect((await noseOf(await jobOf(jobId))).noDrive).toBe('the pedal is soft');
   });
 });
 
@@ -107,7 +106,7 @@ test('closed jobs with a confirmed cause move the shares by counts', async () =>
   const after = shop.priors.find(({ code }) => code === 'hose')!;
   expect([before.confirmed, after.confirmed, shop.confirmedJobs]).toEqual([0, 1, 1]);
   expect(after.share).toBeGreaterThan(before.share);
-  expect((await file(jobId)).job.confirmedCause).toBe('hose');
+  expect((await jobOf(jobId)).confirmedCause).toBe('hose');
 });
 
 test('a shop changes its knowledge and goes back to what is shipped', async () => {
@@ -141,21 +140,21 @@ describe('a road test', () => {
   test('is kept with its recording, weighs, and is taken back', async () => {
     const jobId = await newJob();
     const stage = async () =>
-      stagesOf(await file(jobId)).find(({ key }) => key === 'road-test')?.state;
+      stagesOf(await jobOf(jobId)).find(({ key }) => key === 'road-test')?.state;
     expect(await stage()).toBe('open');
     const id = known(await keepRoadTest({ jobId, phase: 'before', diameter: 0.64, summary }));
     expect(await stage()).toBe('done');
-    expect(findingsOfJob(await file(jobId))).toContainEqual({
+    expect(findingsOfJob(await jobOf(jobId))).toContainEqual({
       code: 'recording',
       value: 'braking-1',
     });
     expect(await keptRecording(id)).toBeNull();
     known(await keepRecording(id, new Uint8Array(gzipSync(log))));
     expect(gunzipSync((await keptRecording(id))!).toString()).toBe(log);
-    expect((await file(jobId)).roadTests[0]).not.toHaveProperty('raw');
+    expect((await jobOf(jobId)).roadTests[0]).not.toHaveProperty('raw');
     expect((await takeRoadTestBack(await newJob(), id)).ok).toBe(false);
     known(await takeRoadTestBack(jobId, id));
-    expect((await file(jobId)).roadTests).toEqual([]);
+    expect((await jobOf(jobId)).roadTests).toEqual([]);
     expect(await keptRecording(id)).toBeNull();
   });
 
@@ -177,7 +176,7 @@ describe('a road test', () => {
     const refused = await keepTyre(jobId, { tyre: 'round', finalDrive: '99' });
     expect(refused).toMatchObject({ ok: false, fields: { tyre: expect.any(String) } });
     known(await keepTyre(jobId, { tyre: '195/65r15', finalDrive: '3,9' }));
-    const { vehicle } = await file(jobId);
+    const { vehicle } = await jobOf(jobId);
     expect([vehicle.tyre, vehicle.finalDrive]).toEqual(['195/65R15', 3.9]);
   });
 });

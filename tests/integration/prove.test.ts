@@ -1,21 +1,24 @@
 import { readDial, type VirtualCorner } from '@/core/bench';
 import { seededRandom } from '@/core/numeric';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
-import { decide, undecide } from '@/server/decisions';
-import { judgeCorner } from '@/server/judge';
-import { jobFile } from '@/server/jobs';
-import { findingsOfJob } from '@/server/nose';
-import { findCheck } from '@/server/procedure';
-import { outcomeOf, seatingAt } from '@/server/prove';
-import { proveView } from '@/server/proveView';
-import { closingOf } from '@/server/rebuild';
-import { beginSet, saveReadings } from '@/server/sets';
+import {
+  findCheck,
+  findingsOfJob,
+  judgeCorner,
+  outcomeOf,
+  readinessOf,
+  seatingAt,
+} from '@/core/job';
+import { decide, undecide } from '@/server/decide/decisions';
+import { loadJob } from '@/server/job/jobs';
+import { beginSet, saveReadings } from '@/server/measure/sets';
+import { proveView } from '@/server/prove/proveView';
 import { jobNumber, standUpDemo } from './demo';
 import { known } from './known';
 
 standUpDemo();
 
-const file = async (id: string) => (await jobFile(id))!;
+const job = async (id: string) => (await loadJob(id))!;
 
 /** A lap of runout read after the correction at the shift decided. */
 async function readAgain(jobId: string, truth: VirtualCorner, shift: number): Promise<void> {
@@ -45,13 +48,13 @@ const ON_DIRT: VirtualCorner = {
 
 test('a job is not proven until it is driven, and not cured when it runs out again', async () => {
   const jobId = await jobNumber(114);
-  const before = await file(jobId);
+  const before = await job(jobId);
   expect(outcomeOf(before)).toMatchObject({ state: 'not-proven' });
   expect(seatingAt(before, 'FL')).toBeNull();
   const shift = before.decisions[0]!.shift!;
 
   await readAgain(jobId, ON_DIRT, shift);
-  const after = await file(jobId);
+  const after = await job(jobId);
   expect(outcomeOf(after)).toMatchObject({
     state: 'not-cured',
     reasons: ['FL: runout is beyond its limit.'],
@@ -66,24 +69,24 @@ test('a job is not proven until it is driven, and not cured when it runs out aga
 
 test('decided otherwise after it was done, the corner begins again and the first try stays on record', async () => {
   const jobId = await jobNumber(114);
-  const first = (await file(jobId)).decisions[0]!;
-  expect(findCheck(await file(jobId), 'correct', 'FL', 'done')).toBeDefined();
-  expect(judgeCorner(await file(jobId), 'FL', 'before').decision).not.toBeNull();
+  const first = (await job(jobId)).decisions[0]!;
+  expect(findCheck(await job(jobId), 'correct', 'FL', 'done')).toBeDefined();
+  expect(judgeCorner(await job(jobId), 'FL', 'before').decision).not.toBeNull();
   known(await decide({ jobId, corner: 'FL', action: 'new' }));
-  const again = await file(jobId);
+  const again = await job(jobId);
   expect(findCheck(again, 'correct', 'FL', 'done')).toBeUndefined();
   expect(again.checks.filter(({ kind }) => kind === 'rebuild')).toEqual([]);
   expect(findCheck(again, 'decide', 'FL', 'earlier')?.value).toMatchObject([
     { words: first.words, by: 'Tobiah' },
   ]);
-  expect(closingOf(again).corners[0]!.caliperOff).toBe(true);
+  expect(readinessOf(again).corners[0]!.caliperOff).toBe(true);
   expect(proveView(again).next.todo).toBeTruthy();
 });
 
 test('a decision that is taken back does not put the caliper on again', async () => {
   const jobId = await jobNumber(115);
   known(await undecide({ jobId, corner: 'FR' }));
-  const state = closingOf(await file(jobId));
+  const state = readinessOf(await job(jobId));
   expect(state.corners[0]).toMatchObject({ wheelOff: true, caliperOff: true });
   expect(state.pistonsMoved).toEqual(['the caliper of FR was off']);
 });

@@ -5,29 +5,24 @@ import { VEHICLES } from '@/cli/demo/vehicles';
 import { POST as postPhoto } from '@/app/api/v1/jobs/[id]/photos/route';
 import { PUT as putReadings } from '@/app/api/v1/sets/[id]/readings/route';
 import { stepAction } from '@/features/rebuild/actions';
-import { signOffAction } from '@/features/closing/actions';
+import { signOffAction } from '@/features/signoff/actions';
 import { checkAction } from '@/features/strip/actions';
 import { pullsOf } from '@/core/torque';
 import { checks, findings, jobs, readings as readingRows } from '@/db/schema';
-import { addPerson, allPeople } from '@/server/people';
+import { pedalOf, readinessOf, rebuildNext, rebuildSteps, signOffOf } from '@/core/job';
 import { closeDatabase, database } from '@/server/database';
-import { jobFile, openJob, changeComplaint } from '@/server/jobs';
-import { recordFinding } from '@/server/nose';
-import { closingOf, pedalOf } from '@/server/rebuild';
-import { rebuildSteps } from '@/server/rebuildSteps';
-import { rebuildNext } from '@/server/rebuildView';
-import { keepRoadTest } from '@/server/roadTests';
-import { beginSet, saveReadings, setAside } from '@/server/sets';
-import {
-  addToRecord,
-  keepBleedOrder,
-  keepTorqueFigure,
-  setRecheck,
-  signOff,
-  signOffOf,
-} from '@/server/signOff';
-import { allSound, putBack, recordCheck, takeOffPart } from '@/server/strip';
-import { saveVehicle } from '@/server/vehicles';
+import { recordCheck } from '@/server/job/checks';
+import { changeComplaint, loadJob, openJob } from '@/server/job/jobs';
+import { beginSet, saveReadings, setAside } from '@/server/measure/sets';
+import { recordFinding } from '@/server/nose/nose';
+import { setRecheck } from '@/server/prove/rechecks';
+import { keepBleedOrder, keepTorqueFigure } from '@/server/rebuild/torque';
+import { keepRoadTest } from '@/server/roadtest/roadTests';
+import { addPerson, allPeople } from '@/server/shop/people';
+import { saveVehicle } from '@/server/shop/vehicles';
+import { addToRecord, signOff } from '@/server/signoff/signOff';
+import { allSound } from '@/server/strip/looks';
+import { putBack, takeOffPart } from '@/server/strip/tray';
 import { LEAD, TECHNICIAN } from '../support/people';
 import { known } from './known';
 
@@ -58,7 +53,7 @@ afterAll(async () => {
   fs.rmSync(folder, { recursive: true, force: true });
 });
 
-const file = async (id: string) => (await jobFile(id))!;
+const jobOf = async (id: string) => (await loadJob(id))!;
 const newJob = async (): Promise<string> =>
   known(await openJob({ vehicleId, complaint: 'x', odometerKm: '50000', corners: ['FL'] }));
 
@@ -76,7 +71,7 @@ async function write(
   } = {},
 ) {
   const seen =
-    (await file(jobId)).checks.find(
+    (await jobOf(jobId)).checks.find(
       (each) => each.kind === kind && each.item === item && each.place === place,
     )?.stamp ?? null;
   return recordCheck({ jobId, kind, place, item, value, note, seen }, 'Tobiah');
@@ -119,7 +114,7 @@ async function stripped(): Promise<string> {
 }
 
 async function together(jobId: string): Promise<void> {
-  for (const { code } of rebuildSteps(await file(jobId), 'FL')) {
+  for (const { code } of rebuildSteps(await jobOf(jobId), 'FL')) {
     await wrote(jobId, 'rebuild', code, 'done');
   }
 }
@@ -183,7 +178,7 @@ describe('the pedal stop', () => {
     later(6000);
     await wrote(jobId, 'pedal', 'held', 'held');
     await wrote(jobId, 'pedal', 'level', 'done');
-    expect(pedalOf(await file(jobId))).toEqual({ firm: true, held: 'held', level: true });
+    expect(pedalOf(await jobOf(jobId))).toEqual({ firm: true, held: 'held', level: true });
   });
 
   test('needs a name', async () => {
@@ -207,17 +202,17 @@ describe('the pedal stop', () => {
     expect((await sign(jobId)).ok).toBe(false);
     expect(await refused(write(jobId, 'pedal', 'moved', 'done'))).toMatch(/sank/);
     await wrote(jobId, 'pedal', 'held', null);
-    expect(pedalOf(await file(jobId)).firm).toBe(false);
+    expect(pedalOf(await jobOf(jobId)).firm).toBe(false);
     expect(await refused(write(jobId, 'pedal', 'held', 'held'))).toMatch(/firm first/);
   });
 
   test('counts no more once a caliper came off again', async () => {
     const jobId = await whole();
-    expect(pedalOf(await file(jobId)).level).toBe(true);
+    expect(pedalOf(await jobOf(jobId)).level).toBe(true);
     later(3 * MINUTE);
     await wrote(jobId, 'step', 'caliper-off', null);
     await wrote(jobId, 'step', 'caliper-off', 'done');
-    expect(pedalOf(await file(jobId))).toEqual({ firm: false, held: null, level: false });
+    expect(pedalOf(await jobOf(jobId))).toEqual({ firm: false, held: null, level: false });
     expect(await refused(write(jobId, 'pedal', 'firm', 'done'))).toMatch(/caliper of FL/);
   });
 
@@ -352,13 +347,13 @@ describe('torque', () => {
       write(jobId, 'torque', 'bracket-bolts', { text: '150', unit: 'N·m', confirmed });
     expect(await refused(pull(false))).toMatch(/36 % over/);
     known(await pull(true));
-    expect(signOffOf(await file(jobId)).blocks).toEqual([]);
+    expect(signOffOf(await jobOf(jobId)).blocks).toEqual([]);
     const figure = { text: '115', unit: 'N·m', confirmed: true };
     const form = { jobId, axle: 'front', fastener: 'bracket-bolts', figure, source: 'maker' };
     later(5000);
     known(await keepTorqueFigure({ ...form, angle: 0, treatment: '', oneUse: false }, LEAD));
     expect(
-      signOffOf(await file(jobId))
+      signOffOf(await jobOf(jobId))
         .blocks.map(({ say }) => say)
         .join(' '),
     ).toMatch(/torque not written down: bracket bolts/);
@@ -366,10 +361,10 @@ describe('torque', () => {
 
   test('figures serve the like of a vehicle, and block the sign-off of one without', async () => {
     const jobId = await whole();
-    expect(signOffOf(await file(jobId)).blocks).toEqual([]);
+    expect(signOffOf(await jobOf(jobId)).blocks).toEqual([]);
     const again = await stripped();
     expect(
-      closingOf(await file(again)).corners[0]!.torque.every(({ hasFigure }) => hasFigure),
+      readinessOf(await jobOf(again)).corners[0]!.torque.every(({ hasFigure }) => hasFigure),
     ).toBe(true);
     const other = known(
       await saveVehicle(null, { ...VEHICLES.bakery, plate: 'SK-901-X', variant: 'large' }),
@@ -379,7 +374,7 @@ describe('torque', () => {
     );
     await wrote(third, 'step', 'wheel-off', 'done');
     expect(
-      signOffOf(await file(third))
+      signOffOf(await jobOf(third))
         .blocks.map(({ say }) => say)
         .join(' '),
     ).toMatch(/no torque figure with a source: wheel nuts/);
@@ -392,7 +387,8 @@ describe('hydraulics', () => {
     await together(jobId);
     await wrote(jobId, 'hydraulics', 'opened', 'done');
     expect(await refused(write(jobId, 'hydraulics', 'none-opened', 'done'))).toMatch(/were opened/);
-    const open = async (): Promise<string> => closingOf(await file(jobId)).hydraulicsOpen.join(' ');
+    const open = async (): Promise<string> =>
+      readinessOf(await jobOf(jobId)).hydraulicsOpen.join(' ');
     expect(await open()).toMatch(/Choose how/);
     await wrote(jobId, 'hydraulics', 'method', 'pressure');
     expect(await open()).toMatch(/order in which the maker bleeds/);
@@ -415,9 +411,9 @@ describe('hydraulics', () => {
     expect(await open()).toBe('');
     // A bleeder that was opened is drawn up, and the pedal pumped after it.
     await figures(jobId);
-    expect(rebuildNext(await file(jobId)).todo).toMatch(/Draw up FL/);
+    expect(rebuildNext(await jobOf(jobId)).todo).toMatch(/Draw up FL/);
     expect(
-      signOffOf(await file(jobId))
+      signOffOf(await jobOf(jobId))
         .blocks.map(({ say }) => say)
         .join(' '),
     ).toMatch(/no torque figure with a source: bleeder screw/);
@@ -449,7 +445,7 @@ describe('rebuild steps', () => {
     );
     expect(await refused(write(jobId, 'rebuild', 'tray', 'done'))).toMatch(/inner pad/);
     expect(
-      signOffOf(await file(jobId))
+      signOffOf(await jobOf(jobId))
         .blocks.map(({ say }) => say)
         .join(' '),
     ).toMatch(/caliper of FL/);
@@ -482,9 +478,9 @@ describe('after the sign-off', () => {
     expect(await refused(addToRecord({ jobId, text: 'x' }, LEAD))).toMatch(/still open/);
     expect(await refused(sign(jobId, LEAD, ''))).toMatch(/Say why/);
     known(await sign(jobId));
-    const signed = await file(jobId);
-    expect(signed.job).toMatchObject({ signedBy: 'Ines' });
-    expect(signed.job.signedWith!.open.length).toBeGreaterThan(0);
+    const signed = await jobOf(jobId);
+    expect(signed).toMatchObject({ signedBy: 'Ines' });
+    expect(signed.signedWith!.open.length).toBeGreaterThan(0);
 
     const CLOSED = /signed off: its record is closed/;
     const ways: (() => Promise<{ ok: boolean; message?: string }>)[] = [
@@ -562,13 +558,13 @@ describe('after the sign-off', () => {
     await expect(db.update(jobs).set({ closedAt: null }).execute()).rejects.toMatchObject(code);
 
     known(await addToRecord({ jobId, text: 'Owner called: quiet.' }, TECHNICIAN));
-    expect((await file(jobId)).additions[0]).toMatchObject({
+    expect((await jobOf(jobId)).additions[0]).toMatchObject({
       by: 'Tobiah',
       text: 'Owner called: quiet.',
     });
     expect(await refused(addToRecord({ jobId, text: 'x' }, null))).toMatch(/who you are/);
     known(await setRecheck({ jobId, what: 'runout', afterKm: 5000, on: null }, LEAD));
-    expect((await file(jobId)).rechecks[0]).toMatchObject({ dueKm: 55_000, what: 'runout' });
+    expect((await jobOf(jobId)).rechecks[0]).toMatchObject({ dueKm: 55_000, what: 'runout' });
   });
 
   test('below discard never passes, whoever signs', async () => {

@@ -7,14 +7,14 @@ import ICAL from 'ical.js';
 import { findAddress, findQuerySchema, findWords } from '@/core/contracts';
 import { saveRecheck } from '@/db/repositories';
 import { database } from '@/server/database';
-import { dueCalendar, duenessOf, dueList } from '@/server/due';
-import { find, findQuickly } from '@/server/find';
-import { jobFile, openJob } from '@/server/jobs';
+import { loadJob, openJob } from '@/server/job/jobs';
+import { dueCalendar, dueList, duenessOf } from '@/server/records/due';
+import { find, findQuickly } from '@/server/records/find';
+import { jobsTable, rotorsTable } from '@/server/records/tables';
 import { fileReport } from '@/server/report/file';
 import { ownerReport } from '@/server/report/owner';
 import { ownerPdf } from '@/server/report/pdf';
-import { jobsTable, rotorsTable } from '@/server/tables';
-import { saveVehicle } from '@/server/vehicles';
+import { saveVehicle } from '@/server/shop/vehicles';
 import { vehicleForm } from '@/features/vehicles/model';
 import { signedOff } from '../support/people';
 import { standUpDemo } from './demo';
@@ -23,11 +23,11 @@ import { known } from './known';
 standUpDemo();
 
 /** The demo job of a number, signed off ones among them. */
-async function job(number: number) {
+async function jobOf(number: number) {
   const { jobs } = await find({ q: String(number) });
   const line = jobs.find((each) => each.number === number);
   if (!line) throw new Error(`No job ${number}`);
-  return (await jobFile(line.id))!;
+  return (await loadJob(line.id))!;
 }
 const numbers = async (query: Record<string, string>): Promise<number[]> =>
   (await find(query)).jobs.map(({ number }) => number).sort();
@@ -86,7 +86,7 @@ describe('finding', () => {
   });
 
   test('a vehicle that is renamed is found by its new plate, signed off jobs too', async () => {
-    const { vehicle } = await job(112);
+    const { vehicle } = await jobOf(112);
     known(await saveVehicle(vehicle.id, { ...vehicleForm(vehicle), plate: 'SK-999-Q' }));
     expect(await numbers({ q: 'sk999' })).toEqual([101, 112, 113]);
     known(await saveVehicle(vehicle.id, { ...vehicleForm(vehicle), plate: vehicle.plate }));
@@ -108,7 +108,7 @@ describe('what is due', () => {
   });
 
   test('stands in a list and in a calendar that a parser reads', async () => {
-    const { job: own } = await job(105);
+    const own = await jobOf(105);
     const recheck = { jobId: own.id, what: 'runout' as const, dueKm: null, by: 'Ines' };
     await saveRecheck(await database(), { ...recheck, dueOn: '2020-02-29' });
     const lines = await dueList();
@@ -126,7 +126,7 @@ describe('what is due', () => {
 
 describe('the owner’s report', () => {
   test('says in plain words what was found, done and is due', async () => {
-    const report = ownerReport(await job(101), 'mm');
+    const report = ownerReport(await jobOf(101), 'mm');
     expect(report.verdict?.state).toBe('cured');
     expect(report.found[0]).toMatch(/^Cause: rust or dirt between hub and rotor/);
     expect(report.found.join(' ')).toMatch(/Front right: the brake disc moved sideways .*too much/);
@@ -142,7 +142,7 @@ describe('the owner’s report', () => {
   });
 
   test('a job that only was looked at says that nothing was changed', async () => {
-    const report = ownerReport(await job(102), 'thou');
+    const report = ownerReport(await jobOf(102), 'thou');
     expect(report.found).toEqual(['Everything that was measured is within its limits.']);
     expect(report.done).toEqual([]);
     expect(report.figures[0]!.limit).toMatch(/thou/);
@@ -152,7 +152,7 @@ describe('the owner’s report', () => {
     const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-pdf-'));
     for (const number of [101, 105, 112, 113]) {
       const pdf = path.join(folder, `${number}.pdf`);
-      fs.writeFileSync(pdf, await ownerPdf(ownerReport(await job(number), 'mm')));
+      fs.writeFileSync(pdf, await ownerPdf(ownerReport(await jobOf(number), 'mm')));
       const text = execFileSync('pdftotext', ['-layout', pdf, '-'], { encoding: 'utf8' });
       expect(text).toContain('Brake report');
       expect(text).toContain('What we found');
@@ -171,11 +171,11 @@ describe('the owner’s report', () => {
 });
 
 test('the file report holds every reading, its uncertainty and who did what', async () => {
-  const file = await job(101);
-  const report = fileReport(file, 'mm');
-  expect(report.sets).toHaveLength(file.sets.length);
+  const job = await jobOf(101);
+  const report = fileReport(job, 'mm');
+  expect(report.sets).toHaveLength(job.sets.length);
   const read = report.sets.flatMap(({ laps }) => laps.flat()).filter((text) => text !== '–');
-  expect(read).toHaveLength(file.sets.reduce((sum, set) => sum + set.readings.length, 0));
+  expect(read).toHaveLength(job.sets.reduce((sum, set) => sum + set.readings.length, 0));
   expect(report.sets[0]!.about.join(' ')).toMatch(/standard uncertainty of one averaged reading/);
   expect(report.steps.some(({ by, say }) => by === 'Tobiah' && /Caliper on: done/.test(say))).toBe(
     true,
@@ -183,11 +183,12 @@ test('the file report holds every reading, its uncertainty and who did what', as
 });
 
 test('a comeback is linked to the earlier job of the same axle, and of no other', async () => {
-  const { job: earlier, vehicle } = await job(101);
+  const earlier = await jobOf(101);
+  const { vehicle } = earlier;
   const form = { vehicleId: vehicle.id, complaint: 'Back.', odometerKm: '', corners: ['FR'] };
   const other = { ...form, comebackOf: earlier.id, corners: ['RL'] };
   expect(await openJob(other)).toMatchObject({ ok: false, message: expect.stringMatching(/axle/) });
-  const elsewhere = { ...form, vehicleId: (await job(105)).vehicle.id, comebackOf: earlier.id };
+  const elsewhere = { ...form, vehicleId: (await jobOf(105)).vehicle.id, comebackOf: earlier.id };
   expect(await openJob(elsewhere)).toMatchObject({
     message: expect.stringMatching(/another vehicle/),
   });

@@ -1,6 +1,6 @@
-import { judgeCorner } from '@/server/judge';
-import { decide, undecide } from '@/server/decisions';
-import { jobFile, openJob, openJobs } from '@/server/jobs';
+import { currentStage, judgeCorner, stagesOf } from '@/core/job';
+import { decide, undecide } from '@/server/decide/decisions';
+import { loadJob, openJob, openJobs } from '@/server/job/jobs';
 import {
   addLap,
   beginSet,
@@ -9,10 +9,9 @@ import {
   setAside,
   setFile,
   takeBack,
-} from '@/server/sets';
-import { chooseUnits, shopUnits } from '@/server/settings';
-import { currentStage, stagesOf } from '@/server/stages';
-import { allVehicles, saveVehicle, vehicleWithJobs } from '@/server/vehicles';
+} from '@/server/measure/sets';
+import { chooseUnits, shopUnits } from '@/server/shop/settings';
+import { allVehicles, saveVehicle, vehicleWithJobs } from '@/server/shop/vehicles';
 import { VEHICLES } from '@/cli/demo/vehicles';
 import { jobNumber, standUpDemo } from './demo';
 import { signedOff } from '../support/people';
@@ -23,8 +22,8 @@ const NOWHERE = '00000000-0000-4000-8000-000000000000';
 standUpDemo();
 
 const judged = async (number: number) => {
-  const file = (await jobFile(await jobNumber(number)))!;
-  return judgeCorner(file, file.corners[0]!, 'before');
+  const job = (await loadJob(await jobNumber(number)))!;
+  return judgeCorner(job, job.corners[0]!, 'before');
 };
 
 describe('the demo workshop shows each outcome', () => {
@@ -50,7 +49,7 @@ describe('the demo workshop shows each outcome', () => {
 describe('a job', () => {
   test('opens at the stage that is next', async () => {
     const stage = async (number: number) =>
-      currentStage((await jobFile(await jobNumber(number)))!)?.key;
+      currentStage((await loadJob(await jobNumber(number)))!)?.key;
     expect(await stage(110)).toBe('road-test');
     expect(await stage(103)).toBe('decide');
     // Nothing to correct, but its wheel was off: it goes together first.
@@ -58,11 +57,11 @@ describe('a job', () => {
   });
 
   test('a stage left out of a closed job is left out, not open', async () => {
-    const { vehicle } = (await jobFile(await jobNumber(110)))!;
+    const { vehicle } = (await loadJob(await jobNumber(110)))!;
     const form = { vehicleId: vehicle.id, complaint: 'It hums.', odometerKm: '', corners: ['FL'] };
     const id = known(await openJob(form));
     await signedOff(id);
-    const states = stagesOf((await jobFile(id))!).map(({ state }) => state);
+    const states = stagesOf((await loadJob(id))!).map(({ state }) => state);
     expect(states).toEqual(['done', ...Array.from({ length: 5 }, () => 'left-out'), 'done']);
   });
 
@@ -83,9 +82,9 @@ describe('a job', () => {
       message: expect.stringMatching(/cannot be done any more/),
     });
     known(await decide({ jobId, corner: 'FL', action: 'index' }));
-    expect((await jobFile(jobId))!.decisions).toMatchObject([{ shift: 4, correction: 'index' }]);
+    expect((await loadJob(jobId))!.decisions).toMatchObject([{ shift: 4, correction: 'index' }]);
     known(await undecide({ jobId, corner: 'FL' }));
-    expect((await jobFile(jobId))!.decisions).toEqual([]);
+    expect((await loadJob(jobId))!.decisions).toEqual([]);
     expect(await undecide({ jobId, corner: 'XX' })).toMatchObject({ ok: false });
     expect(await decide({ jobId, corner: 'RR', action: 'index' })).toMatchObject({ ok: false });
   });

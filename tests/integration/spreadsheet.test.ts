@@ -4,8 +4,8 @@ import os from 'node:os';
 import path from 'node:path';
 import { GET } from '@/app/api/v1/readings.csv/route';
 import type { Decimal } from '@/core/exchange';
-import { jobFile, openJob } from '@/server/jobs';
-import { jobsTable, rotorsTable } from '@/server/tables';
+import { loadJob, openJob } from '@/server/job/jobs';
+import { jobsTable, rotorsTable } from '@/server/records/tables';
 import { jobNumber, standUpDemo } from './demo';
 import { known } from './known';
 
@@ -76,7 +76,7 @@ function open(text: string, decimal: Decimal): SheetCell[][] {
 const NASTY = '=1+2; "quoted", 5,5 mm\nand a second line – größer';
 
 beforeAll(async () => {
-  const { vehicle } = (await jobFile(await jobNumber(104)))!;
+  const { vehicle } = (await loadJob(await jobNumber(104)))!;
   known(
     await openJob({
       vehicleId: vehicle.id,

@@ -4,33 +4,36 @@ import path from 'node:path';
 import { deflateSync } from 'node:zlib';
 import { VEHICLES } from '@/cli/demo/vehicles';
 import { PROCEDURE } from '@/core/contracts';
-import { closeDatabase, database } from '@/server/database';
-import { judgeCorner } from '@/server/judge';
-import { exportJob } from '@/server/exportJob';
-import { inspectionAt, procedureOf } from '@/server/inspection';
-import { changeComplaint, jobFile, openJob, openJobs } from '@/server/jobs';
-import { signOff } from '@/server/signOff';
-import { findingsOfJob, noseOf, recordFinding } from '@/server/nose';
-import { addPerson, allPeople, removePerson } from '@/server/people';
-import { keepPhoto, pictureFile, takePhotoBack } from '@/server/photos';
-import { cleaningAt } from '@/server/cleaning';
-import { offTheRoad, partsStillOff, rulesOf, waitingOf } from '@/server/procedure';
-import { beginSet, saveReadings } from '@/server/sets';
-import { stagesOf } from '@/server/stages';
 import {
-  allSound,
-  changePart,
-  chooseRule,
-  copyPlan,
-  dropPart,
-  putBack,
-  recordCheck,
-  takeOffPart,
-  takeSoundBack,
-} from '@/server/strip';
-import { arePartsDone, isLiftingDone, liftingItems, stripNext } from '@/server/stripNext';
-import { saveVehicle, vehicleWithJobs } from '@/server/vehicles';
+  arePartsDone,
+  cleaningAt,
+  findingsOfJob,
+  inspectionAt,
+  isLiftingDone,
+  judgeCorner,
+  liftingItems,
+  offTheRoad,
+  partsStillOff,
+  procedureOf,
+  rulesOf,
+  stagesOf,
+  stripNext,
+  waitingOf,
+} from '@/core/job';
 import { saveFinding } from '@/db/repositories';
+import { closeDatabase, database } from '@/server/database';
+import { recordCheck } from '@/server/job/checks';
+import { changeComplaint, loadJob, openJob, openJobs } from '@/server/job/jobs';
+import { beginSet, saveReadings } from '@/server/measure/sets';
+import { noseOf, recordFinding } from '@/server/nose/nose';
+import { exportJob } from '@/server/records/exportJob';
+import { addPerson, allPeople, removePerson } from '@/server/shop/people';
+import { chooseRule } from '@/server/shop/rules';
+import { saveVehicle, vehicleWithJobs } from '@/server/shop/vehicles';
+import { signOff } from '@/server/signoff/signOff';
+import { allSound, copyPlan, takeSoundBack } from '@/server/strip/looks';
+import { keepPhoto, pictureFile, takePhotoBack } from '@/server/strip/photos';
+import { changePart, dropPart, putBack, takeOffPart } from '@/server/strip/tray';
 import { photoBlobs } from '@/db/schema';
 import { LEAD, signedOff } from '../support/people';
 import { known } from './known';
@@ -39,7 +42,7 @@ const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-strip-'));
 const NOWHERE = '00000000-0000-4000-8000-000000000000';
 let vehicleId = '';
 
-const file = async (id: string) => (await jobFile(id))!;
+const job = async (id: string) => (await loadJob(id))!;
 const newJob = async (corners = ['FL', 'FR']): Promise<string> =>
   known(await openJob({ vehicleId, complaint: 'It shakes.', odometerKm: '', corners }));
 
@@ -79,7 +82,7 @@ describe('two screens on one job', () => {
         ['FL', 'FR'].map((place) => wrote(jobId, { item, place, value: [] })),
       ),
     );
-    expect((await file(jobId)).checks.length).toBe(16);
+    expect((await job(jobId)).checks.length).toBe(16);
   });
 
   test('at the same item: the later is told what the earlier wrote, and chooses', async () => {
@@ -87,10 +90,10 @@ describe('two screens on one job', () => {
     await wrote(jobId, { item: 'hose', value: [], by: 'Ines' });
     const late = known(await write(jobId, { item: 'hose', value: ['bulged'], by: 'Wren' }));
     expect(late).toMatchObject({ kept: false, theirs: { by: 'Ines', value: [] } });
-    expect((await file(jobId)).checks[0]).toMatchObject({ by: 'Ines', value: [] });
+    expect((await job(jobId)).checks[0]).toMatchObject({ by: 'Ines', value: [] });
     const theirs = late.kept ? null : late.theirs;
     await wrote(jobId, { item: 'hose', value: ['bulged'], by: 'Wren', seen: theirs!.stamp });
-    expect((await file(jobId)).checks[0]).toMatchObject({ by: 'Wren', value: ['bulged'] });
+    expect((await job(jobId)).checks[0]).toMatchObject({ by: 'Wren', value: ['bulged'] });
   });
 
   test('what was taken back meanwhile is a conflict too; the same said twice is none', async () => {
@@ -171,7 +174,7 @@ describe('what is written is checked', () => {
       item: 'inner-leading',
       value: { text: '9,5', unit: 'mm' },
     });
-    expect((await file(jobId)).checks[0]?.value).toEqual({ text: '9,5', unit: 'mm', um: 9500 });
+    expect((await job(jobId)).checks[0]?.value).toEqual({ text: '9,5', unit: 'mm', um: 9500 });
   });
 });
 
@@ -179,25 +182,25 @@ describe('a corner', () => {
   test('all sound records each item as looked at, and leaves what was found', async () => {
     const jobId = await newJob(['FL']);
     await wrote(jobId, { item: 'pins', value: ['stuck'] });
-    const { sound, wrong, notLooked } = inspectionAt(await file(jobId), 'FL');
+    const { sound, wrong, notLooked } = inspectionAt(await job(jobId), 'FL');
     expect([sound, wrong.length]).toEqual([[], 1]);
     const atOnce = known(await allSound(jobId, 'FL', 'Wren'));
     const written = atOnce.length;
     const stamps = atOnce.map(({ stamp }) => stamp);
     expect(written).toBe(notLooked.length);
-    const after = inspectionAt(await file(jobId), 'FL');
+    const after = inspectionAt(await job(jobId), 'FL');
     expect([after.notLooked, after.sound.length, after.wrong[0]?.conditions]).toEqual([
       [],
       written,
       'stuck',
     ]);
-    expect((await file(jobId)).checks.every(({ by }) => by !== null)).toBe(true);
-    expect(stagesOf(await file(jobId)).find(({ key }) => key === 'strip')?.state).toBe('done');
+    expect((await job(jobId)).checks.every(({ by }) => by !== null)).toBe(true);
+    expect(stagesOf(await job(jobId)).find(({ key }) => key === 'strip')?.state).toBe('done');
     // Taken back as one: what was changed meanwhile stays, what was found before stays too.
     const hose = atOnce.find(({ item }) => item === 'hose')!;
     await wrote(jobId, { item: 'hose', value: ['old'], seen: hose.stamp });
     expect(known(await takeSoundBack(jobId, stamps))).toBe(written - 1);
-    expect(inspectionAt(await file(jobId), 'FL').wrong.map(({ name }) => name)).toEqual([
+    expect(inspectionAt(await job(jobId), 'FL').wrong.map(({ name }) => name)).toEqual([
       'Slide pins',
       'Hose',
     ]);
@@ -219,7 +222,7 @@ describe('a corner', () => {
     await wrote(jobId, { kind: 'method', item: 'retraction', value: 'clamp' });
     await wrote(jobId, { item: 'pins', value: ['stuck'] });
     expect(known(await copyPlan(jobId, 'FL', 'Ines'))).toBe(2);
-    const other = (await file(jobId)).checks.filter(({ place }) => place === 'FR');
+    const other = (await job(jobId)).checks.filter(({ place }) => place === 'FR');
     expect(other.map(({ kind, value }) => [kind, value]).sort()).toEqual([
       ['method', 'clamp'],
       ['step', 'left-out'],
@@ -232,7 +235,7 @@ describe('a corner', () => {
     const jobId = await newJob();
     await wrote(jobId, { item: 'hose', place: 'FR', value: [] });
     known(await changeComplaint(jobId, { complaint: 'Shakes.', odometerKm: '', corners: ['FL'] }));
-    expect((await file(jobId)).corners).toEqual(['FL', 'FR']);
+    expect((await job(jobId)).corners).toEqual(['FL', 'FR']);
   });
 });
 
@@ -241,30 +244,30 @@ describe('findings', () => {
     const jobId = await newJob();
     await wrote(jobId, { item: 'faces', value: ['spots'] });
     await wrote(jobId, { item: 'hose', value: ['bulged'] });
-    const found = findingsOfJob(await file(jobId));
+    const found = findingsOfJob(await job(jobId));
     expect(found).toEqual(
       expect.arrayContaining([
         { code: 'face-check', value: 'spots', corner: 'FL' },
         { code: 'hose-check', value: 'cracked', corner: 'FL' },
       ]),
     );
-    expect((await noseOf(await file(jobId))).noDrive).toMatch(/a hose bulges/);
-    expect(offTheRoad(await file(jobId))).toEqual(['FL: a hose bulges']);
-    const { record } = judgeCorner(await file(jobId), 'FL', 'before');
+    expect((await noseOf(await job(jobId))).noDrive).toMatch(/a hose bulges/);
+    expect(offTheRoad(await job(jobId))).toEqual(['FL: a hose bulges']);
+    const { record } = judgeCorner(await job(jobId), 'FL', 'before');
     expect(record.ruledOut).toEqual([{ what: 'machining', why: 'hot spots of hardened iron' }]);
     await wrote(jobId, { kind: 'fixed', item: 'hose', value: 'fixed', note: 'new hose' });
-    expect(offTheRoad(await file(jobId))).toEqual([]);
-    const { wrong } = inspectionAt(await file(jobId), 'FL');
+    expect(offTheRoad(await job(jobId))).toEqual([]);
+    const { wrong } = inspectionAt(await job(jobId), 'FL');
     expect(wrong.find(({ name }) => name === 'Hose')).toMatchObject({ putRight: 'new hose' });
     // 2026-11-23: what is found after that is not put right by what was done before.
-    const hose = (await file(jobId)).checks.find(
+    const hose = (await job(jobId)).checks.find(
       ({ item, kind }) => item === 'hose' && kind === 'look',
     );
     await wrote(jobId, { item: 'hose', value: ['bulged', 'old'], seen: hose!.stamp });
-    expect(offTheRoad(await file(jobId))).toEqual(['FL: a hose bulges']);
+    expect(offTheRoad(await job(jobId))).toEqual(['FL: a hose bulges']);
     await wrote(jobId, { kind: 'fixed', item: 'hose', value: 'fixed', note: 'another hose' });
     await wrote(jobId, { item: 'hose', value: ['bulged', 'old'] });
-    expect(offTheRoad(await file(jobId))).toEqual([]);
+    expect(offTheRoad(await job(jobId))).toEqual([]);
   });
 
   test('answered in the nose are looks, and looks taken back there are gone', async () => {
@@ -272,39 +275,39 @@ describe('findings', () => {
     const answer = (code: string, value: string | null) =>
       recordFinding({ jobId, code, corner: 'FL', value });
     known(await answer('hub-look', 'rust'));
-    expect(inspectionAt(await file(jobId), 'FL').wrong[0]?.conditions).toBe('rust or dirt');
+    expect(inspectionAt(await job(jobId), 'FL').wrong[0]?.conditions).toBe('rust or dirt');
     await wrote(jobId, {
       item: 'faces',
       value: ['glaze', 'film'],
       seen: null,
     });
     known(await answer('face-check', 'spots'));
-    expect((await file(jobId)).checks.find(({ item }) => item === 'faces')?.value).toEqual([
+    expect((await job(jobId)).checks.find(({ item }) => item === 'faces')?.value).toEqual([
       'glaze',
       'spots',
     ]);
     // What another item says of the same check is not touched by it: a crack stays a crack.
     await wrote(jobId, { item: 'cracks', value: ['crack'] });
     known(await answer('face-check', 'spots'));
-    expect(offTheRoad(await file(jobId))).toEqual(['FL: a rotor is cracked']);
+    expect(offTheRoad(await job(jobId))).toEqual(['FL: a rotor is cracked']);
     known(await answer('face-check', null));
-    expect(offTheRoad(await file(jobId))).toEqual(['FL: a rotor is cracked']);
-    expect((await file(jobId)).checks.find(({ item }) => item === 'faces')?.value).toEqual([
+    expect(offTheRoad(await job(jobId))).toEqual(['FL: a rotor is cracked']);
+    expect((await job(jobId)).checks.find(({ item }) => item === 'faces')?.value).toEqual([
       'glaze',
     ]);
     const crack = { jobId, code: 'face-check', corner: 'FL', value: null, was: 'crack' };
     known(await recordFinding(crack));
-    expect(offTheRoad(await file(jobId))).toEqual([]);
+    expect(offTheRoad(await job(jobId))).toEqual([]);
     known(await answer('hub-look', 'clean'));
-    expect(inspectionAt(await file(jobId), 'FL').sound).toContain(
+    expect(inspectionAt(await job(jobId), 'FL').sound).toContain(
       'Hub face, register, inside of the hat',
     );
     known(await answer('hub-look', null));
-    expect(inspectionAt(await file(jobId), 'FL').notLooked).toContain(
+    expect(inspectionAt(await job(jobId), 'FL').notLooked).toContain(
       'Hub face, register, inside of the hat',
     );
     known(await answer('part-check', 'wrong'));
-    expect(findingsOfJob(await file(jobId))).toContainEqual({
+    expect(findingsOfJob(await job(jobId))).toContainEqual({
       code: 'part-check',
       value: 'wrong',
       corner: 'FL',
@@ -315,18 +318,18 @@ describe('findings', () => {
     const jobId = await newJob();
     const old = { jobId, code: 'pins-check', corner: 'FL', value: 'stuck' };
     await saveFinding(await database(), old);
-    expect(inspectionAt(await file(jobId), 'FL').wrong[0]?.conditions).toBe('stuck');
-    expect(
-      findingsOfJob(await file(jobId)).filter(({ code }) => code === 'pins-check').length,
-    ).toBe(1);
+    expect(inspectionAt(await job(jobId), 'FL').wrong[0]?.conditions).toBe('stuck');
+    expect(findingsOfJob(await job(jobId)).filter(({ code }) => code === 'pins-check').length).toBe(
+      1,
+    );
     await wrote(jobId, { item: 'pins', value: null });
-    expect((await file(jobId)).findings).toEqual([]);
-    expect(inspectionAt(await file(jobId), 'FL').notLooked).toContain('Slide pins');
+    expect((await job(jobId)).findings).toEqual([]);
+    expect(inspectionAt(await job(jobId), 'FL').notLooked).toContain('Slide pins');
   });
 
   test('noted after measuring leave the stage left out; steps gone through open it', async () => {
     const jobId = await newJob(['FL']);
-    const state = async () => stagesOf(await file(jobId)).find(({ key }) => key === 'strip')?.state;
+    const state = async () => stagesOf(await job(jobId)).find(({ key }) => key === 'strip')?.state;
     expect(await state()).toBe('open');
     known(
       await beginSet({
@@ -352,11 +355,11 @@ describe('findings', () => {
     await pad('inner-leading', '4');
     await pad('outer-leading', '8');
     await pad('outer-leading', '11', 'FR');
-    expect(inspectionAt(await file(jobId), 'FL').pads).toEqual([
+    expect(inspectionAt(await job(jobId), 'FL').pads).toEqual([
       'Inner pad is worn more',
       'Pads are thinner than on the other side',
     ]);
-    expect(findingsOfJob(await file(jobId))).toContainEqual({
+    expect(findingsOfJob(await job(jobId))).toContainEqual({
       code: 'pads-check',
       value: 'uneven',
       corner: 'FR',
@@ -369,11 +372,11 @@ describe('house rules', () => {
     const jobId = await newJob();
     known(await chooseRule('worn-rotor', 'pairs'));
     known(await chooseRule('runout-limit', 'rigid'));
-    expect(judgeCorner(await file(jobId), 'FL', 'before').record.ruledOut?.[0]?.why).toMatch(
+    expect(judgeCorner(await job(jobId), 'FL', 'before').record.ruledOut?.[0]?.why).toMatch(
       /house rule/,
     );
     const rear = await newJob(['RL']);
-    const limits = judgeCorner(await file(rear), 'RL', 'before').record.limits;
+    const limits = judgeCorner(await job(rear), 'RL', 'before').record.limits;
     expect(limits.runout).toMatchObject({ source: 'maker' });
     await wrote(jobId, {
       kind: 'rule',
@@ -382,13 +385,13 @@ describe('house rules', () => {
       value: 'machine',
       note: 'owner asks',
     });
-    const { record } = judgeCorner(await file(jobId), 'FL', 'before');
+    const { record } = judgeCorner(await job(jobId), 'FL', 'before');
     expect(record.ruledOut).toEqual([]);
-    expect(procedureOf(await file(jobId)).rules).toContainEqual({
+    expect(procedureOf(await job(jobId)).rules).toContainEqual({
       say: expect.stringMatching(/machined if it stays/),
       reason: 'owner asks',
     });
-    expect(rulesOf(await file(jobId)).length).toBe(18);
+    expect(rulesOf(await job(jobId)).length).toBe(18);
     expect((await chooseRule('no-such', 'x')).ok).toBe(false);
     expect((await chooseRule('bolts', 'glue')).ok).toBe(false);
     known(await chooseRule('worn-rotor', null));
@@ -398,9 +401,9 @@ describe('house rules', () => {
   test('machine at most once: a rotor that was turned is not cut again', async () => {
     const jobId = await newJob();
     await wrote(jobId, { item: 'turned', value: ['yes'] });
-    expect(judgeCorner(await file(jobId), 'FL', 'before').record.ruledOut).toEqual([]);
+    expect(judgeCorner(await job(jobId), 'FL', 'before').record.ruledOut).toEqual([]);
     known(await chooseRule('worn-rotor', 'once'));
-    expect(judgeCorner(await file(jobId), 'FL', 'before').record.ruledOut?.[0]?.why).toMatch(
+    expect(judgeCorner(await job(jobId), 'FL', 'before').record.ruledOut?.[0]?.why).toMatch(
       /turned before/,
     );
     known(await chooseRule('worn-rotor', null));
@@ -411,7 +414,7 @@ describe('house rules', () => {
     const jobId = known(
       await openJob({ vehicleId: id, complaint: 'x', odometerKm: '', corners: ['FL'] }),
     );
-    const limit = async () => judgeCorner(await file(jobId), 'FL', 'before').record.limits.runout;
+    const limit = async () => judgeCorner(await job(jobId), 'FL', 'before').record.limits.runout;
     expect(await limit()).toEqual({ value: 50, source: 'workshop' });
     known(await chooseRule('runout-limit', 'rigid'));
     expect(await limit()).toEqual({ value: 130, source: 'workshop' });
@@ -422,13 +425,13 @@ describe('house rules', () => {
 describe('the stage', () => {
   test('leads from the list to the parts, to the corners, to measuring', async () => {
     const jobId = await newJob(['FL']);
-    const todo = async () => stripNext(await file(jobId)).todo;
+    const todo = async () => stripNext(await job(jobId)).todo;
     expect(await todo()).toMatch(/before you lift/);
-    expect(liftingItems(await file(jobId)).map(({ code }) => code)).not.toContain('lock-key');
-    for (const { code } of liftingItems(await file(jobId))) {
+    expect(liftingItems(await job(jobId)).map(({ code }) => code)).not.toContain('lock-key');
+    for (const { code } of liftingItems(await job(jobId))) {
       await wrote(jobId, { kind: 'lifting', place: '', item: code, value: 'done' });
     }
-    expect(isLiftingDone(await file(jobId))).toBe(true);
+    expect(isLiftingDone(await job(jobId))).toBe(true);
     expect(await todo()).toMatch(/new parts of the front axle/);
     const stamp = await wrote(jobId, {
       kind: 'parts',
@@ -437,10 +440,10 @@ describe('the stage', () => {
       value: 'wrong',
     });
     expect(await todo()).toMatch(/Stop/);
-    expect(findingsOfJob(await file(jobId))).toContainEqual({ code: 'part-check', value: 'wrong' });
+    expect(findingsOfJob(await job(jobId))).toContainEqual({ code: 'part-check', value: 'wrong' });
     await wrote(jobId, { kind: 'parts', place: 'front', item: 'holes', value: null, seen: stamp });
     await wrote(jobId, { kind: 'parts', place: 'front', item: 'none', value: 'right' });
-    expect(arePartsDone(await file(jobId))).toBe(true);
+    expect(arePartsDone(await job(jobId))).toBe(true);
     expect(await todo()).toMatch(/front left corner/);
     known(await allSound(jobId, 'FL', null));
     expect(await todo()).toMatch(/Measure with clean faces/);
@@ -450,14 +453,14 @@ describe('the stage', () => {
     const jobId = await newJob();
     const value = { missing: 'front rotors', off: 'both rotors', tagged: 'shelf 3, job tag' };
     const stamp = await wrote(jobId, { kind: 'waiting', place: '', item: 'waiting', value });
-    expect(waitingOf(await file(jobId))).toMatchObject({ ...value, by: 'Tobiah' });
+    expect(waitingOf(await job(jobId))).toMatchObject({ ...value, by: 'Tobiah' });
     expect(await signOff({ jobId, cause: null, reason: 'x' }, LEAD)).toMatchObject({
       ok: false,
       message: expect.stringMatching(/It waits: front rotors/),
     });
     const { lines } = await openJobs(1);
     expect(lines.find(({ id }) => id === jobId)?.isWaiting).toBe(true);
-    expect(stripNext(await file(jobId))).toMatchObject({ todo: 'Wait: front rotors.', href: null });
+    expect(stripNext(await job(jobId))).toMatchObject({ todo: 'Wait: front rotors.', place: null });
     await wrote(jobId, { kind: 'waiting', place: '', item: 'waiting', value: null, seen: stamp });
     await signedOff(jobId);
   });
@@ -487,18 +490,18 @@ describe('the stage', () => {
     };
     await read('as-found', 'runout', 0.06);
     expect(
-      findingsOfJob(await file(jobId)).find(({ code }) => code === 'runout')?.value,
+      findingsOfJob(await job(jobId)).find(({ code }) => code === 'runout')?.value,
     ).toBeGreaterThan(2);
     await read('before', 'runout', 0.01);
     await read('before', 'hub', 0.005);
-    const { cleaning, rows } = cleaningAt(await file(jobId), 'FL');
+    const { cleaning, rows } = cleaningAt(await job(jobId), 'FL');
     expect(cleaning?.change).toBe('less');
     expect(rows.map(({ before, after }) => [before?.state, after?.state])).toEqual([
       ['beyond', 'within'],
       [undefined, undefined],
       [undefined, 'within'],
     ]);
-    const found = findingsOfJob(await file(jobId));
+    const found = findingsOfJob(await job(jobId));
     expect(found).toContainEqual({ code: 'cleaning', value: 'less', corner: 'FL' });
     expect(found.find(({ code }) => code === 'runout')?.value).toBeLessThan(1);
   });
@@ -546,8 +549,8 @@ describe('the tray', () => {
     const jobId = await newJob();
     const pin = known(await takeOffPart(part(jobId), 'Wren'));
     const clip = known(await takeOffPart({ ...part(jobId, 'Clips'), kind: null }, null));
-    expect(partsStillOff(await file(jobId), 'FL').length).toBe(2);
-    expect(partsStillOff(await file(jobId), 'FR')).toEqual([]);
+    expect(partsStillOff(await job(jobId), 'FL').length).toBe(2);
+    expect(partsStillOff(await job(jobId), 'FR')).toEqual([]);
     const change = (line: string, was: string, now: string) =>
       changePart({ partId: pin.id, was: { [line]: was }, change: { [line]: now } });
     expect(known(await change('fate', 'reuse', 'renew'))).toMatchObject({
@@ -567,11 +570,11 @@ describe('the tray', () => {
     expect(known(await putBack(pin.id, true, 'Wren')).backBy).toBe('Ines');
     expect((await putBack('no-id', true, null)).ok).toBe(false);
     expect((await putBack(NOWHERE, true, null)).ok).toBe(false);
-    expect(partsStillOff(await file(jobId)).map(({ id }) => id)).toEqual([clip.id]);
+    expect(partsStillOff(await job(jobId)).map(({ id }) => id)).toEqual([clip.id]);
     expect(known(await putBack(pin.id, false, null)).backAt).toBeNull();
     known(await putBack(pin.id, true, 'Ines'));
     known(await dropPart(clip.id));
-    expect(partsStillOff(await file(jobId))).toEqual([]);
+    expect(partsStillOff(await job(jobId))).toEqual([]);
     const gone = await changePart({
       partId: clip.id,
       was: { mark: 'sleeve' },
@@ -599,7 +602,7 @@ describe('the tray', () => {
     const id = known(await keepPhoto(place, picture, thumb, 'Wren'));
     expect(known(await keepPhoto(place, picture, thumb, 'Wren'))).toBe(id);
     const other = known(await keepPhoto({ ...place, partId: null }, picture, thumb, null));
-    const { photos } = await file(jobId);
+    const { photos } = await job(jobId);
     expect(photos.map(({ width, height, by }) => [width, height, by])).toEqual([
       [64, 48, 'Wren'],
       [64, 48, null],
@@ -609,7 +612,7 @@ describe('the tray', () => {
     const document = await exportJob(jobId);
     expect(Object.keys(document!.pictures)).toEqual([sha]);
     expect(Buffer.from(document!.pictures[sha]!.base64, 'base64').equals(picture)).toBe(true);
-    expect(document!.file.tray.map(({ mark }) => mark)).toEqual(['sleeve']);
+    expect(document!.job.tray.map(({ mark }) => mark)).toEqual(['sleeve']);
     expect(await exportJob(NOWHERE)).toBeNull();
     expect((await pictureFile(sha, 'picture'))?.picture).toEqual(picture);
     expect((await pictureFile(sha, 'thumb'))?.mime).toBe('image/png');
@@ -646,7 +649,7 @@ describe('the tray', () => {
     const place = { jobId, corner: 'FL', partId: null, caption: '' };
     const answer = await keepPhoto(place, bytes, png(8, 8, 1), null);
     expect(answer.ok ? '' : answer.message).toMatch(words);
-    expect((await file(jobId)).photos).toEqual([]);
+    expect((await job(jobId)).photos).toEqual([]);
   });
 
   test('refuses a photo of a part or a corner that is not there', async () => {

@@ -1,4 +1,4 @@
-import { signOff } from '@/server/signOff';
+import { signOff } from '@/server/signoff/signOff';
 import { known } from '../integration/known';
 
 /** A lead as the records have one. */

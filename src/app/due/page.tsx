@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { DueList } from '@/features/due/DueList';
-import { dueList } from '@/server/due';
+import { dueList } from '@/server/records/due';
 
 export const metadata: Metadata = { title: 'Due' };
 

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { KNOWLEDGE } from '@/core/contracts';
 import { FindForm } from '@/features/find/FindForm';
 import { FoundList } from '@/features/find/FoundList';
-import { find } from '@/server/find';
+import { find } from '@/server/records/find';
 
 export const metadata: Metadata = { title: 'Find' };
 

@@ -2,8 +2,8 @@ import type { Metadata } from 'next';
 import { z } from 'zod';
 import { KNOWLEDGE, PROCEDURE } from '@/core/contracts';
 import { InsightsBoard } from '@/features/insights/InsightsBoard';
-import { insightsOf } from '@/server/insights';
-import { shopUnits } from '@/server/settings';
+import { insightsOf } from '@/server/records/insights';
+import { shopUnits } from '@/server/shop/settings';
 
 export const metadata: Metadata = { title: 'Insights' };
 

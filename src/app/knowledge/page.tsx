@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { KnowledgeBook } from '@/features/knowledge/KnowledgeBook';
-import { shopKnowledge } from '@/server/nose';
+import { shopKnowledge } from '@/server/nose/nose';
 
 export const metadata: Metadata = { title: 'Knowledge' };
 

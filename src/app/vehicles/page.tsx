@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { z } from 'zod';
 import { VehicleSearch } from '@/features/vehicles/VehicleSearch';
-import { vehiclesPage } from '@/server/vehicles';
+import { vehiclesPage } from '@/server/shop/vehicles';
 import { Pager } from '@/ui/shell';
 
 export const metadata: Metadata = { title: 'Vehicles' };

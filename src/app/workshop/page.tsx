@@ -10,14 +10,14 @@ import { PositionsChoice } from '@/features/settings/PositionsChoice';
 import { TorqueUnitChoice } from '@/features/settings/TorqueUnitChoice';
 import { UnitsSwitch } from '@/features/settings/UnitsSwitch';
 import { RuleBook } from '@/features/rules/RuleBook';
-import { about } from '@/server/about';
-import { allGauges } from '@/server/gauges';
-import { allPeople } from '@/server/people';
-import { shopPositions, shopTorque, shopUnits } from '@/server/settings';
-import { shopOfToday } from '@/server/shop';
+import { about } from '@/server/shop/about';
+import { allGauges } from '@/server/measure/gauges';
+import { allPeople } from '@/server/shop/people';
+import { shopPositions, shopTorque, shopUnits } from '@/server/shop/settings';
+import { shopOfToday } from '@/server/shop/shop';
 import { ThemeSwitch } from '@/ui/shell';
-import { whoIsHere } from '@/server/who';
-import { shopChoices } from '@/server/strip';
+import { whoIsHere } from '@/server/web/who';
+import { shopChoices } from '@/server/shop/rules';
 
 export const metadata: Metadata = { title: 'Workshop' };
 

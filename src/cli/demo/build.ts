@@ -11,19 +11,21 @@ import { formOfShop, type NewSet } from '../../core/contracts';
 import type { Corner } from '../../core/readings';
 import { WORKSHOP_DEFAULTS } from '../../core/verdict';
 import type { Answer } from '../../server/answer';
-import { decide } from '../../server/decisions';
-import { judgeCorner } from '../../server/judge';
-import { jobFile, openJob } from '../../server/jobs';
-import { beginSet, saveReadings } from '../../server/sets';
-import { saveVehicle } from '../../server/vehicles';
+import { decide } from '../../server/decide/decisions';
+import { judgeCorner, liftingItems } from '../../core/job';
+import { loadJob, openJob } from '../../server/job/jobs';
+import { beginSet, saveReadings } from '../../server/measure/sets';
+import { saveVehicle } from '../../server/shop/vehicles';
 import { analyseRoadTest, readLogText } from '../../core/roadtest';
-import { recordFinding } from '../../server/nose';
-import { addPerson, allPeople } from '../../server/people';
-import { saveShop } from '../../server/shop';
-import { keepRoadTest } from '../../server/roadTests';
-import { allSound, recordCheck, takeOffPart } from '../../server/strip';
-import { setRecheck, signOff } from '../../server/signOff';
-import { liftingItems } from '../../server/stripNext';
+import { recordFinding } from '../../server/nose/nose';
+import { addPerson, allPeople } from '../../server/shop/people';
+import { saveShop } from '../../server/shop/shop';
+import { keepRoadTest } from '../../server/roadtest/roadTests';
+import { recordCheck } from '../../server/job/checks';
+import { setRecheck } from '../../server/prove/rechecks';
+import { signOff } from '../../server/signoff/signOff';
+import { allSound } from '../../server/strip/looks';
+import { takeOffPart } from '../../server/strip/tray';
 import { DRIVES } from './drives';
 import type { DemoCorner, DemoJob } from './jobs';
 import { JOBS } from './scenario';
@@ -93,9 +95,9 @@ async function buildCorner(jobId: string, corner: DemoCorner, random: RandomSour
   const maker: SetMaker = { jobId, corner: corner.corner, random };
   await measure(maker, corner.truth, 'before', corner.shifts, corner);
   if (!corner.isDecided) return;
-  const file = await jobFile(jobId);
-  if (!file) throw new Error('The job is gone');
-  const { action, advice } = judgeCorner(file, corner.corner, 'before');
+  const job = await loadJob(jobId);
+  if (!job) throw new Error('The job is gone');
+  const { action, advice } = judgeCorner(job, corner.corner, 'before');
   known(await decide({ jobId, corner: corner.corner, action }));
   if (corner.after) {
     const shift = advice.kind === 'index' ? advice.to : 0;
@@ -114,11 +116,11 @@ async function recordDrive(jobId: string, drive: VirtualDrive): Promise<void> {
 /** Goes through a strip-down as far as the scenario has it. */
 async function stripDown(jobId: string, strip: DemoStrip): Promise<void> {
   const { by, corner } = strip;
-  const file = await jobFile(jobId);
-  if (!file) throw new Error('The job is gone');
+  const job = await loadJob(jobId);
+  if (!job) throw new Error('The job is gone');
   const write = async (kind: string, place: string, item: string, value: unknown, note = '') =>
     known(await recordCheck({ jobId, kind, place, item, value, note, seen: null }, by));
-  for (const { code } of liftingItems(file)) {
+  for (const { code } of liftingItems(job)) {
     const reason = strip.skipped[code];
     await write('lifting', '', code, reason ? 'skipped' : 'done', reason);
   }
@@ -175,8 +177,8 @@ async function buildJob(job: DemoJob, vehicleId: string, random: RandomSource): 
 
 /** Ticks what was decided as done at every corner that was decided. */
 async function tickCorrections(jobId: string, finished?: string): Promise<void> {
-  const file = await jobFile(jobId);
-  const done = file?.decisions.filter(({ correction }) => correction !== 'leave') ?? [];
+  const job = await loadJob(jobId);
+  const done = job?.decisions.filter(({ correction }) => correction !== 'leave') ?? [];
   const own = { jobId, kind: 'correct', note: null, seen: null };
   for (const { corner: place } of done) {
     if (finished !== undefined) {
@@ -188,30 +190,30 @@ async function tickCorrections(jobId: string, finished?: string): Promise<void> 
 }
 
 /** A job that is going together: some figures missing, a corner half way, parts in the tray. */
-async function beginRebuild(jobId: string, job: DemoJob): Promise<void> {
-  await tickCorrections(jobId, job.rebuild?.finished);
-  const file = await jobFile(jobId);
-  if (!file || !job.rebuild) return;
-  const { upTo, without, parts } = job.rebuild;
-  const [{ corner } = { corner: 'FL' as const }] = job.corners;
-  await enterFigures(file, without);
+async function beginRebuild(jobId: string, demo: DemoJob): Promise<void> {
+  await tickCorrections(jobId, demo.rebuild?.finished);
+  const job = await loadJob(jobId);
+  if (!job || !demo.rebuild) return;
+  const { upTo, without, parts } = demo.rebuild;
+  const [{ corner } = { corner: 'FL' as const }] = demo.corners;
+  await enterFigures(job, without);
   for (const part of parts) known(await takeOffPart({ jobId, corner, ...part }, 'Tobiah'));
   await rebuildCorner(jobId, corner, 'Tobiah', upTo);
 }
 
 /** Puts a job together, proves it, and has the lead sign it off. */
-async function closeJob(jobId: string, job: DemoJob): Promise<void> {
-  const file = await jobFile(jobId);
-  if (!file) throw new Error('The job is gone');
+async function closeJob(jobId: string, demo: DemoJob): Promise<void> {
+  const job = await loadJob(jobId);
+  if (!job) throw new Error('The job is gone');
   await tickCorrections(jobId);
-  await enterFigures(file);
-  const corners = job.corners.map(({ corner }) => corner);
+  await enterFigures(job);
+  const corners = demo.corners.map(({ corner }) => corner);
   for (const corner of corners) await rebuildCorner(jobId, corner, 'Tobiah');
   await finishJob(jobId, corners, 'Tobiah');
   const lead = (await allPeople()).find(({ role }) => role === 'lead') ?? null;
   const recheck = { jobId, what: 'wheel-nuts', afterKm: 75, on: null };
   known(await setRecheck(recheck, lead));
-  const cause = job.confirmedCause ?? null;
+  const cause = demo.confirmedCause ?? null;
   known(await signOff({ jobId, cause, reason: 'looked over, nothing else asked for' }, lead));
 }
 

@@ -1,10 +1,9 @@
 import { FASTENERS, pullsOf, WHEEL_STAGES, type FastenerCode } from '../../core/torque';
 import { axleOf, type Corner } from '../../core/readings';
-import { fillChecks, saveTorqueFigure, torqueKeyOf, type JobFile } from '../../db/repositories';
+import { fastenersAt, type Job, rebuildSteps } from '../../core/job';
+import { fillChecks, saveTorqueFigure, torqueKeyOf } from '../../db/repositories';
 import { database } from '../../server/database';
-import { jobFile } from '../../server/jobs';
-import { fastenersAt } from '../../server/rebuild';
-import { rebuildSteps } from '../../server/rebuildSteps';
+import { loadJob } from '../../server/job/jobs';
 
 /** Torque figures of the invented makers, in N·m. */
 const FIGURES: Readonly<Partial<Record<FastenerCode, number>>> = {
@@ -16,17 +15,14 @@ const FIGURES: Readonly<Partial<Record<FastenerCode, number>>> = {
 };
 
 /** Enters the makers’ figures of a vehicle for both axles, but for those named. */
-export async function enterFigures(
-  file: JobFile,
-  without: readonly FastenerCode[] = [],
-): Promise<void> {
+export async function enterFigures(job: Job, without: readonly FastenerCode[] = []): Promise<void> {
   const db = await database();
   for (const axle of ['front', 'rear'] as const) {
     for (const { code, stages } of FASTENERS) {
       const valueNm = FIGURES[code];
       if (valueNm === undefined || without.includes(code)) continue;
       await saveTorqueFigure(db, {
-        ...torqueKeyOf(file.vehicle),
+        ...torqueKeyOf(job.vehicle),
         ...{ axle, fastener: code, valueNm, text: String(valueNm), unit: 'N·m' },
         ...{ stages: [...stages], source: 'maker', by: 'Ines' },
       });
@@ -41,24 +37,24 @@ export async function rebuildCorner(
   by: string,
   upTo?: string,
 ): Promise<void> {
-  const file = await jobFile(jobId);
-  if (!file) throw new Error('The job is gone');
+  const job = await loadJob(jobId);
+  if (!job) throw new Error('The job is gone');
   const db = await database();
   const row = (kind: 'rebuild' | 'torque', item: string, value: unknown) => ({
     ...{ jobId, kind, place: corner, item, value, note: null, by },
   });
-  const steps = rebuildSteps(file, corner).map(({ code }) => code);
+  const steps = rebuildSteps(job, corner).map(({ code }) => code);
   const end = upTo === undefined ? steps.length : steps.indexOf(upTo);
   await fillChecks(
     db,
     steps.slice(0, end).map((code) => row('rebuild', code, 'done')),
   );
   if (upTo !== undefined) return;
-  const studs = file.vehicle.axles.find(({ position }) => position === axleOf(corner))?.studs ?? 5;
+  const studs = job.vehicle.axles.find(({ position }) => position === axleOf(corner))?.studs ?? 5;
   const pulls = pullsOf(studs, WHEEL_STAGES.length).map(({ stage }) =>
     stage === WHEEL_STAGES.length - 1 ? (FIGURES['wheel-nuts'] ?? null) : null,
   );
-  const torques = fastenersAt(file, corner).flatMap(({ fastener, figure }) =>
+  const torques = fastenersAt(job, corner).flatMap(({ fastener, figure }) =>
     figure
       ? [
           row('torque', fastener.code, {

@@ -40,7 +40,7 @@ import {
   type RunoutSet,
   type ThicknessSet,
 } from './record';
-import { onTheirGauges, withReasons } from './said';
+import { onTheirGauges, withReasons } from './readingNotes';
 
 /** Everything the solvers can say of one corner; null where something is missing. */
 export interface CornerAssessment {

@@ -1,6 +1,6 @@
 export * from './record';
 export * from './rawSet';
-export * from './said';
+export * from './readingNotes';
 export * from './assess';
 export * from './decide';
 export * from './sentences';

@@ -73,7 +73,7 @@ const gaugeOf = (set: RawSet): Gauge => ({
 });
 
 /** The closing readings of the laps given, or nothing unless every one of them has one. */
-function closingOf(set: RawSet, laps: readonly number[]): number[] | undefined {
+function readinessOf(set: RawSet, laps: readonly number[]): number[] | undefined {
   const closing = laps.map(
     (index) =>
       set.readings.find(({ lap, position }) => lap === index && position === set.positions)
@@ -118,7 +118,7 @@ export function measuredSet(set: RawSet): MeasuredSet | null {
   const closing =
     set.kind === 'thickness'
       ? undefined
-      : closingOf(
+      : readinessOf(
           set,
           whole.map(({ index }) => index),
         );

@@ -8,7 +8,7 @@ import {
 } from '../assessment';
 import type { RandomSource } from '../numeric';
 import {
-  ACTION_ITEMS,
+  actionRecord,
   adviseByOptions,
   compareOptions,
   costOf,
@@ -177,7 +177,7 @@ function step(tally: Tally, setup: PolicySetup, random: RandomSource): Tally | n
   if (!recommended || recommended.action === 'leave') return null;
   const { action } = recommended;
   // Moving what is new or cut to its best place is measured, decided and paid by itself.
-  const items = ACTION_ITEMS[action].filter((item) => item !== 'index' || action === 'index');
+  const items = actionRecord(action).items.filter((item) => item !== 'index' || action === 'index');
   const isProvenInside = action === 'index' || action === 'plate';
   return {
     at: measure(applyAction(at, action, recommended, setup, random), setup, random),

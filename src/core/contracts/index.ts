@@ -6,3 +6,4 @@ export * from './forms';
 export * from './knowledge';
 export * from './procedure';
 export { findingCodes } from './diagnose';
+export * from './checks';

@@ -7,6 +7,7 @@ import {
   type CornerRecord,
 } from '../assessment';
 import type { MachiningResult } from '../machining';
+import { actionRecord } from './actions';
 import type { Option } from './types';
 
 const CORRECTIONS: readonly Advice['kind'][] = ['index', 'hub', 'machine', 'replace'];
@@ -17,8 +18,8 @@ export const isCorrection = ({ kind }: Advice): boolean => CORRECTIONS.includes(
 function machineAdvice(option: Option, cut: MachiningResult): Advice {
   return {
     kind: 'machine',
-    lathe: option.action === 'on-vehicle' ? 'on-vehicle' : 'bench',
-    isIndexed: option.action === 'bench-indexed',
+    lathe: actionRecord(option.action).lathe ?? 'bench',
+    isIndexed: actionRecord(option.action).isIndexed,
     depthOutboard: cut.depthOutboard,
     depthInboard: cut.depthInboard,
     finished: cut.finishedThickness,
@@ -36,8 +37,9 @@ export function adviceOf(
   const limit = runoutLimit(record.limits).value;
   const { action, runout, probability } = option;
   const before = assessment.runout?.verdict.value ?? assessment.runout?.tirFitted ?? 0;
-  const cut =
-    action === 'on-vehicle' ? assessment.machining?.onVehicle : assessment.machining?.bench;
+  const { isIndexed, renewsHub, lathe } = actionRecord(action);
+  const { machining } = assessment;
+  const cut = lathe === 'on-vehicle' ? machining?.onVehicle : machining?.bench;
   switch (action) {
     case 'leave':
       return { kind: 'leave', probability: probability ?? 0 };
@@ -65,17 +67,16 @@ export function adviceOf(
       return cut ? machineAdvice(option, cut) : null;
     case 'new':
     case 'new-indexed':
+    case 'hub-new':
       return {
         kind: 'replace',
         why: 'chosen',
         by: 0,
-        hubToo: false,
-        isIndexed: action === 'new-indexed',
+        hubToo: renewsHub,
+        isIndexed,
       };
     case 'hub':
       return { kind: 'hub', hubTir: hubTir(assessment) ?? 0, limit };
-    case 'hub-new':
-      return { kind: 'replace', why: 'chosen', by: 0, hubToo: true, isIndexed: true };
   }
 }
 
@@ -93,8 +94,8 @@ export function adviseByOptions(
   const isCondemned =
     first.kind === 'replace' && (first.why === 'below-discard' || first.why === 'condemned');
   if (isCondemned) {
-    const isIndexed = recommended.action !== 'new';
-    return { ...first, isIndexed, hubToo: recommended.action === 'hub-new' };
+    const { isIndexed, renewsHub } = actionRecord(recommended.action);
+    return { ...first, isIndexed, hubToo: renewsHub };
   }
   return adviceOf(recommended, record, assessment) ?? first;
 }

@@ -13,7 +13,8 @@ import { COVERAGE, WORKSHOP_DEFAULTS, type Verdict } from '../verdict';
 import { distanceLeft, type DistanceLeft, type WearRate } from '../wear';
 import { chanceOf, drawAction, groundOf, newHubShare, plateChoice, predictedOf } from './predict';
 import type { Ground } from './predict';
-import { ACTION_ITEMS, ACTIONS, METAL, type Action, type Note, type Option } from './types';
+import { ACTION_CODES, actionRecord, metalOf, type Action } from './actions';
+import type { Note, Option } from './types';
 import { costOf, expectedCost, type Cost, type Extra, type Shop } from './shop';
 
 /** Everything that the options of one corner rest on. */
@@ -44,13 +45,14 @@ const missing = (what: Extract<Note, { code: 'missing' }>['what']): Note => ({
   what,
 });
 
-const isCut = (action: Action): boolean => METAL[action] === 'cut';
-const keepsMetal = (action: Action): boolean => METAL[action] === 'none';
+const isCut = (action: Action): boolean => metalOf(action) === 'cut';
+const keepsMetal = (action: Action): boolean => metalOf(action) === 'none';
 
 /** The lathe's answer for a cut, or null. */
 function cutFor(action: Action, { machining }: CornerAssessment): MachiningResult | null {
-  if (!isCut(action) || !machining) return null;
-  return action === 'on-vehicle' ? machining.onVehicle : machining.bench;
+  const { lathe } = actionRecord(action);
+  if (lathe === null || !machining) return null;
+  return lathe === 'on-vehicle' ? machining.onVehicle : machining.bench;
 }
 
 /** Why the rotor itself may not stay: condemned, or not surely above its discard thickness. */
@@ -73,7 +75,8 @@ function againstCut(action: Action, input: OptionsInput): Note[] {
   const ruled = (record.ruledOut ?? [])
     .filter(({ what }) => what === 'machining')
     .map(({ why }): Note => ({ code: 'ruled-out', why }));
-  const lathe = action === 'on-vehicle' ? shop.equipment.onVehicle : shop.equipment.bench;
+  const isOnVehicle = actionRecord(action).lathe === 'on-vehicle';
+  const lathe = isOnVehicle ? shop.equipment.onVehicle : shop.equipment.bench;
   const none: Note[] = lathe === 'none' ? [{ code: 'no-lathe' }] : [];
   const cut = cutFor(action, assessment);
   if (!cut || cut.verdict.state === 'within') return [...ruled, ...none];
@@ -86,13 +89,17 @@ function againstCut(action: Action, input: OptionsInput): Note[] {
   return [...ruled, ...none, thin];
 }
 
-/** Why the rotor may not be moved, or need not be. */
-function againstMove(action: Action, input: OptionsInput, ground: Ground): Note[] {
-  if (input.record.isCaptive) return [{ code: 'captive' }];
-  if (ground.shifts.length < 2) return [{ code: 'one-place' }];
-  const best = input.assessment.index?.best.shift;
-  const stands = action === 'index' && ground.isSeparated && best === ground.current;
-  return stands ? [{ code: 'best-already' }] : [];
+/** Why the rotor may not be moved on its studs. */
+function againstMove({ record }: OptionsInput, { shifts }: Ground): Note[] {
+  if (record.isCaptive) return [{ code: 'captive' }];
+  return shifts.length < 2 ? [{ code: 'one-place' }] : [];
+}
+
+/** Why it need not be moved: it stands at the best place. */
+function standsBest(input: OptionsInput, ground: Ground): Note[] {
+  const { assessment } = input;
+  const isBest = ground.isSeparated && assessment.index?.best.shift === ground.current;
+  return isBest && againstMove(input, ground).length === 0 ? [{ code: 'best-already' }] : [];
 }
 
 /** Why no plate is fitted. */
@@ -124,20 +131,27 @@ function forbids(
   ground: Ground,
   plate: PlateAdvice | null,
 ): Note[] {
-  const { record, assessment } = input;
-  const rotor = METAL[action] === 'new' ? [] : againstRotor(input);
+  const { assessment } = input;
+  const { metal, lathe, isIndexed, needsSeat } = actionRecord(action);
+  const rotor = metal === 'new' ? [] : againstRotor(input);
   const unseated: Note[] =
-    assessment.index?.consistent === false && ['index', 'plate'].includes(action)
-      ? [{ code: 'seat' }]
-      : [];
-  const cut = isCut(action) ? againstCut(action, input) : [];
-  const isMoved = ['index', 'bench-indexed', 'new-indexed'].includes(action);
-  const move = isMoved ? againstMove(action, input, ground) : [];
-  const own = action === 'plate' ? againstPlate(input, ground, plate) : [];
-  const hub = action === 'hub' || action === 'hub-new' ? againstHub(record, ground) : [];
-  const clean: Note[] = action === 'clean' && wasCleaned(record) ? [{ code: 'clean-already' }] : [];
-  return [...rotor, ...unseated, ...cut, ...move, ...own, ...hub, ...clean];
+    assessment.index?.consistent === false && needsSeat ? [{ code: 'seat' }] : [];
+  const cut = lathe === null ? [] : againstCut(action, input);
+  const move = isIndexed ? againstMove(input, ground) : [];
+  const own = OWN_GUARDS[action]?.(input, ground, plate) ?? [];
+  return [...rotor, ...unseated, ...cut, ...move, ...own];
 }
+
+/** What speaks against one action alone. */
+const OWN_GUARDS: Partial<
+  Record<Action, (input: OptionsInput, ground: Ground, plate: PlateAdvice | null) => Note[]>
+> = {
+  index: standsBest,
+  plate: againstPlate,
+  hub: ({ record }, ground) => againstHub(record, ground),
+  'hub-new': ({ record }, ground) => againstHub(record, ground),
+  clean: ({ record }) => (wasCleaned(record) ? [{ code: 'clean-already' }] : []),
+};
 
 /** Whether hub face and hat were cleaned before the latest runout set, as far as was said. */
 function wasCleaned({ sets, fastening }: CornerRecord): boolean {
@@ -155,16 +169,18 @@ function lacks(action: Action, input: OptionsInput, ground: Ground): Note[] {
   const { record, assessment } = input;
   const needs: Note[] = [];
   const states = [assessment.runout?.verdict.state, assessment.index?.verdict.state];
-  if (METAL[action] !== 'new' && states.includes('not-valid')) needs.push(missing('valid'));
+  if (metalOf(action) !== 'new' && states.includes('not-valid')) needs.push(missing('valid'));
   if (keepsMetal(action) && !assessment.index) needs.push(missing('runout'));
-  const isTold = ['index', 'plate', 'hub', 'hub-new'].includes(action);
-  if (isTold && assessment.index && !ground.isSeparated) needs.push(missing('second-mounting'));
+  const { needsSeparation, renewsHub } = actionRecord(action);
+  if (needsSeparation && assessment.index && !ground.isSeparated)
+    needs.push(missing('second-mounting'));
   // What is not measured is not renewed on a guess, unless it must come off anyway.
   const mustGo = againstRotor(input).length > 0;
-  if (METAL[action] === 'new' && !assessment.index && !mustGo) needs.push(missing('runout'));
-  if (action === 'hub-new' && !assessment.index && mustGo) needs.push(missing('runout'));
+  if (metalOf(action) === 'new' && !assessment.index && !mustGo) needs.push(missing('runout'));
+  const isAllNew = renewsHub && metalOf(action) === 'new';
+  if (isAllNew && !assessment.index && mustGo) needs.push(missing('runout'));
   if (action === 'plate' && record.limits.radius === undefined) needs.push(missing('radius'));
-  if (METAL[action] !== 'new' && !record.limits.discard) needs.push(missing('discard'));
+  if (metalOf(action) !== 'new' && !record.limits.discard) needs.push(missing('discard'));
   if (isCut(action) && !assessment.machining && record.limits.discard) {
     needs.push(missing(assessment.thickness ? 'runout' : 'thickness'));
   }
@@ -176,18 +192,19 @@ function remarks(action: Action, input: OptionsInput, ground: Ground): Note[] {
   const { record, assessment, shop } = input;
   const notes: Note[] = [];
   if (action === 'clean') notes.push({ code: 'after-cleaning' });
-  const restsOnHub = ['bench', 'bench-indexed', 'new', 'new-indexed'].includes(action);
-  if (restsOnHub && !ground.isSeparated) {
+  const { lathe, renewsHub } = actionRecord(action);
+  const isTruedAlone = lathe === 'bench' || (metalOf(action) === 'new' && !renewsHub);
+  if (isTruedAlone && !ground.isSeparated) {
     notes.push({ code: 'hub-assumed', hub: WORKSHOP_DEFAULTS.hubShareAtRotor });
   }
   if (isCut(action) && machineToSource(record.limits) === 'workshop' && !record.limits.machineTo) {
     notes.push({ code: 'machine-to-derived', reserve: WORKSHOP_DEFAULTS.wearReserve });
   }
-  if (isCut(action) && action !== 'on-vehicle' && shop.equipment.bench === 'sent-out') {
+  if (lathe === 'bench' && shop.equipment.bench === 'sent-out') {
     notes.push({ code: 'sent-out' });
   }
-  if (METAL[action] === 'new' && !record.limits.nominal) notes.push(missing('nominal'));
-  if (METAL[action] === 'new' && !record.limits.discard) notes.push(missing('discard'));
+  if (metalOf(action) === 'new' && !record.limits.nominal) notes.push(missing('nominal'));
+  if (metalOf(action) === 'new' && !record.limits.discard) notes.push(missing('discard'));
   const dtv = assessment.thickness?.dtvVerdict;
   if (keepsMetal(action) && dtv?.state === 'beyond') {
     notes.push({ code: 'dtv-stays', dtv: dtv.value ?? 0, limit: dtv.limit });
@@ -208,7 +225,7 @@ function finishedAt(
   readonly finished: Micrometres | null;
   readonly verdict: Verdict | null;
 } {
-  if (METAL[action] === 'new')
+  if (metalOf(action) === 'new')
     return { finished: record.limits.nominal?.value ?? null, verdict: null };
   if (isCut(action)) {
     const cut = cutFor(action, assessment);
@@ -257,7 +274,7 @@ function centralOf(
 export const extrasOf = (
   action: Action,
   { extras, withMetal = [] }: Pick<OptionsInput, 'extras' | 'withMetal'>,
-): Extra[] => [...new Set(METAL[action] === 'none' ? extras : [...extras, ...withMetal])];
+): Extra[] => [...new Set(metalOf(action) === 'none' ? extras : [...extras, ...withMetal])];
 
 function optionOf(
   action: Action,
@@ -275,7 +292,7 @@ function optionOf(
   const chanceAt = drawn && ((limit: Micrometres): number => chanceOf(drawn, limit) * dtvChance);
   const probability = chanceAt ? chanceAt(ground.limit) : null;
   const { finished, verdict } = finishedAt(action, input);
-  const cost = costOf([...ACTION_ITEMS[action], ...extrasOf(action, input)], shop.prices);
+  const cost = costOf([...actionRecord(action).items, ...extrasOf(action, input)], shop.prices);
   const predicted = drawn && predictedOf(drawn, ground.limit);
   const central = centralOf(action, input, ground, plate);
   const notes = remarks(action, input, ground);
@@ -325,5 +342,5 @@ export function compareOptions(input: OptionsInput): Option[] {
     assessment.index && choice && !record.isCaptive
       ? advisePlate(assessment.index, choice, ground.limit, ground.seed)
       : null;
-  return ACTIONS.map((action) => optionOf(action, input, ground, plate));
+  return ACTION_CODES.map((action) => optionOf(action, input, ground, plate));
 }

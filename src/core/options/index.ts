@@ -1,4 +1,5 @@
 export * from './shop';
+export * from './actions';
 export * from './types';
 export * from './compare';
 export * from './predict';

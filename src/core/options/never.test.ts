@@ -3,7 +3,7 @@ import { compare, cornerOf, known, recordOf } from '../../../tests/support/corne
 import type { AxleLimits } from '../assessment';
 import { DEMO_SHOP } from '../bench';
 import { toMicrometres } from '../units';
-import { mayBeTaken, METAL, rankOptions } from '.';
+import { mayBeTaken, metalOf, rankOptions } from '.';
 
 describe('never advised, whatever the corner, its limits and its units', () => {
   const corners = fc.record({
@@ -55,7 +55,7 @@ describe('never advised, whatever the corner, its limits and its units', () => {
           const { options, assessment } = compare(record, DEMO_SHOP, 50);
           for (const option of options.filter((each) => mayBeTaken(each))) {
             const floor = (limits.machineTo ?? { value: limits.discard!.value + 400 }).value;
-            if (METAL[option.action] === 'cut') {
+            if (metalOf(option.action) === 'cut') {
               const { guardBand } = option.finishedVerdict!;
               expect(option.finished! - guardBand!).toBeGreaterThanOrEqual(floor - 1e-9);
             }
@@ -66,7 +66,7 @@ describe('never advised, whatever the corner, its limits and its units', () => {
             if (option.shift !== null && record.allowedShifts) {
               expect(record.allowedShifts).toContain(option.shift);
             }
-            if (METAL[option.action] !== 'new') {
+            if (metalOf(option.action) !== 'new') {
               expect(assessment.thickness!.min).toBeGreaterThanOrEqual(limits.discard!.value);
             }
           }

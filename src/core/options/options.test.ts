@@ -3,14 +3,14 @@ import { DEMO_SHOP } from '../bench';
 import type { CornerRecord } from '../assessment';
 import { normalShare } from '../numeric';
 import {
-  ACTIONS,
+  ACTION_CODES,
   adviseByOptions,
   changesOf,
   compareOptions,
   costOf,
   expectedCost,
   mayBeTaken,
-  METAL,
+  metalOf,
   NEW_SHOP,
   pairOptions,
   percent,
@@ -27,7 +27,7 @@ const codes = (notes: readonly { code: string }[]) => notes.map(({ code }) => co
 
 test('every option stands in the table, in its order, with a price', () => {
   const { options } = compare(recordOf(cornerOf({})));
-  expect(options.map(({ action }) => action)).toEqual([...ACTIONS]);
+  expect(options.map(({ action }) => action)).toEqual([...ACTION_CODES]);
   expect(options.every(({ cost }) => cost.missing.length === 0)).toBe(true);
 });
 
@@ -76,7 +76,7 @@ test('thickness variation is cured by metal only', () => {
   const { of, options } = compare(recordOf(cornerOf({ hub: 5, rotor: 5, dtv: 15 })));
   expect(of('leave').probability).toBeLessThan(0.01);
   expect(codes(of('index').notes)).toContain('dtv-stays');
-  expect(METAL[rankOptions(options).recommended!.action]).not.toBe('none');
+  expect(metalOf(rankOptions(options).recommended!.action)).not.toBe('none');
 });
 
 test('what findings and house rules forbid is struck with the reason', () => {
@@ -95,7 +95,7 @@ test('what findings and house rules forbid is struck with the reason', () => {
   );
   for (const option of cracked.options) {
     expect(option.forbidden.length > 0).toBe(
-      METAL[option.action] !== 'new' || option.action === 'hub-new',
+      metalOf(option.action) !== 'new' || option.action === 'hub-new',
     );
   }
 });
@@ -234,8 +234,8 @@ describe('the axle', () => {
     const pairs = pairOptions(left, right, DEMO_SHOP);
     expect(pairs.map(({ metal }) => metal).sort()).toEqual(['cut', 'new', 'none']);
     for (const { left: l, right: r, metal } of pairs) {
-      expect(METAL[l.action]).toBe(metal);
-      expect(METAL[r.action]).toBe(metal);
+      expect(metalOf(l.action)).toBe(metal);
+      expect(metalOf(r.action)).toBe(metal);
     }
     const best = recommendedPair(pairs)!;
     expect(best.metal).not.toBe('none');

@@ -9,7 +9,8 @@ import {
   type PriceItem,
   type Shop,
 } from './shop';
-import { ACTION_ITEMS, mayBeTaken, METAL, type MetalClass, type Note, type Option } from './types';
+import { actionRecord, metalOf, type MetalClass } from './actions';
+import { mayBeTaken, type Note, type Option } from './types';
 
 /** One side of an axle: its options, and what is done there beside the rotor. */
 export interface Side {
@@ -38,7 +39,7 @@ function itemsOf(left: Option, right: Option, sides: readonly [Side, Side]): Pri
   const extras = [...extrasOf(left.action, sides[0]), ...extrasOf(right.action, sides[1])];
   const once = AXLE_EXTRAS.filter((extra) => extras.includes(extra));
   const own = extras.filter((extra) => !AXLE_EXTRAS.includes(extra));
-  return [...ACTION_ITEMS[left.action], ...ACTION_ITEMS[right.action], ...once, ...own];
+  return [...actionRecord(left.action).items, ...actionRecord(right.action).items, ...once, ...own];
 }
 
 const CURES = 0.05;
@@ -54,7 +55,7 @@ function pairOf(left: Option, right: Option, sides: readonly [Side, Side], shop:
       ? null
       : Math.abs(left.finished - right.finished);
   const { sideToSide } = shop.equipment;
-  const metal = METAL[left.action];
+  const metal = metalOf(left.action);
   const sidesApart: Note[] =
     apart !== null && apart > sideToSide ? [{ code: 'sides', apart, limit: sideToSide }] : [];
   return {
@@ -89,7 +90,7 @@ export function pairOptions(left: Side, right: Side, shop: Shop): PairOption[] {
     const of = ({ options }: Side): Option[] =>
       options.filter(
         (option) =>
-          METAL[option.action] === metal && mayBeTaken(option) && option.probability !== null,
+          metalOf(option.action) === metal && mayBeTaken(option) && option.probability !== null,
       );
     const pairs = of(left).flatMap((l) => of(right).map((r) => pairOf(l, r, [left, right], shop)));
     const allowed = pairs.filter(({ forbidden }) => forbidden.length === 0);

@@ -5,7 +5,8 @@ import { platePhasor, withPlate, type PlateAdvice, type PlateChoice } from '../p
 import type { Micrometres } from '../units';
 import { WORKSHOP_DEFAULTS } from '../verdict';
 import type { Shop } from './shop';
-import type { Action, PredictedRunout } from './types';
+import { actionRecord, type Action } from './actions';
+import type { PredictedRunout } from './types';
 
 /** Draws of what stays on the car, as many as the index solution makes. Source: handbook 6. */
 const KEPT_DRAWS = 2000;
@@ -149,9 +150,6 @@ function hubReplaced(ground: Ground, rotor: Micrometres | undefined): Drawn {
   };
 }
 
-/** Actions that keep something of the wave that was measured. */
-const NEEDS_RUNOUT: readonly Action[] = ['leave', 'index', 'plate', 'hub'];
-
 /** Draws of an action's runout; null where nothing predicts it. */
 export function drawAction(
   ground: Ground,
@@ -161,7 +159,8 @@ export function drawAction(
   const { orders, record, shop, seed, draws = KEPT_DRAWS, current } = ground;
   const { isSeparated, isMeasured } = ground;
   const { studs } = record;
-  if (!isMeasured && NEEDS_RUNOUT.includes(action)) return null;
+  const { isIndexed, needsRunout } = actionRecord(action);
+  if (!isMeasured && needsRunout) return null;
   const asMounted = (parts: readonly SeparatedOrder[], shift: number): Drawn => ({
     rising: drawTirs(parts, studs, [shift], seed, draws)[0] ?? new Float64Array(),
     atWorst: null,
@@ -186,10 +185,10 @@ export function drawAction(
     }
     case 'bench':
     case 'bench-indexed':
-      return rotorReplaced(ground, shop.equipment.arborError, action === 'bench-indexed');
+      return rotorReplaced(ground, shop.equipment.arborError, isIndexed);
     case 'new':
     case 'new-indexed':
-      return rotorReplaced(ground, shop.equipment.newRotorTolerance, action === 'new-indexed');
+      return rotorReplaced(ground, shop.equipment.newRotorTolerance, isIndexed);
     case 'hub':
       return isSeparated ? hubReplaced(ground, undefined) : null;
     case 'hub-new':

@@ -1,6 +1,7 @@
 import type { Micrometres } from '../units';
 import { ITEM_NAME, type Price, type PriceItem, type PriceList } from './shop';
-import { ACTION_ITEMS, mayBeTaken, type Action, type Option } from './types';
+import { actionRecord, type Action } from './actions';
+import { mayBeTaken, type Option } from './types';
 
 /** The option to take and the one after it; null where none can be ranked. */
 export interface Ranking {
@@ -112,7 +113,7 @@ function moneyChanges(first: Option, others: readonly Option[], prices: PriceLis
     const now: Price['parts'] = prices.items[item].parts;
     if (now === null || now === 0) return [];
     const count = ({ action }: Option): number =>
-      ACTION_ITEMS[action].filter((each) => each === item).length;
+      actionRecord(action).items.filter((each) => each === item).length;
     const found = nearest(first, others, now, count);
     return found && near({ ...found, now }) ? [{ kind: 'price', item, now, ...found }] : [];
   });

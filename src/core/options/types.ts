@@ -2,68 +2,8 @@ import type { PlateAdvice } from '../plate';
 import type { Micrometres } from '../units';
 import type { Verdict } from '../verdict';
 import type { DistanceLeft } from '../wear';
-import type { Cost, PriceItem } from './shop';
-
-/** What can be done about the rotor of one corner, in the order of the table. */
-export const ACTIONS = [
-  'leave',
-  'clean',
-  'index',
-  'plate',
-  'on-vehicle',
-  'bench',
-  'bench-indexed',
-  'new',
-  'new-indexed',
-  'hub',
-  'hub-new',
-] as const;
-export type Action = (typeof ACTIONS)[number];
-
-export const ACTION_NAME: Readonly<Record<Action, string>> = {
-  leave: 'Leave the rotor as it is',
-  clean: 'Clean and refit',
-  index: 'Index the rotor',
-  plate: 'Tapered plate',
-  'on-vehicle': 'Cut on the vehicle',
-  bench: 'Cut on the bench lathe',
-  'bench-indexed': 'Cut on the bench lathe, then index',
-  new: 'New rotor as it comes',
-  'new-indexed': 'New rotor, then index',
-  hub: 'New hub or bearing, rotor kept and indexed',
-  'hub-new': 'New hub or bearing and new rotor',
-};
-
-/** What is done to the metal: both sides of an axle get the same. Source: handbook 9. */
-export type MetalClass = 'none' | 'cut' | 'new';
-export const METAL: Readonly<Record<Action, MetalClass>> = {
-  leave: 'none',
-  clean: 'none',
-  index: 'none',
-  plate: 'none',
-  'on-vehicle': 'cut',
-  bench: 'cut',
-  'bench-indexed': 'cut',
-  new: 'new',
-  'new-indexed': 'new',
-  hub: 'none',
-  'hub-new': 'new',
-};
-
-/** What each action is paid by. */
-export const ACTION_ITEMS: Readonly<Record<Action, readonly PriceItem[]>> = {
-  leave: [],
-  clean: ['clean'],
-  index: ['index'],
-  plate: ['plate'],
-  'on-vehicle': ['on-vehicle'],
-  bench: ['bench'],
-  'bench-indexed': ['bench', 'index'],
-  new: ['rotor'],
-  'new-indexed': ['rotor', 'index'],
-  hub: ['hub', 'index'],
-  'hub-new': ['hub', 'rotor', 'index'],
-};
+import type { Action } from './actions';
+import type { Cost } from './shop';
 
 /** Something to be said of an option, as data; put into words by `sayNote`. */
 export type Note =

@@ -1,7 +1,8 @@
 import { formatIn, type Micrometres, type UnitSystem } from '../units';
 import type { Change } from './rank';
 import { ITEM_NAME } from './shop';
-import { ACTION_NAME, type Missing, type Note, type Option } from './types';
+import { ACTIONS } from './actions';
+import type { Missing, Note, Option } from './types';
 
 const MISSING: Readonly<Record<Missing, string>> = {
   runout: 'runout is not measured',
@@ -79,17 +80,17 @@ export function sayChange(change: Change, units: UnitSystem, currency: string): 
   const turn = (at: number, now: number): string => (at < now ? 'at or below' : 'at or above');
   switch (change.kind) {
     case 'price':
-      return `\u201c${ITEM_NAME[change.item]}\u201d ${turn(change.at, change.now)} ${money(change.at)} (now ${money(change.now)}): ${ACTION_NAME[change.action]}.`;
+      return `\u201c${ITEM_NAME[change.item]}\u201d ${turn(change.at, change.now)} ${money(change.at)} (now ${money(change.now)}): ${ACTIONS[change.action].name}.`;
     case 'hourly':
-      return `An hourly rate ${turn(change.at, change.now)} ${money(change.at)} (now ${money(change.now)}): ${ACTION_NAME[change.action]}.`;
+      return `An hourly rate ${turn(change.at, change.now)} ${money(change.at)} (now ${money(change.now)}): ${ACTIONS[change.action].name}.`;
     case 'comeback':
-      return `A comeback that costs ${turn(change.at, change.now)} ${money(change.at)} (now ${money(change.now)}): ${ACTION_NAME[change.action]}.`;
+      return `A comeback that costs ${turn(change.at, change.now)} ${money(change.at)} (now ${money(change.now)}): ${ACTIONS[change.action].name}.`;
     case 'limit':
-      return `A runout limit of ${formatIn(units, 'deviation', change.at)} (now ${formatIn(units, 'deviation', change.now)}): ${ACTION_NAME[change.action]}.`;
+      return `A runout limit of ${formatIn(units, 'deviation', change.at)} (now ${formatIn(units, 'deviation', change.now)}): ${ACTIONS[change.action].name}.`;
     case 'lap':
       return change.action === null
         ? `One more lap that reads the same changes the chance to ${percent(change.chance)}, not the choice.`
-        : `One more lap that reads the same: ${ACTION_NAME[change.action]}, with ${percent(change.chance)}.`;
+        : `One more lap that reads the same: ${ACTIONS[change.action].name}, with ${percent(change.chance)}.`;
   }
 }
 

@@ -7,4 +7,4 @@ export * from './pads';
 export * from './reservoir';
 export * from './check';
 export * from './figure';
-export * from './closing';
+export * from './readiness';

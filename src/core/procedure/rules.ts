@@ -1,5 +1,5 @@
 import type { Micrometres } from '../units';
-import type { Effect, Fate, HouseRule, Procedure, School } from './types';
+import type { Effect, Fate, HouseRule, Procedure, RuleChoice } from './types';
 
 /** The schools chosen, by the rule's code. */
 export type Choices = Readonly<Record<string, string>>;
@@ -7,7 +7,7 @@ export type Choices = Readonly<Record<string, string>>;
 /** A rule as it is followed in a job. */
 export interface RuleInForce {
   readonly rule: HouseRule;
-  readonly school: School;
+  readonly school: RuleChoice;
   /** Whose choice it is. */
   readonly by: 'shipped' | 'shop' | 'job';
   /** Why the job goes another way; null unless it does. */
@@ -21,7 +21,7 @@ export interface JobChoice {
   readonly reason: string;
 }
 
-const schoolOf = (rule: HouseRule, code: string | undefined): School | undefined =>
+const schoolOf = (rule: HouseRule, code: string | undefined): RuleChoice | undefined =>
   rule.schools.find((school) => school.code === code);
 
 /**

@@ -121,7 +121,7 @@ export type Effect =
   | { readonly kind: 'figure'; readonly at: 'runout'; readonly micrometres: number }
   | { readonly kind: 'opened' | 'text'; readonly at: string };
 
-export interface School {
+export interface RuleChoice {
   readonly code: string;
   readonly name: string;
   readonly for: string;
@@ -138,7 +138,7 @@ export interface HouseRule {
   readonly title: string;
   /** The school that is followed until the shop chooses. */
   readonly shipped: string;
-  readonly schools: readonly School[];
+  readonly schools: readonly RuleChoice[];
 }
 
 export interface PartKind {

@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, inArray, isNull, lt, notInArray, or, sql } from 'drizzle-orm';
+import { and, count, desc, eq, inArray, isNull, lt, notInArray, or, sql } from 'drizzle-orm';
 import type { Database } from '../client';
 import {
   checks,
@@ -10,48 +10,11 @@ import {
   trayParts,
   vehicles,
 } from '../schema';
-import { asideOf, findingsOf, type FindingRow } from './findings';
-import { withReadings, type SetFile, type SetRow } from './sets';
-import { readSetting, RULES_SETTING, SHOP_SETTING } from './settings';
-import { checksOf, type CheckRow } from './checks';
-import { roadTestsOf, type RoadTestLine } from './roadTests';
-import { photosOf, trayOf, type PhotoLine, type TrayPartRow } from './tray';
-import { additionsOf, rechecksOf, type AdditionRow, type RecheckRow } from './closing';
-import { torqueFiguresOf, torqueKeyOf, type TorqueFigureRow } from './torque';
-import { axlesAsSigned, torqueAsSigned } from './signed';
-import { axlesOf, type AxleRow, type VehicleRow } from './vehicles';
+import type { SetRow } from './sets';
 
 export type JobRow = typeof jobs.$inferSelect;
 export type CornerName = (typeof jobCorners.$inferSelect)['corner'];
 export type DecisionRow = typeof decisions.$inferSelect;
-
-/** Everything of one job. */
-export interface JobFile {
-  readonly job: JobRow;
-  readonly vehicle: VehicleRow & { readonly axles: readonly AxleRow[] };
-  readonly corners: readonly CornerName[];
-  /** Sets in the order they were begun, those set aside among them. */
-  readonly sets: readonly SetFile[];
-  readonly decisions: readonly DecisionRow[];
-  readonly findings: readonly FindingRow[];
-  /** Codes of the findings that were set aside. */
-  readonly aside: readonly string[];
-  readonly roadTests: readonly RoadTestLine[];
-  /** What was gone through of the procedure. */
-  readonly checks: readonly CheckRow[];
-  /** Parts that were taken off, those back on among them. */
-  readonly tray: readonly TrayPartRow[];
-  readonly photos: readonly PhotoLine[];
-  /** Torque figures on file for the vehicle and its like. */
-  readonly torque: readonly TorqueFigureRow[];
-  /** What was added after it was signed off. */
-  readonly additions: readonly AdditionRow[];
-  readonly rechecks: readonly RecheckRow[];
-  /** The shop's house rules as stored: schools by rule. */
-  readonly shopRules: unknown;
-  /** The shop's prices and equipment as stored. */
-  readonly shop: unknown;
-}
 
 /** One line of the list of jobs. */
 export interface JobLine {
@@ -180,51 +143,17 @@ export const listClosedJobs = (
 export const listJobsOfVehicle = (db: Database, vehicleId: string): Promise<JobRow[]> =>
   db.select().from(jobs).where(eq(jobs.vehicleId, vehicleId)).orderBy(desc(jobs.createdAt));
 
-const setsOf = async (db: Database, jobId: string): Promise<SetFile[]> =>
-  withReadings(
-    db,
-    await db
-      .select()
-      .from(readingSets)
-      .where(eq(readingSets.jobId, jobId))
-      .orderBy(asc(readingSets.createdAt), asc(readingSets.id)),
-  );
-
-/** One job with all that hangs on it, or null; a signed one with the figures that it was signed with. */
-export async function findJob(db: Database, id: string): Promise<JobFile | null> {
+/** Locks a job for the transaction, so that its writers go one after the other; null without it. */
+export async function lockJob(
+  db: Database,
+  id: string,
+): Promise<Pick<JobRow, 'id' | 'closedAt'> | null> {
   const [row] = await db
-    .select({ job: jobs, vehicle: vehicles })
+    .select({ id: jobs.id, closedAt: jobs.closedAt })
     .from(jobs)
-    .innerJoin(vehicles, eq(vehicles.id, jobs.vehicleId))
-    .where(eq(jobs.id, id));
-  if (!row) return null;
-  const corners = await db
-    .select({ corner: jobCorners.corner })
-    .from(jobCorners)
-    .where(eq(jobCorners.jobId, id))
-    .orderBy(asc(jobCorners.corner));
-  const signed = row.job.signedAs;
-  return {
-    job: row.job,
-    vehicle: {
-      ...row.vehicle,
-      axles: signed ? axlesAsSigned(signed) : await axlesOf(db, row.vehicle.id),
-    },
-    corners: corners.map(({ corner }) => corner),
-    sets: await setsOf(db, id),
-    decisions: await db.select().from(decisions).where(eq(decisions.jobId, id)),
-    findings: await findingsOf(db, id),
-    aside: await asideOf(db, id),
-    roadTests: await roadTestsOf(db, id),
-    checks: await checksOf(db, id),
-    tray: await trayOf(db, id),
-    photos: await photosOf(db, id),
-    torque: signed ? torqueAsSigned(signed) : await torqueFiguresOf(db, torqueKeyOf(row.vehicle)),
-    additions: await additionsOf(db, id),
-    rechecks: await rechecksOf(db, id),
-    shopRules: signed ? signed.rules : await readSetting(db, RULES_SETTING),
-    shop: signed ? signed.shop : await readSetting(db, SHOP_SETTING),
-  };
+    .where(eq(jobs.id, id))
+    .for('update');
+  return row ?? null;
 }
 
 export interface NewJob {

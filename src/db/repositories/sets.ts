@@ -1,5 +1,5 @@
 import { group } from 'd3-array';
-import { and, asc, desc, eq, gt, inArray } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, or, sql } from 'drizzle-orm';
 import type { Database } from '../client';
 import { jobs, readingChanges, readings, readingSets, vehicles } from '../schema';
 
@@ -21,11 +21,12 @@ export async function withReadings(db: Database, sets: readonly SetRow[]): Promi
   return sets.map((set) => ({ ...set, readings: bySet.get(set.id) ?? [] }));
 }
 
-/** Begins a reading set; returns it. */
+/** Begins a reading set; one that was begun already under its id is returned as it stands. */
 export async function insertSet(db: Database, set: NewSetRow): Promise<SetRow> {
-  const [row] = await db.insert(readingSets).values(set).returning();
-  if (!row) throw new Error('The set was not written');
-  return row;
+  const [row] = await db.insert(readingSets).values(set).onConflictDoNothing().returning();
+  const begun = row ?? (set.id === undefined ? null : await findSet(db, set.id));
+  if (!begun) throw new Error('The set was not written');
+  return begun;
 }
 
 /** One set without its readings, or null. */
@@ -83,7 +84,18 @@ export const writeReadings = (
   changes: readonly ReadingChange[],
 ): Promise<void> =>
   db.transaction(async (tx) => {
-    const rows = await tx.select().from(readings).where(eq(readings.setId, setId)).for('update');
+    // Only the places that are written: a set has hundreds.
+    const places = changes.map(
+      ({ lap, position }) => sql`(${readings.lap} = ${lap} and ${readings.position} = ${position})`,
+    );
+    const rows =
+      places.length === 0
+        ? []
+        : await tx
+            .select()
+            .from(readings)
+            .where(and(eq(readings.setId, setId), or(...places)))
+            .for('update');
     const standing = new Map(rows.map((row) => [`${row.lap}.${row.position}`, row]));
     for (const change of changes) {
       const { lap, position } = change;

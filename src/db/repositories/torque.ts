@@ -1,7 +1,7 @@
 import { and, eq } from 'drizzle-orm';
 import type { Database } from '../client';
 import { torqueFigures } from '../schema';
-import type { VehicleRow } from './vehicles';
+import type { Vehicle } from '../../core/job';
 
 export type TorqueFigureRow = typeof torqueFigures.$inferSelect;
 export type NewTorqueFigure = Omit<typeof torqueFigures.$inferInsert, 'id' | 'at'>;
@@ -9,7 +9,9 @@ export type NewTorqueFigure = Omit<typeof torqueFigures.$inferInsert, 'id' | 'at
 /** What torque figures are kept by: alike in all of it, vehicles share them. */
 export type TorqueKey = Pick<TorqueFigureRow, 'make' | 'model' | 'year' | 'drive' | 'variant'>;
 
-export const torqueKeyOf = (vehicle: VehicleRow): TorqueKey => ({
+export const torqueKeyOf = (
+  vehicle: Pick<Vehicle, 'make' | 'model' | 'year' | 'drive' | 'variant'>,
+): TorqueKey => ({
   make: vehicle.make,
   model: vehicle.model,
   year: vehicle.year ?? 0,

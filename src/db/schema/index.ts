@@ -7,6 +7,6 @@ export * from './people';
 export * from './checks';
 export * from './tray';
 export * from './torque';
-export * from './closing';
+export * from './followUps';
 export * from './search';
 export * from './tallies';

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
-import type { TablePlan } from '@/server/archive';
+import type { TablePlan } from '@/server/records/archive';
 
 const TABLE: Readonly<Partial<Record<string, string>>> = {
   axleLimits: 'axle figures',

@@ -4,7 +4,7 @@ import { format } from 'date-fns';
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
 import type { Answer } from '@/server/answer';
-import type { KeptCopy, Staged } from '@/server/backup';
+import type { KeptCopy, Staged } from '@/server/records/backup';
 import {
   copyNowAction,
   dropStagedAction,
@@ -16,7 +16,12 @@ import { sayBytes } from './model';
 
 /** Sends a file to be looked through. */
 async function sendFile(file: File): Promise<Answer<Staged>> {
-  const failed = (message: string): Answer<Staged> => ({ ok: false, message, fields: {} });
+  const failed = (message: string): Answer<Staged> => ({
+    ok: false,
+    message,
+    fields: {},
+    code: 'refused',
+  });
   try {
     const answer = await fetch('/api/v1/backup', { method: 'POST', body: file });
     const body = (await answer.json()) as Staged & { error?: { message: string } };

@@ -10,8 +10,8 @@ import {
   restoreStaged,
   stageBackup,
   type Staged,
-} from '@/server/backup';
-import { whoIsHere } from '@/server/who';
+} from '@/server/records/backup';
+import { whoIsHere } from '@/server/web/who';
 
 const PAGE = '/workshop/copies';
 

@@ -4,7 +4,7 @@ import { shortestTurn } from '@/core/indexing';
 import { CORNER_NAME, fastenerName } from '@/core/readings';
 import { fieldUnit, type UnitSystem } from '@/core/units';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
-import type { CorrectView } from '@/server/correct';
+import type { CorrectView } from '@/server/correct/correct';
 import { RotorFace } from '@/ui/rotor';
 import { NextThing } from '@/ui/shell';
 import { CutResult } from './CutResult';

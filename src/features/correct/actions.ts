@@ -3,8 +3,8 @@
 import { revalidatePath } from 'next/cache';
 import type { CheckForm } from '@/core/contracts';
 import { refuse, type Answer } from '@/server/answer';
-import { recordCheck } from '@/server/strip';
-import { whoIsHere } from '@/server/who';
+import { recordCheck } from '@/server/job/checks';
+import { whoIsHere } from '@/server/web/who';
 
 /** Writes a step of a correction, or takes it back. */
 export async function correctAction(form: Omit<CheckForm, 'kind'>): Promise<Answer<string | null>> {

@@ -19,8 +19,8 @@ import {
 import type { PlateFit } from '@/core/plate';
 import { CORNER_NAME, fastenerName } from '@/core/readings';
 import { fieldUnit, formatIn, fromMicrometres, UNIT_SIGN, type UnitSystem } from '@/core/units';
-import type { DecisionRow } from '@/db/repositories';
-import type { RotorLife } from '@/server/rotorLife';
+import type { Decision } from '@/core/job';
+import type { RotorLife } from '@/server/records/rotorLife';
 import { BandsChart } from '@/ui/chart';
 import { RotorFace, type RotorMove } from '@/ui/rotor';
 import { NextThing } from '@/ui/shell';
@@ -44,7 +44,7 @@ interface CornerDecisionProps {
   readonly advice: Advice;
   readonly action: Action | null;
   readonly recorded: string | null;
-  readonly decision: DecisionRow | null;
+  readonly decision: Decision | null;
   readonly units: UnitSystem;
   readonly options: readonly Option[];
   readonly input: OptionsInput;

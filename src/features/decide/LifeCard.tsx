@@ -1,5 +1,5 @@
 import type { UnitSystem } from '@/core/units';
-import type { RotorLife } from '@/server/rotorLife';
+import type { RotorLife } from '@/server/records/rotorLife';
 import { RotorLines } from '@/ui/rotor/RotorLines';
 import { Figure } from '@/ui/verdict';
 import { sayDistance, sayOutlasts, sayRate, type DistanceLeft } from '@/core/wear';

@@ -1,5 +1,5 @@
 import {
-  ACTION_NAME,
+  ACTIONS,
   mayBeTaken,
   percent,
   sayMoney,
@@ -57,7 +57,7 @@ function Name({
   units: UnitSystem;
 }) {
   const why = whyOf(option, input, units);
-  const name = ACTION_NAME[option.action];
+  const name = ACTIONS[option.action].name;
   return (
     <th scope="row">
       {name}
@@ -115,7 +115,7 @@ function Row({ option, ...props }: OptionsTableProps & { readonly option: Option
             <TakeOption
               jobId={jobId}
               label="Take this"
-              name={`: ${ACTION_NAME[option.action]}, ${corner}`}
+              name={`: ${ACTIONS[option.action].name}, ${corner}`}
               sides={[{ corner, action: option.action }]}
             />
           )
@@ -133,7 +133,7 @@ function Struck({ options, units }: Pick<OptionsTableProps, 'options' | 'units'>
     <ul className="zh-struck" aria-label="Not to be done here">
       {struck.map(({ action, forbidden }) => (
         <li key={action}>
-          <del>{ACTION_NAME[action]}</del>{' '}
+          <del>{ACTIONS[action].name}</del>{' '}
           <span className="zh-muted">
             {forbidden.map((note) => sayNote(note, units)).join(' ')}
           </span>

@@ -1,5 +1,5 @@
 import {
-  ACTION_NAME,
+  ACTIONS,
   percent,
   recommendedPair,
   sayMoney,
@@ -90,8 +90,8 @@ export function PairCard(props: PairCardProps) {
                         </div>
                       ))}
                     </th>
-                    <td>{ACTION_NAME[pair.left.action]}</td>
-                    <td>{ACTION_NAME[pair.right.action]}</td>
+                    <td>{ACTIONS[pair.left.action].name}</td>
+                    <td>{ACTIONS[pair.right.action].name}</td>
                     <td className="zh-figure">
                       {pair.probability === null ? '\u2013' : percent(pair.probability)}
                     </td>

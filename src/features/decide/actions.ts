@@ -5,9 +5,9 @@ import type { Action } from '@/core/options';
 import type { Corner } from '@/core/readings';
 import type { CheckForm } from '@/core/contracts';
 import { refuse, type Answer } from '@/server/answer';
-import { decide, decidePair, undecide } from '@/server/decisions';
-import { recordCheck } from '@/server/strip';
-import { whoIsHere } from '@/server/who';
+import { decide, decidePair, undecide } from '@/server/decide/decisions';
+import { recordCheck } from '@/server/job/checks';
+import { whoIsHere } from '@/server/web/who';
 
 const follow = (jobId: string): void => revalidatePath(`/jobs/${jobId}`, 'layout');
 

@@ -1,5 +1,5 @@
 import {
-  ACTION_NAME,
+  ACTIONS,
   percent,
   sayMoney,
   sayNote,
@@ -41,13 +41,13 @@ export function sayRanking(
   currency: string,
 ): string | null {
   if (!recommended) return null;
-  const first = ACTION_NAME[recommended.action];
+  const first = ACTIONS[recommended.action].name;
   if (by === 'chance') {
     return `${first}: the first that surely ends within, or the best chance. Prices are missing, so cost does not decide.`;
   }
   if (!runnerUp) return `${first}: nothing else may be done.`;
   const more = (runnerUp.expected ?? 0) - (recommended.expected ?? 0);
-  return `${first} is expected to cost ${sayMoney(recommended.expected, currency)}; the runner-up, ${ACTION_NAME[runnerUp.action].toLowerCase()}, ${sayMoney(more, currency)} more.`;
+  return `${first} is expected to cost ${sayMoney(recommended.expected, currency)}; the runner-up, ${ACTIONS[runnerUp.action].name.toLowerCase()}, ${sayMoney(more, currency)} more.`;
 }
 
 /** Everything to be said below an option\u2019s name. */
@@ -70,7 +70,7 @@ export const barsOf = (options: readonly Option[], toUnit: (um: number) => numbe
       ? []
       : [
           {
-            name: ACTION_NAME[action],
+            name: ACTIONS[action].name,
             low: toUnit(runout.low),
             tir: toUnit(runout.tir),
             high: toUnit(runout.high),

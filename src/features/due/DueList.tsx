@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { DueLine } from '@/server/due';
+import type { DueLine } from '@/server/records/due';
 import { RingMark } from '@/ui/verdict';
 
 const STATE = {

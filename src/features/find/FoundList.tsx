@@ -2,7 +2,7 @@ import { format } from 'date-fns';
 import Link from 'next/link';
 import { findAddress } from '@/core/contracts';
 import { Pager } from '@/ui/shell';
-import type { Finding } from '@/server/find';
+import type { Finding } from '@/server/records/find';
 
 /** The jobs that were found, a page of them. */
 export function FoundList({

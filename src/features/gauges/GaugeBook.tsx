@@ -4,7 +4,7 @@ import { useState, useTransition } from 'react';
 import { Form } from 'react-bootstrap';
 import type { GaugeForm } from '@/core/contracts';
 import { exactNumber, fieldUnit, UNIT_SIGN, type UnitSystem } from '@/core/units';
-import type { GaugeRow } from '@/server/gauges';
+import type { GaugeRow } from '@/server/measure/gauges';
 import { removeGaugeAction, writeGaugeAction } from './actions';
 import { LineFormatField } from './LineFormatField';
 

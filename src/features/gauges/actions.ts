@@ -3,7 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import type { GaugeForm } from '@/core/contracts';
 import type { Answer } from '@/server/answer';
-import { removeGauge, writeGauge } from '@/server/gauges';
+import { removeGauge, writeGauge } from '@/server/measure/gauges';
 
 /** Writes a gauge, new or changed. */
 export async function writeGaugeAction(gauge: GaugeForm): Promise<Answer<string>> {

@@ -1,5 +1,5 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
-import type { GaugeRow } from '@/server/gauges';
+import type { GaugeRow } from '@/server/measure/gauges';
 import { GaugeBook } from './GaugeBook';
 
 const written: unknown[] = [];

@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { NO_CAUSE } from '@/core/insights';
 import type { UnitSystem } from '@/core/units';
-import type { InsightsView } from '@/server/insights';
+import type { InsightsView } from '@/server/records/insights';
 import { Comebacks } from './Comebacks';
 import { correctionName, sayShare } from './model';
 import { Predictions } from './Predictions';

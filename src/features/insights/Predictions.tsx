@@ -1,6 +1,6 @@
 import type { Prediction } from '@/core/insights';
 import { fieldUnit, formatIn, fromMicrometres, UNIT_SIGN, type UnitSystem } from '@/core/units';
-import type { InsightsView } from '@/server/insights';
+import type { InsightsView } from '@/server/records/insights';
 import { PointsChart } from '@/ui/chart';
 import { biasOf, correctionName, sayShare } from './model';
 

@@ -1,6 +1,6 @@
 import { render, screen, within } from '@testing-library/react';
 import { meanFrom, shareOf } from '@/core/insights';
-import type { InsightsView } from '@/server/insights';
+import type { InsightsView } from '@/server/records/insights';
 import { InsightsBoard } from './InsightsBoard';
 import { sayMoney } from '@/core/options';
 import { biasOf, correctionName, sayMinutes, sayShare } from './model';

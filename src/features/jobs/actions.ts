@@ -3,7 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import type { ComplaintForm, JobForm } from '@/core/contracts';
 import type { Answer } from '@/server/answer';
-import { changeComplaint, openJob } from '@/server/jobs';
+import { changeComplaint, openJob } from '@/server/job/jobs';
 
 /** Opens a job; answers with its id or with messages by field. */
 export async function openJobAction(form: JobForm): Promise<Answer<string>> {

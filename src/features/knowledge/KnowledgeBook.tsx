@@ -1,5 +1,5 @@
 import { KNOWLEDGE } from '@/core/contracts';
-import type { ShopKnowledge } from '@/server/nose';
+import type { ShopKnowledge } from '@/server/nose/nose';
 import {
   dropWeightAction,
   resetKnowledgeAction,

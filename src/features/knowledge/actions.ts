@@ -2,7 +2,7 @@
 
 import { revalidatePath } from 'next/cache';
 import type { Answer } from '@/server/answer';
-import { changeKnowledge, shopKnowledge } from '@/server/nose';
+import { changeKnowledge, shopKnowledge } from '@/server/nose/nose';
 import { changesIn, withoutWeight, withWeight } from './model';
 
 /** What a form was answered with, in a sentence. */

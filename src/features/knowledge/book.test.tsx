@@ -1,7 +1,7 @@
 import { render, screen } from '@testing-library/react';
 import { KNOWLEDGE } from '@/core/contracts';
 import { applyOverrides, countedPriors, NO_OVERRIDES, type Overrides } from '@/core/diagnosis';
-import type { ShopKnowledge } from '@/server/nose';
+import type { ShopKnowledge } from '@/server/nose/nose';
 import { KnowledgeBook } from './KnowledgeBook';
 
 jest.mock('./actions', () => ({

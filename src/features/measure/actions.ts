@@ -2,7 +2,7 @@
 
 import type { ImportSets, NewSet, SetDetails } from '@/core/contracts';
 import type { Answer } from '@/server/answer';
-import { importSets } from '@/server/exchange';
+import { importSets } from '@/server/measure/exchange';
 import {
   addLap,
   beginSet,
@@ -11,7 +11,7 @@ import {
   setFile,
   setHistory,
   takeBack,
-} from '@/server/sets';
+} from '@/server/measure/sets';
 import type { BenchSet } from './model';
 
 /** Begins a reading set and answers with it. */

@@ -1,5 +1,5 @@
 import { percent, signedDecibans, type WeighedCause } from '@/core/diagnosis';
-import type { NoseView } from '@/server/nose';
+import type { NoseView } from '@/server/nose/nose';
 import { asideFormAction } from './actions';
 import { findingOf, sayPlace, sayPrior, sayValue } from './model';
 

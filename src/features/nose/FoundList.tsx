@@ -1,5 +1,5 @@
 import { isChoice } from '@/core/diagnosis';
-import type { NoseView } from '@/server/nose';
+import type { NoseView } from '@/server/nose/nose';
 import { answerFormAction } from './actions';
 import { findingOf, sayValue } from './model';
 

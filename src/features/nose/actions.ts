@@ -3,7 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import type { FindingForm } from '@/core/contracts';
 import type { Answer } from '@/server/answer';
-import { recordFinding, weighFinding } from '@/server/nose';
+import { recordFinding, weighFinding } from '@/server/nose/nose';
 
 const text = (form: FormData, name: string): string | null => {
   const value = form.get(name);

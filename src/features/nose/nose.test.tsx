@@ -9,7 +9,7 @@ import {
   signedDecibans,
   type RecordedFinding,
 } from '@/core/diagnosis';
-import type { NoseView } from '@/server/nose';
+import type { NoseView } from '@/server/nose/nose';
 import { JobLead, JobNose } from './JobNose';
 import { leadOf, sayPrior, sayValue } from './model';
 import { keyOf, Questions } from './Questions';

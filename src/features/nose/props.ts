@@ -1,4 +1,4 @@
-import type { NoseView } from '@/server/nose';
+import type { NoseView } from '@/server/nose/nose';
 
 export interface JobNoseProps {
   readonly jobId: string;

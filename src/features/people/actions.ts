@@ -4,8 +4,8 @@ import { revalidatePath } from 'next/cache';
 import { cookies } from 'next/headers';
 import type { PersonForm } from '@/core/contracts';
 import type { Answer } from '@/server/answer';
-import { addPerson, changePerson, removePerson } from '@/server/people';
-import { WHO_COOKIE } from '@/server/who';
+import { addPerson, changePerson, removePerson } from '@/server/shop/people';
+import { WHO_COOKIE } from '@/server/web/who';
 
 const A_SHIFT_S = 12 * 3600;
 

@@ -3,7 +3,7 @@
 import { revalidatePath } from 'next/cache';
 import type { ShopForm } from '@/core/contracts';
 import type { Answer } from '@/server/answer';
-import { saveShop } from '@/server/shop';
+import { saveShop } from '@/server/shop/shop';
 
 /** Writes the shop's prices and equipment; open decisions follow. */
 export async function saveShopAction(form: ShopForm): Promise<Answer<null>> {

@@ -1,6 +1,6 @@
 import type { UnitSystem } from '@/core/units';
 import type { Verdict } from '@/core/verdict';
-import type { BeforeAfterRow } from '@/server/proveView';
+import type { BeforeAfterRow } from '@/server/prove/proveView';
 import { Figure, VerdictMark } from '@/ui/verdict';
 
 function Cell({ verdict, units }: { verdict: Verdict | null; units: UnitSystem }) {

@@ -107,7 +107,7 @@ export function BeddingPlanner(props: PlannerProps) {
   return (
     <>
       <section className="zh-card mb-3" aria-label="Programme">
-        <div className="d-flex flex-wrap gap-2 mb-2" role="group" aria-label="School">
+        <div className="d-flex flex-wrap gap-2 mb-2" role="group" aria-label="RuleChoice">
           {BEDDING_SCHOOLS.map((code) => (
             <button
               key={code}

@@ -3,10 +3,11 @@
 import { revalidatePath } from 'next/cache';
 import type { CheckForm, TorqueFigureForm } from '@/core/contracts';
 import { accept, refuse, type Answer } from '@/server/answer';
-import { saveProgramme } from '@/server/bedding';
-import { keepBleedOrder, keepTorqueFigure } from '@/server/signOff';
-import { putBack, recordCheck } from '@/server/strip';
-import { whoIsHere } from '@/server/who';
+import { saveProgramme } from '@/server/rebuild/bedding';
+import { keepBleedOrder, keepTorqueFigure } from '@/server/rebuild/torque';
+import { recordCheck } from '@/server/job/checks';
+import { putBack } from '@/server/strip/tray';
+import { whoIsHere } from '@/server/web/who';
 
 const follow = (jobId: string): void => revalidatePath(`/jobs/${jobId}`, 'layout');
 

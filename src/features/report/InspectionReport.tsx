@@ -1,4 +1,4 @@
-import type { CornerInspection, JobProcedure } from '@/server/inspection';
+import type { CornerInspection, JobProcedure } from '@/core/job';
 import { LookMark } from '@/ui/verdict';
 
 /** What was seen at a corner: found wrong, sound, and not looked at stay three things. */

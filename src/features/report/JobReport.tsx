@@ -11,7 +11,7 @@ import { CORNER_NAME } from '@/core/readings';
 import type { LengthRole, UnitSystem } from '@/core/units';
 import { describeReason, type Verdict } from '@/core/verdict';
 import { exaggerationOf, RotorFace, type Exaggeration } from '@/ui/rotor';
-import type { CornerInspection, JobProcedure } from '@/server/inspection';
+import type { CornerInspection, JobProcedure } from '@/core/job';
 import { Figure, VerdictMark } from '@/ui/verdict';
 import { ReportHead } from './ReportHead';
 import { InspectionLines, ProcedureLines } from './InspectionReport';

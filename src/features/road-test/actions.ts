@@ -4,7 +4,7 @@ import { revalidatePath } from 'next/cache';
 import type { RoadTestForm } from '@/core/contracts';
 import type { RoadTestAnalysis } from '@/core/roadtest';
 import type { Answer } from '@/server/answer';
-import { keepRoadTest, keepTyre, takeRoadTestBack } from '@/server/roadTests';
+import { keepRoadTest, keepTyre, takeRoadTestBack } from '@/server/roadtest/roadTests';
 
 /** A road test as the page has it; the server parses it again. */
 type RoadTest = Omit<RoadTestForm, 'summary'> & { readonly summary: RoadTestAnalysis };

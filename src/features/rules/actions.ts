@@ -1,8 +1,9 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
-import { recordCheck, chooseRule } from '@/server/strip';
-import { whoIsHere } from '@/server/who';
+import { recordCheck } from '@/server/job/checks';
+import { chooseRule } from '@/server/shop/rules';
+import { whoIsHere } from '@/server/web/who';
 
 export interface RuleSaid {
   readonly ok: boolean;

@@ -2,7 +2,7 @@
 
 import { revalidatePath } from 'next/cache';
 import type { Answer } from '@/server/answer';
-import { choosePositions, chooseTorque, chooseUnits } from '@/server/settings';
+import { choosePositions, chooseTorque, chooseUnits } from '@/server/shop/settings';
 
 /** Chooses the shop's units; every screen follows. */
 export async function chooseUnitsAction(units: string): Promise<void> {

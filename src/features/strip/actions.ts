@@ -4,17 +4,11 @@ import { format } from 'date-fns';
 import { revalidatePath } from 'next/cache';
 import type { CheckForm, TrayChangeForm, TrayPartForm } from '@/core/contracts';
 import { accept, type Answer } from '@/server/answer';
-import { whoIsHere } from '@/server/who';
-import { takePhotoBack } from '@/server/photos';
-import {
-  allSound,
-  changePart,
-  copyPlan,
-  dropPart,
-  recordCheck,
-  takeOffPart,
-  takeSoundBack,
-} from '@/server/strip';
+import { whoIsHere } from '@/server/web/who';
+import { takePhotoBack } from '@/server/strip/photos';
+import { recordCheck } from '@/server/job/checks';
+import { allSound, copyPlan, takeSoundBack } from '@/server/strip/looks';
+import { changePart, dropPart, takeOffPart } from '@/server/strip/tray';
 import type { WrittenCheck } from '@/db/repositories';
 import type { CheckView, TrayLines } from './model';
 

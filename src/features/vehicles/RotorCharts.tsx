@@ -6,7 +6,7 @@ import {
   type UnitSystem,
 } from '@/core/units';
 import { forecastAt, odometerSpan } from '@/core/wear';
-import type { RotorCharts as Charts, RotorPoint } from '@/server/rotorCharts';
+import type { RotorCharts as Charts, RotorPoint } from '@/server/records/rotorCharts';
 import { LinesChart, type ChartLine } from '@/ui/chart';
 
 /** A line across the chart at one height. */

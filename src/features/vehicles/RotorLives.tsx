@@ -1,6 +1,6 @@
 import { sayBand, sayKm, sayRate, type At, type PadFamily, type RotorOfCorner } from '@/core/wear';
 import type { UnitSystem } from '@/core/units';
-import type { RotorCharts } from '@/server/rotorCharts';
+import type { RotorCharts } from '@/server/records/rotorCharts';
 import { Figure } from '@/ui/verdict';
 
 const km = (distance: number): string => `${distance.toLocaleString('en')} km`;

@@ -9,7 +9,7 @@ import { vehicleFormSchema, type VehicleForm as Values } from '@/core/contracts'
 import type { UnitSystem } from '@/core/units';
 import { FormField, showServerErrors } from '@/ui/field';
 import type { Answer } from '@/server/answer';
-import type { VerdictChange } from '@/server/figures';
+import type { VerdictChange } from '@/core/job';
 import { effectsOfVehicleAction, saveVehicleAction } from './actions';
 import { AxleFields } from './AxleFields';
 import type { Entered } from './model';

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { VerdictChange } from '@/server/figures';
+import type { VerdictChange } from '@/core/job';
 
 /** The verdicts of open jobs that other figures change, before they are written. */
 export function VerdictChanges({

@@ -2,9 +2,9 @@
 
 import type { VehicleForm } from '@/core/contracts';
 import type { Answer } from '@/server/answer';
-import type { VerdictChange } from '@/server/figures';
-import { effectsOfVehicle, saveVehicle } from '@/server/vehicles';
-import { whoIsHere } from '@/server/who';
+import type { VerdictChange } from '@/core/job';
+import { effectsOfVehicle, saveVehicle } from '@/server/shop/vehicles';
+import { whoIsHere } from '@/server/web/who';
 
 /** Writes a vehicle, new when `id` is null. */
 export async function saveVehicleAction(

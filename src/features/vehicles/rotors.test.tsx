@@ -1,6 +1,6 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import { rotorsOfCorner, type LifeLine } from '@/core/wear';
-import type { RotorCharts as Charts } from '@/server/rotorCharts';
+import type { RotorCharts as Charts } from '@/server/records/rotorCharts';
 import { RotorCharts } from './RotorCharts';
 import { RotorLives } from './RotorLives';
 import { VehicleSearch } from './VehicleSearch';

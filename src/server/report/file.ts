@@ -1,15 +1,13 @@
 import 'server-only';
 import { format } from 'date-fns';
 import { measuredSet, runoutLimit } from '../../core/assessment';
-import { PROCEDURE, readFeel, readTorque } from '../../core/contracts';
+import { PROCEDURE } from '../../core/contracts';
 import { FEEL_WORDS } from '../../core/assessment';
-import { readFigure } from '../../core/procedure';
 import { solveRunout } from '../../core/runout';
 import { fastenerOf } from '../../core/torque';
 import { formatIn, formatTorque, type UnitSystem } from '../../core/units';
 import { describeReason } from '../../core/verdict';
-import type { CheckRow, JobFile, SetFile } from '../../db/repositories';
-import { cornerRecord } from '../record';
+import { type Check, type ReadingSet, cornerRecord, type Job } from '../../core/job';
 import { sayDue } from './words';
 
 /** One reading set with every reading as typed, its circumstances, quality and uncertainty. */
@@ -43,13 +41,13 @@ const KIND = { runout: 'Runout', thickness: 'Thickness', hub: 'Hub face' } as co
 const sayAt = (at: Date): string => format(at, 'yyyy-MM-dd HH:mm');
 
 /** Quality and uncertainty of a runout set, in words. */
-function qualityOf(file: JobFile, set: SetFile, units: UnitSystem): string[] {
+function qualityOf(job: Job, set: ReadingSet, units: UnitSystem): string[] {
   const measured = measuredSet(set);
   if (!measured) return ['Not read to its end.'];
   const say = (um: number): string => formatIn(units, 'deviation', um);
   const reasons = (measured.quality ?? []).map((reason) => describeReason(reason));
   if (measured.kind !== 'runout') return reasons;
-  const { studs, limits } = cornerRecord(file, set.corner, set.phase);
+  const { studs, limits } = cornerRecord(job, set.corner, set.phase);
   const result = solveRunout({
     ...{ face: measured.face, laps: measured.laps, closing: measured.closing },
     ...{ angles: measured.angles, studs, gauge: measured.gauge },
@@ -71,7 +69,7 @@ function qualityOf(file: JobFile, set: SetFile, units: UnitSystem): string[] {
   ];
 }
 
-function fileSet(file: JobFile, set: SetFile, units: UnitSystem): FileSet {
+function fileSet(job: Job, set: ReadingSet, units: UnitSystem): FileSet {
   const count = set.positions;
   const at = (lap: number, position: number): string => {
     const found = set.readings.find((each) => each.lap === lap && each.position === position);
@@ -86,7 +84,7 @@ function fileSet(file: JobFile, set: SetFile, units: UnitSystem): FileSet {
       `Gauge ${set.gaugeName ?? 'by workshop default'}: resolution ${set.resolutionUm} µm, repeatability ${set.repeatabilityUm} µm${set.mpeUm === null ? '' : `, mpe ${set.mpeUm} µm`}${set.gaugeDue ? `, calibrated until ${set.gaugeDue}` : ''}.`,
       ...(set.torqueNm === null ? [] : [`Fastened to ${formatTorque(set.torqueNm, 'N·m')}.`]),
       ...(set.setAsideAt ? [`Set aside: ${set.setAsideReason ?? ''}.`] : []),
-      ...qualityOf(file, set, units),
+      ...qualityOf(job, set, units),
     ],
     laps: Array.from({ length: set.laps }, (_, lap) =>
       Array.from({ length: places }, (_, position) => at(lap, position)),
@@ -100,24 +98,23 @@ function fileSet(file: JobFile, set: SetFile, units: UnitSystem): FileSet {
 }
 
 /** What a check says, in words. */
-function sayValue({ kind, item, value }: CheckRow): string {
-  const figure = readFigure(value);
-  if (figure) return `${figure.text} ${figure.unit}`;
-  const torque = kind === 'torque' ? readTorque(value) : null;
-  if (torque) return `${torque.text} ${torque.unit}`;
-  const feel = readFeel(value);
-  if (feel) {
-    return Object.entries(feel)
+function sayValue(check: Check): string {
+  const { value } = check;
+  if (Array.isArray(value)) {
+    return check.kind === 'look' && value.length === 0 ? 'sound' : value.map(String).join(', ');
+  }
+  if (typeof value === 'string') return value;
+  if ('text' in value) return `${value.text} ${value.unit}`;
+  if ('wheel' in value) {
+    return Object.entries(value)
       .map(([place, strength]) => `${place} ${FEEL_WORDS[strength] ?? ''}`)
       .join(', ');
   }
-  if (Array.isArray(value)) return value.length === 0 ? 'sound' : value.map(String).join(', ');
-  if (item === 'star') return 'drawn up nut by nut';
-  return typeof value === 'object' ? 'written down' : String(value);
+  return 'pulls' in value ? 'drawn up nut by nut' : 'written down';
 }
 
 /** The name of what a check is of. */
-function nameOf({ kind, item }: CheckRow): string {
+function nameOf({ kind, item }: Check): string {
   const lists = {
     lifting: PROCEDURE.lifting.map(({ code, say }) => ({ code, name: say })),
     step: PROCEDURE.steps.map(({ code, title }) => ({ code, name: title })),
@@ -137,21 +134,21 @@ function nameOf({ kind, item }: CheckRow): string {
 }
 
 /** Everything on file of a job, in order. */
-export function fileReport(file: JobFile, units: UnitSystem): FileReport {
-  const { job, vehicle } = file;
+export function fileReport(job: Job, units: UnitSystem): FileReport {
+  const { vehicle } = job;
   return {
     title: `Job ${job.number}, ${vehicle.plate}`,
-    sets: file.sets.map((set) => fileSet(file, set, units)),
-    decisions: file.decisions.map(({ corner, words, decidedAt }) => ({
+    sets: job.sets.map((set) => fileSet(job, set, units)),
+    decisions: job.decisions.map(({ corner, words, decidedAt }) => ({
       at: sayAt(decidedAt),
       by: '',
       say: `${corner}: ${words}`,
     })),
-    steps: file.checks.map((row) => ({
+    steps: job.checks.map((row) => ({
       at: sayAt(row.at),
       by: row.by ?? '',
       say: `${row.place ? `${row.place} ` : ''}${nameOf(row)}: ${sayValue(row)}${row.note ? ` (${row.note})` : ''}`,
     })),
-    due: file.rechecks.map((each) => sayDue(each)),
+    due: job.rechecks.map((each) => sayDue(each)),
   };
 }

@@ -12,12 +12,18 @@ import { ITEM_NAME } from '../../core/options';
 import { CORNER_NAME, type Corner } from '../../core/readings';
 import { formatIn, type UnitSystem } from '../../core/units';
 import type { Verdict } from '../../core/verdict';
-import type { DecisionRow, JobFile } from '../../db/repositories';
-import { readChoice } from '../decideInputs';
-import { judgeCorner, type CornerJudgement } from '../judge';
-import { checksOfKind, findCheck, offTheRoad, rulesOf } from '../procedure';
-import { outcomeOf } from '../prove';
-import { shopOfJob } from '../record';
+import {
+  checksOfKind,
+  choiceAt,
+  type CornerJudgement,
+  findCheck,
+  type Job,
+  judgeCorner,
+  offTheRoad,
+  outcomeOf,
+  rulesOf,
+  type Correction,
+} from '../../core/job';
 import { sayDue } from './words';
 
 /** A wave of lap averages in µm with the angles they were read at; evenly spaced without. */
@@ -100,13 +106,13 @@ function foundAt({ record, assessment }: CornerJudgement, say: Say): string[] {
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What was found: the cause that was confirmed, what measured too much, what was seen. */
-function foundOf(file: JobFile, judged: readonly CornerJudgement[], say: Say): string[] {
-  const cause = KNOWLEDGE.causes.find(({ code }) => code === file.job.confirmedCause);
-  const isRepaired = checksOfKind(file, 'fixed').length > 0;
+function foundOf(job: Job, judged: readonly CornerJudgement[], say: Say): string[] {
+  const cause = KNOWLEDGE.causes.find(({ code }) => code === job.confirmedCause);
+  const isRepaired = checksOfKind(job, 'fixed').length > 0;
   const found = [
     ...(cause ? [`Cause: ${cause.name.toLowerCase()}. ${cause.means}`] : []),
     ...judged.flatMap((each) => foundAt(each, say)),
-    ...offTheRoad(file).map((each) => `${each}.`),
+    ...offTheRoad(job).map((each) => `${each}.`),
   ];
   return found.length > 0 || isRepaired
     ? found
@@ -114,7 +120,7 @@ function foundOf(file: JobFile, judged: readonly CornerJudgement[], say: Say): s
 }
 
 /** What a correction is to somebody who does not work on brakes. */
-const CORRECTED: Readonly<Record<DecisionRow['correction'], string>> = {
+const CORRECTED: Readonly<Record<Correction, string>> = {
   leave: 'left as it was',
   index: 'the brake disc was turned on its hub to the place where the two cancel out',
   clean: 'the seat between hub and brake disc was cleaned to bright metal',
@@ -127,12 +133,11 @@ const CORRECTED: Readonly<Record<DecisionRow['correction'], string>> = {
 };
 
 /** What was done: corrections, repairs, parts, hydraulics, bedding-in. */
-function doneOf(file: JobFile): string[] {
-  const { padFamily } = shopOfJob(file).equipment;
-  const corners = file.corners.flatMap((corner) => {
-    const decision = file.decisions.find((each) => each.corner === corner);
-    const isDone = findCheck(file, 'correct', corner, 'done') !== undefined;
-    const { extras, isChosen } = readChoice(file, corner, padFamily);
+function doneOf(job: Job): string[] {
+  const corners = job.corners.flatMap((corner) => {
+    const decision = job.decisions.find((each) => each.corner === corner);
+    const isDone = findCheck(job, 'correct', corner, 'done') !== undefined;
+    const { extras, isChosen } = choiceAt(job, corner);
     const name = capital(CORNER_NAME[corner]);
     return [
       ...(decision && decision.correction !== 'leave' && isDone
@@ -143,11 +148,11 @@ function doneOf(file: JobFile): string[] {
         : []),
     ];
   });
-  const fixed = checksOfKind(file, 'fixed').map(
+  const fixed = checksOfKind(job, 'fixed').map(
     ({ place, note }) =>
       `${capital(CORNER_NAME[place as Corner] ?? place)}: ${note ?? 'put right'}.`,
   );
-  const bled = checksOfKind(file, 'hydraulics').filter(
+  const bled = checksOfKind(job, 'hydraulics').filter(
     ({ item, value }) => item === 'bled' && value === 'done',
   );
   return [
@@ -156,7 +161,7 @@ function doneOf(file: JobFile): string[] {
     ...(bled.length > 0
       ? [`Brake fluid bled at ${bled.map(({ place }) => place).join(', ')}.`]
       : []),
-    ...(findCheck(file, 'bedding', '', 'driven') ? ['Brakes bedded in.'] : []),
+    ...(findCheck(job, 'bedding', '', 'driven') ? ['Brakes bedded in.'] : []),
   ];
 }
 
@@ -216,12 +221,12 @@ const CAUTIONS = [
 ];
 
 /** Everything that the owner is told of a job. */
-export function ownerReport(file: JobFile, units: UnitSystem): OwnerReport {
-  const { job, vehicle } = file;
+export function ownerReport(job: Job, units: UnitSystem): OwnerReport {
+  const { vehicle } = job;
   const say: Say = (um) => formatIn(units, 'deviation', um);
-  const before = file.corners.map((corner) => judgeCorner(file, corner, 'before'));
-  const after = file.corners.map((corner) => judgeCorner(file, corner, 'after'));
-  const outcome = outcomeOf(file);
+  const before = job.corners.map((corner) => judgeCorner(job, corner, 'before'));
+  const after = job.corners.map((corner) => judgeCorner(job, corner, 'after'));
+  const outcome = outcomeOf(job);
   const pairs = before.map((each, i) => [each, after[i] ?? each] as const);
   return {
     head: {
@@ -233,13 +238,13 @@ export function ownerReport(file: JobFile, units: UnitSystem): OwnerReport {
       complaint: job.complaint,
     },
     verdict: outcome && { state: outcome.state, say: VERDICT_SAYS[outcome.state] },
-    found: foundOf(file, before, say),
-    done: doneOf(file),
+    found: foundOf(job, before, say),
+    done: doneOf(job),
     figures: pairs.flatMap(([was, is]) => figuresOf(was, is, say)),
     plots: pairs.flatMap(([was, is]) => plotOf(was, is)),
-    due: file.rechecks.filter(({ doneAt }) => doneAt === null).map((each) => `${sayDue(each)}.`),
+    due: job.rechecks.filter(({ doneAt }) => doneAt === null).map((each) => `${sayDue(each)}.`),
     cautions: CAUTIONS,
-    rules: rulesOf(file).map(({ school }) => school.say),
+    rules: rulesOf(job).map(({ school }) => school.say),
     signed:
       job.signedBy && job.closedAt && `${job.signedBy}, ${format(job.closedAt, 'd MMMM yyyy')}`,
   };

@@ -2,15 +2,31 @@
 
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
+import type { Corner } from '@/core/readings';
+import { jobHref } from './places';
 
 export type StageState = 'done' | 'open' | 'left-out';
 
 export interface TrailStage {
-  readonly key: string;
-  readonly label: string;
-  readonly href: string;
+  readonly key: StageKey;
+  readonly corner: Corner | null;
   readonly state: StageState;
 }
+
+type StageKey = keyof typeof LABEL;
+
+/** What the stages are called on the trail. */
+const LABEL = {
+  complaint: 'Complaint',
+  'road-test': 'Road test',
+  strip: 'Strip',
+  measure: 'Measure',
+  decide: 'Decide',
+  correct: 'Correct',
+  rebuild: 'Rebuild',
+  prove: 'Prove',
+  report: 'Report',
+} as const;
 
 const STATE_WORD: Readonly<Record<StageState, string>> = {
   done: 'done',
@@ -44,18 +60,27 @@ function Print({ state }: { state: StageState }) {
 const PART_OF: Readonly<Record<string, string>> = { 'as-found': 'strip', rules: 'strip' };
 
 /** The trail of a job: its stages in the order of work. */
-export function Trail({ stages }: { stages: readonly TrailStage[] }) {
+export function Trail({
+  jobId,
+  stages,
+}: {
+  readonly jobId: string;
+  readonly stages: readonly TrailStage[];
+}) {
   const place = usePathname().split('/')[3] ?? '';
   const current = PART_OF[place] ?? place;
   return (
     <nav aria-label="Stages of the job">
       <ol className="zh-trail">
-        {stages.map(({ key, label, href, state }) => (
+        {stages.map(({ key, corner, state }) => (
           <li key={key}>
-            <Link href={href} aria-current={key === current ? 'step' : undefined}>
+            <Link
+              href={jobHref(jobId, { page: key, corner })}
+              aria-current={key === current ? 'step' : undefined}
+            >
               <Print state={state} />
               <span>
-                {label}
+                {LABEL[key]}
                 <span className="visually-hidden">, {STATE_WORD[state]}</span>
               </span>
             </Link>

@@ -9,3 +9,4 @@ export * from './theme';
 export * from './NextLink';
 export * from './Pager';
 export * from './CornerLinks';
+export * from './places';

@@ -6,13 +6,13 @@ import { Trail, type TrailStage } from './Trail';
 jest.mock('next/navigation', () => ({ usePathname: () => '/jobs/1/decide' }));
 
 const stages: TrailStage[] = [
-  { key: 'measure', label: 'Measure', href: '/jobs/1/measure/FL', state: 'done' },
-  { key: 'decide', label: 'Decide', href: '/jobs/1/decide', state: 'open' },
-  { key: 'prove', label: 'Prove', href: '/jobs/1/prove/FL', state: 'left-out' },
+  { key: 'measure', corner: 'FL', state: 'done' },
+  { key: 'decide', corner: null, state: 'open' },
+  { key: 'prove', corner: null, state: 'left-out' },
 ];
 
 test('the trail says of each stage how far it is, and where you are', () => {
-  render(<Trail stages={stages} />);
+  render(<Trail jobId="1" stages={stages} />);
   const links = within(screen.getByRole('navigation')).getAllByRole('link');
   expect(links.map((link) => link.textContent)).toEqual([
     'Measure, done',
@@ -23,7 +23,7 @@ test('the trail says of each stage how far it is, and where you are', () => {
 });
 
 test('a print is solid, open or dashed', () => {
-  const { container } = render(<Trail stages={stages} />);
+  const { container } = render(<Trail jobId="1" stages={stages} />);
   const prints = [...container.querySelectorAll('svg path')];
   expect(prints.map((print) => print.getAttribute('fill'))).toEqual([
     'currentColor',

@@ -1,4 +1,4 @@
-import { openJobs } from '@/server/jobs';
+import { openJobs } from '@/server/job/jobs';
 
 /** Answers when the database does. */
 export async function GET(): Promise<Response> {

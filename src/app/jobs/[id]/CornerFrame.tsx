@@ -2,10 +2,10 @@ import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { CORNER_NAME, CORNERS, type Corner } from '@/core/readings';
 import { WhoIsHere } from '@/features/people/WhoIsHere';
-import { jobFile } from '@/server/jobs';
-import { allPeople } from '@/server/people';
-import { whoIsHere } from '@/server/who';
-import { WithNose } from './JobScent';
+import { loadJob } from '@/server/job/jobs';
+import { allPeople } from '@/server/shop/people';
+import { whoIsHere } from '@/server/web/who';
+import { WithNose } from './JobDiagnosis';
 
 /** What the screens of one corner of a stage stand in: its tabs, who is here, the nose beside. */
 export async function CornerFrame({
@@ -24,15 +24,15 @@ export async function CornerFrame({
   children: ReactNode;
 }) {
   const { id, corner: name } = await params;
-  const file = await jobFile(id);
+  const job = await loadJob(id);
   const corner = CORNERS.find((each) => each === name);
-  if (!file || !corner || !file.corners.includes(corner)) notFound();
+  if (!job || !corner || !job.corners.includes(corner)) notFound();
   return (
-    <WithNose file={file}>
+    <WithNose job={job}>
       <h1 className="visually-hidden">
         {stage}, {CORNER_NAME[corner]}
       </h1>
-      {tabs({ jobId: id, corner, corners: file.corners })}
+      {tabs({ jobId: id, corner, corners: job.corners })}
       <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} isFolded />
       {children}
     </WithNose>

@@ -1,13 +1,12 @@
-import type { JobFile } from '@/db/repositories';
-import { offTheRoad, waits } from '@/server/procedure';
+import { type Job, offTheRoad, waits } from '@/core/job';
 import { sayTime } from './strip/work';
 
 /** What keeps the vehicle where it is, on every page of the job and on paper. */
-export function JobAlerts({ file }: { file: JobFile }) {
-  const off = offTheRoad(file);
+export function JobAlerts({ job }: { job: Job }) {
+  const off = offTheRoad(job);
   return (
     <>
-      {waits(file).map((waiting) => (
+      {waits(job).map((waiting) => (
         <div key={waiting.stamp} className="zh-stop mb-2" role="alert">
           <strong>Blocked from moving: waits for parts.</strong> {waiting.missing}. Off the vehicle:{' '}
           {waiting.off}. Tagged: {waiting.tagged}.{' '}

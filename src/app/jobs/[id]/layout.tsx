@@ -1,8 +1,8 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { jobFile } from '@/server/jobs';
-import { stagesOf } from '@/server/stages';
+import { loadJob } from '@/server/job/jobs';
+import { readJob } from '@/core/job';
 import { Trail } from '@/ui/shell';
 import { JobAlerts } from './JobAlerts';
 
@@ -13,9 +13,9 @@ export default async function JobLayout({
   children: ReactNode;
   params: Promise<{ id: string }>;
 }) {
-  const file = await jobFile((await params).id);
-  if (!file) notFound();
-  const { vehicle, job } = file;
+  const job = await loadJob((await params).id);
+  if (!job) notFound();
+  const { vehicle } = job;
   return (
     <>
       <div className="d-flex flex-wrap justify-content-between align-items-center gap-2 mb-2 zh-no-print">
@@ -29,9 +29,9 @@ export default async function JobLayout({
             {job.closedAt && ' · closed'}
           </span>
         </div>
-        <Trail stages={stagesOf(file)} />
+        <Trail jobId={job.id} stages={readJob(job).stages} />
       </div>
-      <JobAlerts file={file} />
+      <JobAlerts job={job} />
       {children}
     </>
   );

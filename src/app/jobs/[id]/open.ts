@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
-import type { JobFile } from '@/db/repositories';
-import { jobFile } from '@/server/jobs';
+import type { Job } from '@/core/job';
+import { loadJob } from '@/server/job/jobs';
 
 /** The address of a job's screen. */
 export interface JobParams {
@@ -10,9 +10,9 @@ export interface JobParams {
 /** The job that an address names; not found where there is none. */
 export async function openJobPage({
   params,
-}: JobParams): Promise<{ readonly id: string; readonly file: JobFile }> {
+}: JobParams): Promise<{ readonly id: string; readonly job: Job }> {
   const { id } = await params;
-  const file = await jobFile(id);
-  if (!file) notFound();
-  return { id, file };
+  const job = await loadJob(id);
+  if (!job) notFound();
+  return { id, job };
 }

@@ -1,11 +1,13 @@
 import { notFound, redirect } from 'next/navigation';
-import { jobFile } from '@/server/jobs';
-import { currentStage } from '@/server/stages';
+import { jobHref } from '@/ui/shell';
+import { loadJob } from '@/server/job/jobs';
+import { currentStage } from '@/core/job';
 
 /** A job opens at the stage that is next. */
 export default async function JobPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const file = await jobFile(id);
-  if (!file) notFound();
-  redirect(currentStage(file)?.href ?? `/jobs/${id}/complaint`);
+  const job = await loadJob(id);
+  if (!job) notFound();
+  const stage = currentStage(job);
+  redirect(jobHref(id, { page: stage?.key ?? 'complaint', corner: stage?.corner }));
 }

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { redirect } from 'next/navigation';
 import { JobForm } from '@/features/jobs/JobForm';
-import { jobFile } from '@/server/jobs';
-import { vehiclesToChoose } from '@/server/vehicles';
+import { loadJob } from '@/server/job/jobs';
+import { vehiclesToChoose } from '@/server/shop/vehicles';
 
 export const metadata: Metadata = { title: 'New job' };
 
@@ -12,7 +12,7 @@ export default async function NewJobPage({
   searchParams: Promise<{ vehicle?: string; comeback?: string }>;
 }) {
   const { vehicle: asked, comeback } = await searchParams;
-  const earlier = comeback ? await jobFile(comeback) : null;
+  const earlier = comeback ? await loadJob(comeback) : null;
   const vehicle = earlier?.vehicle.id ?? asked;
   const { vehicles, isMore } = await vehiclesToChoose(vehicle ?? '');
   if (vehicles.length === 0) redirect('/vehicles/new?then=job');
@@ -30,8 +30,8 @@ export default async function NewJobPage({
         vehicleId={known && vehicle ? vehicle : ''}
         comeback={
           earlier && {
-            id: earlier.job.id,
-            number: earlier.job.number,
+            id: earlier.id,
+            number: earlier.number,
             corners: [...earlier.corners],
           }
         }

@@ -5,9 +5,9 @@ import { notFound } from 'next/navigation';
 import { enteredBy, vehicleForm } from '@/features/vehicles/model';
 import { RotorHistory } from '@/features/vehicles/RotorHistory';
 import { VehicleForm } from '@/features/vehicles/VehicleForm';
-import { rotorsOfVehicle } from '@/server/rotorLife';
-import { shopUnits } from '@/server/settings';
-import { vehicleWithJobs } from '@/server/vehicles';
+import { rotorsOfVehicle } from '@/server/records/rotorLife';
+import { shopUnits } from '@/server/shop/settings';
+import { vehicleWithJobs } from '@/server/shop/vehicles';
 
 export const metadata: Metadata = { title: 'Vehicle' };
 

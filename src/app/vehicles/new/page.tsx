@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { vehicleForm } from '@/features/vehicles/model';
 import { VehicleForm } from '@/features/vehicles/VehicleForm';
-import { shopUnits } from '@/server/settings';
+import { shopUnits } from '@/server/shop/settings';
 
 export const metadata: Metadata = { title: 'New vehicle' };
 

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { CopiesDesk } from '@/features/copies/CopiesDesk';
-import { keptCopies } from '@/server/backup';
+import { keptCopies } from '@/server/records/backup';
 import { environment } from '@/server/environment';
-import { whoIsHere } from '@/server/who';
+import { whoIsHere } from '@/server/web/who';
 
 export const metadata: Metadata = { title: 'Copies' };
 

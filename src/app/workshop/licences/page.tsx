@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { licences } from '@/server/about';
+import { licences } from '@/server/shop/about';
 
 export const metadata: Metadata = { title: 'Licences' };
 

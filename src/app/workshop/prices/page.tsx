@@ -2,8 +2,8 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { formOfShop } from '@/core/contracts';
 import { PriceList } from '@/features/prices/PriceList';
-import { shopUnits } from '@/server/settings';
-import { shopOfToday } from '@/server/shop';
+import { shopUnits } from '@/server/shop/settings';
+import { shopOfToday } from '@/server/shop/shop';
 
 export const metadata: Metadata = { title: 'Prices and times' };
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ACTIONS, METAL } from '../../options';
+import { ACTION_CODES, metalOf } from '../../options';
 import { axleOf, CORNERS } from '../../readings';
 import { filledLine, idSchema } from './common';
 
@@ -43,7 +43,7 @@ export type Correction = (typeof CORRECTIONS)[number];
 export const decisionFormSchema = z.strictObject({
   jobId: idSchema,
   corner: z.enum(CORNERS),
-  action: z.enum(ACTIONS),
+  action: z.enum(ACTION_CODES),
 });
 
 const sideSchema = decisionFormSchema.pick({ corner: true, action: true });
@@ -57,6 +57,6 @@ export const pairFormSchema = z
     'These two corners are not one axle.',
   )
   .refine(
-    ({ left, right }) => METAL[left.action] === METAL[right.action],
+    ({ left, right }) => metalOf(left.action) === metalOf(right.action),
     'Cut both rotors of an axle, or renew both.',
   );

@@ -19,6 +19,8 @@ export const setAnglesSchema = z.array(z.number()).superRefine((angles, context)
 
 /** A new reading set. */
 export const newSetSchema = z.strictObject({
+  /** Made where the set is begun, so that one sent twice is begun once. */
+  id: idSchema.optional(),
   jobId: idSchema,
   corner: z.enum(CORNERS),
   kind: z.enum(['runout', 'thickness', 'hub']),
@@ -44,6 +46,7 @@ export const newSetSchema = z.strictObject({
   isVirtual: z.boolean().optional(),
 });
 export type NewSet = z.infer<typeof newSetSchema>;
+export type NewSetData = z.output<typeof newSetSchema>;
 
 /** Why a set is set aside. */
 export const setAsideSchema = z.strictObject({

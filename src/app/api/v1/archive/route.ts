@@ -6,8 +6,8 @@ import {
   readArchive,
   refuseWhole,
   type Scope,
-} from '@/server/archive';
-import { behindGate, problemResponse, refusedResponse as refused } from '@/server/http';
+} from '@/server/records/archive';
+import { behindGate, problemResponse, refusedResponse as refused } from '@/server/web/http';
 
 function scopeOf(url: URL): Scope {
   const job = url.searchParams.get('job');

@@ -1,7 +1,7 @@
 import { format } from 'date-fns';
 import { statSync } from 'node:fs';
-import { backupToSend, copyFile, receiveBackup, streamOf } from '@/server/backup';
-import { behindGate, refusedResponse } from '@/server/http';
+import { backupToSend, copyFile, receiveBackup, streamOf } from '@/server/records/backup';
+import { behindGate, refusedResponse } from '@/server/web/http';
 
 const download = (name: string, body: ReadableStream, bytes: number): Response =>
   new Response(body, {

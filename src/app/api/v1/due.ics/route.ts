@@ -1,4 +1,4 @@
-import { dueCalendar } from '@/server/due';
+import { dueCalendar } from '@/server/records/due';
 
 /** What is to be looked at again, as a calendar. */
 export async function GET(): Promise<Response> {

@@ -1,4 +1,4 @@
-import { findQuickly } from '@/server/find';
+import { findQuickly } from '@/server/records/find';
 
 /** Where a few letters lead: jobs and vehicles. */
 export async function GET(request: Request): Promise<Response> {

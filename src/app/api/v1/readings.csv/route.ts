@@ -1,6 +1,6 @@
 import { Readable } from 'node:stream';
-import { decimalAsked } from '@/server/http';
-import { readingsTable } from '@/server/tables';
+import { decimalAsked } from '@/server/web/http';
+import { readingsTable } from '@/server/records/tables';
 
 /** All readings as CSV, in pieces as they are read; `?decimal=comma` for a spreadsheet with commas. */
 export function GET(request: Request): Response {

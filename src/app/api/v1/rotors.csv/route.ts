@@ -1,5 +1,5 @@
-import { decimalAsked, downloadResponse } from '@/server/http';
-import { rotorsTable } from '@/server/tables';
+import { decimalAsked, downloadResponse } from '@/server/web/http';
+import { rotorsTable } from '@/server/records/tables';
 
 /** All rotors as CSV; `?decimal=comma` for a spreadsheet that writes figures so. */
 export async function GET(request: Request): Promise<Response> {

@@ -5,22 +5,23 @@ import { ComplaintForm } from '@/features/jobs/ComplaintForm';
 import { RenewedAgain } from '@/features/jobs/RenewedAgain';
 import { questionsOf } from '@/features/nose/model';
 import { Questions } from '@/features/nose/Questions';
-import { jobFile } from '@/server/jobs';
-import { shopKnowledge } from '@/server/nose';
-import { stagesOf } from '@/server/stages';
-import { WithNose } from '../JobScent';
+import { loadJob } from '@/server/job/jobs';
+import { shopKnowledge } from '@/server/nose/nose';
+import { stagesOf } from '@/core/job';
+import { jobHref } from '@/ui/shell';
+import { WithNose } from '../JobDiagnosis';
 
 export const metadata: Metadata = { title: 'Complaint' };
 
 export default async function ComplaintPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const file = await jobFile(id);
-  if (!file) notFound();
+  const job = await loadJob(id);
+  if (!job) notFound();
   const { knowledge } = await shopKnowledge();
-  const measure = stagesOf(file).find(({ key }) => key === 'measure');
-  const answers = Object.fromEntries(file.findings.map(({ code, value }) => [code, value]));
+  const measure = stagesOf(job).find(({ key }) => key === 'measure');
+  const answers = Object.fromEntries(job.findings.map(({ code, value }) => [code, value]));
   return (
-    <WithNose file={file}>
+    <WithNose job={job}>
       <h1>Complaint</h1>
       <RenewedAgain answers={answers} />
       <section className="zh-card mb-3" aria-labelledby="zh-asked">
@@ -33,7 +34,10 @@ export default async function ComplaintPage({ params }: { params: Promise<{ id: 
           <Link href={`/jobs/${id}/road-test`} className="btn btn-primary">
             Road test
           </Link>
-          <Link href={measure?.href ?? `/jobs/${id}`} className="btn btn-outline-secondary">
+          <Link
+            href={jobHref(id, { page: 'measure', corner: measure?.corner })}
+            className="btn btn-outline-secondary"
+          >
             Straight to measuring
           </Link>
         </div>
@@ -41,9 +45,9 @@ export default async function ComplaintPage({ params }: { params: Promise<{ id: 
       <ComplaintForm
         jobId={id}
         values={{
-          complaint: file.job.complaint,
-          odometerKm: file.job.odometerKm === null ? '' : String(file.job.odometerKm),
-          corners: [...file.corners],
+          complaint: job.complaint,
+          odometerKm: job.odometerKm === null ? '' : String(job.odometerKm),
+          corners: [...job.corners],
         }}
       />
     </WithNose>

@@ -3,29 +3,28 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { CornerDecision } from '@/features/decide/CornerDecision';
 import { PairCard } from '@/features/decide/PairCard';
-import { METAL } from '@/core/options';
-import { decidePage } from '@/server/decidePage';
-import { jobFile } from '@/server/jobs';
-import { otherSide } from '@/server/procedure';
-import { shopUnits } from '@/server/settings';
-import { cornersToCorrect } from '@/server/stages';
-import { WithNose } from '../JobScent';
+import { metalOf } from '@/core/options';
+import { decidePage } from '@/server/decide/decidePage';
+import { loadJob } from '@/server/job/jobs';
+import { cornersToCorrect, otherSide } from '@/core/job';
+import { shopUnits } from '@/server/shop/settings';
+import { WithNose } from '../JobDiagnosis';
 
 export const metadata: Metadata = { title: 'Decide' };
 
 export default async function DecidePage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const file = await jobFile(id);
-  if (!file) notFound();
+  const job = await loadJob(id);
+  if (!job) notFound();
   const units = await shopUnits();
-  const { corners, axles } = await decidePage(file);
-  const isClosed = file.job.closedAt !== null;
+  const { corners, axles } = await decidePage(job);
+  const isClosed = job.closedAt !== null;
   const isDecided = corners.every(({ recorded }) => recorded !== null);
-  const toCorrect = cornersToCorrect(file)[0];
+  const toCorrect = cornersToCorrect(job)[0];
   const takenAt = (name: string): string | null =>
     corners.find(({ corner }) => corner === name)?.decision?.action ?? null;
   return (
-    <WithNose file={file}>
+    <WithNose job={job}>
       <h1>Decide</h1>
       {axles.map(({ corners: names, pairs }) => (
         <PairCard
@@ -44,8 +43,8 @@ export default async function DecidePage({ params }: { params: Promise<{ id: str
         .filter(
           ({ corner, action }) =>
             action !== null &&
-            METAL[action] !== 'none' &&
-            !file.corners.includes(otherSide(corner)),
+            metalOf(action) !== 'none' &&
+            !job.corners.includes(otherSide(corner)),
         )
         .map(({ corner }) => (
           <p key={corner} className="zh-stop">

@@ -1,35 +1,37 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { CORNER_NAME } from '@/core/readings';
-import { Rechecks } from '@/features/closing/Rechecks';
+import { Rechecks } from '@/features/signoff/Rechecks';
 import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { BeforeAfter } from '@/features/prove/BeforeAfter';
 import { FeelScale } from '@/features/prove/FeelScale';
 import { OutcomeCard } from '@/features/prove/OutcomeCard';
 import { stepAction } from '@/features/rebuild/actions';
-import { allPeople } from '@/server/people';
-import { findCheck } from '@/server/procedure';
-import { proveView } from '@/server/proveView';
-import { refuseDriven } from '@/server/rebuildGuard';
-import { shopUnits } from '@/server/settings';
-import { whoIsHere } from '@/server/who';
-import { NextThing } from '@/ui/shell';
-import { WithNose } from '../JobScent';
+import { allPeople } from '@/server/shop/people';
+import { findCheck, refuseDriven } from '@/core/job';
+import { proveView } from '@/server/prove/proveView';
+import { shopUnits } from '@/server/shop/settings';
+import { whoIsHere } from '@/server/web/who';
+import { jobHref, NextThing } from '@/ui/shell';
+import { WithNose } from '../JobDiagnosis';
 import { openJobPage, type JobParams } from '../open';
 
 export const metadata: Metadata = { title: 'Prove' };
 
 export default async function ProveOverviewPage(props: JobParams) {
-  const { id, file } = await openJobPage(props);
-  const { outcome, next, corners, ratios, feel, rechecks } = proveView(file);
-  const why = refuseDriven(file);
+  const { id, job } = await openJobPage(props);
+  const { outcome, next, corners, ratios, feel, rechecks } = proveView(job);
+  const why = refuseDriven(job);
   const units = await shopUnits();
-  const feelStamp = (when: string) => findCheck(file, 'prove', '', `feel-${when}`)?.stamp ?? null;
+  const feelStamp = (when: string) => findCheck(job, 'prove', '', `feel-${when}`)?.stamp ?? null;
   return (
-    <WithNose file={file} isAsFound>
+    <WithNose job={job} isAsFound>
       <h1>Prove</h1>
       <NextThing todo={next.todo} why={next.why}>
-        <Link className="btn btn-primary" href={next.href}>
+        <Link
+          className="btn btn-primary"
+          href={next.place ? jobHref(id, next.place) : `/jobs/${id}`}
+        >
           {next.label}
         </Link>
       </NextThing>
@@ -39,7 +41,7 @@ export default async function ProveOverviewPage(props: JobParams) {
         <h2>Measured again</h2>
         <BeforeAfter corners={corners} units={units} />
         <div className="d-flex flex-wrap gap-2 mt-2">
-          {file.corners.map((corner) => (
+          {job.corners.map((corner) => (
             <Link
               key={corner}
               className="btn btn-outline-secondary"
@@ -100,7 +102,7 @@ export default async function ProveOverviewPage(props: JobParams) {
           </Link>
         )}
       </section>
-      <Rechecks jobId={id} rechecks={rechecks} hasOdometer={file.job.odometerKm !== null} />
+      <Rechecks jobId={id} rechecks={rechecks} hasOdometer={job.odometerKm !== null} />
     </WithNose>
   );
 }

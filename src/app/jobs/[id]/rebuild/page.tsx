@@ -5,35 +5,37 @@ import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { CornerRebuildCards } from '@/features/rebuild/CornerRebuildCards';
 import { StepTick } from '@/features/rebuild/StepTick';
 import { WheelTurns } from '@/features/rebuild/WheelTurns';
-import { allPeople } from '@/server/people';
-import { findCheck } from '@/server/procedure';
-import { closingOf } from '@/server/rebuild';
-import { cornerProgress, rebuildNext, stepView } from '@/server/rebuildView';
-import { whoIsHere } from '@/server/who';
-import { NextThing } from '@/ui/shell';
-import { WithNose } from '../JobScent';
+import { allPeople } from '@/server/shop/people';
+import { findCheck, readinessOf, rebuildNext } from '@/core/job';
+import { cornerProgress, stepView } from '@/server/rebuild/rebuildView';
+import { whoIsHere } from '@/server/web/who';
+import { jobHref, NextThing } from '@/ui/shell';
+import { WithNose } from '../JobDiagnosis';
 import { openJobPage, type JobParams } from '../open';
 
 export const metadata: Metadata = { title: 'Rebuild' };
 
 export default async function RebuildPage(props: JobParams) {
-  const { id, file } = await openJobPage(props);
-  const state = closingOf(file);
-  const next = rebuildNext(file);
-  const pedal = (item: string, place = '') => stepView(findCheck(file, 'pedal', place, item));
+  const { id, job } = await openJobPage(props);
+  const state = readinessOf(job);
+  const next = rebuildNext(job);
+  const pedal = (item: string, place = '') => stepView(findCheck(job, 'pedal', place, item));
   const key = { jobId: id, kind: 'pedal' as const, place: '' };
   return (
-    <WithNose file={file}>
+    <WithNose job={job}>
       <h1>Rebuild</h1>
       <NextThing todo={next.todo} why={next.why}>
-        <Link className="btn btn-primary" href={next.href}>
+        <Link
+          className="btn btn-primary"
+          href={next.place ? jobHref(id, next.place) : `/jobs/${id}`}
+        >
           {next.label}
         </Link>
       </NextThing>
       <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} />
       <CornerRebuildCards
         jobId={id}
-        corners={file.corners.map((corner) => cornerProgress(file, corner))}
+        corners={job.corners.map((corner) => cornerProgress(job, corner))}
       />
       <div className="zh-corner-cards mt-3">
         <section className="zh-card" aria-label="Hydraulics">
@@ -76,7 +78,7 @@ export default async function RebuildPage(props: JobParams) {
         </section>
         <section className="zh-card" aria-label="Wheels turn" id="turns">
           <h2>Pedal released: turns free?</h2>
-          {file.corners.map((corner) => (
+          {job.corners.map((corner) => (
             <WheelTurns key={corner} jobId={id} corner={corner} written={pedal('turns', corner)} />
           ))}
         </section>
@@ -101,7 +103,7 @@ export default async function RebuildPage(props: JobParams) {
             kind="bedding"
             place=""
             item="told"
-            written={stepView(findCheck(file, 'bedding', '', 'told'))}
+            written={stepView(findCheck(job, 'bedding', '', 'told'))}
             label="Said to the owner"
           />
         </section>

@@ -4,52 +4,53 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { sayAdvice, sayCleaning } from '@/core/assessment';
 import { formatIn } from '@/core/units';
-import { ClosedRecord } from '@/features/closing/ClosedRecord';
-import { SignOff } from '@/features/closing/SignOff';
+import { ClosedRecord } from '@/features/signoff/ClosedRecord';
+import { SignOff } from '@/features/signoff/SignOff';
 import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { JobReport } from '@/features/report/JobReport';
 import { PrintButton } from '@/features/report/PrintButton';
-import { judgeCorner } from '@/server/judge';
-import { cleaningAt } from '@/server/cleaning';
-import { earlierAt, inspectionAt, procedureOf } from '@/server/inspection';
-import { jobFile } from '@/server/jobs';
-import { allPeople } from '@/server/people';
-import { placeOf } from '@/server/rebuildView';
-import { signOffOf } from '@/server/signOff';
-import { whoIsHere } from '@/server/who';
-import type { Hindrance } from '@/core/procedure';
-import { shopUnits } from '@/server/settings';
+import { cleaningAt, earlierAt, inspectionAt, judgeCorner, procedureOf } from '@/core/job';
+import { loadJob } from '@/server/job/jobs';
+import { allPeople } from '@/server/shop/people';
+import { jobHref } from '@/ui/shell';
+import { signOffOf } from '@/core/job';
+import { whoIsHere } from '@/server/web/who';
+import type { Blocker } from '@/core/procedure';
+import { shopUnits } from '@/server/shop/settings';
 import { KNOWLEDGE } from '@/core/contracts';
-import { WithNose } from '../JobScent';
+import { WithNose } from '../JobDiagnosis';
 
 export const metadata: Metadata = { title: 'Report' };
 
 export default async function ReportPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const file = await jobFile(id);
-  if (!file) notFound();
+  const job = await loadJob(id);
+  if (!job) notFound();
   const units = await shopUnits();
-  const { job, vehicle } = file;
+  const { vehicle } = job;
   const who = await whoIsHere();
-  const { blocks, open } = signOffOf(file);
-  const at = (each: Hindrance) => ({ say: each.say, href: placeOf(id, each) });
-  const corners = file.corners.map((corner) => {
-    const before = judgeCorner(file, corner, 'before');
-    const after = judgeCorner(file, corner, 'after');
-    const { cleaning } = cleaningAt(file, corner);
+  const { blocks, open } = signOffOf(job);
+  const at = (each: Blocker) => ({
+    say: each.say,
+    href: jobHref(id, { page: each.place, corner: each.corner }),
+  });
+  const corners = job.corners.map((corner) => {
+    const before = judgeCorner(job, corner, 'before');
+    const after = judgeCorner(job, corner, 'after');
+    const { cleaning } = cleaningAt(job, corner);
     const isMeasuredAgain = after.record.sets.length > 0;
     return {
       before,
       after: isMeasuredAgain ? after : null,
       done: before.recorded,
       advice: sayAdvice(before.advice, { ...before.record, units }).todo,
-      earlier: earlierAt(file, corner),
-      inspection: inspectionAt(file, corner),
+      earlier: earlierAt(job, corner),
+      inspection: inspectionAt(job, corner),
       cleaning: cleaning && sayCleaning(cleaning, (value) => formatIn(units, 'deviation', value)),
     };
   });
   return (
-    <WithNose file={file} isAsFound>
+    <WithNose job={job} isAsFound>
       <div className="d-flex flex-wrap gap-2 mb-3 zh-no-print">
         <PrintButton />
         <Link className="btn btn-outline-secondary" href={`/jobs/${id}/report/owner`}>
@@ -83,7 +84,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
             open: job.signedWith?.open ?? [],
             reason: job.signedWith?.reason ?? null,
           }}
-          additions={file.additions.map((each) => ({
+          additions={job.additions.map((each) => ({
             ...each,
             at: format(each.at, 'd MMM yyyy, HH:mm'),
           }))}
@@ -99,7 +100,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
           complaint: job.complaint,
         }}
         corners={corners}
-        procedure={procedureOf(file)}
+        procedure={procedureOf(job)}
         units={units}
       />
     </WithNose>

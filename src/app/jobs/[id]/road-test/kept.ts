@@ -1,11 +1,11 @@
 import { format } from 'date-fns';
 import { roadTestSummarySchema } from '@/core/contracts';
-import type { JobFile } from '@/db/repositories';
+import type { Job } from '@/core/job';
 import type { KeptTest } from '@/features/road-test/KeptTests';
 
 /** The road tests of a phase that are kept with a job and can still be read. */
-export const keptTests = (file: JobFile, phase: 'before' | 'after'): KeptTest[] =>
-  file.roadTests
+export const keptTests = (job: Job, phase: 'before' | 'after'): KeptTest[] =>
+  job.roadTests
     .filter((test) => test.phase === phase)
     .flatMap(({ id, takenAt, summary, rawBytes }) => {
       const parsed = roadTestSummarySchema.safeParse(summary);

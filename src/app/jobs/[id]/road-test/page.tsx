@@ -4,35 +4,39 @@ import { notFound } from 'next/navigation';
 import { speedUnit } from '@/core/units';
 import { feltRateAction } from '@/features/nose/actions';
 import { RoadTest } from '@/features/road-test/RoadTest';
-import { jobFile } from '@/server/jobs';
-import { noseOf } from '@/server/nose';
-import { shopUnits } from '@/server/settings';
-import { stagesOf } from '@/server/stages';
-import { WithNose } from '../JobScent';
+import { loadJob } from '@/server/job/jobs';
+import { noseOf } from '@/server/nose/nose';
+import { shopUnits } from '@/server/shop/settings';
+import { stagesOf } from '@/core/job';
+import { jobHref } from '@/ui/shell';
+import { WithNose } from '../JobDiagnosis';
 import { keptTests } from './kept';
 
 export const metadata: Metadata = { title: 'Road test' };
 
 export default async function RoadTestPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const file = await jobFile(id);
-  if (!file) notFound();
-  const measure = stagesOf(file).find(({ key }) => key === 'measure');
+  const job = await loadJob(id);
+  if (!job) notFound();
+  const measure = stagesOf(job).find(({ key }) => key === 'measure');
   return (
-    <WithNose file={file}>
+    <WithNose job={job}>
       <h1>Road test</h1>
       <RoadTest
         jobId={id}
         tyre={{
-          tyre: file.vehicle.tyre ?? '',
-          finalDrive: String(file.vehicle.finalDrive ?? ''),
+          tyre: job.vehicle.tyre ?? '',
+          finalDrive: String(job.vehicle.finalDrive ?? ''),
         }}
         unit={speedUnit(await shopUnits())}
-        tests={keptTests(file, 'before')}
-        noDrive={(await noseOf(file)).noDrive}
+        tests={keptTests(job, 'before')}
+        noDrive={(await noseOf(job)).noDrive}
         onFelt={feltRateAction.bind(null, id)}
       />
-      <Link href={measure?.href ?? `/jobs/${id}`} className="btn btn-primary">
+      <Link
+        href={jobHref(id, { page: 'measure', corner: measure?.corner })}
+        className="btn btn-primary"
+      >
         Measure
       </Link>
     </WithNose>

@@ -5,21 +5,21 @@ import { PROCEDURE } from '@/core/contracts';
 import { contactsBy } from '@/core/procedure';
 import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { RuleBook } from '@/features/rules/RuleBook';
-import { jobFile } from '@/server/jobs';
-import { allPeople } from '@/server/people';
-import { whoIsHere } from '@/server/who';
-import { checksOfKind, rulesOf } from '@/server/procedure';
+import { loadJob } from '@/server/job/jobs';
+import { allPeople } from '@/server/shop/people';
+import { whoIsHere } from '@/server/web/who';
+import { checksOfKind, rulesOf } from '@/core/job';
 import { ContactTable } from '@/ui/procedure';
 
 export const metadata: Metadata = { title: 'House rules of the job' };
 
 export default async function JobRulesPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const file = await jobFile(id);
-  if (!file) notFound();
-  const rules = rulesOf(file);
+  const job = await loadJob(id);
+  if (!job) notFound();
+  const rules = rulesOf(job);
   const stamps = Object.fromEntries(
-    checksOfKind(file, 'rule').map(({ item, stamp }) => [item, stamp]),
+    checksOfKind(job, 'rule').map(({ item, stamp }) => [item, stamp]),
   );
   return (
     <>

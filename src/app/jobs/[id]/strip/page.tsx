@@ -10,13 +10,22 @@ import { CornerCards } from '@/features/strip/CornerCards';
 import { LiftingList } from '@/features/strip/LiftingList';
 import { RightParts } from '@/features/strip/RightParts';
 import { WaitingCard } from '@/features/strip/WaitingCard';
-import { jobFile } from '@/server/jobs';
-import { allPeople } from '@/server/people';
-import { whoIsHere } from '@/server/who';
-import { axlesOfJob, otherSide, partsStillOff, progressAt, rulesOf } from '@/server/procedure';
-import { arePartsDone, isLiftingDone, liftingItems, stripNext } from '@/server/stripNext';
-import { NextThing } from '@/ui/shell';
-import { WithNose } from '../JobScent';
+import { loadJob } from '@/server/job/jobs';
+import { allPeople } from '@/server/shop/people';
+import { whoIsHere } from '@/server/web/who';
+import {
+  arePartsDone,
+  axlesOfJob,
+  isLiftingDone,
+  liftingItems,
+  otherSide,
+  partsStillOff,
+  progressAt,
+  rulesOf,
+  stripNext,
+} from '@/core/job';
+import { jobHref, NextThing } from '@/ui/shell';
+import { WithNose } from '../JobDiagnosis';
 import { checkViews } from './work';
 
 export const metadata: Metadata = { title: 'Strip' };
@@ -46,26 +55,26 @@ function Fold({
 
 export default async function StripPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
-  const file = await jobFile(id);
-  if (!file) notFound();
-  const checks = checkViews(file);
+  const job = await loadJob(id);
+  if (!job) notFound();
+  const checks = checkViews(job);
   const ofKind = (kind: string) => checks.filter((check) => check.kind === kind);
-  const items = liftingItems(file);
-  const next = stripNext(file);
-  const own = rulesOf(file).filter(({ by }) => by === 'job').length;
-  const still = partsStillOff(file);
+  const items = liftingItems(job);
+  const next = stripNext(job);
+  const own = rulesOf(job).filter(({ by }) => by === 'job').length;
+  const still = partsStillOff(job);
   return (
-    <WithNose file={file}>
+    <WithNose job={job}>
       <h1>Strip and inspect</h1>
       <NextThing todo={next.todo} why={next.why}>
-        {next.href && (
-          <Link className="btn btn-primary" href={next.href}>
+        {next.place && (
+          <Link className="btn btn-primary" href={jobHref(id, next.place)}>
             {next.label}
           </Link>
         )}
       </NextThing>
       <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} />
-      <Fold id="lifting" title="Before lifting" isDone={isLiftingDone(file)}>
+      <Fold id="lifting" title="Before lifting" isDone={isLiftingDone(job)}>
         <LiftingList
           jobId={id}
           items={items}
@@ -73,11 +82,11 @@ export default async function StripPage({ params }: { params: Promise<{ id: stri
           checks={ofKind('lifting')}
         />
       </Fold>
-      <Fold id="parts" title="Right parts first" isDone={arePartsDone(file)}>
+      <Fold id="parts" title="Right parts first" isDone={arePartsDone(job)}>
         <p className="zh-muted">
           Held against the record before anything is taken apart, and later against the old ones.
         </p>
-        {axlesOfJob(file).map((axle) => (
+        {axlesOfJob(job).map((axle) => (
           <RightParts
             key={axle}
             jobId={id}
@@ -95,12 +104,12 @@ export default async function StripPage({ params }: { params: Promise<{ id: stri
       <h2>Corner by corner</h2>
       <CornerCards
         jobId={id}
-        corners={file.corners.map((corner) => ({
+        corners={job.corners.map((corner) => ({
           corner,
           name: CORNER_NAME[corner],
-          ...progressAt(file, corner),
-          inTray: partsStillOff(file, corner).length,
-          other: file.corners.includes(otherSide(corner)) ? otherSide(corner) : null,
+          ...progressAt(job, corner),
+          inTray: partsStillOff(job, corner).length,
+          other: job.corners.includes(otherSide(corner)) ? otherSide(corner) : null,
         }))}
       />
       <p className="mt-3">

@@ -4,27 +4,32 @@ import { PROCEDURE } from '@/core/contracts';
 import { fateOf } from '@/core/procedure';
 import { CORNERS, axleOf } from '@/core/readings';
 import type { UnitSystem } from '@/core/units';
-import type { JobFile, TrayPartRow } from '@/db/repositories';
+import {
+  axleAt,
+  cornerPlan,
+  type Job,
+  looksOf,
+  padsSay,
+  rebuildSteps,
+  type TrayPart as TakenPart,
+} from '@/core/job';
 import type { CornerWork } from '@/features/strip/CornerOrder';
 import type { CheckView } from '@/features/strip/model';
 import type { StripPhoto } from '@/features/strip/PhotoStrip';
 import type { TrayPart } from '@/features/strip/Tray';
-import { jobFile } from '@/server/jobs';
-import { cornerPlan, looksOf, padsSay } from '@/server/procedure';
-import { rebuildSteps } from '@/server/rebuildSteps';
-import { shopUnits } from '@/server/settings';
-import { axleRow } from '@/server/record';
+import { loadJob } from '@/server/job/jobs';
+import { shopUnits } from '@/server/shop/settings';
 
 /** A time in words: of the day where it is today. */
 export const sayTime = (at: Date): string => format(at, isToday(at) ? 'HH:mm' : 'd MMM, HH:mm');
 
 /** The checks of a job as the screens have them. */
-export const checkViews = (file: JobFile): CheckView[] => {
-  const written = file.checks.map(({ kind, place, item, value, note, by, at, stamp }) => ({
+export const checkViews = (job: Job): CheckView[] => {
+  const written = job.checks.map(({ kind, place, item, value, note, by, at, stamp }) => ({
     ...{ kind, place, item, value, note, by, stamp },
     at: sayTime(at),
   }));
-  const answered = looksOf(file)
+  const answered = looksOf(job)
     .filter(
       ({ corner, item }) =>
         !written.some(
@@ -39,18 +44,15 @@ export const checkViews = (file: JobFile): CheckView[] => {
   return [...written, ...answered];
 };
 
-const photosOf = (
-  file: JobFile,
-  isMeant: (photo: JobFile['photos'][number]) => boolean,
-): StripPhoto[] =>
-  file.photos
+const photosOf = (job: Job, isMeant: (photo: Job['photos'][number]) => boolean): StripPhoto[] =>
+  job.photos
     .filter(isMeant)
     .map(({ id, sha256, width, height }) => ({ id, sha256, width, height }));
 
-export const trayPart = (file: JobFile, part: TrayPartRow): TrayPart => ({
+export const trayPart = (job: Job, part: TakenPart): TrayPart => ({
   ...part,
   back: part.backAt && sayTime(part.backAt),
-  photos: photosOf(file, ({ partId }) => partId === part.id),
+  photos: photosOf(job, ({ partId }) => partId === part.id),
 });
 
 /** The address of a corner's screen. */
@@ -61,11 +63,11 @@ export interface CornerParams {
 /** The job and the work of the corner that an address names; not found where there is none. */
 export async function openCorner({ params }: CornerParams) {
   const { id, corner } = await params;
-  const file = await jobFile(id);
+  const job = await loadJob(id);
   const units = await shopUnits();
-  const work = file && cornerWork(file, corner, units);
-  if (!file || !work) notFound();
-  return { id, file, units, work };
+  const work = job && cornerWork(job, corner, units);
+  if (!job || !work) notFound();
+  return { id, job, units, work };
 }
 
 /** The figures that steps ask for. */
@@ -75,38 +77,38 @@ const figuresOf = (steps: CornerWork['steps']): CornerWork['figures'] => {
 };
 
 /** The work of a corner as it goes together again. */
-export const rebuildWork = (file: JobFile, work: CornerWork): CornerWork => {
-  const steps = rebuildSteps(file, work.corner);
+export const rebuildWork = (job: Job, work: CornerWork): CornerWork => {
+  const steps = rebuildSteps(job, work.corner);
   return { ...work, kind: 'rebuild', steps, items: [], figures: figuresOf(steps) };
 };
 
 /** Everything that the screens of one corner are made of; null where the job lacks it. */
-function cornerWork(file: JobFile, name: string, units: UnitSystem): CornerWork | null {
+function cornerWork(job: Job, name: string, units: UnitSystem): CornerWork | null {
   const corner = CORNERS.find((each) => each === name);
-  const plan = corner && cornerPlan(file, corner);
-  const axle = corner && axleRow(file, corner);
+  const plan = corner && cornerPlan(job, corner);
+  const axle = corner && axleAt(job, corner);
   if (!corner || !plan || !axle) return null;
   const { rules } = plan.context;
   const coming = new Set(plan.steps.flatMap(({ parts }) => parts));
   return {
-    jobId: file.job.id,
+    jobId: job.id,
     kind: 'step',
     corner,
     steps: plan.steps,
     items: plan.items,
     figures: figuresOf(plan.steps),
-    meanings: padsSay(file, corner),
-    checks: checkViews(file).filter(({ place }) => place === corner),
+    meanings: padsSay(job, corner),
+    checks: checkViews(job).filter(({ place }) => place === corner),
     choices: PROCEDURE.parts
       .filter(({ code }) => coming.has(code))
       .map((part) => ({ ...part, fate: fateOf(rules, part.rule) ?? 'reuse' })),
-    parts: file.tray.filter((part) => part.corner === corner).map((part) => trayPart(file, part)),
+    parts: job.tray.filter((part) => part.corner === corner).map((part) => trayPart(job, part)),
     pistons: {
       count: axle.pistons,
       diameterUm: axle.limits.find(({ kind }) => kind === 'piston')?.valueUm ?? null,
-      calipers: file.corners.filter((each) => axleOf(each) === axleOf(corner)).length,
+      calipers: job.corners.filter((each) => axleOf(each) === axleOf(corner)).length,
     },
-    photos: photosOf(file, (photo) => photo.corner === corner && photo.partId === null),
+    photos: photosOf(job, (photo) => photo.corner === corner && photo.partId === null),
     units,
   };
 }

@@ -1,4 +1,4 @@
-import { archiveJsonSchema } from '@/server/archive';
+import { archiveJsonSchema } from '@/server/records/archive';
 
 /** The JSON Schema of an archive. */
 export function GET(): Response {

@@ -1,5 +1,5 @@
-import { exportJob } from '@/server/exportJob';
-import { problemResponse } from '@/server/http';
+import { exportJob } from '@/server/records/exportJob';
+import { problemResponse } from '@/server/web/http';
 
 interface Context {
   readonly params: Promise<{ id: string }>;
@@ -13,7 +13,7 @@ export async function GET(_request: Request, { params }: Context): Promise<Respo
   }
   return Response.json(document, {
     headers: {
-      'Content-Disposition': `attachment; filename="job-${document.file.job.number}.json"`,
+      'Content-Disposition': `attachment; filename="job-${document.job.number}.json"`,
     },
   });
 }

@@ -1,5 +1,5 @@
-import { pictureFile } from '@/server/photos';
-import { problemResponse } from '@/server/http';
+import { pictureFile } from '@/server/strip/photos';
+import { problemResponse } from '@/server/web/http';
 
 interface Context {
   readonly params: Promise<{ sha256: string }>;

@@ -1,5 +1,5 @@
 import { findSolver, SOLVERS } from '@/core/contracts';
-import { problemResponse, readJson } from '@/server/http';
+import { problemResponse, readJson } from '@/server/web/http';
 
 /** Solves one document; the same schemas and solvers as every other way in. */
 export async function POST(

@@ -2,8 +2,8 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { CornerLinks } from '@/ui/shell';
 import { MeasureBench } from '@/features/measure/MeasureBench';
-import { scentOf } from '../../JobScent';
-import { openBenchOf } from '@/server/bench';
+import { diagnosisOf } from '../../JobDiagnosis';
+import { openBenchOf } from '@/server/measure/bench';
 
 export const metadata: Metadata = { title: 'As found' };
 
@@ -23,7 +23,7 @@ export default async function AsFoundPage({
       <div className="d-flex flex-wrap gap-3 align-items-center mb-2">
         <h1 className="mb-0">As found</h1>
         <CornerLinks
-          corners={bench.file.corners}
+          corners={bench.job.corners}
           current={bench.corner}
           base={`/jobs/${id}/as-found`}
         />
@@ -43,7 +43,7 @@ export default async function AsFoundPage({
           gauges: bench.gauges,
           usualPositions: bench.usualPositions,
         }}
-        {...await scentOf(bench.file)}
+        {...await diagnosisOf(bench.job)}
         sets={bench.sets}
         wanted={(await searchParams).kind === 'hub' ? 'hub' : undefined}
         expectedShift={null}

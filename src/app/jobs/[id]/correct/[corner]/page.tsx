@@ -5,14 +5,13 @@ import { CORNER_NAME, CORNERS } from '@/core/readings';
 import { CornerCorrection } from '@/features/correct/CornerCorrection';
 import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { PrintButton } from '@/features/report/PrintButton';
-import { correctView } from '@/server/correct';
-import { jobFile } from '@/server/jobs';
-import { allPeople } from '@/server/people';
-import { shopUnits } from '@/server/settings';
-import { cornersToProve } from '@/server/prove';
-import { cornersToCorrect } from '@/server/stages';
-import { whoIsHere } from '@/server/who';
-import { WithNose } from '../../JobScent';
+import { correctView } from '@/server/correct/correct';
+import { loadJob } from '@/server/job/jobs';
+import { allPeople } from '@/server/shop/people';
+import { shopUnits } from '@/server/shop/settings';
+import { cornersToCorrect, cornersToProve } from '@/core/job';
+import { whoIsHere } from '@/server/web/who';
+import { WithNose } from '../../JobDiagnosis';
 
 export const metadata: Metadata = { title: 'Correct' };
 
@@ -22,19 +21,19 @@ export default async function CorrectPage({
   params: Promise<{ id: string; corner: string }>;
 }) {
   const { id, corner: name } = await params;
-  const file = await jobFile(id);
+  const job = await loadJob(id);
   const corner = CORNERS.find((each) => each === name);
-  if (!file || !corner || !file.corners.includes(corner)) notFound();
-  const view = correctView(file, corner);
-  const corners = cornersToProve(file);
+  if (!job || !corner || !job.corners.includes(corner)) notFound();
+  const view = correctView(job, corner);
+  const corners = cornersToProve(job);
   return (
-    <WithNose file={file}>
+    <WithNose job={job}>
       <div className="d-flex flex-wrap gap-2 align-items-center mb-2">
         <h1 className="mb-0">
           Correct <span className="zh-figure">{corner}</span> {CORNER_NAME[corner]}
         </h1>
         <span className="zh-muted">
-          job {file.job.number}, {file.vehicle.plate}
+          job {job.number}, {job.vehicle.plate}
         </span>
         <span className="zh-no-print d-flex gap-2">
           {corners
@@ -55,11 +54,11 @@ export default async function CorrectPage({
       {view ? (
         <CornerCorrection
           jobId={id}
-          job={file.job.number}
-          plate={file.vehicle.plate}
+          job={job.number}
+          plate={job.vehicle.plate}
           view={view}
           units={await shopUnits()}
-          next={cornersToCorrect(file).find((each) => each !== corner) ?? null}
+          next={cornersToCorrect(job).find((each) => each !== corner) ?? null}
         />
       ) : (
         <p>

@@ -2,8 +2,8 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { CornerLinks } from '@/ui/shell';
 import { MeasureBench } from '@/features/measure/MeasureBench';
-import { scentOf } from '../../JobScent';
-import { openBenchOf } from '@/server/bench';
+import { diagnosisOf } from '../../JobDiagnosis';
+import { openBenchOf } from '@/server/measure/bench';
 
 export const metadata: Metadata = { title: 'Prove' };
 
@@ -15,13 +15,13 @@ export default async function ProvePage({
   const { id, corner } = await params;
   const bench = await openBenchOf(id, corner, 'after');
   if (!bench) notFound();
-  const { record, nextCorner, file } = bench;
-  const decision = file.decisions.find((each) => each.corner === bench.corner);
+  const { record, nextCorner, job } = bench;
+  const decision = job.decisions.find((each) => each.corner === bench.corner);
   return (
     <>
       <div className="d-flex flex-wrap gap-3 align-items-center mb-2">
         <h1 className="mb-0">Prove: measure again</h1>
-        <CornerLinks corners={file.corners} current={bench.corner} base={`/jobs/${id}/prove`} />
+        <CornerLinks corners={job.corners} current={bench.corner} base={`/jobs/${id}/prove`} />
       </div>
       <p className="mb-2">
         {decision
@@ -38,7 +38,7 @@ export default async function ProvePage({
           gauges: bench.gauges,
           usualPositions: bench.usualPositions,
         }}
-        {...await scentOf(file, true)}
+        {...await diagnosisOf(job, true)}
         sets={bench.sets}
         expectedShift={bench.decidedShift}
         nextHref={nextCorner ? `/jobs/${id}/prove/${nextCorner}` : `/jobs/${id}/prove`}

@@ -3,18 +3,18 @@ import Link from 'next/link';
 import { speedUnit } from '@/core/units';
 import { feltRateAction } from '@/features/nose/actions';
 import { RoadTest } from '@/features/road-test/RoadTest';
-import { refuseDriven } from '@/server/rebuildGuard';
-import { shopUnits } from '@/server/settings';
-import { WithNose } from '../../JobScent';
+import { refuseDriven } from '@/core/job';
+import { shopUnits } from '@/server/shop/settings';
+import { WithNose } from '../../JobDiagnosis';
 import { openJobPage, type JobParams } from '../../open';
 import { keptTests } from '../../road-test/kept';
 
 export const metadata: Metadata = { title: 'Road test after the work' };
 
 export default async function RoadTestAgainPage(props: JobParams) {
-  const { id, file } = await openJobPage(props);
+  const { id, job } = await openJobPage(props);
   return (
-    <WithNose file={file} isAsFound>
+    <WithNose job={job} isAsFound>
       <div className="zh-row justify-content-start mb-2">
         <h1 className="mb-0">Road test after the work</h1>
         <Link className="btn btn-outline-secondary" href={`/jobs/${id}/prove`}>
@@ -26,12 +26,12 @@ export default async function RoadTestAgainPage(props: JobParams) {
         jobId={id}
         phase="after"
         tyre={{
-          tyre: file.vehicle.tyre ?? '',
-          finalDrive: String(file.vehicle.finalDrive ?? ''),
+          tyre: job.vehicle.tyre ?? '',
+          finalDrive: String(job.vehicle.finalDrive ?? ''),
         }}
         unit={speedUnit(await shopUnits())}
-        tests={keptTests(file, 'after')}
-        noDrive={refuseDriven(file)}
+        tests={keptTests(job, 'after')}
+        noDrive={refuseDriven(job)}
         onFelt={feltRateAction.bind(null, id)}
       />
     </WithNose>

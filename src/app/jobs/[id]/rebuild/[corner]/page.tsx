@@ -5,6 +5,6 @@ import { openCorner, rebuildWork, type CornerParams } from '../../strip/work';
 export const metadata: Metadata = { title: 'Rebuild, step by step' };
 
 export default async function RebuildOrderPage(props: CornerParams) {
-  const { file, work } = await openCorner(props);
-  return <CornerOrder key={work.corner} {...rebuildWork(file, work)} />;
+  const { job, work } = await openCorner(props);
+  return <CornerOrder key={work.corner} {...rebuildWork(job, work)} />;
 }

@@ -2,20 +2,20 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { speedUnit } from '@/core/units';
 import { BeddingPlanner } from '@/features/rebuild/BeddingPlanner';
-import { planOf, shopProgrammes } from '@/server/bedding';
-import { axlesOfJob, findCheck } from '@/server/procedure';
-import { stepView } from '@/server/rebuildView';
-import { shopUnits } from '@/server/settings';
-import { WithNose } from '../../JobScent';
+import { planOf, shopProgrammes } from '@/server/rebuild/bedding';
+import { axlesOfJob, findCheck } from '@/core/job';
+import { stepView } from '@/server/rebuild/rebuildView';
+import { shopUnits } from '@/server/shop/settings';
+import { WithNose } from '../../JobDiagnosis';
 import { openJobPage, type JobParams } from '../../open';
 
 export const metadata: Metadata = { title: 'Bedding-in' };
 
 export default async function BeddingPage(props: JobParams) {
-  const { id, file } = await openJobPage(props);
-  const row = findCheck(file, 'bedding', '', 'plan');
+  const { id, job } = await openJobPage(props);
+  const row = findCheck(job, 'bedding', '', 'plan');
   return (
-    <WithNose file={file}>
+    <WithNose job={job}>
       <div className="zh-row justify-content-start mb-2">
         <h1 className="mb-0">Bedding-in</h1>
         <Link className="btn btn-outline-secondary" href={`/jobs/${id}/rebuild`}>
@@ -29,11 +29,11 @@ export default async function BeddingPage(props: JobParams) {
       </p>
       <BeddingPlanner
         jobId={id}
-        plan={await planOf(file)}
+        plan={await planOf(job)}
         written={stepView(row)}
         programmes={await shopProgrammes()}
         unit={speedUnit(await shopUnits())}
-        axle={axlesOfJob(file).includes('front') ? 'front' : 'rear'}
+        axle={axlesOfJob(job).includes('front') ? 'front' : 'rear'}
       />
     </WithNose>
   );

@@ -5,13 +5,18 @@ import { PROCEDURE } from '@/core/contracts';
 import { cautionsAt } from '@/core/procedure';
 import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { Hydraulics } from '@/features/rebuild/Hydraulics';
-import { allPeople } from '@/server/people';
-import { checksOfKind, findCheck } from '@/server/procedure';
-import { bleedOrderOf } from '@/server/rebuild';
-import { bleedMethod, hydraulicSteps, openedBy } from '@/server/rebuildSteps';
-import { stepView } from '@/server/rebuildView';
-import { whoIsHere } from '@/server/who';
-import { WithNose } from '../../JobScent';
+import { allPeople } from '@/server/shop/people';
+import {
+  bleedMethod,
+  bleedOrderOf,
+  checksOfKind,
+  findCheck,
+  hydraulicSteps,
+  openedBy,
+} from '@/core/job';
+import { stepView } from '@/server/rebuild/rebuildView';
+import { whoIsHere } from '@/server/web/who';
+import { WithNose } from '../../JobDiagnosis';
 import { openJobPage, type JobParams } from '../../open';
 
 export const metadata: Metadata = { title: 'Hydraulics' };
@@ -20,17 +25,17 @@ export const metadata: Metadata = { title: 'Hydraulics' };
 const HOSE_YEARS = 10;
 
 export default async function HydraulicsPage(props: JobParams) {
-  const { id, file } = await openJobPage(props);
+  const { id, job } = await openJobPage(props);
   const steps = Object.fromEntries(
-    checksOfKind(file, 'hydraulics').map((row) => [
+    checksOfKind(job, 'hydraulics').map((row) => [
       row.place === '' ? row.item : `${row.item} ${row.place}`,
       stepView(row)!,
     ]),
   );
-  const plan = hydraulicSteps(file);
-  const { bleedSource } = file.vehicle;
+  const plan = hydraulicSteps(job);
+  const { bleedSource } = job.vehicle;
   return (
-    <WithNose file={file}>
+    <WithNose job={job}>
       <div className="zh-row justify-content-start mb-2">
         <h1 className="mb-0">Hydraulics</h1>
         <Link className="btn btn-outline-secondary" href={`/jobs/${id}/rebuild`}>
@@ -40,12 +45,12 @@ export default async function HydraulicsPage(props: JobParams) {
       <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} isFolded />
       <Hydraulics
         jobId={id}
-        opened={openedBy(file)}
+        opened={openedBy(job)}
         steps={steps}
-        method={bleedMethod(file)}
-        methodByRule={findCheck(file, 'hydraulics', '', 'method') === undefined}
+        method={bleedMethod(job)}
+        methodByRule={findCheck(job, 'hydraulics', '', 'method') === undefined}
         plan={plan}
-        order={bleedOrderOf(file)}
+        order={bleedOrderOf(job)}
         orderSource={bleedSource && SOURCE_NAME[bleedSource]}
         cautions={cautionsAt(PROCEDURE, ['fluid', 'piston'])}
         hoseYears={HOSE_YEARS}

@@ -1,23 +1,22 @@
 import type { Metadata } from 'next';
-import { pedalHindrances } from '@/core/procedure';
+import { pedalBlockers } from '@/core/procedure';
 import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { PedalStop } from '@/features/rebuild/PedalStop';
-import { allPeople } from '@/server/people';
-import { findCheck, rulesOf } from '@/server/procedure';
-import { closingOf, HOLD_SECONDS, secondsHeld } from '@/server/rebuild';
-import { stepView } from '@/server/rebuildView';
-import { whoIsHere } from '@/server/who';
+import { allPeople } from '@/server/shop/people';
+import { findCheck, HOLD_SECONDS, readinessOf, rulesOf, secondsHeld } from '@/core/job';
+import { stepView } from '@/server/rebuild/rebuildView';
+import { whoIsHere } from '@/server/web/who';
 import { openJobPage, type JobParams } from '../../open';
 
 export const metadata: Metadata = { title: 'The pedal stop' };
 
 export default async function PedalPage(props: JobParams) {
-  const { id, file } = await openJobPage(props);
-  const state = closingOf(file);
-  const stored = (item: string) => stepView(findCheck(file, 'pedal', '', item));
+  const { id, job } = await openJobPage(props);
+  const state = readinessOf(job);
+  const stored = (item: string) => stepView(findCheck(job, 'pedal', '', item));
   const counts = (item: string, isValid: boolean) => (isValid ? stored(item) : null);
-  const loose = pedalHindrances(state);
-  const rule = rulesOf(file).find((each) => each.rule.code === 'pumping');
+  const loose = pedalBlockers(state);
+  const rule = rulesOf(job).find((each) => each.rule.code === 'pumping');
   const who = <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} />;
   return (
     <PedalStop
@@ -31,7 +30,7 @@ export default async function PedalPage(props: JobParams) {
         held: stored('held'),
         level: stored('level'),
       }}
-      begun={secondsHeld(file)}
+      begun={secondsHeld(job)}
       holdSeconds={HOLD_SECONDS}
       loose={loose.length === 0 ? null : loose.map(({ say }) => say).join(' ')}
       rule={rule?.school.say ?? ''}

@@ -3,13 +3,13 @@ import Link from 'next/link';
 import { FileReport } from '@/features/report/FileReport';
 import { PrintButton } from '@/features/report/PrintButton';
 import { fileReport } from '@/server/report/file';
-import { shopUnits } from '@/server/settings';
+import { shopUnits } from '@/server/shop/settings';
 import { openJobPage, type JobParams } from '../../open';
 
 export const metadata: Metadata = { title: 'File report' };
 
 export default async function FileReportPage(props: JobParams) {
-  const { id, file } = await openJobPage(props);
+  const { id, job } = await openJobPage(props);
   return (
     <>
       <div className="d-flex flex-wrap gap-2 mb-3 zh-no-print">
@@ -21,7 +21,7 @@ export default async function FileReportPage(props: JobParams) {
           The technician’s report
         </Link>
       </div>
-      <FileReport report={fileReport(file, await shopUnits())} />
+      <FileReport report={fileReport(job, await shopUnits())} />
     </>
   );
 }

@@ -3,13 +3,13 @@ import Link from 'next/link';
 import { OwnerPage } from '@/features/report/OwnerPage';
 import { PrintButton } from '@/features/report/PrintButton';
 import { ownerReport } from '@/server/report/owner';
-import { shopUnits } from '@/server/settings';
+import { shopUnits } from '@/server/shop/settings';
 import { openJobPage, type JobParams } from '../../open';
 
 export const metadata: Metadata = { title: 'Owner’s report' };
 
 export default async function OwnerReportPage(props: JobParams) {
-  const { id, file } = await openJobPage(props);
+  const { id, job } = await openJobPage(props);
   return (
     <>
       <div className="d-flex flex-wrap gap-2 mb-3 zh-no-print">
@@ -21,7 +21,7 @@ export default async function OwnerReportPage(props: JobParams) {
           The technician’s report
         </Link>
       </div>
-      <OwnerPage report={ownerReport(file, await shopUnits())} />
+      <OwnerPage report={ownerReport(job, await shopUnits())} />
     </>
   );
 }

@@ -4,9 +4,9 @@ import { notFound } from 'next/navigation';
 import { CORNERS } from '@/core/readings';
 import { RotorCharts } from '@/features/vehicles/RotorCharts';
 import { RotorLives } from '@/features/vehicles/RotorLives';
-import { rotorCharts } from '@/server/rotorCharts';
-import { shopUnits } from '@/server/settings';
-import { shopOfToday } from '@/server/shop';
+import { rotorCharts } from '@/server/records/rotorCharts';
+import { shopUnits } from '@/server/shop/settings';
+import { shopOfToday } from '@/server/shop/shop';
 import { RotorLines } from '@/ui/rotor/RotorLines';
 import { CornerLinks } from '@/ui/shell';
 

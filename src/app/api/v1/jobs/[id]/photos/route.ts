@@ -1,6 +1,6 @@
-import { problemResponse } from '@/server/http';
-import { whoIsHere } from '@/server/who';
-import { keepPhoto } from '@/server/photos';
+import { problemResponse } from '@/server/web/http';
+import { whoIsHere } from '@/server/web/who';
+import { keepPhoto } from '@/server/strip/photos';
 
 interface Context {
   readonly params: Promise<{ id: string }>;

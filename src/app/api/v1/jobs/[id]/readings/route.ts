@@ -1,5 +1,5 @@
-import { jobAsCsv } from '@/server/exchange';
-import { downloadResponse } from '@/server/http';
+import { jobAsCsv } from '@/server/measure/exchange';
+import { downloadResponse } from '@/server/web/http';
 
 interface Context {
   readonly params: Promise<{ id: string }>;

@@ -1,5 +1,5 @@
-import { keepRecording, keptRecording } from '@/server/roadTests';
-import { behindGate, refusedResponse as refused } from '@/server/http';
+import { keepRecording, keptRecording } from '@/server/roadtest/roadTests';
+import { behindGate, refusedResponse as refused } from '@/server/web/http';
 
 interface Context {
   readonly params: Promise<{ id: string }>;

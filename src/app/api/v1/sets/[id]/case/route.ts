@@ -1,5 +1,5 @@
-import { setAsCase } from '@/server/exchange';
-import { downloadResponse } from '@/server/http';
+import { setAsCase } from '@/server/measure/exchange';
+import { downloadResponse } from '@/server/web/http';
 
 interface Context {
   readonly params: Promise<{ id: string }>;

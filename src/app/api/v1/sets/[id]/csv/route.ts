@@ -1,5 +1,5 @@
-import { setAsCsv } from '@/server/exchange';
-import { downloadResponse } from '@/server/http';
+import { setAsCsv } from '@/server/measure/exchange';
+import { downloadResponse } from '@/server/web/http';
 
 interface Context {
   readonly params: Promise<{ id: string }>;

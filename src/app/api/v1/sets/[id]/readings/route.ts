@@ -1,5 +1,5 @@
-import { problemResponse, readJson } from '@/server/http';
-import { saveReadings, setFile } from '@/server/sets';
+import { problemResponse, readJson } from '@/server/web/http';
+import { saveReadings, setFile } from '@/server/measure/sets';
 
 interface Context {
   readonly params: Promise<{ id: string }>;

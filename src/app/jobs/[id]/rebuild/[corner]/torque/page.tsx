@@ -4,11 +4,9 @@ import { axleOf } from '@/core/readings';
 import { StepTick } from '@/features/rebuild/StepTick';
 import { TorqueList } from '@/features/rebuild/TorqueList';
 import { WheelStar } from '@/features/rebuild/WheelStar';
-import { findCheck } from '@/server/procedure';
-import { starAt } from '@/server/rebuild';
-import { fastenerViews, stepView } from '@/server/rebuildView';
-import { axleRow } from '@/server/record';
-import { shopTorque } from '@/server/settings';
+import { axleAt, findCheck, starAt } from '@/core/job';
+import { fastenerViews, stepView } from '@/server/rebuild/rebuildView';
+import { shopTorque } from '@/server/shop/settings';
 import { openCorner, type CornerParams } from '../../../strip/work';
 
 export const metadata: Metadata = { title: 'Torque' };
@@ -35,15 +33,15 @@ const sayKey = ({
   ].join(', ');
 
 export default async function TorquePage(props: CornerParams) {
-  const { id, file, work } = await openCorner(props);
+  const { id, job, work } = await openCorner(props);
   const { corner } = work;
-  const axle = axleRow(file, corner);
+  const axle = axleAt(job, corner);
   if (!axle) notFound();
   const unit = await shopTorque();
-  const fasteners = fastenerViews(file, corner);
-  const star = starAt(file, corner);
+  const fasteners = fastenerViews(job, corner);
+  const star = starAt(job, corner);
   const wheel = fasteners.find(({ code }) => code === 'wheel-nuts');
-  const row = findCheck(file, 'torque', corner, 'star');
+  const row = findCheck(job, 'torque', corner, 'star');
   return (
     <>
       <section className="zh-card mb-3">
@@ -54,7 +52,7 @@ export default async function TorquePage(props: CornerParams) {
           unit={unit}
           starDone={star.of > 0 && star.pulls.length >= star.of}
           fasteners={fasteners}
-          kept={sayKey(file.vehicle)}
+          kept={sayKey(job.vehicle)}
         />
       </section>
       <WheelStar
@@ -75,7 +73,7 @@ export default async function TorquePage(props: CornerParams) {
           kind="torque"
           place={corner}
           item="vehicle-down"
-          written={stepView(findCheck(file, 'torque', corner, 'vehicle-down'))}
+          written={stepView(findCheck(job, 'torque', corner, 'vehicle-down'))}
           label="Checked with the weight on the tyre"
         />
         <p className="zh-muted mb-0">

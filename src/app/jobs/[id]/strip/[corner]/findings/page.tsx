@@ -7,8 +7,8 @@ import { openCorner, type CornerParams } from '../../work';
 export const metadata: Metadata = { title: 'Findings' };
 
 export default async function StripFindingsPage(props: CornerParams) {
-  const { id, file, work } = await openCorner(props);
-  const next = file.corners[file.corners.indexOf(work.corner) + 1];
+  const { id, job, work } = await openCorner(props);
+  const next = job.corners[job.corners.indexOf(work.corner) + 1];
   return (
     <>
       <CornerFindings key={work.corner} {...work} groups={PROCEDURE.groups} />

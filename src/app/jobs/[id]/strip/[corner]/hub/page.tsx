@@ -5,19 +5,17 @@ import { CleaningTable } from '@/features/strip/CleaningTable';
 import { HubLooks } from '@/features/strip/HubLooks';
 import { formatIn } from '@/core/units';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
-import { cleaningAt } from '@/server/cleaning';
-import { setsOfCorner } from '@/server/record';
-import { axleRow } from '@/server/record';
+import { axleAt, cleaningAt, setsOfCorner } from '@/core/job';
 import { openCorner, type CornerParams } from '../../work';
 
 export const metadata: Metadata = { title: 'Hub' };
 
 export default async function StripHubPage(props: CornerParams) {
-  const { id, file, units, work } = await openCorner(props);
+  const { id, job, units, work } = await openCorner(props);
   const step = work.steps.find(({ goes }) => goes === 'hub');
-  const { cleaning, rows } = cleaningAt(file, work.corner);
-  const hubSet = setsOfCorner(file, work.corner, 'before').findLast(({ kind }) => kind === 'hub');
-  const hasRadius = axleRow(file, work.corner)?.limits.some(({ kind }) => kind === 'radius');
+  const { cleaning, rows } = cleaningAt(job, work.corner);
+  const hubSet = setsOfCorner(job, work.corner, 'before').findLast(({ kind }) => kind === 'hub');
+  const hasRadius = axleAt(job, work.corner)?.limits.some(({ kind }) => kind === 'radius');
   return (
     <section className="zh-card" aria-labelledby="zh-hub">
       <h2 id="zh-hub">

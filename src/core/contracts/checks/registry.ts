@@ -1,0 +1,318 @@
+import { z } from 'zod';
+import { EXTRAS } from '../../options';
+import { FIGURE_KINDS } from '../../procedure';
+import { AXLE_POSITIONS, CORNERS, LENGTH_KINDS } from '../../readings';
+import { FASTENER_CODES } from '../../torque';
+import { PAD_FAMILIES } from '../../wear';
+import { PROCEDURE } from '../procedure';
+import {
+  BLEED_METHODS,
+  done,
+  doneOrNot,
+  drivenSchema,
+  earlierSchema,
+  feelSchema,
+  planSchema,
+  sentSchema,
+  starSchema,
+  storedFigure,
+  storedTorque,
+  typedFigure,
+  typedTorque,
+  waitingSchema,
+} from './values';
+
+/** One sort of check: where it stands, its items, and what it can say. */
+export interface CheckDefinition<
+  Kind extends string = string,
+  Place extends string = string,
+  Item extends string = string,
+  Value = unknown,
+> {
+  readonly kind: Kind;
+  readonly places: readonly Place[];
+  readonly items: readonly Item[];
+  /** What is stored. */
+  readonly value: z.ZodType<Value>;
+  /** What a screen sends, where that is not what is stored; by item. */
+  readonly typed?: (item: string) => z.ZodType<Value>;
+  /** What it says that needs a reason: one word, or whatever it says. */
+  readonly reasonFor?: string | 'always';
+  /** Worth nothing without a name under it. */
+  readonly isNamed?: boolean;
+  /** Written by the program itself, never by a screen. */
+  readonly isOwn?: boolean;
+}
+
+const define = <
+  const Kind extends string,
+  const Place extends string,
+  const Item extends string,
+  Value,
+>(
+  definition: CheckDefinition<Kind, Place, Item, Value>,
+): CheckDefinition<Kind, Place, Item, Value> => definition;
+
+const codesOf = (list: readonly { readonly code: string }[]): [string, ...string[]] => {
+  const [first = '', ...rest] = list.map(({ code }) => code);
+  return [first, ...rest];
+};
+
+const WHOLE_JOB = [''] as const;
+const isNamed = true;
+
+const figureTyped = (item: string) =>
+  typedFigure(FIGURE_KINDS[PROCEDURE.figures.find(({ code }) => code === item)?.of ?? 'amount']);
+
+const lookTyped = (item: string) => {
+  const conditions = PROCEDURE.items.find(({ code }) => code === item)?.conditions ?? [];
+  return z
+    .array(z.enum(codesOf(conditions)))
+    .max(20)
+    .transform((found) =>
+      conditions.map(({ code }) => code).filter((code) => found.includes(code)),
+    );
+};
+
+const ruleTyped = (item: string) =>
+  z.enum(codesOf(PROCEDURE.rules.find(({ code }) => code === item)?.schools ?? []));
+
+/**
+ * Everything that is ticked, looked at, measured or written down beside the readings: the one
+ * list from which forms, storage, the job’s types and its rules come.
+ */
+export const CHECKS = [
+  define({
+    kind: 'lifting',
+    places: WHOLE_JOB,
+    items: codesOf(PROCEDURE.lifting),
+    value: z.enum(['done', 'skipped']),
+    reasonFor: 'skipped',
+    isNamed,
+  }),
+  define({
+    kind: 'step',
+    places: CORNERS,
+    items: codesOf(PROCEDURE.steps),
+    value: doneOrNot,
+    reasonFor: 'left-out',
+  }),
+  define({
+    kind: 'parts',
+    places: AXLE_POSITIONS,
+    items: ['none', ...codesOf(PROCEDURE.rightParts)],
+    value: z.enum(['right', 'wrong', 'missing']),
+  }),
+  define({
+    kind: 'look',
+    places: CORNERS,
+    items: codesOf(PROCEDURE.items),
+    value: z.array(z.string()),
+    typed: lookTyped,
+  }),
+  define({
+    kind: 'figure',
+    places: CORNERS,
+    items: codesOf(PROCEDURE.figures),
+    value: storedFigure,
+    typed: figureTyped,
+  }),
+  define({
+    kind: 'method',
+    places: CORNERS,
+    items: ['retraction'],
+    value: z.enum(codesOf(PROCEDURE.retractions)),
+  }),
+  define({
+    kind: 'rule',
+    places: WHOLE_JOB,
+    items: codesOf(PROCEDURE.rules),
+    value: z.string(),
+    typed: ruleTyped,
+    reasonFor: 'always',
+    isNamed,
+  }),
+  define({
+    kind: 'waiting',
+    places: WHOLE_JOB,
+    items: ['waiting'],
+    value: waitingSchema,
+    isNamed,
+  }),
+  define({
+    kind: 'fixed',
+    places: CORNERS,
+    items: codesOf(PROCEDURE.items),
+    value: z.literal('fixed'),
+    reasonFor: 'always',
+    isNamed,
+  }),
+  define({
+    kind: 'decide',
+    places: CORNERS,
+    items: ['extras'],
+    value: z.array(z.enum(EXTRAS)).max(EXTRAS.length),
+  }),
+  define({
+    kind: 'decide',
+    places: CORNERS,
+    items: ['pad-family'],
+    value: z.enum(PAD_FAMILIES),
+  }),
+  define({
+    kind: 'decide',
+    places: CORNERS,
+    items: ['score-outboard', 'score-inboard', 'clean-up'],
+    value: storedFigure,
+    typed: () => typedFigure(LENGTH_KINDS.amount),
+  }),
+  define({
+    kind: 'decide',
+    places: CORNERS,
+    items: ['earlier'],
+    value: earlierSchema,
+    isOwn: true,
+  }),
+  define({
+    kind: 'correct',
+    places: CORNERS,
+    items: ['done', 'maker-allows', 'threads', 'washed', 'identity'],
+    value: done,
+    isNamed,
+  }),
+  define({
+    kind: 'correct',
+    places: CORNERS,
+    items: ['finished', 'returned'],
+    value: storedFigure,
+    typed: () => typedFigure(LENGTH_KINDS.thickness),
+    isNamed,
+  }),
+  define({ kind: 'correct', places: CORNERS, items: ['sent'], value: sentSchema, isNamed }),
+  define({
+    kind: 'rebuild',
+    places: CORNERS,
+    items: codesOf(PROCEDURE.rebuild),
+    value: doneOrNot,
+    reasonFor: 'left-out',
+  }),
+  define({
+    kind: 'torque',
+    places: CORNERS,
+    items: FASTENER_CODES,
+    value: storedTorque,
+    typed: () => typedTorque,
+    isNamed,
+  }),
+  define({ kind: 'torque', places: CORNERS, items: ['star'], value: starSchema, isNamed }),
+  define({ kind: 'torque', places: CORNERS, items: ['vehicle-down'], value: done, isNamed }),
+  define({
+    kind: 'hydraulics',
+    places: WHOLE_JOB,
+    items: ['none-opened', 'opened', 'hose-off'],
+    value: done,
+    isNamed,
+  }),
+  define({
+    kind: 'hydraulics',
+    places: WHOLE_JOB,
+    items: ['method'],
+    value: z.enum(BLEED_METHODS),
+    isNamed,
+  }),
+  define({
+    kind: 'hydraulics',
+    places: CORNERS,
+    items: ['bled'],
+    value: doneOrNot,
+    reasonFor: 'left-out',
+    isNamed,
+  }),
+  define({
+    kind: 'hydraulics',
+    places: WHOLE_JOB,
+    items: codesOf(PROCEDURE.hydraulics),
+    value: doneOrNot,
+    reasonFor: 'left-out',
+    isNamed,
+  }),
+  define({
+    kind: 'pedal',
+    places: WHOLE_JOB,
+    items: ['none-moved', 'firm', 'hold', 'level', 'moved', 'first-stop'],
+    value: done,
+    isNamed,
+  }),
+  define({
+    kind: 'pedal',
+    places: WHOLE_JOB,
+    items: ['held'],
+    value: z.enum(['held', 'sank']),
+    isNamed,
+  }),
+  define({
+    kind: 'pedal',
+    places: CORNERS,
+    items: ['turns'],
+    value: z.enum(['free', 'drags']),
+    isNamed,
+  }),
+  define({ kind: 'bedding', places: WHOLE_JOB, items: ['plan'], value: planSchema }),
+  define({ kind: 'bedding', places: WHOLE_JOB, items: ['driven'], value: drivenSchema }),
+  define({ kind: 'bedding', places: WHOLE_JOB, items: ['told'], value: done }),
+  define({
+    kind: 'prove',
+    places: WHOLE_JOB,
+    items: ['feel-before', 'feel-after'],
+    value: feelSchema,
+  }),
+] as const;
+
+type Definitions = (typeof CHECKS)[number];
+type EntryOf<Definition> =
+  Definition extends CheckDefinition<infer Kind, infer Place, infer Item, infer Value>
+    ? Item extends unknown
+      ? {
+          readonly kind: Kind;
+          readonly place: Place;
+          readonly item: Item;
+          readonly value: Value;
+        }
+      : never
+    : never;
+
+/** What one check says: its kind, place and item, with the value that belongs to them. */
+export type CheckEntry = EntryOf<Definitions>;
+export type CheckKind = CheckEntry['kind'];
+
+export const CHECK_KINDS = [...new Set(CHECKS.map(({ kind }) => kind))] as [
+  CheckKind,
+  ...CheckKind[],
+];
+
+/** The definition of a check by its kind, place and item; undefined where there is none. */
+export const definitionOf = (
+  kind: string,
+  place: string,
+  item: string,
+): CheckDefinition | undefined =>
+  (CHECKS as readonly CheckDefinition[]).find(
+    (each) => each.kind === kind && each.places.includes(place) && each.items.includes(item),
+  );
+
+/** Definitions by kind, place and item: a job has hundreds of checks to read. */
+const known = new Map<string, CheckDefinition | undefined>();
+
+/** A check as stored, parsed by its definition; null where this version cannot read it. */
+export function readCheckEntry(
+  kind: string,
+  place: string,
+  item: string,
+  value: unknown,
+): CheckEntry | null {
+  const key = `${kind} ${place} ${item}`;
+  if (!known.has(key)) known.set(key, definitionOf(kind, place, item));
+  const parsed = known.get(key)?.value.safeParse(value);
+  // The registry ties kind, place and item to the value that was parsed just now.
+  return parsed?.success ? ({ kind, place, item, value: parsed.data } as CheckEntry) : null;
+}

@@ -1,0 +1,227 @@
+import type { StoredTorque } from '../contracts';
+import {
+  fits,
+  WHEEL_NUTS,
+  WHEEL_ON,
+  type CornerReadiness,
+  type JobReadiness,
+  type PedalState,
+  type PlannedStep,
+} from '../procedure';
+import { axleOf, CORNER_NAME, CORNERS, type Corner } from '../readings';
+import {
+  FASTENERS,
+  fastenerName,
+  pulledAmiss,
+  pullsOf,
+  WHEEL_STAGES,
+  type Fastener,
+} from '../torque';
+import { checksOfKind, findCheck, isDone, isWritten, latest } from './checks';
+import { judgeCorner } from './judge';
+import { offTheRoad, partsStillOff, waits } from './procedure';
+import { axleAt, limitsOf } from './record';
+import { oncePer, oncePerPlace } from './remember';
+import {
+  PISTONS,
+  CALIPER_ON,
+  stepsDone,
+  correctionAt,
+  correctedAt,
+  wheelWasOff,
+  caliperWasOff,
+  caliperOn,
+  pistonsMovedBy,
+  openedBy,
+  bleedMethod,
+  rebuildContext,
+  rebuildSteps,
+  hydraulicSteps,
+} from './rebuildSteps';
+import type { Check, Job, TorqueFigure } from './types';
+
+/** One fastener of a corner with its figure and what was pulled. */
+export interface FastenerState {
+  readonly fastener: Fastener;
+  readonly name: string;
+  readonly figure: TorqueFigure | null;
+  readonly pulled: { readonly torque: StoredTorque; readonly row: Check } | null;
+  /** Stamp of what is on file, counting or not: what is written over. */
+  readonly stamp: string | null;
+}
+
+/** Whether what was pulled fits the figure as it stands now, or was said to be so since. */
+const stillFits = (torque: StoredTorque, row: Check, figure: TorqueFigure): boolean =>
+  pulledAmiss(torque.nm, figure.valueNm) === null ||
+  (torque.confirmed && row.at.getTime() >= figure.at.getTime());
+
+/** Everything at a corner that is drawn up to a figure. */
+export const fastenersAt = oncePerPlace((job: Job, corner: Corner): FastenerState[] => {
+  const context = rebuildContext(job, corner);
+  if (!context) return [];
+  const hasBolts = context.traits.has('bolts');
+  return FASTENERS.filter(({ when }) => fits(context, when))
+    .filter(({ code }) => code === WHEEL_NUTS || caliperWasOff(job, corner) || isHydraulic(code))
+    .map((fastener) => {
+      const row = findCheck(job, 'torque', corner, fastener.code);
+      const torque = row && typeof row.value === 'object' && 'nm' in row.value ? row.value : null;
+      const figure =
+        job.torque.find(
+          (each) => each.axle === axleOf(corner) && each.fastener === fastener.code,
+        ) ?? null;
+      const isPulled = row && torque && figure && stillFits(torque, row, figure);
+      return {
+        fastener,
+        name: fastenerName(fastener, hasBolts),
+        figure,
+        pulled: isPulled ? { torque, row } : null,
+        stamp: row?.stamp ?? null,
+      };
+    });
+});
+
+const isHydraulic = (code: string): boolean => code === 'hose' || code === 'bleeder';
+
+/** The pulls of a corner's wheel so far, and how many there are in all. */
+export function starAt(
+  job: Job,
+  corner: Corner,
+): { readonly pulls: readonly (number | null)[]; readonly of: number } {
+  const studs = axleAt(job, corner)?.studs ?? 0;
+  return {
+    pulls: findCheck(job, 'torque', corner, 'star')?.value.pulls ?? [],
+    of: studs === 0 ? 0 : pullsOf(studs, WHEEL_STAGES.length).length,
+  };
+}
+
+/** When pistons moved last or a caliper, pad or line was put back; pumping counts after that only. */
+function lastMoved(job: Job): number {
+  const rebuilt = checksOfKind(job, 'rebuild').filter(({ item }) =>
+    [...CALIPER_ON, 'pads-in', 'pads-in-fixed', 'bracket-on'].includes(item),
+  );
+  const hydraulic = checksOfKind(job, 'hydraulics').filter(({ item }) => item !== 'none-opened');
+  return latest([
+    ...job.corners.flatMap((corner) => [
+      ...stepsDone(job, corner, PISTONS),
+      findCheck(job, 'method', corner, 'retraction'),
+      correctedAt(job, corner),
+    ]),
+    ...rebuilt,
+    ...hydraulic,
+  ]);
+}
+
+/** How the pedal stands: only what was done after everything else moved. */
+export function pedalOf(job: Job): PedalState {
+  const since = lastMoved(job);
+  const counts = (row: Check | undefined): boolean =>
+    row !== undefined && row.at.getTime() >= since;
+  const held = findCheck(job, 'pedal', '', 'held');
+  return {
+    firm: counts(findCheck(job, 'pedal', '', 'firm')),
+    held: held && counts(held) ? held.value : null,
+    level: counts(findCheck(job, 'pedal', '', 'level')),
+  };
+}
+
+const isSettled = (row: Check | undefined): boolean =>
+  row?.value === 'done' || row?.value === 'left-out';
+
+/** Corners in the order that the vehicle is bled in; null where it is not on file. */
+export const bleedOrderOf = (job: Job): Corner[] | null => {
+  const order = job.vehicle.bleedOrder;
+  if (!order) return null;
+  return order.flatMap((each) => CORNERS.find((corner) => corner === each) ?? []);
+};
+
+/** What of an opened system is still to do, in words. */
+export function hydraulicsOpen(job: Job): string[] {
+  const order = bleedOrderOf(job);
+  const steps = hydraulicSteps(job).filter(
+    ({ code, required }) => required && !isDone(findCheck(job, 'hydraulics', '', code)),
+  );
+  const corners = (order ?? []).filter(
+    (corner) => !isSettled(findCheck(job, 'hydraulics', corner, 'bled')),
+  );
+  return [
+    ...(bleedMethod(job) ? [] : ['Choose how the system is bled.']),
+    ...(order ? [] : ['Enter the order in which the maker bleeds the corners, with its source.']),
+    ...steps.map(({ title }) => `Hydraulics: “${title}” is not done.`),
+    ...corners.map((corner) => `${CORNER_NAME[corner]} is not bled.`),
+  ];
+}
+
+const RENEWED = ['replace', 'hub-replace'];
+
+/** Why the rotor of a corner may not go on the road as it is, or null. */
+function belowDiscardAt(job: Job, corner: Corner): string | null {
+  const discard = limitsOf(axleAt(job, corner)).discard?.value;
+  if (discard === undefined || !axleAt(job, corner)) return null;
+  const thinnest = (phase: 'before' | 'after'): number | null =>
+    judgeCorner(job, corner, phase).assessment.thickness?.min ?? null;
+  const correction = correctionAt(job, corner);
+  const finished =
+    findCheck(job, 'correct', corner, 'finished')?.value.um ??
+    findCheck(job, 'correct', corner, 'returned')?.value.um;
+  const isRenewed =
+    correction !== null && RENEWED.includes(correction) && correctedAt(job, corner) !== undefined;
+  const now = thinnest('after') ?? finished ?? (isRenewed ? null : thinnest('before'));
+  return now !== null && now < (discard as number)
+    ? `The rotor of ${corner} is below discard thickness: it is replaced.`
+    : null;
+}
+
+function cornerReadiness(job: Job, corner: Corner): CornerReadiness {
+  const steps = rebuildSteps(job, corner);
+  const written = (step: PlannedStep) => findCheck(job, 'rebuild', corner, step.code);
+  const star = starAt(job, corner);
+  const turns = findCheck(job, 'pedal', corner, 'turns')?.value;
+  return {
+    corner,
+    wheelOff: wheelWasOff(job, corner),
+    caliperOff: caliperWasOff(job, corner) && caliperOn(job, corner) === undefined,
+    inTray: partsStillOff(job, corner).map(({ name }) => name),
+    torque: fastenersAt(job, corner).map(({ fastener, name, figure, pulled }) => ({
+      code: fastener.code,
+      name,
+      hasFigure: figure !== null,
+      isPulled: pulled !== null,
+    })),
+    starDone: star.of > 0 && star.pulls.length >= star.of,
+    vehicleDown: isWritten(job, 'torque', corner, 'vehicle-down'),
+    open: steps
+      .filter((step) => !written(step))
+      .filter(({ code }) => caliperWasOff(job, corner) || code === WHEEL_ON)
+      .map(({ code, title, required }) => ({ code, title, required })),
+    leftOut: steps
+      .filter((step) => written(step)?.value === 'left-out')
+      .map((step) => `${step.title} (${written(step)?.note ?? ''})`),
+    turns: turns ?? null,
+    belowDiscard: belowDiscardAt(job, corner),
+  };
+}
+
+/** How a job stands as it goes together again. */
+export const readinessOf = oncePer((job: Job): JobReadiness => {
+  return {
+    corners: job.corners.map((corner) => cornerReadiness(job, corner)),
+    pistonsMoved: pistonsMovedBy(job),
+    saidNoneMoved: isWritten(job, 'pedal', '', 'none-moved'),
+    pedal: pedalOf(job),
+    opened: openedBy(job),
+    saidClosed: isWritten(job, 'hydraulics', '', 'none-opened'),
+    hydraulicsOpen: hydraulicsOpen(job),
+    waits: waits(job).map(({ missing }) => missing),
+    offTheRoad: offTheRoad(job),
+  };
+});
+
+/** Seconds that the pedal is held. Source: handbook 15. */
+export const HOLD_SECONDS = 60;
+
+/** Seconds since the minute on the pedal was begun; null where it was not, since pistons moved. */
+export function secondsHeld(job: Job): number | null {
+  const hold = findCheck(job, 'pedal', '', 'hold');
+  if (!hold || hold.at.getTime() < lastMoved(job)) return null;
+  return (Date.now() - hold.at.getTime()) / 1000;
+}

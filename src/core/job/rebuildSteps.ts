@@ -1,0 +1,156 @@
+import { BLEED_METHODS, PROCEDURE, type BleedMethod } from '../contracts';
+import { planSteps, type Context, type PlannedStep } from '../procedure';
+import { axleOf, type Corner } from '../readings';
+import { checksOfKind, findCheck, isDone, isWritten, latest } from './checks';
+import { choiceAt } from './choice';
+import { contextAt, looksOf, rulesOf } from './procedure';
+import { setsOfCorner } from './record';
+import { oncePer, oncePerPlace } from './remember';
+import type { Check, CheckOfKind, Correction, Job } from './types';
+
+/** Steps of the strip-down in which a caliper comes off, and those in which pistons move. */
+const CALIPER_OFF = ['caliper-off', 'caliper-off-fixed'];
+export const PISTONS = ['push-back', 'wind-back', ...CALIPER_OFF];
+export const CALIPER_ON = ['caliper-on', 'caliper-on-fixed'];
+
+export const stepsDone = (
+  job: Job,
+  corner: Corner,
+  codes: readonly string[],
+): CheckOfKind<'step'>[] =>
+  checksOfKind(job, 'step').filter(
+    ({ place, item, value }) => place === corner && value === 'done' && codes.includes(item),
+  );
+
+/** What was decided to be done at a corner; null for nothing. */
+export const correctionAt = (job: Job, corner: Corner): Correction | null =>
+  job.decisions.find((each) => each.corner === corner && each.correction !== 'leave')?.correction ??
+  null;
+
+/** The tick that the correction of a corner is done. */
+export const correctedAt = (job: Job, corner: Corner): Check | undefined =>
+  findCheck(job, 'correct', corner, 'done');
+
+/** Parts without which a caliper is not on its rotor. */
+const UNDER_CALIPER = ['pad-inner', 'pad-outer', 'bracket', 'rotor', 'caliper-bolts', 'pin-bolts'];
+
+/** Whether anything says that the wheel of a corner was off. */
+export const wheelWasOff = (job: Job, corner: Corner): boolean =>
+  checksOfKind(job, 'step').some(
+    ({ place, item, value }) =>
+      place === corner && value === 'done' && !['service-mode', 'steering'].includes(item),
+  ) ||
+  (['as-found', 'before', 'after'] as const).some(
+    (phase) => setsOfCorner(job, corner, phase).length > 0,
+  ) ||
+  correctionAt(job, corner) !== null ||
+  correctedAt(job, corner) !== undefined ||
+  isWritten(job, 'decide', corner, 'earlier') ||
+  job.tray.some((part) => part.corner === corner) ||
+  checksOfKind(job, 'rebuild').some(({ place }) => place === corner);
+
+/** Whether anything says that the caliper of a corner was off. */
+export const caliperWasOff = (job: Job, corner: Corner): boolean =>
+  stepsDone(job, corner, CALIPER_OFF).length > 0 ||
+  correctionAt(job, corner) !== null ||
+  // A decision that was taken back does not put a caliper on again.
+  correctedAt(job, corner) !== undefined ||
+  isWritten(job, 'decide', corner, 'earlier') ||
+  setsOfCorner(job, corner, 'after').length > 0 ||
+  job.tray.some((part) => part.corner === corner && UNDER_CALIPER.includes(part.kind ?? ''));
+
+/** The tick that the caliper of a corner is on, unless it came off again since. */
+export function caliperOn(job: Job, corner: Corner): Check | undefined {
+  const on = CALIPER_ON.map((item) => findCheck(job, 'rebuild', corner, item)).find(isDone);
+  const off = latest([...stepsDone(job, corner, CALIPER_OFF), correctedAt(job, corner)]);
+  return on && on.at.getTime() >= off ? on : undefined;
+}
+
+/** What moved pistons of a job, in words. */
+export function pistonsMovedBy(job: Job): string[] {
+  const byCorner = job.corners.flatMap((corner) => {
+    if (
+      isWritten(job, 'method', corner, 'retraction') ||
+      stepsDone(job, corner, PISTONS).length > 0
+    ) {
+      return [`pistons pushed back or caliper off at ${corner}`];
+    }
+    return caliperWasOff(job, corner) ? [`the caliper of ${corner} was off`] : [];
+  });
+  const opened = openedBy(job).map((why) => `hydraulics opened: ${why}`);
+  return [...byCorner, ...opened];
+}
+
+/** Extras for which a hose comes off. */
+const HOSE_EXTRAS = ['hose', 'caliper'] as const;
+
+const hoseOffAt = (job: Job, corner: Corner): boolean =>
+  choiceAt(job, corner).extras.some((extra) => HOSE_EXTRAS.some((each) => each === extra));
+
+/** Repairs that open the system at a corner, by what was put right. */
+const OPENING_REPAIRS = ['hose', 'lines', 'piston', 'piston-boot', 'leaks'];
+
+/** What opened the hydraulics of a job, in words; empty where nothing says so. */
+export const openedBy = oncePer((job: Job): string[] => {
+  const rules = rulesOf(job);
+  const byRule = (code: string, school: string): boolean =>
+    rules.some((each) => each.rule.code === code && each.school.code === school);
+  const atCorners = job.corners.flatMap((corner) => {
+    const bleeder =
+      byRule('push-back', 'bleeder') &&
+      stepsDone(job, corner, ['bleeder-open', 'push-back', 'wind-back']).length > 0;
+    const repaired = looksOf(job).some(
+      ({ corner: at, item }) =>
+        at === corner && OPENING_REPAIRS.includes(item) && isWritten(job, 'fixed', corner, item),
+    );
+    return [
+      ...(bleeder ? [`bleeder of ${corner} open for the pistons`] : []),
+      ...(hoseOffAt(job, corner) ? [`hose or caliper of ${corner} renewed`] : []),
+      ...(repaired ? [`hose, line or piston of ${corner} put right`] : []),
+    ];
+  });
+  const bleeding = rules.find(({ rule }) => rule.code === 'bleeding');
+  const isAlways = bleeding !== undefined && bleeding.school.code !== 'opened';
+  const wasApart = job.corners.some((corner) => wheelWasOff(job, corner));
+  return [
+    ...atCorners,
+    ...(isWritten(job, 'hydraulics', '', 'opened') ? ['said so here'] : []),
+    ...(isWritten(job, 'hydraulics', '', 'hose-off') ? ['a hose was off'] : []),
+    ...(isAlways && wasApart ? ['house rule: the fluid is always changed'] : []),
+  ];
+});
+
+/** How the system is bled: chosen here, else by house rule; null where neither says. */
+export function bleedMethod(job: Job): BleedMethod | null {
+  const chosen = findCheck(job, 'hydraulics', '', 'method')?.value;
+  const rule = rulesOf(job).find((each) => each.rule.code === 'bleeding')?.school.code;
+  return BLEED_METHODS.find((method) => method === (chosen ?? rule)) ?? null;
+}
+
+/** The context of a corner as it goes together: with what was opened and how it is bled. */
+export const rebuildContext = oncePerPlace((job: Job, corner: Corner): Context | null => {
+  const context = contextAt(job, axleOf(corner));
+  if (!context) return null;
+  const traits = new Set(context.traits);
+  if (openedBy(job).length > 0) traits.add('opened');
+  if (hoseOffAt(job, corner) || isWritten(job, 'hydraulics', '', 'hose-off'))
+    traits.add('hose-off');
+  const method = bleedMethod(job);
+  if (method) traits.add(`bleed:${method}`);
+  return { ...context, traits };
+});
+
+/** The rebuild steps of a corner, or none where the vehicle lacks it. */
+export const rebuildSteps = oncePerPlace((job: Job, corner: Corner): PlannedStep[] => {
+  const context = rebuildContext(job, corner);
+  return context ? planSteps(PROCEDURE, context, 'rebuild') : [];
+});
+
+/** The steps of an opened system; a hose that was off anywhere counts. */
+export function hydraulicSteps(job: Job): PlannedStep[] {
+  const contexts = job.corners.flatMap((corner) => rebuildContext(job, corner) ?? []);
+  const [first] = contexts;
+  if (!first) return [];
+  const traits = new Set(contexts.flatMap((context) => [...context.traits]));
+  return planSteps(PROCEDURE, { ...first, traits }, 'hydraulics');
+}

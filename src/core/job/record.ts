@@ -1,0 +1,71 @@
+import { measuredSet, type AxleLimits, type CornerRecord } from '../assessment';
+import { cutsEqually, runoutByRule } from '../procedure';
+import { axleOf, type Corner } from '../readings';
+import { findCheck } from './checks';
+import { ruledOutAt, rulesOf } from './procedure';
+import { oncePerPlace } from './remember';
+import type { Axle, Job, Phase, ReadingSet } from './types';
+
+/** An axle's figures by kind. */
+export const limitsOf = (axle: Pick<Axle, 'limits'> | undefined): AxleLimits =>
+  Object.fromEntries(
+    (axle?.limits ?? []).flatMap(({ kind, valueUm, source }) =>
+      kind === 'piston' ? [] : [[kind, { value: valueUm, source }]],
+    ),
+  );
+
+/** The axle of a corner, as the vehicle has it. */
+export const axleAt = (job: Job, corner: Corner): Axle | undefined =>
+  job.vehicle.axles.find(({ position }) => position === axleOf(corner));
+
+/** Figures whose runout limit, where none has a source, follows the house rule. */
+const withRunout = (limits: AxleLimits, runout: number | null): AxleLimits =>
+  limits.runout || runout === null
+    ? limits
+    : { ...limits, runout: { value: runout, source: 'workshop' } };
+
+/** The sets of a corner that count, in the order they were begun. */
+export const setsOfCorner = (job: Job, corner: Corner, phase: Phase): ReadingSet[] =>
+  job.sets.filter((set) => set.corner === corner && set.phase === phase && set.setAsideAt === null);
+
+/** Scores that were typed at a corner, and what the shop's lathes leave. */
+function cutFigures(job: Job, corner: Corner): CornerRecord['cut'] {
+  const { arborError, residual } = job.shop.equipment;
+  const typed = (item: 'score-outboard' | 'score-inboard' | 'clean-up') =>
+    findCheck(job, 'decide', corner, item)?.value.um;
+  return {
+    arborError,
+    residual,
+    scoreOutboard: typed('score-outboard'),
+    scoreInboard: typed('score-inboard'),
+    cleanUp: typed('clean-up'),
+  };
+}
+
+/** Traits of an axle whose rotor is one with its hub. */
+const CAPTIVE = ['bearing-in-rotor', 'riveted'];
+
+function cornerRecordAnew(job: Job, corner: Corner, phase: Phase): CornerRecord {
+  const axle = axleAt(job, corner);
+  if (!axle) throw new Error(`The vehicle has no ${axleOf(corner)} axle`);
+  const sets = setsOfCorner(job, corner, phase).flatMap((set) => {
+    const measured = measuredSet(set);
+    return measured ? [measured] : [];
+  });
+  const rules = rulesOf(job);
+  return {
+    corner,
+    fastening: axle.fastening,
+    studs: axle.studs,
+    allowedShifts: axle.allowedShifts,
+    limits: withRunout(limitsOf(axle), runoutByRule(rules)),
+    sets,
+    ruledOut: ruledOutAt(job, corner),
+    equalCuts: cutsEqually(rules),
+    isCaptive: axle.traits.some((trait) => CAPTIVE.includes(trait)),
+    cut: cutFigures(job, corner),
+  };
+}
+
+/** A corner of a job as the solvers need it. Throws when the vehicle lacks the axle. */
+export const cornerRecord = oncePerPlace<Job, [Corner, Phase], CornerRecord>(cornerRecordAnew);

@@ -1,0 +1,58 @@
+import { openItems, signOffBlockers, type Blocker } from '../procedure';
+import { isWritten } from './checks';
+import { judgeCorner } from './judge';
+import { outcomeOf } from './proof';
+import { readinessOf } from './readiness';
+import { axleAt } from './record';
+import { oncePer } from './remember';
+import type { Job } from './types';
+
+/** What stands between a job and its sign-off. */
+export interface SignOffView {
+  /** What never passes. */
+  readonly blocks: readonly Blocker[];
+  /** What the lead may sign with, in writing. */
+  readonly open: readonly Blocker[];
+}
+
+/** Rotors whose thinnest place is too close to discard thickness to call, as they stand now. */
+const nearDiscard = (job: Job): Blocker[] =>
+  job.corners
+    .filter((corner) => axleAt(job, corner))
+    .filter((corner) => {
+      const [after, before] = (['after', 'before'] as const).map(
+        (phase) => judgeCorner(job, corner, phase).assessment.thicknessVerdicts,
+      );
+      return (after ?? before)?.verdicts.discard.state === 'too-close';
+    })
+    .map((corner) => ({
+      say: `${corner}: the thinnest place is too close to discard thickness to call.`,
+      place: 'prove',
+      corner,
+    }));
+
+/** What blocks the sign-off of a job, and what is open without blocking. */
+export const signOffOf = oncePer((job: Job): SignOffView => {
+  const state = readinessOf(job);
+  const outcome = outcomeOf(job);
+  const proof: Blocker[] =
+    outcome === null || outcome.state === 'cured'
+      ? []
+      : [
+          ...[{ say: `The job is ${outcome.state.replace('-', ' ')}.`, place: 'prove' as const }],
+          ...[...outcome.reasons, ...outcome.left].map((say) => ({ say, place: 'prove' as const })),
+        ];
+  const wasApart = state.corners.some(({ wheelOff }) => wheelOff);
+  const bedding: Blocker[] =
+    state.pistonsMoved.length > 0 && !isWritten(job, 'bedding', '', 'driven')
+      ? [{ say: 'It was not bedded in here.', place: 'prove' }]
+      : [];
+  const recheck: Blocker[] =
+    wasApart && !job.rechecks.some(({ what }) => what === 'wheel-nuts')
+      ? [{ say: 'No recheck of the wheel nuts is set.', place: 'prove' }]
+      : [];
+  return {
+    blocks: signOffBlockers(state),
+    open: [...openItems(state), ...nearDiscard(job), ...proof, ...bedding, ...recheck],
+  };
+});

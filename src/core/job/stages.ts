@@ -1,0 +1,121 @@
+import { measuredSet } from '../assessment';
+import type { Corner } from '../readings';
+import { signOffBlockers } from '../procedure';
+import { isWritten } from './checks';
+import { progressAt } from './procedure';
+import { cornersToProve, outcomeOf } from './proof';
+import { readinessOf } from './readiness';
+import { setsOfCorner } from './record';
+import { oncePer } from './remember';
+import type { Job, Phase } from './types';
+
+/** The stages of a job in the order of work. */
+export const STAGES = [
+  'complaint',
+  'road-test',
+  'strip',
+  'measure',
+  'decide',
+  'correct',
+  'rebuild',
+  'prove',
+  'report',
+] as const;
+export type StageKey = (typeof STAGES)[number];
+
+export interface Stage {
+  readonly key: StageKey;
+  /** The corner at which its work goes on, for a stage that is worked corner by corner. */
+  readonly corner: Corner | null;
+  readonly state: 'done' | 'open' | 'left-out';
+}
+
+/** Whether a corner has a complete set of a kind. */
+export const hasSet = (
+  job: Job,
+  corner: Corner,
+  phase: Phase,
+  kind: 'runout' | 'thickness',
+): boolean =>
+  setsOfCorner(job, corner, phase).some((set) => set.kind === kind && measuredSet(set) !== null);
+
+const isMeasured = (job: Job, corner: Corner): boolean =>
+  hasSet(job, corner, 'before', 'runout') && hasSet(job, corner, 'before', 'thickness');
+
+/** Corners whose correction is not ticked as done yet. */
+export const cornersToCorrect = (job: Job): Corner[] =>
+  cornersToProve(job).filter((corner) => !isWritten(job, 'correct', corner, 'done'));
+
+function stateOf(done: boolean, closed: boolean): Stage['state'] {
+  if (done) return 'done';
+  return closed ? 'left-out' : 'open';
+}
+
+/** Whether a road test was driven: recorded, or its rate felt. */
+const isDriven = (job: Job): boolean =>
+  job.roadTests.some(({ phase }) => phase === 'before') ||
+  job.findings.some(({ code }) => code === 'felt-order' || code === 'recording');
+
+/** Whether everything at every corner of the job was looked at. */
+const isStripped = (job: Job): boolean =>
+  job.corners.every((corner) => {
+    const { items, looked } = progressAt(job, corner);
+    return items > 0 && looked === items;
+  });
+
+/** Whether the strip-down was gone about step by step, and not only a finding noted. */
+const isBegun = (job: Job): boolean =>
+  job.checks.some(({ kind }) => kind === 'step' || kind === 'lifting');
+
+/** The stages that a job has, with how far each is. */
+export const stagesOf = oncePer((job: Job): Stage[] => {
+  const { corners } = job;
+  const isClosed = job.closedAt !== null;
+  const toProve = cornersToProve(job);
+  const isDecided = corners.every((corner) =>
+    job.decisions.some((decision) => decision.corner === corner),
+  );
+  const toCorrect = cornersToCorrect(job);
+  const outcome = outcomeOf(job);
+  const isProven = isDecided && (outcome === null || ['cured', 'better'].includes(outcome.state));
+  const isMeasuredAgain = toProve.every((corner) => hasSet(job, corner, 'after', 'runout'));
+  const readiness = readinessOf(job);
+  const isApart = readiness.corners.some(({ wheelOff }) => wheelOff);
+  const first = corners[0] ?? 'FL';
+  const stage = (
+    key: StageKey,
+    isDone: boolean,
+    { corner = null, isLeftOut = false }: { corner?: Corner | null; isLeftOut?: boolean } = {},
+  ): Stage => ({ key, corner, state: isLeftOut ? 'left-out' : stateOf(isDone, isClosed) });
+  const wasDriven = isDriven(job);
+  const wasStripped = isStripped(job);
+  const isRead = job.sets.length > 0;
+  return [
+    stage('complaint', job.complaint !== ''),
+    stage('road-test', wasDriven, { isLeftOut: !wasDriven && isRead }),
+    stage('strip', wasStripped, { isLeftOut: !wasStripped && !isBegun(job) && isRead }),
+    stage(
+      'measure',
+      corners.every((corner) => isMeasured(job, corner)),
+      { corner: corners.find((corner) => !isMeasured(job, corner)) ?? first },
+    ),
+    stage('decide', isDecided),
+    ...(toProve.length > 0
+      ? [
+          stage('correct', isDecided && toCorrect.length === 0, {
+            corner: toCorrect[0] ?? toProve[0] ?? first,
+            isLeftOut: toCorrect.length > 0 && isMeasuredAgain,
+          }),
+        ]
+      : []),
+    ...(isApart ? [stage('rebuild', signOffBlockers(readiness).length === 0)] : []),
+    stage('prove', isProven),
+    stage('report', isClosed),
+  ];
+});
+
+/** The stage to open a job at: the first that is open, else the last. */
+export const currentStage = (job: Job): Stage | undefined => {
+  const stages = stagesOf(job);
+  return stages.find(({ state }) => state === 'open') ?? stages.at(-1);
+};

@@ -1,0 +1,142 @@
+import 'server-only';
+import { isDeepStrictEqual } from 'node:util';
+import {
+  checkFormSchema,
+  definitionOf,
+  PROCEDURE,
+  readCheckEntry,
+  type CheckEntry,
+} from '../../core/contracts';
+import {
+  findCheck,
+  type Job,
+  looksOf,
+  notDoneYet,
+  refuseInRebuild,
+  slipOfCut,
+} from '../../core/job';
+import { lookAt, lookOfFinding, lookWithout, ownerOf, type Says } from '../../core/procedure';
+import { CORNERS, type Corner } from '../../core/readings';
+import type { Database } from '../../db/client';
+import { deleteCheck, deleteFinding, writeCheck, type CheckRow } from '../../db/repositories';
+import { accept, refuse, refuseParse, type Answer } from '../answer';
+import { withJob } from './withJob';
+
+/** What became of a write: its new stamp, or what another wrote in its place meanwhile. */
+export type Kept =
+  | { readonly kept: true; readonly stamp: string | null }
+  | { readonly kept: false; readonly theirs: CheckRow | null };
+export type CheckAnswer = Answer<Kept>;
+
+const WHO = 'Say who you are first: choose your name at “Who is here”.';
+
+/** Why a check cannot be written as the job stands, in words; null where it can. */
+function refuseCheck(job: Job, write: CheckEntry): string | null {
+  const corner = CORNERS.find((each) => each === write.place);
+  if (write.kind === 'correct' && corner) {
+    const open = write.item === 'done' ? notDoneYet(job, corner) : null;
+    if (open !== null) return open;
+    const isFigure = write.item === 'finished' || write.item === 'returned';
+    const slip = isFigure ? slipOfCut(job, corner, write.value) : null;
+    if (slip !== null) return slip;
+  }
+  return refuseInRebuild(job, write);
+}
+
+/** Writes one item of the procedure, or takes it back; tells of what another wrote meanwhile. */
+export async function recordCheck(input: unknown, by: string | null): Promise<CheckAnswer> {
+  const parsed = checkFormSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const { jobId, kind, place, item, value, note, seen } = parsed.data;
+  if (by === null && definitionOf(kind, place, item)?.isNamed) return refuse(WHO);
+  return withJob<Kept>(jobId, async (tx, job) => {
+    const corner = CORNERS.find((each) => each === place);
+    // A system is bled at every corner, whichever of them the job is about.
+    if (corner && kind !== 'hydraulics' && !job.corners.includes(corner)) {
+      return refuse('This corner is not part of the job.');
+    }
+    const write = value === null ? null : readCheckEntry(kind, place, item, value);
+    const why = write && refuseCheck(job, write);
+    if (why !== null) return refuse(why);
+    const change = write && { value: write.value, note, by };
+    const written = await writeCheck(tx, { jobId, kind, place, item }, change, seen);
+    if (!written.done) return accept({ kept: false, theirs: written.theirs });
+    if (kind === 'look') await afterLook(tx, job, place, item, write?.value ?? null);
+    if (kind === 'pedal' && item === 'held' && value === null) {
+      // A pedal that is tried again is pumped and held anew.
+      for (const again of ['firm', 'hold']) {
+        await deleteCheck(tx, { jobId, kind, place, item: again });
+      }
+    }
+    return accept({ kept: true, stamp: written.stamp });
+  });
+}
+
+/**
+ * After a look was written: answers from before there were looks are taken away, since the
+ * item says it itself now; and where it says something else than before, what was put right
+ * was put right of what was found then.
+ */
+async function afterLook(
+  tx: Database,
+  job: Job,
+  place: string,
+  item: string,
+  found: unknown,
+): Promise<void> {
+  const told = job.findings.filter(
+    ({ code, value, corner }) =>
+      corner === place && lookOfFinding(PROCEDURE, { code, value })?.item === item,
+  );
+  for (const finding of told) await deleteFinding(tx, { jobId: job.id, ...finding });
+  const before = findCheck(job, 'look', place, item)?.value ?? null;
+  if (isDeepStrictEqual(before, found)) return;
+  await deleteCheck(tx, { jobId: job.id, kind: 'fixed', place, item });
+}
+
+/** Writes a look over what stands, for an answer that the nose was given. */
+async function writeLook(
+  tx: Database,
+  job: Job,
+  corner: Corner,
+  item: string,
+  found: readonly string[] | null,
+): Promise<void> {
+  const key = { jobId: job.id, kind: 'look' as const, place: corner, item };
+  const seen = findCheck(job, 'look', corner, item)?.stamp ?? null;
+  const change = found && { value: found, note: null, by: null };
+  await writeCheck(tx, key, change, seen);
+  await afterLook(tx, job, corner, item, found);
+}
+
+/** Writes what the nose was answered as the look that it is; other looks stay as they are. */
+export async function recordLook(
+  tx: Database,
+  job: Job,
+  corner: Corner,
+  says: Says,
+): Promise<void> {
+  const look = lookOfFinding(PROCEDURE, says);
+  if (!look) return;
+  const there = lookAt(looksOf(job), corner, look.item);
+  const rest = there ? (lookWithout(PROCEDURE, there, { code: says.code })?.found ?? []) : [];
+  await writeLook(tx, job, corner, look.item, [...new Set([...rest, ...look.found])]);
+}
+
+/**
+ * Takes back what looks say of a check: the one answer named, wherever it was found; without
+ * a name only what the item says that is this check.
+ */
+export async function takeLookBack(
+  tx: Database,
+  job: Job,
+  corner: Corner,
+  check: { readonly code: string; readonly value?: string | undefined },
+): Promise<void> {
+  const owner = ownerOf(PROCEDURE, check.code)?.code;
+  for (const old of looksOf(job).filter((each) => each.corner === corner)) {
+    if (check.value === undefined && old.item !== owner) continue;
+    const kept = lookWithout(PROCEDURE, old, check);
+    if (kept !== old) await writeLook(tx, job, corner, old.item, kept && kept.found);
+  }
+}

@@ -1,0 +1,77 @@
+import 'server-only';
+import { cache } from 'react';
+import { complaintFormSchema, idSchema, jobFormSchema, type JobData } from '../../core/contracts';
+import {
+  findJob,
+  findVehicle,
+  insertJob,
+  listClosedJobs,
+  listOpenJobs,
+  PAGE_SIZE,
+  updateComplaint,
+  type JobLine,
+} from '../../db/repositories';
+import { axleOf } from '../../core/readings';
+import { accept, refuse, refuseParse, type Answer } from '../answer';
+import type { Job } from '../../core/job';
+import type { Database } from '../../db/client';
+import { database, inTransaction } from '../database';
+import { learnFrom } from '../records/insights';
+import { withJob } from './withJob';
+
+export type { JobLine };
+
+/** Opens a job; returns its id. */
+export const openJob = (input: unknown): Promise<Answer<string>> =>
+  inTransaction(async (tx) => {
+    const parsed = jobFormSchema.safeParse(input);
+    if (!parsed.success) return refuseParse(parsed.error);
+    if (!(await findVehicle(tx, parsed.data.vehicleId))) {
+      const message = 'This vehicle is not on file any more. Choose another.';
+      return refuse(message, { vehicleId: message });
+    }
+    const comeback = await refuseComeback(tx, parsed.data);
+    if (comeback !== null) return refuse(comeback, { comebackOf: comeback });
+    const id = await insertJob(tx, parsed.data);
+    // A comeback changes what was learnt from the job that it came back from.
+    if (parsed.data.comebackOf !== null) await learnFrom(tx, parsed.data.comebackOf);
+    return accept(id);
+  });
+
+/** Why a job is no comeback of the one named: another vehicle or axle; null where it is. */
+async function refuseComeback(tx: Database, data: JobData): Promise<string | null> {
+  if (data.comebackOf === null) return null;
+  const earlier = await findJob(tx, data.comebackOf);
+  if (earlier?.vehicle.id !== data.vehicleId) return 'The earlier job is of another vehicle.';
+  const axles = new Set(earlier.corners.map(axleOf));
+  return data.corners.some((corner) => axles.has(axleOf(corner)))
+    ? null
+    : 'The earlier job is of the other axle: a comeback is of the same one.';
+}
+
+/** Changes the complaint and the corners of a job. */
+export const changeComplaint = (id: string, input: unknown): Promise<Answer<string>> =>
+  withJob(id, async (tx) => {
+    const parsed = complaintFormSchema.safeParse(input);
+    if (!parsed.success) return refuseParse(parsed.error);
+    await updateComplaint(tx, id, parsed.data);
+    return accept(id);
+  });
+
+/** A job with all that hangs on it, or null; loaded once for one page. */
+export const loadJob = cache(async (id: string): Promise<Job | null> => {
+  if (!idSchema.safeParse(id).success) return null;
+  return findJob(await database(), id);
+});
+
+/** One page of the open jobs, and how many pages there are. */
+export async function openJobs(
+  page: number,
+): Promise<{ lines: JobLine[]; total: number; pages: number }> {
+  const { lines, total } = await listOpenJobs(await database(), page);
+  return { lines, total, pages: Math.max(1, Math.ceil(total / PAGE_SIZE)) };
+}
+
+const LATEST_CLOSED = 5;
+export const latestClosedJobs = async (): ReturnType<typeof listClosedJobs> =>
+  listClosedJobs(await database(), LATEST_CLOSED);

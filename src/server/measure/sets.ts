@@ -1,0 +1,206 @@
+import 'server-only';
+import {
+  idSchema,
+  MAX_LAPS,
+  newSetSchema,
+  readingsSchema,
+  setAsideSchema,
+  setDetailsSchema,
+  type NewSetData,
+  type TypedReadings,
+} from '../../core/contracts';
+import { leftOut } from '../../core/quality';
+import { axleAt, type Job, type ReadingSet } from '../../core/job';
+import { LENGTH_KINDS, readTyped } from '../../core/readings';
+import { WORKSHOP_DEFAULTS } from '../../core/verdict';
+import {
+  findGauge,
+  findSet,
+  findSetFile,
+  findUsualGauge,
+  insertSet,
+  listReadingChanges,
+  updateSet,
+  writeReadings,
+  type NewSetRow,
+  type ReadingChange,
+  type ReadingChangeRow,
+  type SetFile,
+} from '../../db/repositories';
+import { accept, refuse, refuseParse, type Answer } from '../answer';
+import type { Database } from '../../db/client';
+import { database } from '../database';
+import { withJob } from '../job/withJob';
+
+const GONE = 'This set is not on file any more. Load the page again.';
+
+type NewGauge = Pick<NewSetRow, 'resolutionUm' | 'repeatabilityUm'> & Partial<NewSetRow>;
+
+/** The gauge of a new set: the one named if it is in use, the usual one of its kind, or the workshop default. */
+async function gaugeFor(kind: 'dial' | 'micrometer', id: string | null): Promise<NewGauge> {
+  const db = await database();
+  const named = id ? await findGauge(db, id) : null;
+  const gauge = named?.retiredAt === null ? named : await findUsualGauge(db, kind);
+  if (gauge?.kind === kind) {
+    const { resolutionUm, repeatabilityUm, mpeUm, turned } = gauge;
+    const known = { gaugeId: gauge.id, gaugeName: gauge.name, gaugeDue: gauge.due };
+    return { resolutionUm, repeatabilityUm, mpeUm, turned, ...known };
+  }
+  const usual =
+    kind === 'micrometer' ? WORKSHOP_DEFAULTS.micrometer : WORKSHOP_DEFAULTS.dialIndicator;
+  return {
+    resolutionUm: usual.resolution,
+    repeatabilityUm: usual.repeatability,
+    mpeUm: 'mpe' in usual ? usual.mpe : null,
+  };
+}
+
+/** Where a set's readings come from: read at the bench, or out of a table. */
+export type SetOrigin = 'bench' | 'table';
+
+const FROM_A_TABLE = 'how the rotor was prepared (the readings come from a table)';
+
+/** A set checked and ready to be begun at its job, or why it cannot be. Nothing is written yet. */
+export async function readySet(
+  job: Job,
+  { left, gaugeId = null, ...plan }: NewSetData,
+  origin: SetOrigin = 'bench',
+): Promise<Answer<NewSetRow>> {
+  const { corner, shift, kind, angles, positions } = plan;
+  if (!job.corners.includes(corner)) return refuse('This corner is not part of the job.');
+  const axle = axleAt(job, corner);
+  const studs = axle?.studs ?? 0;
+  if (shift >= studs) return refuse(`With ${studs} studs a mounting is at 0 to ${studs - 1}.`);
+  if (angles && angles.length !== positions) {
+    const message = `${angles.length} angles were given for ${positions} positions.`;
+    return refuse(message, { angles: message });
+  }
+  const fastening = axle?.fastening ?? 'studs';
+  const asked = { kind, asFound: plan.phase === 'as-found', fastening };
+  const gauge = await gaugeFor(kind === 'thickness' ? 'micrometer' : 'dial', gaugeId);
+  // Only a real dial that was read just now counts the other way round.
+  const turned = gauge.turned === true && origin === 'bench' && !plan.isVirtual;
+  return accept({
+    ...plan,
+    ...gauge,
+    turned,
+    leftOut: origin === 'table' ? [FROM_A_TABLE] : left ? leftOut(asked, left) : null,
+    radiusUm: kind === 'hub' ? WORKSHOP_DEFAULTS.hubFaceRadius : null,
+  });
+}
+
+/** Begins a reading set with its gauge and what is known of its circumstances. */
+export async function beginSet(input: unknown): Promise<Answer<SetFile>> {
+  const parsed = newSetSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  return withJob(parsed.data.jobId, async (tx, job) => {
+    const ready = await readySet(job, parsed.data);
+    return ready.ok ? accept({ ...(await insertSet(tx, ready.value)), readings: [] }) : ready;
+  });
+}
+
+/** One use case on a set, in the transaction of its job. */
+async function withSet<Value>(
+  id: string,
+  use: (tx: Database, set: ReadingSet) => Promise<Answer<Value>>,
+): Promise<Answer<Value>> {
+  const known = idSchema.safeParse(id).success ? await findSet(await database(), id) : null;
+  if (!known) return refuse(GONE, {}, 'gone');
+  return withJob(known.jobId, async (tx, job) => {
+    const set = job.sets.find((each) => each.id === id);
+    return set ? use(tx, set) : refuse(GONE, {}, 'gone');
+  });
+}
+
+/** A set with its readings, or null. */
+export const setFile = async (id: string): Promise<SetFile | null> =>
+  idSchema.safeParse(id).success ? findSetFile(await database(), id) : null;
+
+/** What stood at the places of a set before, the latest first. */
+export const setHistory = async (id: string): Promise<ReadingChangeRow[]> =>
+  idSchema.safeParse(id).success ? listReadingChanges(await database(), id) : [];
+
+/** Changes what was noted of a set: zero error, temperature, end play. */
+export async function noteDetails(input: unknown): Promise<Answer<string>> {
+  const parsed = setDetailsSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const { setId, ...change } = parsed.data;
+  return withSet(setId, async (tx) => {
+    await updateSet(tx, setId, change);
+    return accept(setId);
+  });
+}
+
+/**
+ * Adds a lap to a set; returns how many it has now. `has` is how many the writer saw: a lap that
+ * was added already is not added again.
+ */
+export const addLap = (setId: string, has?: number): Promise<Answer<number>> =>
+  withSet(setId, async (tx, set) => {
+    if (has !== undefined && set.laps !== has) return accept(set.laps);
+    if (set.laps >= MAX_LAPS) return refuse(`${MAX_LAPS} laps are enough for any gauge.`);
+    await updateSet(tx, setId, { laps: set.laps + 1 });
+    return accept(set.laps + 1);
+  });
+
+/** Sets a set aside: it stays on file and counts no more. */
+export async function setAside(input: unknown): Promise<Answer<string>> {
+  const parsed = setAsideSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const { setId, reason } = parsed.data;
+  return withSet(setId, async (tx) => {
+    await updateSet(tx, setId, { setAsideAt: new Date(), setAsideReason: reason });
+    return accept(setId);
+  });
+}
+
+/** Lets a set that was set aside count again. */
+export const takeBack = (setId: string): Promise<Answer<string>> =>
+  withSet(setId, async (tx) => {
+    await updateSet(tx, setId, { setAsideAt: null, setAsideReason: null });
+    return accept(setId);
+  });
+
+/** The set that readings go to, as far as checking them needs it. */
+type SetShape = Pick<ReadingSet, 'kind' | 'positions' | 'laps'>;
+
+/** Readings as typed, checked against their set: all, or why one of them is refused. */
+export function checkedReadings(
+  set: SetShape,
+  typed: TypedReadings,
+): Answer<readonly ReadingChange[]> {
+  const isDial = set.kind !== 'thickness';
+  const kind = isDial ? LENGTH_KINDS.deviation : LENGTH_KINDS.thickness;
+  const last = isDial ? set.positions : set.positions - 1;
+  const changes: ReadingChange[] = [];
+  for (const [i, { lap, position, text, unit }] of typed.entries()) {
+    if (lap >= set.laps || position > last) {
+      const message = `Position ${position + 1} of lap ${lap + 1} is not part of this set.`;
+      return refuse(message, { [`readings.${i}`]: message });
+    }
+    if (text === null) {
+      changes.push({ lap, position, valueUm: null });
+      continue;
+    }
+    const read = readTyped(text, unit, kind);
+    if (!read.ok) return refuse(read.message, { [`readings.${i}.text`]: read.message });
+    const { value, unit: typedUnit, text: kept } = read.length;
+    changes.push({ lap, position, valueUm: value as number, text: kept, unit: typedUnit });
+  }
+  return accept(changes);
+}
+
+/**
+ * Writes readings as typed: all or none, each parsed and checked again here. Answers when
+ * they are on disk.
+ */
+export async function saveReadings(setId: string, input: unknown): Promise<Answer<number>> {
+  const parsed = readingsSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  return withSet(setId, async (tx, set) => {
+    const changes = checkedReadings(set, parsed.data.readings);
+    if (!changes.ok) return changes;
+    await writeReadings(tx, setId, changes.value);
+    return accept(changes.value.length);
+  });
+}

@@ -1,0 +1,126 @@
+import 'server-only';
+import { cache } from 'react';
+import {
+  asideFormSchema,
+  findingFormSchema,
+  KNOWLEDGE,
+  overridesSchema,
+  readOverrides,
+} from '../../core/contracts';
+import {
+  applyOverrides,
+  countedPriors,
+  diagnose,
+  NO_OVERRIDES,
+  type CountedPrior,
+  type Diagnosis,
+  type Knowledge,
+  type Overrides,
+  type RecordedFinding,
+} from '../../core/diagnosis';
+import { findingsOfJob, isLook, type Job, noDriveOf, onceByContent } from '../../core/job';
+import {
+  countConfirmedCauses,
+  deleteFinding,
+  readSetting,
+  saveFinding,
+  setAsideFinding,
+  writeSetting,
+} from '../../db/repositories';
+import { accept, refuseParse, type Answer } from '../answer';
+import { database } from '../database';
+import { recordLook, takeLookBack } from '../job/checks';
+import { withJob } from '../job/withJob';
+
+const OVERRIDES = 'knowledge';
+
+/** The knowledge as this shop uses it. */
+export interface ShopKnowledge {
+  readonly knowledge: Knowledge;
+  readonly overrides: Overrides;
+  readonly priors: readonly CountedPrior[];
+  /** Closed jobs with a confirmed cause. */
+  readonly confirmedJobs: number;
+}
+
+/** The knowledge with the shop's changes and the counts of its closed jobs. */
+export async function shopKnowledge(): Promise<ShopKnowledge> {
+  const db = await database();
+  const overrides = readOverrides(await readSetting(db, OVERRIDES));
+  const knowledge = applyOverrides(KNOWLEDGE, overrides);
+  const priors = countedPriors(knowledge, await countConfirmedCauses(db));
+  const confirmedJobs = priors.reduce((sum, { confirmed }) => sum + confirmed, 0);
+  return { knowledge, overrides, priors, confirmedJobs };
+}
+
+/** Changes the shop's priors, minutes and weights; null goes back to what is shipped. */
+export async function changeKnowledge(input: unknown): Promise<Answer<null>> {
+  const parsed = overridesSchema.safeParse(input ?? NO_OVERRIDES);
+  if (!parsed.success) return refuseParse(parsed.error);
+  await writeSetting(await database(), OVERRIDES, parsed.data);
+  return accept(null);
+}
+
+/** What the nose shows of a job. */
+export interface NoseView extends ShopKnowledge {
+  readonly diagnosis: Diagnosis;
+  readonly findings: readonly RecordedFinding[];
+  readonly aside: readonly string[];
+  /** Why no road test may be driven, or null. */
+  readonly noDrive: string | null;
+}
+
+/** Weighing asks every next check for what it would change: what was weighed lately is kept. */
+const MOST_WEIGHED = 64;
+
+const weighed = onceByContent(
+  ({ overrides, input }: { overrides: Overrides; input: Parameters<typeof diagnose>[1] }) =>
+    diagnose(applyOverrides(KNOWLEDGE, overrides), input),
+  MOST_WEIGHED,
+);
+
+/** Weighs a job's findings with the shop's knowledge; once in a request for one job. */
+export const noseOf = cache(async (job: Job): Promise<NoseView> => {
+  const shop = await shopKnowledge();
+  const findings = findingsOfJob(job);
+  const diagnosis = weighed({
+    overrides: shop.overrides,
+    input: {
+      findings,
+      aside: job.aside,
+      corners: job.corners,
+      priors: Object.fromEntries(shop.priors.map(({ code, share }) => [code, share])),
+    },
+  });
+  return { ...shop, diagnosis, findings, aside: job.aside, noDrive: noDriveOf(job, findings) };
+});
+
+/** Records an answer or a finding, or takes it back. */
+export async function recordFinding(input: unknown): Promise<Answer<string>> {
+  const parsed = findingFormSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const { jobId, code, value, corner: at } = parsed.data;
+  const corner = at ?? '';
+  return withJob(jobId, async (tx, job) => {
+    if (at && value === null) await takeLookBack(tx, job, at, { code, value: parsed.data.was });
+    if (at && value !== null && isLook(code, value, corner)) {
+      await recordLook(tx, job, at, { code, value });
+      await deleteFinding(tx, { jobId, code, corner });
+      return accept(jobId);
+    }
+    if (value === null) await deleteFinding(tx, { jobId, code, corner });
+    else await saveFinding(tx, { jobId, code, corner, value });
+    return accept(jobId);
+  });
+}
+
+/** Sets a finding aside, so that the effect is seen, or lets it weigh again. */
+export async function weighFinding(input: unknown): Promise<Answer<string>> {
+  const parsed = asideFormSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const { jobId, code, isAside } = parsed.data;
+  return withJob(jobId, async (tx) => {
+    await setAsideFinding(tx, jobId, code, isAside);
+    return accept(jobId);
+  });
+}

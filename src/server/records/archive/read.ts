@@ -1,0 +1,338 @@
+import 'server-only';
+import { createHash } from 'node:crypto';
+import { isDeepStrictEqual } from 'node:util';
+import { eq, inArray, sql } from 'drizzle-orm';
+import type { PgColumn, PgTable } from 'drizzle-orm/pg-core';
+import type { Database } from '../../../db/client';
+import { jobs } from '../../../db/schema';
+import { accept, refuse, type Answer } from '../../answer';
+import { database } from '../../database';
+import { learnFrom, learnPending } from '../insights';
+import type { ArchiveDocument } from './document';
+import {
+  fromArchive,
+  keyOfRow,
+  keysOf,
+  TABLE_NAMES,
+  TABLES,
+  toArchive,
+  uniqueOf,
+  type ArchiveRow,
+  type TableName,
+} from './tables';
+
+/** What an import would do with the rows of one table. */
+export interface TablePlan {
+  readonly table: TableName;
+  readonly fresh: number;
+  readonly same: number;
+  /** Rows that stand here otherwise: ours stay. */
+  readonly conflicts: readonly string[];
+  /** What is brought under another number or plate, as the one here is taken. */
+  readonly renamed: readonly string[];
+}
+
+/** Rows that hang on a job, with the job that they hang on. */
+const JOB_OF: Readonly<Partial<Record<TableName, string>>> = {
+  jobCorners: 'jobId',
+  readingSets: 'jobId',
+  decisions: 'jobId',
+  findings: 'jobId',
+  findingsAside: 'jobId',
+  checks: 'jobId',
+  trayParts: 'jobId',
+  photos: 'jobId',
+  roadTests: 'jobId',
+  additions: 'jobId',
+  rechecks: 'jobId',
+};
+
+/** Rows that hang on a set or an axle. */
+const PARENT_OF: Readonly<Partial<Record<TableName, string>>> = {
+  readings: 'setId',
+  readingChanges: 'setId',
+  axleLimits: 'axleId',
+};
+
+/** What is wrong inside an archive: pictures that are not theirs, rows that hang on nothing. */
+function complaint({ tables }: ArchiveDocument): string | null {
+  for (const { sha256, picture } of tables.photoBlobs) {
+    const digest = createHash('sha256')
+      .update(Buffer.from(String(picture), 'base64'))
+      .digest('hex');
+    if (digest !== sha256)
+      return `The picture ${String(sha256).slice(0, 12)} is not the one it says.`;
+  }
+  const ids = (name: TableName): Set<unknown> => new Set(tables[name].map(({ id }) => id));
+  const jobIds = ids('jobs');
+  for (const [name, key] of Object.entries(JOB_OF) as [TableName, string][]) {
+    const lost = tables[name].find((row) => !jobIds.has(row[key]));
+    if (lost) return `A row of ${name} belongs to a job that is not in the archive.`;
+  }
+  const setIds = ids('readingSets');
+  if (tables.readings.some(({ setId }) => !setIds.has(setId))) {
+    return 'A reading belongs to a set that is not in the archive.';
+  }
+  for (const name of TABLE_NAMES) {
+    const keys = tables[name].map((row) => keyOfRow(name, row));
+    if (new Set(keys).size < keys.length) return `Two rows of ${name} have the same key.`;
+  }
+  return null;
+}
+
+const CHUNK = 500;
+const chunked = <Item>(items: readonly Item[]): Item[][] =>
+  Array.from({ length: Math.ceil(items.length / CHUNK) }, (_, i) =>
+    items.slice(i * CHUNK, (i + 1) * CHUNK),
+  );
+
+/** The rows that stand here under the keys of these, by key. */
+async function standing(
+  db: Database,
+  name: TableName,
+  rows: readonly ArchiveRow[],
+): Promise<Map<string, ArchiveRow>> {
+  const [first] = keysOf(name);
+  const found = new Map<string, ArchiveRow>();
+  if (!first) return found;
+  const column = (TABLES[name] as unknown as Record<string, PgColumn>)[first]!;
+  for (const part of chunked([...new Set(rows.map((row) => row[first]))])) {
+    const here = await db
+      .select()
+      .from(TABLES[name] as PgTable)
+      .where(inArray(column, part));
+    for (const row of here.map(toArchive)) found.set(keyOfRow(name, row), row);
+  }
+  return found;
+}
+
+/** Values of a column that are taken here by rows under other keys. */
+async function taken(
+  db: Database,
+  column: PgColumn,
+  values: readonly unknown[],
+): Promise<Set<unknown>> {
+  const found = new Set<unknown>();
+  for (const part of chunked(values)) {
+    const rows = await db.select({ value: column }).from(column.table).where(inArray(column, part));
+    for (const { value } of rows) found.add(value);
+  }
+  return found;
+}
+
+/** New rows whose place is taken here by another: a second figure for the same fastener, say. */
+async function doublesOf(
+  db: Database,
+  name: TableName,
+  rows: readonly ArchiveRow[],
+): Promise<ReadonlySet<ArchiveRow>> {
+  const unique = uniqueOf(name);
+  const [first] = unique;
+  if (!first || rows.length === 0) return new Set();
+  const placeOf = (row: Readonly<Record<string, unknown>>): string =>
+    JSON.stringify(unique.map(([key]) => row[key] ?? null));
+  const places = new Set<string>();
+  for (const part of chunked([...new Set(rows.map((row) => row[first[0]]))])) {
+    const here = await db
+      .select()
+      .from(TABLES[name] as PgTable)
+      .where(inArray(first[1], part));
+    for (const row of here.map(toArchive)) places.add(placeOf(row));
+  }
+  return new Set(rows.filter((row) => places.has(placeOf(row))));
+}
+
+interface Planned extends TablePlan {
+  readonly insert: readonly ArchiveRow[];
+}
+
+/** Rows of jobs are compared without what an import brings under another name. */
+const NAMED: Readonly<
+  Partial<Record<TableName, { readonly key: string; readonly column: PgColumn }>>
+> = {
+  jobs: { key: 'number', column: jobs.number },
+  vehicles: { key: 'plate', column: TABLES.vehicles.plate },
+  people: { key: 'name', column: TABLES.people.name },
+};
+
+/** A name that is free: a number after all others, a plate or name with a count behind it. */
+function freeName(value: unknown, isTaken: (value: unknown) => boolean): unknown {
+  for (let count = 2; ; count += 1) {
+    const next =
+      typeof value === 'number' ? value + 100_000 * (count - 1) : `${String(value)} (${count})`;
+    if (!isTaken(next)) return next;
+  }
+}
+
+/** What becomes of the rows of one table. Rows of jobs that conflict stay out with their job. */
+async function planTable(
+  db: Database,
+  name: TableName,
+  rows: readonly ArchiveRow[],
+  skipped: ReadonlySet<unknown>,
+): Promise<Planned> {
+  const parent = JOB_OF[name] ?? PARENT_OF[name];
+  const own = parent ? rows.filter((row) => !skipped.has(row[parent])) : rows;
+  const here = await standing(db, name, own);
+  const unknown = own.filter((row) => !here.has(keyOfRow(name, row)));
+  const doubles = await doublesOf(db, name, unknown);
+  const fresh = unknown.filter((row) => !doubles.has(row));
+  const conflicts = own.filter((row) => {
+    const ours = here.get(keyOfRow(name, row));
+    return doubles.has(row) || (ours !== undefined && !isDeepStrictEqual(ours, { ...row }));
+  });
+  const named = NAMED[name];
+  const names = named
+    ? await taken(
+        db,
+        named.column,
+        fresh.map((row) => row[named.key]),
+      )
+    : new Set();
+  const used = new Set<unknown>([...names, ...fresh.map((row) => named && row[named.key])]);
+  const renamed: string[] = [];
+  const insert = fresh.map((row) => {
+    if (!named || !names.has(row[named.key])) return row;
+    const free = freeName(row[named.key], (value) => used.has(value));
+    used.add(free);
+    renamed.push(`${named.key} ${String(row[named.key])} → ${String(free)}`);
+    return { ...row, [named.key]: free };
+  });
+  return {
+    table: name,
+    fresh: fresh.length,
+    same: own.length - fresh.length - conflicts.length,
+    conflicts: conflicts.map((row) => keyOfRow(name, row)),
+    renamed,
+    insert,
+  };
+}
+
+/** Rows of tables that a job’s own rows cannot do without are brought with unique keys only. */
+async function planAll(db: Database, archive: ArchiveDocument): Promise<Planned[]> {
+  const plans: Planned[] = [];
+  const skipped = new Set<unknown>();
+  for (const name of TABLE_NAMES) {
+    const plan = await planTable(db, name, archive.tables[name], skipped);
+    plans.push(plan);
+    // A job that stands here is not touched: its readings, checks and photos stay as ours.
+    if (name === 'jobs') {
+      const inserted = new Set(plan.insert.map(({ id }) => id));
+      for (const { id } of archive.tables.jobs) if (!inserted.has(id)) skipped.add(id);
+    }
+    if (name === 'readingSets' || name === 'axles') {
+      const inserted = new Set(plan.insert.map(({ id }) => id));
+      for (const { id } of archive.tables[name]) if (!inserted.has(id)) skipped.add(id);
+    }
+  }
+  return plans;
+}
+
+/** Compares the rows that were left out with their jobs, so that the dry run says what differs. */
+async function compareKept(
+  db: Database,
+  archive: ArchiveDocument,
+  plans: readonly Planned[],
+): Promise<TablePlan[]> {
+  const shown: TablePlan[] = [];
+  for (const { insert: _, ...plan } of plans) {
+    const rows = archive.tables[plan.table];
+    const here = await standing(db, plan.table, rows);
+    const kept = rows.filter((row) => here.has(keyOfRow(plan.table, row)));
+    const conflicts = kept.filter(
+      (row) => !isDeepStrictEqual(here.get(keyOfRow(plan.table, row)), { ...row }),
+    );
+    const out = rows.length - plan.fresh - kept.length;
+    shown.push({
+      ...plan,
+      same: kept.length - conflicts.length,
+      conflicts: [
+        ...conflicts.map((row) => keyOfRow(plan.table, row)),
+        ...(out > 0 ? [`${out} rows belong to jobs that stand here otherwise`] : []),
+      ],
+    });
+  }
+  return shown;
+}
+
+/** What an import would bring, what stands here the same, and what is in conflict. */
+export async function planImport(archive: ArchiveDocument): Promise<Answer<TablePlan[]>> {
+  const wrong = complaint(archive);
+  if (wrong) return refuse(wrong);
+  const db = await database();
+  return accept(await compareKept(db, archive, await planAll(db, archive)));
+}
+
+/** Jobs go in open, with their ends and their earlier jobs written once everything hangs on them. */
+const asOpen = (row: ArchiveRow): ArchiveRow => ({ ...row, closedAt: null, comebackOf: null });
+
+async function insertRows(
+  db: Database,
+  name: TableName,
+  rows: readonly ArchiveRow[],
+): Promise<void> {
+  for (const part of chunked(rows)) {
+    const values = part.map((row) => fromArchive(name, row));
+    const insert = db.insert(TABLES[name] as PgTable);
+    await (name === 'jobs' ? insert.overridingSystemValue() : insert).values(values);
+  }
+}
+
+async function endJobs(db: Database, rows: readonly ArchiveRow[]): Promise<void> {
+  for (const row of rows) {
+    const { closedAt, comebackOf } = fromArchive('jobs', row);
+    if (closedAt === null && comebackOf === null) continue;
+    await db
+      .update(jobs)
+      .set({ closedAt: closedAt as Date | null, comebackOf: comebackOf as string | null })
+      .where(eq(jobs.id, String(row.id)));
+  }
+}
+
+/** Numbers of new jobs go on after the highest on file. */
+const goOnNumbering = (db: Database) =>
+  db.execute(
+    sql`select setval(pg_get_serial_sequence('jobs', 'number'), greatest((select max(number) from jobs), 100))`,
+  );
+
+/** Writes what is new of an archive, all of it or nothing; answers with what was done. */
+const write = (db: Database, archive: ArchiveDocument) =>
+  db.transaction(async (tx) => {
+    const plans = await planAll(tx, archive);
+    const shown = await compareKept(tx, archive, plans);
+    for (const { table, insert } of plans) {
+      await insertRows(tx, table, table === 'jobs' ? insert.map(asOpen) : insert);
+    }
+    const fresh = plans.find(({ table }) => table === 'jobs')?.insert ?? [];
+    await endJobs(tx, fresh);
+    if (fresh.length > 0) await goOnNumbering(tx);
+    return { shown, fresh };
+  });
+
+/** Learns from the closed jobs that came in, and anew from those that one of them came back from. */
+async function learnFromImport(fresh: readonly ArchiveRow[]): Promise<void> {
+  await learnPending();
+  for (const { comebackOf } of fresh) {
+    if (typeof comebackOf === 'string') await learnFrom(await database(), comebackOf);
+  }
+}
+
+/**
+ * Brings what an archive has and these records have not; nothing here is written over. All of it
+ * or nothing. Answers with what was done.
+ */
+export async function importArchive(archive: ArchiveDocument): Promise<Answer<TablePlan[]>> {
+  const wrong = complaint(archive);
+  if (wrong) return refuse(wrong);
+  let written: Awaited<ReturnType<typeof write>>;
+  try {
+    written = await write(await database(), archive);
+  } catch (error) {
+    const { cause } = error as { cause?: { detail?: string; message?: string } };
+    return refuse(
+      `The archive does not fit these records: ${cause?.detail ?? cause?.message ?? 'a row hangs on one that is not there'}. Nothing was changed.`,
+    );
+  }
+  await learnFromImport(written.fresh);
+  return accept(written.shown);
+}

@@ -1,0 +1,96 @@
+import 'server-only';
+import fs from 'node:fs';
+import path from 'node:path';
+import { isDeepStrictEqual } from 'node:util';
+import { extract, list, type ReadEntry } from 'tar';
+import { FolderTooNew, writeFolderVersion } from '../../../db/connect/folderVersion';
+import { openDatabase, schemaVersion } from '../../../db/client';
+import { accept, refuse, type Answer } from '../../answer';
+import { workFolder } from './make';
+import { countRecords, readManifest, type Manifest } from './manifest';
+
+/** Largest backup taken, packed and unpacked, in bytes, and most files in it. */
+export const LARGEST_BACKUP = 8_000_000_000;
+const LARGEST_UNPACKED = 40_000_000_000;
+const MOST_FILES = 100_000;
+
+/** A backup that was unpacked and found sound, waiting to take the place of the records. */
+export interface Staged {
+  /** Its folder's name in the data folder. */
+  readonly id: string;
+  readonly manifest: Manifest;
+}
+
+const isOurs = (name: string): boolean =>
+  name === 'backup.json' || (/^pg(\/[\w.-]+)*\/?$/.test(name) && !name.includes('..'));
+
+/** Why the files that a backup lists cannot be ours; null where they can. Nothing is unpacked. */
+async function suspicious(file: string): Promise<string | null> {
+  let files = 0;
+  let bytes = 0;
+  let why: string | null = null;
+  const look = (entry: ReadEntry): void => {
+    files += 1;
+    bytes += entry.size;
+    if (!['File', 'OldFile', 'Directory'].includes(entry.type)) {
+      why ??= `it has a ${entry.type.toLowerCase()} in it`;
+    } else if (!isOurs(entry.path)) why ??= 'it has a file in it that no backup has';
+    if (files > MOST_FILES || bytes > LARGEST_UNPACKED)
+      why ??= 'it unpacks to more than any backup';
+  };
+  try {
+    await list({ file, strict: true, onReadEntry: look });
+  } catch {
+    return 'it is torn, or no backup at all';
+  }
+  return why ?? (files === 0 ? 'there is nothing in it' : null);
+}
+
+/** Opens what was unpacked and counts it; a folder is opened by one program only. */
+async function open(folder: string, manifest: Manifest): Promise<Answer<null>> {
+  try {
+    const { db, close } = await openDatabase({ folder });
+    try {
+      const counts = await countRecords(db);
+      return isDeepStrictEqual(counts, manifest.counts)
+        ? accept(null)
+        : refuse('The backup has not the records that it says: it is not whole.');
+    } finally {
+      await close();
+    }
+  } catch (error) {
+    if (error instanceof FolderTooNew) return refuse(error.message);
+    return refuse('The database in the backup cannot be opened: it is not whole.');
+  }
+}
+
+/**
+ * Unpacks a backup beside the records and makes sure that it is whole: what is in it, its
+ * version, that its database opens, that it has the records it says. The records are not touched.
+ */
+export async function stageBackup(file: string): Promise<Answer<Staged>> {
+  const why = await suspicious(file);
+  if (why) return refuse(`This is no backup of Zesty Hound: ${why}. Nothing was changed.`);
+  const folder = workFolder('restoring');
+  const giveUp = (message: string): Answer<never> => {
+    fs.rmSync(folder, { recursive: true, force: true });
+    return refuse(
+      message.includes('Nothing was changed') ? message : `${message} Nothing was changed.`,
+    );
+  };
+  try {
+    await extract({ file, cwd: folder, strict: true, preservePaths: false });
+  } catch {
+    return giveUp('The backup could not be unpacked: it is torn, or the disk is full.');
+  }
+  const own = path.join(folder, 'backup.json');
+  const manifest = fs.existsSync(own) ? readManifest(fs.readFileSync(own, 'utf8')) : null;
+  if (!manifest) return giveUp('The backup does not say what it is, or is of another version.');
+  if (manifest.schema.when > schemaVersion().when) {
+    return giveUp('The backup was made by a newer version of Zesty Hound: use that one.');
+  }
+  writeFolderVersion(folder, manifest.schema);
+  const opened = await open(folder, manifest);
+  if (!opened.ok) return giveUp(opened.message);
+  return accept({ id: path.basename(folder), manifest });
+}

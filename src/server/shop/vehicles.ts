@@ -1,0 +1,151 @@
+import 'server-only';
+import {
+  findWords,
+  idSchema,
+  LIMIT_FIELDS,
+  vehicleFormSchema,
+  type AxleData,
+  type VehicleData,
+} from '../../core/contracts';
+import type { AxlePosition } from '../../core/readings';
+import {
+  findJob,
+  findVehicle,
+  findVehicleByPlate,
+  insertVehicle,
+  listJobsOfVehicle,
+  listVehicles,
+  searchVehicles,
+  updateVehicle,
+  type JobRow,
+  type NewAxle,
+  type NewVehicle,
+  type VehicleFile,
+  type VehicleLine,
+  type VehicleRow,
+} from '../../db/repositories';
+import { accept, refuse, refuseParse, type Answer } from '../answer';
+import { database } from '../database';
+import { changesOfFigures, type VerdictChange } from '../../core/job';
+import { shopUnits } from './settings';
+
+function axleOf(position: AxlePosition, axle: AxleData): NewAxle {
+  return {
+    position,
+    fastening: axle.fastening,
+    studs: axle.studs,
+    allowedShifts: axle.places === 'as-found' ? [0] : null,
+    caliper: axle.caliper,
+    pistons: axle.pistons,
+    traits: axle.traits,
+    rotorKg: axle.rotorKg,
+    limits: LIMIT_FIELDS.flatMap(({ kind }) => {
+      const { length, source } = axle.limits[kind];
+      if (!length) return [];
+      return [{ kind, valueUm: length.value, text: length.text, unit: length.unit, source }];
+    }),
+  };
+}
+
+const vehicleOf = (data: VehicleData): NewVehicle => ({
+  plate: data.plate.toUpperCase(),
+  make: data.make,
+  model: data.model,
+  tyre: data.tyre,
+  finalDrive: data.finalDrive,
+  brakeByWire: data.brakeByWire,
+  year: data.year,
+  drive: data.drive,
+  variant: data.variant,
+  massKg: data.massKg,
+  axles: [axleOf('front', data.front), axleOf('rear', data.rear)],
+});
+
+/** A vehicle's form read and held against the plates on file, or why it is refused. */
+async function readVehicle(id: string | null, input: unknown): Promise<Answer<NewVehicle>> {
+  const parsed = vehicleFormSchema(await shopUnits()).safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const vehicle = vehicleOf(parsed.data);
+  const same = await findVehicleByPlate(await database(), vehicle.plate);
+  if (!same || same.id === id) return accept(vehicle);
+  const message = `A vehicle with the plate ${vehicle.plate} is on file already.`;
+  return refuse(message, { plate: message });
+}
+
+/** Writes a vehicle, new when `id` is null; a plate stands once. Returns its id. */
+export async function saveVehicle(
+  id: string | null,
+  input: unknown,
+  by: string | null = null,
+): Promise<Answer<string>> {
+  const read = await readVehicle(id, input);
+  if (!read.ok) return read;
+  const db = await database();
+  if (id === null) return accept(await insertVehicle(db, read.value, by));
+  if (!idSchema.safeParse(id).success || !(await findVehicle(db, id))) {
+    return refuse('This vehicle is not on file any more.');
+  }
+  await updateVehicle(db, id, read.value, by);
+  return accept(id);
+}
+
+/** What a change of a vehicle's figures would change in its open jobs; closed ones keep theirs. */
+export async function effectsOfVehicle(
+  id: string,
+  input: unknown,
+): Promise<Answer<readonly VerdictChange[]>> {
+  const read = await readVehicle(id, input);
+  if (!read.ok) return read;
+  const changes: VerdictChange[] = [];
+  const units = await shopUnits();
+  const db = await database();
+  for (const { id: jobId, closedAt } of await listJobsOfVehicle(db, id)) {
+    const file = closedAt === null ? await findJob(db, jobId) : null;
+    if (file) changes.push(...changesOfFigures(file, read.value.axles, units));
+  }
+  return accept(changes);
+}
+
+/** All vehicles, by plate: for a table of everything, not for a page. */
+export const allVehicles = async (): Promise<VehicleRow[]> => listVehicles(await database());
+
+/** Vehicles to a page of their list. */
+const VEHICLES_A_PAGE = 50;
+
+/** One page of the vehicles, or of those that words lead to, and whether there are more. */
+export async function vehiclesPage(
+  text: string,
+  page: number,
+): Promise<{ readonly vehicles: readonly VehicleLine[]; readonly isMore: boolean }> {
+  const words = findWords(text.slice(0, 100));
+  const found = await searchVehicles(await database(), words, {
+    size: VEHICLES_A_PAGE + 1,
+    number: page,
+  });
+  return { vehicles: found.slice(0, VEHICLES_A_PAGE), isMore: found.length > VEHICLES_A_PAGE };
+}
+
+/** Most vehicles that a choice offers; beyond it one is found first. */
+const MOST_OFFERED = 300;
+
+/** The vehicles that a new job offers, the one it is asked for among them. */
+export async function vehiclesToChoose(
+  id: string,
+): Promise<{ readonly vehicles: readonly VehicleLine[]; readonly isMore: boolean }> {
+  const db = await database();
+  const found = await searchVehicles(db, [], { size: MOST_OFFERED + 1, number: 1 });
+  const offered = found.slice(0, MOST_OFFERED);
+  const isThere = !idSchema.safeParse(id).success || offered.some((each) => each.id === id);
+  const own = isThere ? null : await findVehicle(db, id);
+  return { vehicles: own ? [own, ...offered] : offered, isMore: found.length > MOST_OFFERED };
+}
+
+/** A vehicle with its jobs, or null. */
+export async function vehicleWithJobs(
+  id: string,
+): Promise<{ vehicle: VehicleFile; jobs: JobRow[] } | null> {
+  if (!idSchema.safeParse(id).success) return null;
+  const db = await database();
+  const vehicle = await findVehicle(db, id);
+  return vehicle ? { vehicle, jobs: await listJobsOfVehicle(db, id) } : null;
+}

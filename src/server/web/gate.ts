@@ -1,0 +1,86 @@
+/** What decides whether a request may come in at all. */
+export interface RequestOrigin {
+  readonly method: string;
+  readonly host: string | null;
+  readonly origin: string | null;
+  readonly fetchSite: string | null;
+}
+
+const LOOPBACK = ['localhost', '127.0.0.1', '[::1]'];
+const EVERYWHERE = ['0.0.0.0', '::', '[::]'];
+const SAFE_METHODS = ['GET', 'HEAD', 'OPTIONS'];
+
+/** The name in a Host header without its port, in lower case; null when it is not one. */
+export function hostName(host: string | null): string | null {
+  const match = /^(\[[0-9a-f:]+\]|[a-z0-9.-]+)(:\d{1,5})?$/i.exec(host ?? '');
+  return match?.[1]?.toLowerCase() ?? null;
+}
+
+/** Names under which the server may be called: loopback, its own address, those given. */
+export function allowedHosts(env: { HOST?: string; ZESTY_HOUND_HOSTS?: string }): string[] {
+  const own = env.HOST && !EVERYWHERE.includes(env.HOST) ? [env.HOST] : [];
+  const given = (env.ZESTY_HOUND_HOSTS ?? '').split(',').map((name) => name.trim());
+  return [...LOOPBACK, ...own, ...given].filter(Boolean).map((name) => name.toLowerCase());
+}
+
+/**
+ * Why a request is turned away, or null when it may come in: the Host must be one of ours
+ * (a foreign name may be rebound to this address), and what changes data must come from a
+ * page of ours.
+ */
+export function turnedAway(knock: RequestOrigin, allowed: readonly string[]): string | null {
+  const name = hostName(knock.host);
+  if (name === null || !allowed.includes(name)) {
+    return 'This server does not answer to that name. Set ZESTY_HOUND_HOSTS to allow it.';
+  }
+  if (SAFE_METHODS.includes(knock.method)) return null;
+  if (knock.fetchSite === 'cross-site')
+    return 'Changes must come from this server\u2019s own pages.';
+  if (knock.origin === null) return null;
+  let from: string;
+  try {
+    from = new URL(knock.origin).host;
+  } catch {
+    return 'Changes must come from this server\u2019s own pages.';
+  }
+  return from === knock.host ? null : 'Changes must come from this server\u2019s own pages.';
+}
+
+/** A request as the gate asks about it, with the names that it may call us by. */
+export const originAndHosts = (request: Request): [RequestOrigin, string[]] => [
+  {
+    method: request.method,
+    host: request.headers.get('host'),
+    origin: request.headers.get('origin'),
+    fetchSite: request.headers.get('sec-fetch-site'),
+  },
+  allowedHosts(process.env as { HOST?: string; ZESTY_HOUND_HOSTS?: string }),
+];
+
+/** The content policy of one page: scripts by nonce, everything else from here. */
+export const contentPolicy = (nonce: string, development: boolean): string =>
+  [
+    "default-src 'self'",
+    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'${development ? " 'unsafe-eval'" : ''}`,
+    development ? "style-src 'self' 'unsafe-inline'" : `style-src 'self' 'nonce-${nonce}'`,
+    development ? '' : "style-src-attr 'none'",
+    "img-src 'self' data: blob:",
+    "font-src 'self'",
+    `connect-src 'self'${development ? ' ws:' : ''}`,
+    "worker-src 'self'",
+    "object-src 'none'",
+    "base-uri 'none'",
+    "form-action 'self'",
+    "frame-ancestors 'none'",
+  ]
+    .filter(Boolean)
+    .join('; ');
+
+export const STRICT_HEADERS: Readonly<Record<string, string>> = {
+  'X-Content-Type-Options': 'nosniff',
+  'X-Frame-Options': 'DENY',
+  'Referrer-Policy': 'no-referrer',
+  'Cross-Origin-Opener-Policy': 'same-origin',
+  'Cross-Origin-Resource-Policy': 'same-origin',
+  'Permissions-Policy': 'camera=(self), geolocation=(), microphone=(), serial=(self)',
+};
