@@ -15,7 +15,11 @@ import { connection } from 'next/server';
 import type { ReactNode } from 'react';
 import { Palette } from '@/features/find/Palette';
 import { UnitsSwitch } from '@/features/settings/UnitsSwitch';
+import { Unsent } from '@/features/unsent/Unsent';
+import { UnsentBadge } from '@/features/unsent/UnsentBadge';
 import { shopUnits } from '@/server/shop/settings';
+import { whoIsHere } from '@/server/web/who';
+import { KeeperProvider } from '@/ui/keeper';
 import {
   DEVICE_THEME_SCRIPT,
   HeaderNav,
@@ -51,24 +55,28 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         <a className="zh-skip" href="#main">
           Skip to the content
         </a>
-        <header className="zh-header">
-          <div className="zh-header-inner">
-            <Link href="/" className="zh-brand">
-              <Logo />
-              <span className="zh-brand-name">Zesty Hound</span>
-            </Link>
-            <HeaderNav />
-            <div className="zh-tools">
-              <Palette />
-              <UnitsSwitch units={await shopUnits()} />
-              <ThemeSwitch />
-              <Shortcuts />
+        <KeeperProvider who={(await whoIsHere())?.id ?? null}>
+          <header className="zh-header">
+            <div className="zh-header-inner">
+              <Link href="/" className="zh-brand">
+                <Logo />
+                <span className="zh-brand-name">Zesty Hound</span>
+              </Link>
+              <HeaderNav />
+              <div className="zh-tools">
+                <UnsentBadge />
+                <Palette />
+                <UnitsSwitch units={await shopUnits()} />
+                <ThemeSwitch />
+                <Shortcuts />
+              </div>
             </div>
-          </div>
-        </header>
-        <main id="main" className="zh-page">
-          {children}
-        </main>
+          </header>
+          <Unsent />
+          <main id="main" className="zh-page">
+            {children}
+          </main>
+        </KeeperProvider>
       </body>
     </html>
   );

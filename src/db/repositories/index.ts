@@ -15,3 +15,4 @@ export * from './find';
 export * from './tallies';
 export * from './signed';
 export * from './wholeJob';
+export * from './deviceWrites';

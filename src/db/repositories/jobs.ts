@@ -157,6 +157,7 @@ export async function lockJob(
 }
 
 export interface NewJob {
+  readonly id?: string | undefined;
   readonly vehicleId: string;
   readonly complaint: string;
   readonly odometerKm: number | null;
@@ -168,7 +169,13 @@ export interface NewJob {
 export const insertJob = (db: Database, job: NewJob): Promise<string> =>
   db.transaction(async (tx) => {
     const { corners, ...own } = job;
-    const [row] = await tx.insert(jobs).values(own).returning({ id: jobs.id });
+    const [row] = await tx
+      .insert(jobs)
+      .values(own)
+      .onConflictDoNothing({ target: jobs.id })
+      .returning({ id: jobs.id });
+    // One that was opened already under its id stands as it is.
+    if (!row && own.id !== undefined) return own.id;
     if (!row) throw new Error('The job was not written');
     await tx.insert(jobCorners).values(corners.map((corner) => ({ jobId: row.id, corner })));
     return row.id;

@@ -16,14 +16,15 @@ export const trayOf = (db: Database, jobId: string): Promise<TrayPartRow[]> =>
     .where(eq(trayParts.jobId, jobId))
     .orderBy(asc(trayParts.takenAt), asc(trayParts.id));
 
-/** Puts a part in the tray; returns it. */
+/** Puts a part in the tray; one that was put there already under its id is returned as it is. */
 export async function insertTrayPart(
   db: Database,
   part: typeof trayParts.$inferInsert,
 ): Promise<TrayPartRow> {
-  const [row] = await db.insert(trayParts).values(part).returning();
-  if (!row) throw new Error('The part was not written');
-  return row;
+  const [row] = await db.insert(trayParts).values(part).onConflictDoNothing().returning();
+  const put = row ?? (part.id === undefined ? null : await findTrayPart(db, part.id));
+  if (!put) throw new Error('The part was not written');
+  return put;
 }
 
 /** One part, or null. */

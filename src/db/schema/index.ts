@@ -10,3 +10,4 @@ export * from './torque';
 export * from './followUps';
 export * from './search';
 export * from './tallies';
+export * from './deviceWrites';

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { TextField, useSend } from '@/ui/field';
 import { Signed, SignedTick } from '@/ui/procedure';
-import { correctAction } from './actions';
+import { keepCheck } from '@/ui/keeper';
 
 /** A step of a correction as it stands. */
 export interface StepView {
@@ -22,10 +22,10 @@ interface StepProps {
 
 /** Writes a step and says what went wrong with it. */
 function useStep({ jobId, corner, item, written }: StepProps) {
-  const { send, busy, trouble } = useSend(correctAction);
+  const { send, busy, trouble } = useSend(keepCheck);
   const seen = written?.stamp ?? null;
   const write = (value: unknown): void =>
-    send([{ jobId, place: corner, item, value, note: null, seen }]);
+    send([{ jobId, kind: 'correct', place: corner, item, value, note: null, seen }, 'by-writer']);
   return { trouble, busy, write };
 }
 

@@ -1,5 +1,6 @@
 'use client';
 
+import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
 import { Form } from 'react-bootstrap';
 import { EXTRAS, ITEM_NAME, type Extra } from '@/core/options';
@@ -7,7 +8,7 @@ import type { Corner } from '@/core/readings';
 import { fieldUnit, UNIT_SIGN, type UnitSystem } from '@/core/units';
 import { PAD_FAMILIES, type PadFamily } from '@/core/wear';
 import { TextField } from '@/ui/field';
-import { inputAction } from './actions';
+import { keepCheck } from '@/ui/keeper';
 
 /** A figure as it stands, with the stamp of its row. */
 export interface Entered {
@@ -37,23 +38,26 @@ const FIGURES = [
 /** What the options rest on beside the readings: repairs and parts, scores, the pads' family. */
 export function DecideInputs(props: DecideInputsProps) {
   const { jobId, corner, units, extras, withMetal } = props;
-  const [busy, begin] = useTransition();
+  const router = useRouter();
+  const [loading, begin] = useTransition();
+  const [underWay, setUnderWay] = useState(0);
   const [trouble, setTrouble] = useState<Readonly<Record<string, string>>>({});
   const [texts, setTexts] = useState<Readonly<Record<string, string>>>({});
   const unit = fieldUnit(units, 'deviation');
-  const write = (item: string, value: unknown, seen: string | null): void =>
-    begin(async () => {
-      const form = { jobId, kind: 'decide' as const, place: corner, item, value, note: null, seen };
-      const answer = await inputAction(form).catch(() => null);
-      const message =
-        answer === null
-          ? 'The server did not answer. Try again.'
-          : answer.ok
-            ? undefined
-            : answer.message;
+  const busy = loading || underWay > 0;
+  const write = (item: string, value: unknown, seen: string | null): void => {
+    setUnderWay((count) => count + 1);
+    const input = { jobId, kind: 'decide', place: corner, item, value, note: null, seen };
+    void keepCheck(input, 'by-writer').then((answer) => {
+      setUnderWay((count) => count - 1);
+      if (!answer.ok && answer.isDropped) return;
+      const message = answer.ok ? null : answer.message;
       setTrouble(({ [item]: _old, ...rest }) => (message ? { ...rest, [item]: message } : rest));
-      if (!message) setTexts(({ [item]: _typed, ...rest }) => rest);
+      if (message) return;
+      setTexts(({ [item]: _typed, ...rest }) => rest);
+      begin(() => router.refresh());
     });
+  };
   const toggle = (extra: Extra): void =>
     write(
       'extras',

@@ -1,9 +1,9 @@
 'use client';
 
-import { useState, useTransition } from 'react';
 import type { Action } from '@/core/options';
 import type { Corner } from '@/core/readings';
-import { decideAction, undecideAction } from './actions';
+import { useSend } from '@/ui/field';
+import { takeDecisionBack, writeDecision } from './writes';
 
 interface RecordDecisionProps {
   readonly jobId: string;
@@ -16,13 +16,10 @@ interface RecordDecisionProps {
 
 /** Puts the advice on record as what is done, or takes it back. */
 export function RecordDecision({ jobId, corner, action, recorded }: RecordDecisionProps) {
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [busy, begin] = useTransition();
-  const act = (call: () => ReturnType<typeof undecideAction>): void =>
-    begin(async () => {
-      const answer = await call();
-      setTrouble(answer.ok ? null : answer.message);
-    });
+  const take = useSend(writeDecision);
+  const back = useSend(takeDecisionBack);
+  const busy = take.busy || back.busy;
+  const trouble = take.trouble ?? back.trouble;
   return (
     <div className="zh-no-print">
       {recorded !== null && (
@@ -41,7 +38,7 @@ export function RecordDecision({ jobId, corner, action, recorded }: RecordDecisi
             type="button"
             className="btn btn-primary"
             disabled={busy}
-            onClick={() => act(() => decideAction(jobId, corner, action))}
+            onClick={() => take.send([jobId, { corner, action }])}
           >
             Do this: put it on record
           </button>
@@ -51,7 +48,7 @@ export function RecordDecision({ jobId, corner, action, recorded }: RecordDecisi
             type="button"
             className="btn btn-outline-secondary"
             disabled={busy}
-            onClick={() => act(() => undecideAction(jobId, corner))}
+            onClick={() => back.send([jobId, corner])}
           >
             Take it back
           </button>

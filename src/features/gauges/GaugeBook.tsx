@@ -1,11 +1,12 @@
 'use client';
 
-import { useState, useTransition } from 'react';
+import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import type { GaugeForm } from '@/core/contracts';
 import { exactNumber, fieldUnit, UNIT_SIGN, type UnitSystem } from '@/core/units';
 import type { GaugeRow } from '@/server/measure/gauges';
-import { removeGaugeAction, writeGaugeAction } from './actions';
+import { useSend } from '@/ui/field';
+import { retireGauge, writeGauge } from './writes';
 import { LineFormatField } from './LineFormatField';
 
 const KIND_NAME = { dial: 'Dial indicator', micrometer: 'Micrometer' } as const;
@@ -51,8 +52,9 @@ interface GaugeEditorProps {
 
 function GaugeEditor({ initial, units, onDone }: GaugeEditorProps) {
   const [form, setForm] = useState(initial);
-  const [messages, setMessages] = useState<Readonly<Record<string, string>>>({});
-  const [busy, begin] = useTransition();
+  const { send, busy, trouble, fields } = useSend(writeGauge);
+  const messages: Readonly<Record<string, string>> =
+    trouble && Object.keys(fields).length === 0 ? { name: trouble } : fields;
   const sign = UNIT_SIGN[fieldUnit(units, 'deviation')];
   const text = (
     field: 'name' | 'resolution' | 'repeatability' | 'mpe' | 'due',
@@ -71,12 +73,7 @@ function GaugeEditor({ initial, units, onDone }: GaugeEditorProps) {
       {messages[field] && <div className="zh-error">{messages[field]}</div>}
     </Form.Group>
   );
-  const save = (): void =>
-    begin(async () => {
-      const answer = await writeGaugeAction(form).catch(() => null);
-      if (answer?.ok) onDone();
-      else setMessages(answer?.fields ?? { name: 'The server did not answer. Try again.' });
-    });
+  const save = (): void => send([form], onDone);
   return (
     <form
       className="zh-card my-2"
@@ -164,7 +161,8 @@ interface GaugeBookProps {
 /** The workshop’s gauges: what each can tell, and when its calibration runs out. */
 export function GaugeBook({ gauges, units, today }: GaugeBookProps) {
   const [editing, setEditing] = useState<string | null>(null);
-  const [busy, begin] = useTransition();
+  const retire = useSend(retireGauge);
+  const { busy } = retire;
   const unit = fieldUnit(units, 'deviation');
   const say = (value: number): string => `${exactNumber(value, unit)} ${UNIT_SIGN[unit]}`;
   const done = (): void => setEditing(null);
@@ -203,7 +201,7 @@ export function GaugeBook({ gauges, units, today }: GaugeBookProps) {
                   type="button"
                   className="btn btn-link"
                   disabled={busy}
-                  onClick={() => begin(() => removeGaugeAction(gauge.id))}
+                  onClick={() => retire.send([gauge.id])}
                 >
                   Out of use<span className="visually-hidden">: {gauge.name}</span>
                 </button>

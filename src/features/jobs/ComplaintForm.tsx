@@ -5,8 +5,8 @@ import { useRouter } from 'next/navigation';
 import { useForm } from 'react-hook-form';
 import { complaintFormSchema, type ComplaintForm as Values } from '@/core/contracts';
 import { showServerErrors } from '@/ui/field';
-import { changeComplaintAction } from './actions';
 import { ComplaintFields } from './ComplaintFields';
+import { writeComplaint } from './writes';
 
 /** The complaint of a job and the corners it is measured at. */
 export function ComplaintForm({ jobId, values }: { jobId: string; values: Values }) {
@@ -17,7 +17,7 @@ export function ComplaintForm({ jobId, values }: { jobId: string; values: Values
   });
   const { errors, isSubmitting, isSubmitSuccessful } = formState;
   const submit = handleSubmit(async (typed) => {
-    const answer = await changeComplaintAction(jobId, typed);
+    const answer = await writeComplaint(jobId, typed);
     if (answer.ok) router.refresh();
     else showServerErrors({ root: answer.message, ...answer.fields }, setError);
   });

@@ -3,12 +3,13 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
 import { jobFormSchema, type JobForm as Values } from '@/core/contracts';
 import { FormField, showServerErrors } from '@/ui/field';
-import { openJobAction } from './actions';
 import { ComplaintFields } from './ComplaintFields';
+import { writeJob } from './writes';
 
 export interface VehicleChoice {
   readonly id: string;
@@ -46,8 +47,10 @@ export function JobForm({
     },
   });
   const { errors, isSubmitting } = formState;
+  // One id for one form: pressed twice, or sent again, it is still one job.
+  const [id] = useState(() => crypto.randomUUID());
   const submit = handleSubmit(async (values) => {
-    const answer = await openJobAction(values);
+    const answer = await writeJob({ ...values, id });
     if (answer.ok) router.push(`/jobs/${answer.value}/complaint`);
     else showServerErrors({ root: answer.message, ...answer.fields }, setError);
   });

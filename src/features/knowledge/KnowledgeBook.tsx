@@ -1,11 +1,5 @@
 import { KNOWLEDGE } from '@/core/contracts';
 import type { ShopKnowledge } from '@/server/nose/nose';
-import {
-  dropWeightAction,
-  resetKnowledgeAction,
-  saveNumbersAction,
-  saveWeightAction,
-} from './actions';
 import { FindingWeights } from './FindingWeights';
 import { answersOf } from './model';
 import { SaidForm } from './SaidForm';
@@ -16,7 +10,7 @@ const percent = (share: number): string => `${(100 * share).toFixed(1)}\u00a0%`;
 function Numbers({ shop }: { readonly shop: ShopKnowledge }) {
   const { knowledge, priors, confirmedJobs } = shop;
   return (
-    <SaidForm action={saveNumbersAction} label="Keep shares and minutes">
+    <SaidForm what="numbers" label="Keep shares and minutes">
       <div className="table-responsive">
         <table className="table table-sm">
           <caption>
@@ -90,15 +84,20 @@ function OwnWeights({ shop }: { readonly shop: ShopKnowledge }) {
   const name = (code: string): string =>
     KNOWLEDGE.causes.find((cause) => cause.code === code)?.name ?? code;
   return shop.overrides.weights.map(({ finding, value, cause, decibans }) => (
-    <form key={`${finding} ${value} ${cause}`} action={dropWeightAction} className="zh-row">
+    <SaidForm
+      key={`${finding} ${value} ${cause}`}
+      what="drop-weight"
+      label="As shipped again"
+      className="zh-row"
+      isQuiet
+    >
       <input type="hidden" name="answer" value={`${finding} ${value}`} />
       <input type="hidden" name="cause" value={cause} />
       <span>
         {labels.get(`${finding} ${value}`)} → {name(cause)}:{' '}
         <span className="zh-figure">{decibans}</span>
       </span>
-      <button className="btn btn-outline-secondary">As shipped again</button>
-    </form>
+    </SaidForm>
   ));
 }
 
@@ -122,7 +121,7 @@ export function KnowledgeBook({ shop }: { readonly shop: ShopKnowledge }) {
           <p className="zh-muted">None: every weight is as shipped.</p>
         )}
         <OwnWeights shop={shop} />
-        <SaidForm action={saveWeightAction} label="Keep this weight">
+        <SaidForm what="weight" label="Keep this weight">
           <div className="zh-limits mt-2">
             <label className="d-block mb-2">
               Answer
@@ -151,9 +150,7 @@ export function KnowledgeBook({ shop }: { readonly shop: ShopKnowledge }) {
           </div>
         </SaidForm>
         {isChanged && (
-          <form action={resetKnowledgeAction} className="mt-3">
-            <button className="btn btn-outline-secondary">Everything as shipped again</button>
-          </form>
+          <SaidForm what="reset" label="Everything as shipped again" className="mt-3" isQuiet />
         )}
       </section>
       <section className="zh-card" aria-labelledby="zh-findings">

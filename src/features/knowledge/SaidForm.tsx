@@ -1,25 +1,43 @@
 'use client';
 
-import { useActionState, type ReactNode } from 'react';
-import type { Said } from './actions';
+import { useState, type ReactNode } from 'react';
+import { useSend } from '@/ui/field';
+import { writeKnowledge, type KnowledgeChange } from './writes';
 
 interface SaidFormProps {
-  readonly action: (before: Said | null, form: FormData) => Promise<Said>;
+  readonly what: KnowledgeChange;
   readonly label: string;
-  readonly children: ReactNode;
+  readonly isQuiet?: boolean;
+  readonly className?: string;
+  readonly children?: ReactNode;
 }
 
-/** A form that says at its button what became of it. */
-export function SaidForm({ action, label, children }: SaidFormProps) {
-  const [said, submit, pending] = useActionState(action, null);
+/** A form of the knowledge whose one button says what became of it. */
+export function SaidForm({ what, label, isQuiet = false, className, children }: SaidFormProps) {
+  const { send, busy, trouble } = useSend(writeKnowledge);
+  const [said, setSaid] = useState('');
   return (
-    <form action={submit} noValidate>
+    <form
+      className={className}
+      onSubmit={(event) => {
+        event.preventDefault();
+        const entries = [...new FormData(event.currentTarget)];
+        const fields = Object.fromEntries(
+          entries.map(([name, value]) => [name, typeof value === 'string' ? value : '']),
+        );
+        setSaid('');
+        send([what, fields], () => setSaid('Kept.'));
+      }}
+    >
       {children}
-      <button className="btn btn-primary" disabled={pending}>
-        {pending ? 'Keeping …' : label}
+      <button
+        className={`btn ${isQuiet ? 'btn-outline-secondary' : 'btn-primary'}`}
+        disabled={busy}
+      >
+        {busy ? 'Keeping …' : label}
       </button>{' '}
-      <span role="status" className={said && !said.ok ? 'zh-error' : undefined}>
-        {said?.words}
+      <span role="status" className={trouble ? 'zh-error' : 'zh-muted'}>
+        {trouble ?? said}
       </span>
     </form>
   );

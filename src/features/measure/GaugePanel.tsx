@@ -1,7 +1,7 @@
 'use client';
 
 import { evenAngles } from '@/core/readings';
-import { noteDetailsAction } from './actions';
+import { writeDetails } from './writes';
 import { SerialGauge } from './SerialGauge';
 import { VirtualGauge, type Shown } from './VirtualGauge';
 import { gaugeOf, isDialSet, unitOf, type BenchCorner, type BenchSet, type Cursor } from './model';
@@ -60,7 +60,7 @@ export function GaugePanel(props: GaugePanelProps) {
       onShows={onShows}
       onTake={onTake}
       onNote={(detail, value) => {
-        void noteDetailsAction({ setId: set.id, [detail]: value });
+        void writeDetails(corner.jobId, { setId: set.id, [detail]: value });
         onNoted({ ...set, [detail]: value });
       }}
     />

@@ -125,13 +125,6 @@ export function MeasureBench(props: MeasureBenchProps) {
   const isLive = set !== undefined && (set.isVirtual || gaugeOf(set, corner)?.lineFormat);
   const doubted = set && !state.cursor ? doubtedReading(set, null, corner) : null;
 
-  const router = useRouter();
-  const isSaved = !isReading && set !== undefined && bench.status.state === 'saved';
-  useEffect(() => {
-    // A set that was read to its end is weighed with the whole job.
-    if (isSaved) router.refresh();
-  }, [isSaved, router]);
-
   /** Opens the starter with a plan: every set is prepared before it is read. */
   const ask = (next: SetPlan): void => {
     setPlan(next);
@@ -199,7 +192,6 @@ export function MeasureBench(props: MeasureBenchProps) {
               key={JSON.stringify(starting)}
               corner={corner}
               plan={starting}
-              busy={bench.busy}
               onStart={(chosen) => {
                 setPlan(null);
                 bench.start(chosen);
@@ -234,7 +226,6 @@ export function MeasureBench(props: MeasureBenchProps) {
                   todo={words?.todo ?? 'Kept apart from the cleaned readings.'}
                   nextHref={props.nextHref}
                   nextLabel={props.nextLabel}
-                  busy={bench.busy}
                   onMissing={() => missing && ask(planFor(missing, planOf(set)))}
                   onLap={bench.anotherLap}
                   onMounting={nextShift(state.sets, corner) === null ? null : askMounting}
@@ -264,7 +255,7 @@ export function MeasureBench(props: MeasureBenchProps) {
                   onPick={(cursor) => dispatch({ type: 'pick-place', cursor })}
                 />
               ))}
-              <SaveStatus status={bench.status} />
+              <SaveStatus save={bench.save} />
               <SetDetailsForm
                 key={set.id}
                 set={set}
@@ -281,10 +272,7 @@ export function MeasureBench(props: MeasureBenchProps) {
               onAside={(reason) => bench.putAside(reason)}
               onAgain={askAgain}
               onPick={(place) => dispatch({ type: 'pick-place', cursor: place })}
-              onImported={(added) => {
-                for (const each of added) dispatch({ type: 'add-set', set: each });
-                router.refresh();
-              }}
+              onImported={(ids) => dispatch({ type: 'pick-set', id: ids.at(-1) ?? null })}
             />
           )}
           <SetsAside sets={state.sets} corner={corner} onTakeBack={bench.takeBack} />

@@ -1,15 +1,16 @@
 'use client';
 
-import { useState, useTransition } from 'react';
+import { useState } from 'react';
 import { Form } from 'react-bootstrap';
+import { useSend } from '@/ui/field';
 import { LONGEST_TABLE } from '@/core/exchange';
-import { importSetsAction } from './actions';
 import { KIND_NAME, type BenchCorner, type BenchSet } from './model';
 import { mountingName } from './mountingName';
+import { writeTable } from './writes';
 
 interface PasteSetsProps {
   readonly corner: BenchCorner;
-  readonly onImported: (sets: readonly BenchSet[]) => void;
+  readonly onImported: (ids: readonly string[]) => void;
 }
 
 const KINDS = ['runout', 'thickness', 'hub'] as const;
@@ -19,29 +20,17 @@ export function PasteSets({ corner, onImported }: PasteSetsProps) {
   const [text, setText] = useState('');
   const [kind, setKind] = useState<BenchSet['kind']>('runout');
   const [shift, setShift] = useState(0);
-  const [message, setMessage] = useState<string | null>(null);
-  const [busy, begin] = useTransition();
-  const put = (): void =>
-    begin(async () => {
-      const { jobId, phase } = corner;
-      const table = {
-        jobId,
-        phase,
-        corner: corner.corner,
-        kind,
-        shift,
-        face: 'outboard',
-        text,
-      } as const;
-      const answer = await importSetsAction(table).catch(() => null);
-      if (!answer?.ok) {
-        setMessage(answer?.message ?? 'The server did not answer. What you pasted is still here.');
-        return;
-      }
+  const [tooLong, setTooLong] = useState(false);
+  const { send, busy, trouble, clear } = useSend(writeTable);
+  const message = tooLong ? 'That file is too long for readings.' : trouble;
+  const put = (): void => {
+    const { jobId, phase } = corner;
+    const own = { kind, shift, face: 'outboard' as const, text };
+    send([{ jobId, phase, corner: corner.corner, ...own }], (ids) => {
       setText('');
-      setMessage(null);
-      onImported(answer.value);
+      onImported(ids);
     });
+  };
   return (
     <details className="mt-2">
       <summary className="py-2">Paste readings, or open a CSV file</summary>
@@ -59,7 +48,8 @@ export function PasteSets({ corner, onImported }: PasteSetsProps) {
           isInvalid={message !== null}
           onChange={(event) => {
             setText(event.target.value);
-            setMessage(null);
+            setTooLong(false);
+            clear();
           }}
         />
         {message && (
@@ -76,8 +66,8 @@ export function PasteSets({ corner, onImported }: PasteSetsProps) {
           onChange={(event) => {
             const file = (event.target as HTMLInputElement).files?.[0];
             if (!file) return;
-            if (file.size > LONGEST_TABLE) setMessage('That file is too long for readings.');
-            else void file.text().then(setText);
+            setTooLong(file.size > LONGEST_TABLE);
+            if (file.size <= LONGEST_TABLE) void file.text().then(setText);
           }}
         />
       </Form.Group>

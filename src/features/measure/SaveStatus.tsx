@@ -1,30 +1,75 @@
 'use client';
 
-import type { OutboxStatus } from './outbox';
+import { inputOverTheirs, theirsOf, useKeeper, type KeptWrite } from '@/ui/keeper';
+import type { SaveState } from './useHeld';
 
-const words = (status: OutboxStatus): string => {
-  switch (status.state) {
+const words = (save: Exclude<SaveState, { readonly state: 'refused' }>): string => {
+  switch (save.state) {
     case 'saved':
       return 'All readings are saved.';
     case 'saving':
       return 'Saving …';
     case 'waiting':
-      return `${status.count} ${status.count === 1 ? 'reading waits' : 'readings wait'} on this device for the server. Go on; they are sent when it answers.`;
-    case 'refused':
-      return `The server refused a reading: ${status.message}`;
+      return `${save.count} ${save.count === 1 ? 'entry waits' : 'entries wait'} on this device for the server. Go on; they are sent when it answers.`;
   }
 };
 
-/** Whether what was typed is on the server's disk. */
-export function SaveStatus({ status }: { status: OutboxStatus }) {
-  const isCalm = status.state === 'saved' || status.state === 'saving';
+/** Why a reading is not on file, and what can be done about it. */
+function RefusedWrite({ write }: { readonly write: KeptWrite }) {
+  const keeper = useKeeper();
+  const { status } = write;
+  const drop = (): void => void keeper?.drop(write);
+  if (status.state === 'conflict') {
+    const theirs = theirsOf(write)?.text;
+    return (
+      <li>
+        Another screen wrote {typeof theirs === 'string' ? `“${theirs}”` : 'nothing'} here
+        meanwhile; yours is the {write.about}.{' '}
+        <button type="button" className="btn btn-primary btn-sm" onClick={drop}>
+          Leave theirs
+        </button>{' '}
+        <button
+          type="button"
+          className="btn btn-outline-secondary btn-sm"
+          onClick={() => void keeper?.again(write, inputOverTheirs(write))}
+        >
+          Write mine
+        </button>
+      </li>
+    );
+  }
+  return (
+    <li>
+      Not on file, the {write.about}.{' '}
+      <strong>{status.state === 'refused' ? status.message : ''}</strong> Type it again at its
+      place, or{' '}
+      <button type="button" className="btn btn-link p-0 align-baseline" onClick={drop}>
+        leave it
+      </button>
+      .
+    </li>
+  );
+}
+
+/** Whether what was typed is on the server’s disk, and what of it is not with the reason. */
+export function SaveStatus({ save }: { readonly save: SaveState }) {
+  if (save.state === 'refused') {
+    return (
+      <ul className="mb-0 mt-2 zh-error list-unstyled" role="alert" data-save-state="refused">
+        {save.writes.map((write) => (
+          <RefusedWrite key={write.id} write={write} />
+        ))}
+      </ul>
+    );
+  }
+  const isCalm = save.state !== 'waiting';
   return (
     <p
       className={`mb-0 mt-2 ${isCalm ? 'zh-muted' : 'zh-error'}`}
       role={isCalm ? undefined : 'alert'}
-      data-save-state={status.state}
+      data-save-state={save.state}
     >
-      {words(status)}
+      {words(save)}
     </p>
   );
 }

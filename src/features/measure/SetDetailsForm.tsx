@@ -1,9 +1,9 @@
 'use client';
 
-import { noteDetailsAction } from './actions';
 import type { Detail } from './detail';
 import { DetailField } from './DetailField';
 import type { BenchCorner, BenchSet } from './model';
+import { writeDetails } from './writes';
 
 interface SetDetailsFormProps {
   readonly set: BenchSet;
@@ -44,9 +44,9 @@ const NOTED: Readonly<Record<BenchSet['kind'], Noted>> = {
 export function SetDetailsForm({ set, corner, onChange }: SetDetailsFormProps) {
   const { heading, fields } = NOTED[set.kind];
   const keep = async (detail: Detail, value: number | null): Promise<string | null> => {
-    const answer = await noteDetailsAction({ setId: set.id, [detail]: value });
-    if (answer.ok) onChange({ ...set, [detail]: value });
-    return answer.ok ? null : answer.message;
+    onChange({ ...set, [detail]: value });
+    const answer = await writeDetails(corner.jobId, { setId: set.id, [detail]: value });
+    return answer.ok || answer.isDropped ? null : answer.message;
   };
   return (
     <details className="mt-3">

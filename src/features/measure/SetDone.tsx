@@ -25,7 +25,6 @@ interface SetDoneProps {
   readonly todo: string;
   readonly nextHref: string;
   readonly nextLabel: string;
-  readonly busy: boolean;
   readonly onMissing: () => void;
   readonly onLap: () => void;
   readonly onMounting: (() => void) | null;
@@ -39,7 +38,7 @@ interface Step {
 
 /** What can follow a set that was read to its end; the likely one is first and has the focus. */
 export function SetDone(props: SetDoneProps) {
-  const { set, missing, busy } = props;
+  const { set, missing } = props;
   const read = KIND_NAME[set.kind];
   const steps: Partial<Record<Advised, Step>> = {
     again: { label: 'Take it again', act: props.onRepeat },
@@ -57,10 +56,9 @@ export function SetDone(props: SetDoneProps) {
     ? `${read} is read. Now measure ${missing}.`
     : `${read} is read${advised === 'again' ? ', ' : '. '}${advised === 'next' ? props.todo : BECAUSE[advised]}`;
   const likely = useRef<HTMLButtonElement>(null);
-  // A button that is still busy takes no focus: it is given once it can be pressed.
   useEffect(() => {
-    if (!busy) likely.current?.focus({ preventScroll: true });
-  }, [busy, first?.label]);
+    likely.current?.focus({ preventScroll: true });
+  }, [first?.label]);
   return (
     <NextThing todo={todo}>
       {first ? (
@@ -69,7 +67,6 @@ export function SetDone(props: SetDoneProps) {
           ref={likely}
           type="button"
           className="btn btn-primary"
-          disabled={busy}
           onClick={first.act}
         >
           {first.label}
@@ -78,13 +75,7 @@ export function SetDone(props: SetDoneProps) {
         <NextLink href={props.nextHref}>{props.nextLabel}</NextLink>
       )}
       {others.map(({ label, act }) => (
-        <button
-          key={label}
-          type="button"
-          className="btn btn-outline-secondary"
-          disabled={busy}
-          onClick={act}
-        >
+        <button key={label} type="button" className="btn btn-outline-secondary" onClick={act}>
           {label}
         </button>
       ))}

@@ -26,7 +26,6 @@ const CAUTION: Readonly<Record<BenchSet['kind'], string>> = {
 interface SetStarterProps {
   readonly corner: BenchCorner;
   readonly plan: SetPlan;
-  readonly busy: boolean;
   readonly onStart: (plan: SetPlan) => void;
 }
 
@@ -93,7 +92,7 @@ function Preparation({
 }
 
 /** Chooses kind, positions and mounting of a new set; the likely ones are chosen already. */
-export function SetStarter({ corner, plan, busy, onStart }: SetStarterProps) {
+export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
   const first = useRef<HTMLButtonElement>(null);
   useEffect(() => first.current?.focus({ preventScroll: true }), []);
   const [own, setOwn] = useState(plan);
@@ -244,10 +243,8 @@ export function SetStarter({ corner, plan, busy, onStart }: SetStarterProps) {
         {CAUTION[own.kind]}
       </p>
       <div className="zh-begin">
-        <button className="btn btn-primary" disabled={busy} ref={first}>
-          {busy
-            ? 'Starting …'
-            : `Start ${KIND_NAME[own.kind].toLowerCase()}${leftHere.length > 0 ? `, ${leftHere.length} left out` : ''}`}
+        <button className="btn btn-primary" ref={first}>
+          {`Start ${KIND_NAME[own.kind].toLowerCase()}${leftHere.length > 0 ? `, ${leftHere.length} left out` : ''}`}
         </button>
       </div>
     </form>

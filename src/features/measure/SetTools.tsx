@@ -18,7 +18,7 @@ export interface SetToolsProps {
   readonly onAside: (reason: string) => void;
   readonly onAgain: (reason: string) => void;
   readonly onPick: (place: Cursor) => void;
-  readonly onImported: (sets: readonly BenchSet[]) => void;
+  readonly onImported: (ids: readonly string[]) => void;
 }
 
 function asCompared(set: BenchSet): ComparedSet | null {

@@ -85,6 +85,8 @@ export type BenchEvent =
   | { readonly type: 'pick-set'; readonly id: string | null }
   | { readonly type: 'add-set'; readonly set: BenchSet }
   | { readonly type: 'replace-set'; readonly set: BenchSet }
+  /** The sets as they are on file and on this device now. */
+  | { readonly type: 'sync'; readonly sets: readonly BenchSet[] }
   | { readonly type: 'add-lap'; readonly id: string }
   | { readonly type: 'pick-place'; readonly cursor: Cursor }
   | { readonly type: 'step'; readonly by: 1 | -1 }
@@ -220,6 +222,19 @@ export function doubtedReading(
   return slip && { place, typed: typed.text, slip };
 }
 
+/** The bench with its sets as they stand now; where it is being read stays as it is. */
+function synced(state: BenchState, sets: readonly BenchSet[]): BenchState {
+  const next = { ...state, sets };
+  const set = currentSet(next);
+  if (!set) return state.currentId === null ? next : pickSet(next, sets.at(-1)?.id ?? null);
+  const { cursor } = state;
+  // What the field shows of a reading follows it, unless something else is being typed.
+  const isUntouched = state.draft === draftFor(currentSet(state), cursor);
+  const isSame = cursor !== null || firstOpen(set) === null;
+  if (!isSame) return { ...next, cursor: firstOpen(set), draft: '' };
+  return isUntouched ? { ...next, draft: draftFor(set, cursor) } : next;
+}
+
 /** One step of the bench. */
 export function reduce(state: BenchState, event: BenchEvent): BenchState {
   const set = currentSet(state);
@@ -230,6 +245,8 @@ export function reduce(state: BenchState, event: BenchEvent): BenchState {
       return pickSet({ ...state, sets: [...state.sets, event.set] }, event.set.id);
     case 'replace-set':
       return withSet(state, event.set.id, () => event.set);
+    case 'sync':
+      return synced(state, event.sets);
     case 'add-lap': {
       const grown = withSet(state, event.id, (each) => ({ ...each, laps: each.laps + 1 }));
       return pickSet(grown, event.id);

@@ -1,30 +1,32 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useReducer, useState, useTransition } from 'react';
-import { lengthUnitOf, parseLength } from '@/core/units';
-import { addLapAction, beginSetAction, setAsideAction, takeBackAction } from './actions';
+import { useEffect, useReducer, useRef, useState } from 'react';
+import { parseLength } from '@/core/units';
+import type { KeptAnswer } from '@/ui/keeper';
+import { begunSet, withHeld } from './held';
 import {
   currentSet,
   enter,
   firstOpen,
   openBench,
+  readingAt,
   reduce,
   unitOf,
   type BenchCorner,
+  type BenchReading,
   type BenchSet,
   type BenchState,
   type DoubtedReading,
 } from './model';
-import type { OutboxStatus, OutgoingReading } from './outbox';
 import type { SetPlan } from './plan';
-import { useOutbox } from './useOutbox';
+import { useHeld, type SaveState } from './useHeld';
+import { writeLap, writeReading, writeSet, writeSetAside, writeSetBack } from './writes';
 
 export interface Bench {
   readonly state: BenchState;
   readonly set: BenchSet | undefined;
-  readonly status: OutboxStatus;
-  readonly busy: boolean;
+  readonly save: SaveState;
   /** What an action could not do, in words. */
   readonly trouble: string | null;
   readonly dispatch: (event: Parameters<typeof reduce>[1]) => void;
@@ -39,7 +41,10 @@ export interface Bench {
   readonly takeBack: (set: BenchSet) => void;
 }
 
-/** State and actions of the measuring bench. */
+/**
+ * State and actions of the measuring bench: the sets as they are on file, with everything laid
+ * over them that this device holds. What is pressed shows at once and goes by the keeper.
+ */
 export function useBench(
   sets: readonly BenchSet[],
   corner: BenchCorner,
@@ -48,108 +53,106 @@ export function useBench(
   const router = useRouter();
   const [state, dispatch] = useReducer(reduce, sets, (all) => openBench(all, wanted));
   const [trouble, setTrouble] = useState<string | null>(null);
-  const [busy, begin] = useTransition();
+  const { held, refused, save } = useHeld(sets, corner);
   const set = currentSet(state);
+  const { jobId, phase } = corner;
 
-  const restore = (left: readonly OutgoingReading[]): void => {
-    for (const reading of left) {
-      const parsed = parseLength(reading.text, lengthUnitOf(reading.unit));
-      if (!parsed.ok) continue;
-      const { value, text, unit } = parsed.length;
-      const { lap, position } = reading;
-      dispatch({ type: 'read', reading: { lap, position, valueUm: value as number, text, unit } });
-    }
+  const latest = useRef({ sets: state.sets, held });
+  useEffect(() => {
+    latest.current = { sets: state.sets, held };
+  });
+  // What the page was loaded with anew stands; what this device holds is laid over it.
+  useEffect(() => {
+    dispatch({ type: 'sync', sets: withHeld(sets, latest.current.held) });
+  }, [sets]);
+  useEffect(() => {
+    dispatch({ type: 'sync', sets: withHeld(latest.current.sets, held) });
+  }, [held]);
+  // What was refused does not stand: the page shows again what does.
+  const refusals = refused.length;
+  useEffect(() => {
+    if (refusals > 0) router.refresh();
+  }, [refusals, router]);
+
+  /** Shows why something could not be done; what the server has is shown again then. */
+  const heed = (kept: Promise<KeptAnswer<unknown>>): void => {
+    setTrouble(null);
+    void kept.then((answer) => {
+      if (answer.ok || answer.isDropped) return;
+      setTrouble(answer.message);
+      router.refresh();
+    });
   };
-  const { status, put } = useOutbox(state.currentId, restore);
 
-  const pressEnter = (typed = state.draft): void => {
-    const event = enter(state, corner, typed);
+  const put = (own: BenchSet, reading: BenchReading, unit: string, isLast: boolean): void => {
+    const { lap, position, text } = reading;
+    const was = readingAt(own, reading)?.text ?? null;
+    const typed = { setId: own.id, lap, position, text, unit: unit as 'mm', was };
+    void writeReading(jobId, typed, isLast);
+  };
+
+  const pressEnter = (text = state.draft): void => {
+    const event = enter(state, corner, text);
     dispatch(event);
     if (event.type !== 'read' || !set) return;
-    const { lap, position, text } = event.reading;
-    put({ lap, position, text, unit: unitOf(set, corner) });
-    // The last reading of a set changes what the rest of the job says.
-    if (firstOpen(reduce(state, event).sets.find(({ id }) => id === set.id) ?? set) === null) {
-      router.refresh();
-    }
+    const after = reduce(state, event).sets.find(({ id }) => id === set.id) ?? set;
+    put(set, event.reading, unitOf(set, corner), firstOpen(after) === null);
   };
 
   const correct = ({ place, slip }: DoubtedReading): void => {
     if (!set) return;
-    const unit = unitOf(set, corner);
-    const own = parseLength(slip.text, unit);
+    const own = parseLength(slip.text, unitOf(set, corner));
     if (!own.ok) return;
-    const { value, text, unit: typedUnit } = own.length;
-    const reading = { ...place, valueUm: value as number, text, unit: typedUnit };
+    const { value, text, unit } = own.length;
+    const reading = { ...place, valueUm: value as number, text, unit };
     dispatch({ type: 'read', reading });
-    put({ ...place, text, unit });
+    put(set, reading, unitOf(set, corner), firstOpen(set) === null);
   };
 
-  /** Runs an action and shows why when it could not be done. */
-  const act = (action: () => Promise<{ ok: true } | { ok: false; message: string }>): void => {
-    setTrouble(null);
-    begin(async () => {
-      try {
-        const answer = await action();
-        if (!answer.ok) setTrouble(answer.message);
-      } catch {
-        setTrouble('The server did not answer. Nothing typed is lost; try again.');
-      }
-    });
-  };
-
-  const startSet = async (plan: SetPlan): ReturnType<typeof beginSetAction> => {
-    const { jobId, phase } = corner;
-    const answer = await beginSetAction({
+  const start = (plan: SetPlan): void => {
+    const own = {
       ...plan,
+      id: crypto.randomUUID(),
       jobId,
       phase,
       corner: corner.corner,
       angles: plan.angles ? [...plan.angles] : null,
       left: plan.left && [...plan.left],
+    };
+    dispatch({ type: 'add-set', set: begunSet(own) });
+    const begun = writeSet(own);
+    heed(begun);
+    // What the server knows of the gauge comes with the page.
+    void begun.then((answer) => {
+      if (answer.ok) router.refresh();
     });
-    if (answer.ok) dispatch({ type: 'add-set', set: answer.value });
-    return answer;
   };
 
   return {
     state,
     set,
-    status,
-    busy,
+    save,
     trouble,
     dispatch,
     pressEnter,
     correct,
-    start: (plan) => act(() => startSet(plan)),
-    anotherLap: () =>
-      act(async () => {
-        if (!set) return { ok: true };
-        const answer = await addLapAction(set.id);
-        if (answer.ok) dispatch({ type: 'add-lap', id: set.id });
-        return answer;
-      }),
-    putAside: (reason, andThen) =>
-      act(async () => {
-        if (!set) return { ok: true };
-        const answer = await setAsideAction(set.id, reason);
-        if (answer.ok) {
-          const aside = { ...set, isAside: true, setAsideReason: reason };
-          dispatch({ type: 'replace-set', set: aside });
-          dispatch({ type: 'pick-set', id: null });
-          andThen?.();
-          router.refresh();
-        }
-        return answer;
-      }),
-    takeBack: (back) =>
-      act(async () => {
-        const answer = await takeBackAction(back.id);
-        if (!answer.ok) return answer;
-        dispatch({ type: 'replace-set', set: { ...back, isAside: false } });
-        dispatch({ type: 'pick-set', id: back.id });
-        router.refresh();
-        return answer;
-      }),
+    start,
+    anotherLap: () => {
+      if (!set) return;
+      dispatch({ type: 'add-lap', id: set.id });
+      heed(writeLap(jobId, set.id, set.laps));
+    },
+    putAside: (reason, andThen) => {
+      if (!set) return;
+      dispatch({ type: 'replace-set', set: { ...set, isAside: true, setAsideReason: reason } });
+      dispatch({ type: 'pick-set', id: null });
+      heed(writeSetAside(jobId, set.id, reason));
+      andThen?.();
+    },
+    takeBack: (back) => {
+      dispatch({ type: 'replace-set', set: { ...back, isAside: false } });
+      dispatch({ type: 'pick-set', id: back.id });
+      heed(writeSetBack(jobId, back.id));
+    },
   };
 }

@@ -1,7 +1,7 @@
 import { percent, signedDecibans, type WeighedCause } from '@/core/diagnosis';
 import type { NoseView } from '@/server/nose/nose';
-import { asideFormAction } from './actions';
 import { findingOf, sayPlace, sayPrior, sayValue } from './model';
+import { AsideForm } from './NoseForm';
 
 /** Causes that are shown; the rest are told by their number. */
 const SHOWN = 4;
@@ -32,17 +32,15 @@ function Terms({ jobId, view, cause }: CauseListProps & { readonly cause: Weighe
             {term.corner && ` ${term.corner}`}:{' '}
             {sayValue(findingOf(view.knowledge, term.finding), term.value)}. {term.reason}
             {!term.counted && ' Not added: a stronger finding of its kind is.'}
-            <form action={asideFormAction}>
-              <input type="hidden" name="jobId" value={jobId} />
-              <input type="hidden" name="code" value={term.finding} />
-              <button className="btn btn-link" name="aside" value="yes">
+            <AsideForm jobId={jobId} code={term.finding} isAside>
+              <button className="btn btn-link">
                 Set aside
                 <span className="visually-hidden">
                   {' '}
                   {findingOf(view.knowledge, term.finding)?.title}
                 </span>
               </button>
-            </form>
+            </AsideForm>
           </li>
         ))}
       </ul>

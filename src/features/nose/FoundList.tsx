@@ -1,7 +1,7 @@
 import { isChoice } from '@/core/diagnosis';
 import type { NoseView } from '@/server/nose/nose';
-import { answerFormAction } from './actions';
 import { findingOf, sayValue } from './model';
+import { AnswerForm } from './NoseForm';
 
 /** Everything found so far, and what was answered by hand can be taken back. */
 export function FoundList({ jobId, view }: { readonly jobId: string; readonly view: NoseView }) {
@@ -24,15 +24,11 @@ export function FoundList({ jobId, view }: { readonly jobId: string; readonly vi
                 {corner && ` ${corner}`}: <strong>{sayValue(finding, value)}</strong>
               </span>
               {isAnswer && (
-                <form action={answerFormAction}>
-                  <input type="hidden" name="jobId" value={jobId} />
-                  <input type="hidden" name="code" value={code} />
-                  <input type="hidden" name="corner" value={corner ?? ''} />
-                  <input type="hidden" name="was" value={value} />
+                <AnswerForm jobId={jobId} code={code} corner={corner ?? null} was={String(value)}>
                   <button className="btn btn-link">
                     Take back<span className="visually-hidden"> {finding.title}</span>
                   </button>
-                </form>
+                </AnswerForm>
               )}
             </li>
           );

@@ -1,7 +1,7 @@
-import { asideFormAction } from './actions';
 import { CauseList } from './CauseList';
 import { FoundList } from './FoundList';
 import { findingOf, leadOf } from './model';
+import { AsideForm } from './NoseForm';
 import { NextChecks } from './NextChecks';
 import type { JobNoseProps } from './props';
 
@@ -33,14 +33,10 @@ export function JobNose({ jobId, corners, view }: JobNoseProps) {
         <section aria-labelledby="zh-aside">
           <h3 id="zh-aside">Set aside</h3>
           {aside.map((code) => (
-            <form key={code} action={asideFormAction} className="zh-row">
-              <input type="hidden" name="jobId" value={jobId} />
-              <input type="hidden" name="code" value={code} />
+            <AsideForm key={code} jobId={jobId} code={code} isAside={false} className="zh-row">
               <span>{findingOf(knowledge, code)?.title ?? code}</span>
-              <button className="btn btn-outline-secondary" name="aside" value="no">
-                Weigh it again
-              </button>
-            </form>
+              <button className="btn btn-outline-secondary">Weigh it again</button>
+            </AsideForm>
           ))}
         </section>
       )}

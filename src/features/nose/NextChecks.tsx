@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { isChoice, type NextCheck } from '@/core/diagnosis';
-import { answerFormAction } from './actions';
 import { findingOf } from './model';
+import { AnswerForm } from './NoseForm';
 import type { JobNoseProps } from './props';
 
 const OWN_PLACE: Readonly<Record<string, string>> = {
@@ -37,9 +37,7 @@ function Outcomes({ check, ...props }: JobNoseProps & { readonly check: NextChec
     );
   }
   return (
-    <form action={answerFormAction}>
-      <input type="hidden" name="jobId" value={props.jobId} />
-      <input type="hidden" name="code" value={check.code} />
+    <AnswerForm jobId={props.jobId} code={check.code}>
       {finding.perCorner && (
         <label className="zh-row mb-1">
           <span>Found at</span>
@@ -63,7 +61,7 @@ function Outcomes({ check, ...props }: JobNoseProps & { readonly check: NextChec
           <span className="zh-muted">{check.changes[i]?.replace(`${label}: `, '')}</span>
         </div>
       ))}
-    </form>
+    </AnswerForm>
   );
 }
 

@@ -1,14 +1,7 @@
 'use client';
 
-import {
-  useEffect,
-  useOptimistic,
-  useRef,
-  useState,
-  useTransition,
-  type KeyboardEvent,
-} from 'react';
-import { answerAction } from './actions';
+import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { useAnswers } from './useAnswers';
 
 export interface Question {
   readonly code: string;
@@ -38,15 +31,7 @@ export function keyOf(
 export function Questions({ jobId, questions, answers }: QuestionsProps) {
   const isNew = Object.keys(answers).length === 0;
   const [at, setAt] = useState(0);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [, start] = useTransition();
-  const [shown, show] = useOptimistic(
-    answers,
-    (now, { code, value }: { code: string; value: string | null }) => {
-      const { [code]: _, ...others } = now;
-      return value === null ? others : { ...others, [code]: value };
-    },
-  );
+  const { shown, answer: give, trouble } = useAnswers(jobId, answers);
   const list = useRef<HTMLDivElement>(null);
   const group = (i: number): HTMLElement | null =>
     list.current?.querySelector(`[data-question="${i}"]`) ?? null;
@@ -66,11 +51,7 @@ export function Questions({ jobId, questions, answers }: QuestionsProps) {
   const answer = (i: number, value: string): void => {
     const { code } = questions[i]!;
     const taken = shown[code] === value ? null : value;
-    start(async () => {
-      show({ code, value: taken });
-      const saved = await answerAction({ jobId, code, corner: null, value: taken });
-      setTrouble(saved.ok ? null : saved.message);
-    });
+    give(code, taken);
     if (taken !== null && i < questions.length - 1) go(i + 1);
   };
 
@@ -91,7 +72,7 @@ export function Questions({ jobId, questions, answers }: QuestionsProps) {
     <div ref={list} className="zh-questions" onKeyDown={press}>
       {trouble && (
         <p className="zh-error" role="alert">
-          {trouble} The answer was not kept; give it again.
+          {trouble} Give the answer again, or another.
         </p>
       )}
       {questions.map(({ code, question, values }, i) => (

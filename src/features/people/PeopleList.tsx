@@ -1,9 +1,10 @@
 'use client';
 
-import { useState, useTransition } from 'react';
+import { useState } from 'react';
 import { Form } from 'react-bootstrap';
-import { changePersonAction, removePersonAction } from './actions';
+import { useSend } from '@/ui/field';
 import { ROLES, type Role } from './roles';
+import { changePerson, removePerson } from './writes';
 
 interface ListedPerson {
   readonly id: string;
@@ -17,13 +18,11 @@ function PersonLine({ person }: { readonly person: ListedPerson }) {
   const { id, name } = person;
   const [role, setRole] = useState(person.role);
   const [initials, setInitials] = useState(person.initials);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [busy, begin] = useTransition();
-  const save = (change: { role: Role; initials: string }): void =>
-    begin(async () => {
-      const answer = await changePersonAction(id, change);
-      setTrouble(answer.ok ? null : answer.message);
-    });
+  const changed = useSend(changePerson);
+  const removed = useSend(removePerson);
+  const busy = changed.busy || removed.busy;
+  const trouble = changed.trouble ?? removed.trouble;
+  const save = (change: { role: Role; initials: string }): void => changed.send([id, change]);
   return (
     <li className="zh-person">
       <strong className="zh-name">{name}</strong>
@@ -57,7 +56,7 @@ function PersonLine({ person }: { readonly person: ListedPerson }) {
         type="button"
         className="btn btn-link"
         disabled={busy}
-        onClick={() => begin(() => removePersonAction(id))}
+        onClick={() => removed.send([id])}
       >
         Works here no more<span className="visually-hidden">: {name}</span>
       </button>

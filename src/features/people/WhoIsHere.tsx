@@ -2,8 +2,10 @@
 
 import { useState, useTransition } from 'react';
 import { Form } from 'react-bootstrap';
-import { addPersonAction, chooseWhoAction } from './actions';
+import { useSend } from '@/ui/field';
+import { chooseWhoAction } from './actions';
 import { ROLES, type Role } from './roles';
+import { writePerson } from './writes';
 
 export interface Person {
   readonly id: string;
@@ -22,13 +24,11 @@ interface WhoIsHereProps {
 function NewPerson({ onDone }: { readonly onDone: () => void }) {
   const [name, setName] = useState('');
   const [role, setRole] = useState<Role>('technician');
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [busy, begin] = useTransition();
+  const { send, busy, trouble } = useSend(writePerson);
   const add = (): void =>
-    begin(async () => {
-      const answer = await addPersonAction({ name, role });
-      setTrouble(answer.ok ? null : answer.message);
-      if (answer.ok) onDone();
+    send([{ name, role }], (id) => {
+      void chooseWhoAction(id);
+      onDone();
     });
   return (
     <form

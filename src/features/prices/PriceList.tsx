@@ -1,13 +1,13 @@
 'use client';
 
-import { useState, useTransition } from 'react';
+import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import type { ShopForm } from '@/core/contracts';
 import { ITEM_NAME, PRICE_ITEMS, type PriceItem } from '@/core/options';
 import { fieldUnit, UNIT_SIGN, type UnitSystem } from '@/core/units';
 import { PAD_FAMILIES } from '@/core/wear';
-import { TextField } from '@/ui/field';
-import { saveShopAction } from './actions';
+import { TextField, useSend } from '@/ui/field';
+import { writePrices } from './writes';
 
 type TextKey = {
   [Key in keyof ShopForm]: ShopForm[Key] extends string ? Key : never;
@@ -22,9 +22,9 @@ const COLUMNS = [
 /** The shop\u2019s own prices and times; an empty figure is not known, and never taken for zero. */
 export function PriceList({ initial, units }: { initial: ShopForm; units: UnitSystem }) {
   const [form, setForm] = useState(initial);
-  const [messages, setMessages] = useState<Readonly<Record<string, string>>>({});
   const [said, setSaid] = useState<string | null>(null);
-  const [busy, begin] = useTransition();
+  const { send, busy, trouble, fields: messages } = useSend(writePrices);
+  const isRefused = Object.keys(messages).length > 0;
   const small = UNIT_SIGN[fieldUnit(units, 'deviation')];
   const large = UNIT_SIGN[fieldUnit(units, 'size')];
   const set = (change: Partial<ShopForm>): void => {
@@ -43,14 +43,7 @@ export function PriceList({ initial, units }: { initial: ShopForm; units: UnitSy
   );
   const setItem = (item: PriceItem, key: 'parts' | 'minutes' | 'away', value: string): void =>
     set({ items: { ...form.items, [item]: { ...form.items[item], [key]: value } } });
-  const save = (): void =>
-    begin(async () => {
-      const answer = await saveShopAction(form).catch(() => null);
-      setMessages(answer === null || answer.ok ? {} : answer.fields);
-      if (answer === null) setSaid('The server did not answer. Nothing is lost; press again.');
-      else
-        setSaid(answer.ok ? 'Kept. Open decisions follow it.' : 'Some figures need another look.');
-    });
+  const save = (): void => send([form], () => setSaid('Kept. Open decisions follow it.'));
   return (
     <form
       noValidate
@@ -186,7 +179,9 @@ export function PriceList({ initial, units }: { initial: ShopForm; units: UnitSy
         <button className="btn btn-primary" disabled={busy}>
           {busy ? 'Keeping …' : 'Keep prices and times'}
         </button>
-        <span role="status">{said}</span>
+        <span role="status">
+          {isRefused ? 'Some figures need another look.' : (trouble ?? said)}
+        </span>
       </div>
     </form>
   );

@@ -1,16 +1,14 @@
 'use client';
 
 import { FEEL_WORDS, type Feel } from '@/core/assessment';
-import type { CheckForm } from '@/core/contracts';
-import type { Answer } from '@/server/answer';
 import { useSend } from '@/ui/field';
+import { keepCheck } from '@/ui/keeper';
 
 interface FeelScaleProps {
   readonly jobId: string;
   readonly when: 'before' | 'after';
   readonly feel: Feel | null;
   readonly stamp: string | null;
-  readonly onWrite: (form: CheckForm) => Promise<Answer<string | null>>;
 }
 
 const PLACES = [
@@ -21,11 +19,12 @@ const PLACES = [
 const NOTHING: Feel = { wheel: 0, pedal: 0, seat: 0 };
 
 /** How strongly it is felt, and where: the same scale before and after. */
-export function FeelScale({ jobId, when, feel, stamp, onWrite }: FeelScaleProps) {
-  const { send, busy, trouble } = useSend(onWrite);
+export function FeelScale({ jobId, when, feel, stamp }: FeelScaleProps) {
+  const { send, busy, trouble } = useSend(keepCheck);
   const write = (value: Feel | null): void =>
     send([
       { jobId, kind: 'prove', place: '', item: `feel-${when}`, value, note: null, seen: stamp },
+      'by-writer',
     ]);
   return (
     <fieldset className="zh-feel">

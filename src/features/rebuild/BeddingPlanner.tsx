@@ -16,13 +16,13 @@ import {
 import type { BeddingPlan } from '@/core/contracts';
 import type { SpeedUnit } from '@/core/units';
 import { TextField, useSend } from '@/ui/field';
-import { programmeAction } from './actions';
 import { HEAT_FIELDS, readGroup, readHeat, typedGroup, type HeatField } from './beddingForm';
 import { GroupRow } from './BeddingStops';
 import { HeatChart } from './HeatChart';
 import { figureOf, type StepView } from './model';
 import { Signed } from '@/ui/procedure';
 import { useStep } from './StepTick';
+import { writeProgramme } from './writes';
 
 const SCHOOL: Readonly<Record<BeddingSchool, string>> = {
   maker: 'Pad maker’s own',
@@ -57,7 +57,7 @@ export function BeddingPlanner(props: PlannerProps) {
   });
   const [said, setSaid] = useState<string | null>(null);
   const keep = useStep({ jobId, kind: 'bedding', place: '', item: 'plan' }, written);
-  const shop = useSend(programmeAction);
+  const shop = useSend(writeProgramme);
 
   const read = useMemo(() => groups.map((group) => readGroup(group, unit)), [groups, unit]);
   const isSound = read.every((each) => typeof each !== 'string');

@@ -8,9 +8,9 @@ import { CORNER_NAME, type Corner } from '@/core/readings';
 import { FormField, TextField, useSend } from '@/ui/field';
 import { Cautions, Signed } from '@/ui/procedure';
 import { ReasonForm } from '@/ui/ReasonForm';
-import { bleedOrderAction } from './actions';
 import type { StepView } from './model';
 import { StepTick, useStep } from './StepTick';
+import { writeBleedOrder } from './writes';
 
 export interface HydraulicsProps {
   readonly jobId: string;
@@ -38,7 +38,7 @@ const METHODS = [
 function OrderForm({ jobId }: { jobId: string }) {
   const [order, setOrder] = useState('');
   const [source, setSource] = useState<string>('maker');
-  const { send, busy, trouble, fields } = useSend(bleedOrderAction);
+  const { send, busy, trouble, fields } = useSend(writeBleedOrder);
   return (
     <form
       onSubmit={(event) => {

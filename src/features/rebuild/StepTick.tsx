@@ -3,7 +3,7 @@
 import type { CheckForm } from '@/core/contracts';
 import { useSend } from '@/ui/field';
 import { SignedTick } from '@/ui/procedure';
-import { stepAction } from './actions';
+import { writeStep } from './writes';
 import type { StepView } from './model';
 
 export type StepKey = Pick<CheckForm, 'jobId' | 'kind' | 'place' | 'item'>;
@@ -13,7 +13,7 @@ export function useStep(
   key: StepKey,
   written: Pick<StepView, 'stamp'> | null,
 ): { write: (value: unknown, note?: string) => void; busy: boolean; trouble: string | null } {
-  const { send, busy, trouble } = useSend(stepAction);
+  const { send, busy, trouble } = useSend(writeStep);
   const write = (value: unknown, note?: string): void =>
     send([{ ...key, value, note: note ?? null, seen: written?.stamp ?? null }]);
   return { write, busy, trouble };

@@ -7,10 +7,10 @@ import type { AxlePosition, Corner } from '@/core/readings';
 import { pulledAmiss, type FastenerCode } from '@/core/torque';
 import { formatTorque, parseTorque, type TorqueUnit } from '@/core/units';
 import { FormField, TextField, useSend } from '@/ui/field';
-import { torqueFigureAction } from './actions';
 import type { StepView } from './model';
 import { Signed } from '@/ui/procedure';
 import { useStep } from './StepTick';
+import { writeTorqueFigure } from './writes';
 
 /** A torque figure that is on file for the vehicle's like. */
 export interface FigureView {
@@ -57,7 +57,7 @@ function FigureForm({
   const [angle, setAngle] = useState('');
   const [treatment, setTreatment] = useState(fastener.figure?.treatment ?? '');
   const [oneUse, setOneUse] = useState(fastener.figure?.oneUse ?? false);
-  const { send, busy, trouble, fields, clear } = useSend(torqueFigureAction);
+  const { send, busy, trouble, fields, clear } = useSend(writeTorqueFigure);
   const isChallenged = fields.challenge !== undefined;
   const submit = (confirmed: boolean): void =>
     send(

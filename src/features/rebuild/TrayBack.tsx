@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useSend } from '@/ui/field';
-import { putBackAction } from './actions';
+import { writePartBack } from './writes';
 
 /** A part of the tray as the rebuild asks for it. */
 export interface PartView {
@@ -24,7 +24,7 @@ const FATE = {
 } as const;
 
 function Part({ jobId, part }: { jobId: string; part: PartView }) {
-  const { send, busy, trouble } = useSend(putBackAction);
+  const { send, busy, trouble } = useSend(writePartBack);
   const { name, place, orientation, mark, fate, back, photos } = part;
   const how = [place, orientation, mark].filter((each) => each !== '').join(' · ');
   return (

@@ -5,9 +5,9 @@ import { Form } from 'react-bootstrap';
 import { facingSense, type Corner, type Fastening } from '@/core/readings';
 import { formatTorque, type TorqueUnit } from '@/core/units';
 import { pointAt, SIDE } from '@/ui/rotor';
-import { stepAction } from './actions';
 import { pullAmiss, readPull, stageName, starLine, starState } from './model';
 import { WHEEL_STAGES } from '@/core/torque';
+import { STAR_KEPT, useStar } from './useStar';
 
 interface WheelStarProps {
   readonly jobId: string;
@@ -86,12 +86,10 @@ function Wheel({
  */
 export function WheelStar(props: WheelStarProps) {
   const { jobId, corner, count, fastening, torqueNm, unit } = props;
-  const [pulls, setPulls] = useState(props.pulls);
+  const star = useStar(props);
+  const { pulls, keep } = star;
   const [text, setText] = useState('');
   const [said, setSaid] = useState<string | null>(null);
-  const [onWay, setOnWay] = useState(0);
-  const stamp = useRef(props.stamp);
-  const queue = useRef(Promise.resolve());
   const field = useRef<HTMLInputElement>(null);
   const state = starState(count, pulls.length);
   const word = fastening === 'studs' ? 'nut' : 'bolt';
@@ -100,20 +98,6 @@ export function WheelStar(props: WheelStarProps) {
     if (isNext) field.current?.focus();
   }, [isNext]);
 
-  const keep = (next: readonly (number | null)[]): void => {
-    setPulls(next);
-    setOnWay((count) => count + 1);
-    queue.current = queue.current.then(async () => {
-      const value = next.length === 0 ? null : { pulls: next };
-      const key = { jobId, kind: 'torque' as const, place: corner, item: 'star' };
-      const answer = await stepAction({ ...key, value, note: null, seen: stamp.current }).catch(
-        () => null,
-      );
-      if (answer?.ok) stamp.current = answer.value;
-      else setSaid(answer?.message ?? 'The server did not answer: the last pull is not kept.');
-      setOnWay((count) => count - 1);
-    });
-  };
   const pull = (nm: number | null): void => {
     if (!state.next) return;
     setText('');
@@ -186,11 +170,11 @@ export function WheelStar(props: WheelStarProps) {
         <p className="zh-muted mb-0">
           {pulls.length} of {state.of} pulls
           {last !== null && `, the last read ${formatTorque(last, unit)}`}
-          {pulls.length > 0 && (onWay > 0 ? ' · keeping …' : ' · on file')}
+          {pulls.length > 0 && STAR_KEPT[star.kept]}
         </p>
-        {said && (
+        {(star.trouble ?? said) && (
           <p className="zh-error mb-0" role="alert">
-            {said}
+            {star.trouble ?? said}
           </p>
         )}
       </form>

@@ -1,17 +1,17 @@
 'use client';
 
-import { useState, useTransition } from 'react';
+import { useState } from 'react';
 import { matchOrder, rateOfTaps } from '@/core/roadtest';
 import { toMetresPerSecond, type SpeedUnit } from '@/core/units';
-import { TextField } from '@/ui/field';
+import { TextField, useSend } from '@/ui/field';
 import { figureIn } from './model';
+import { writeFeltRate } from './writes';
 
 interface FeltRateProps {
+  readonly jobId: string;
   readonly diameter: number;
   readonly finalDrive: number | null;
   readonly unit: SpeedUnit;
-  /** Puts a match on record. */
-  readonly onKeep: (match: string) => Promise<string | null>;
 }
 
 const SAY = {
@@ -23,20 +23,19 @@ const SAY = {
 } as const;
 
 /** A rate that was felt, tapped in time or counted, matched to what turns. */
-export function FeltRate({ diameter, finalDrive, unit, onKeep }: FeltRateProps) {
+export function FeltRate({ jobId, diameter, finalDrive, unit }: FeltRateProps) {
   const [taps, setTaps] = useState<readonly number[]>([]);
   const [typed, setTyped] = useState('');
   const [speed, setSpeed] = useState('');
   const [said, setSaid] = useState<string | null>(null);
-  const [pending, start] = useTransition();
+  const { send, busy, trouble } = useSend(writeFeltRate);
   const rate = typed.trim() === '' ? rateOfTaps(taps) : figureIn(typed, 0.3, 60);
   const driven = figureIn(speed, 5, 250);
   const match =
     rate !== null && driven !== null
       ? matchOrder(rate, toMetresPerSecond(driven, unit), diameter, finalDrive)
       : null;
-  const keep = (value: string): void =>
-    start(async () => setSaid((await onKeep(value)) ?? 'On record.'));
+  const keep = (value: string): void => send([jobId, value], () => setSaid('On record.'));
   return (
     <section className="zh-card mb-3" aria-labelledby="zh-felt">
       <h2 id="zh-felt">Felt rate</h2>
@@ -83,12 +82,12 @@ export function FeltRate({ diameter, finalDrive, unit, onKeep }: FeltRateProps) 
             <button
               type="button"
               className="btn btn-primary"
-              disabled={pending}
+              disabled={busy}
               onClick={() => keep(match.match)}
             >
               Put it on record
             </button>{' '}
-            {said}
+            {trouble ?? said}
           </>
         )}
       </div>

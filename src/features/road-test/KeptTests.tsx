@@ -1,10 +1,10 @@
 'use client';
 
-import { useTransition } from 'react';
 import type { RoadTestAnalysis } from '@/core/roadtest';
 import type { SpeedUnit } from '@/core/units';
-import { takeRoadTestBackAction } from './actions';
+import { useSend } from '@/ui/field';
 import { AnalysisView } from './AnalysisView';
+import { takeRoadTestBack } from './writes';
 
 export interface KeptTest {
   readonly id: string;
@@ -24,7 +24,7 @@ export function KeptTests({
   readonly tests: readonly KeptTest[];
   readonly unit: SpeedUnit;
 }) {
-  const [pending, start] = useTransition();
+  const { send, busy, trouble } = useSend(takeRoadTestBack);
   return tests.toReversed().map(({ id, taken, analysis, bytes }, i) => (
     <details key={id} className="zh-card mb-3" open={i === 0}>
       <summary className="zh-fold">Recorded {taken}</summary>
@@ -38,11 +38,16 @@ export function KeptTests({
         <button
           type="button"
           className="btn btn-outline-secondary"
-          disabled={pending}
-          onClick={() => start(() => takeRoadTestBackAction(jobId, id))}
+          disabled={busy}
+          onClick={() => send([jobId, id])}
         >
           Take it back
         </button>
+        {trouble && (
+          <p className="zh-error mb-0" role="alert">
+            {trouble}
+          </p>
+        )}
       </div>
     </details>
   ));

@@ -19,8 +19,6 @@ interface RoadTestProps {
   readonly tests: readonly KeptTest[];
   /** Why no drive is advised, or null. */
   readonly noDrive: string | null;
-  /** Puts the order that a felt rate matches on record; answers with what is wrong. */
-  readonly onFelt: (match: string) => Promise<string | null>;
 }
 
 /** The road test of a job: safety, tyre, felt rate, recording, what is kept. */
@@ -56,12 +54,7 @@ export function RoadTest(props: RoadTestProps) {
         <>
           <RecordingCard jobId={jobId} phase={phase} diameter={diameter} unit={unit} />
           {phase === 'before' && (
-            <FeltRate
-              diameter={diameter}
-              finalDrive={finalDrive}
-              unit={unit}
-              onKeep={props.onFelt}
-            />
+            <FeltRate jobId={jobId} diameter={diameter} finalDrive={finalDrive} unit={unit} />
           )}
           <FrequencyCard diameter={diameter} finalDrive={finalDrive} unit={unit} />
         </>

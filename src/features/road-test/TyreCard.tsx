@@ -1,9 +1,8 @@
 'use client';
 
-import { useState, useTransition } from 'react';
 import { rollingDiameter } from '@/core/roadtest';
-import { TextField } from '@/ui/field';
-import { keepTyreAction } from './actions';
+import { TextField, useSend } from '@/ui/field';
+import { writeTyre } from './writes';
 
 export interface Tyre {
   readonly tyre: string;
@@ -18,14 +17,8 @@ interface TyreCardProps {
 
 /** Tyre code and final drive: what turns a speed into a rate. */
 export function TyreCard({ jobId, values, onChange }: TyreCardProps) {
-  const [messages, setMessages] = useState<Readonly<Record<string, string>>>({});
-  const [pending, start] = useTransition();
+  const { send, busy, trouble, fields } = useSend(writeTyre);
   const diameter = rollingDiameter(values.tyre);
-  const keep = (): void =>
-    start(async () => {
-      const answer = await keepTyreAction(jobId, values.tyre, values.finalDrive);
-      setMessages(answer.ok ? {} : answer.fields);
-    });
   return (
     <section className="zh-card mb-3" aria-labelledby="zh-tyre">
       <h2 id="zh-tyre">Tyre</h2>
@@ -33,14 +26,14 @@ export function TyreCard({ jobId, values, onChange }: TyreCardProps) {
         <TextField
           label="Tyre code or rolling diameter in metres"
           hint="Like 215/65R16, as on the sidewall, or 0.66."
-          error={messages.tyre}
+          error={fields.tyre}
           value={values.tyre}
           onChange={(tyre) => onChange({ ...values, tyre })}
         />
         <TextField
           label="Final drive ratio"
           hint="For the propshaft; may be left empty."
-          error={messages.finalDrive}
+          error={fields.finalDrive}
           isFigure
           value={values.finalDrive}
           onChange={(finalDrive) => onChange({ ...values, finalDrive })}
@@ -49,11 +42,16 @@ export function TyreCard({ jobId, values, onChange }: TyreCardProps) {
       <button
         type="button"
         className="btn btn-outline-secondary"
-        disabled={pending || diameter === null}
-        onClick={keep}
+        disabled={busy || diameter === null}
+        onClick={() => send([jobId, values.tyre, values.finalDrive])}
       >
         Keep with the vehicle
       </button>
+      {trouble && Object.keys(fields).length === 0 && (
+        <p className="zh-error mb-0" role="alert">
+          {trouble}
+        </p>
+      )}
     </section>
   );
 }

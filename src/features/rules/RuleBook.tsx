@@ -1,8 +1,9 @@
 'use client';
 
-import { useActionState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { RuleInForce } from '@/core/procedure';
-import { chooseRuleAction, overrideRuleAction, type RuleSaid } from './actions';
+import { useSend } from '@/ui/field';
+import { writeOwnRule, writeRule } from './writes';
 
 /** A job whose own way is chosen; without one it is the shop\u2019s. */
 export interface RuleJob {
@@ -24,29 +25,42 @@ const WHOSE: Readonly<Record<RuleInForce['by'], string>> = {
 
 /** A form whose one button says what became of it. */
 function RuleForm({
-  action,
   rule,
   job,
   children,
 }: {
-  readonly action: (before: RuleSaid | null, form: FormData) => Promise<RuleSaid>;
   readonly rule: string;
   readonly job: RuleJob | null;
   readonly children: (busy: boolean) => ReactNode;
 }) {
-  const [said, submit, busy] = useActionState(action, null);
+  const shop = useSend(writeRule);
+  const own = useSend(writeOwnRule);
+  const [said, setSaid] = useState<string | null>(null);
+  const trouble = shop.trouble ?? own.trouble;
+  const submit = (form: FormData): void => {
+    const text = (name: string): string | null => {
+      const value = form.get(name);
+      return typeof value === 'string' && value !== '' ? value : null;
+    };
+    const choice = text('school');
+    if (!job) shop.send([rule, choice], () => setSaid('Kept for the shop.'));
+    else {
+      const seen = job.stamps[rule] ?? null;
+      own.send([{ jobId: job.id, item: rule, value: choice, note: text('note'), seen }], () =>
+        setSaid('Kept for this job.'),
+      );
+    }
+  };
   return (
-    <form action={submit}>
-      <input type="hidden" name="rule" value={rule} />
-      {job && (
-        <>
-          <input type="hidden" name="jobId" value={job.id} />
-          <input type="hidden" name="seen" value={job.stamps[rule] ?? ''} />
-        </>
-      )}
-      {children(busy)}
-      <span role="status" className={said && !said.ok ? 'zh-error' : 'zh-muted'}>
-        {said?.words}
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        submit(new FormData(event.currentTarget));
+      }}
+    >
+      {children(shop.busy || own.busy)}
+      <span role="status" className={trouble ? 'zh-error' : 'zh-muted'}>
+        {trouble ?? said}
       </span>
     </form>
   );
@@ -66,7 +80,7 @@ export function RuleCard({ inForce, job }: RuleCardProps) {
           </span>
         </span>
       </summary>
-      <RuleForm action={job ? overrideRuleAction : chooseRuleAction} rule={rule.code} job={job}>
+      <RuleForm rule={rule.code} job={job}>
         {(busy) => (
           <>
             {rule.schools.map((each) => (
@@ -100,7 +114,7 @@ export function RuleCard({ inForce, job }: RuleCardProps) {
         )}
       </RuleForm>
       {((job && by === 'job') || (!job && by === 'shop')) && (
-        <RuleForm action={job ? overrideRuleAction : chooseRuleAction} rule={rule.code} job={job}>
+        <RuleForm rule={rule.code} job={job}>
           {(busy) => (
             <button className="btn btn-link" disabled={busy}>
               {job ? 'Back to the shop\u2019s way' : 'Back to the workshop default'}

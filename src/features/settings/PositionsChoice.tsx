@@ -1,22 +1,19 @@
 'use client';
 
-import { useState, useTransition } from 'react';
+import { useState } from 'react';
 import { Form } from 'react-bootstrap';
-import { FormField } from '@/ui/field';
-import { choosePositionsAction } from './actions';
+import { FormField, useSend } from '@/ui/field';
+import { writePositions } from './writes';
 
 /** How many positions the shop's new sets begin with; empty for what is recommended. */
 export function PositionsChoice({ positions }: { readonly positions: number | null }) {
   const [text, setText] = useState(positions === null ? '' : String(positions));
   const [said, setSaid] = useState<string | null>(null);
-  const [trouble, setTrouble] = useState<string | undefined>(undefined);
-  const [busy, begin] = useTransition();
-  const save = (): void =>
-    begin(async () => {
-      const answer = await choosePositionsAction(text.trim() === '' ? null : Number(text));
-      setTrouble(answer.ok ? undefined : answer.message);
-      setSaid(answer.ok ? 'Kept.' : null);
-    });
+  const { send, busy, trouble } = useSend(writePositions);
+  const save = (): void => {
+    setSaid(null);
+    send([text.trim() === '' ? null : Number(text)], () => setSaid('Kept.'));
+  };
   return (
     <form
       onSubmit={(event) => {
@@ -27,7 +24,7 @@ export function PositionsChoice({ positions }: { readonly positions: number | nu
       <FormField
         label="Positions of a new set"
         hint="Empty: 12, as recommended. Uneven nut torque asks for more on its own."
-        error={trouble}
+        error={trouble ?? undefined}
         control={(ids) => (
           <div className="d-flex gap-2">
             <Form.Control

@@ -1,12 +1,12 @@
 'use client';
 
-import { useTransition } from 'react';
 import { TORQUE_UNITS, type TorqueUnit } from '@/core/units';
-import { chooseTorqueAction } from './actions';
+import { useSend } from '@/ui/field';
+import { writeTorqueUnit } from './writes';
 
 /** The unit in which the shop reads torque. */
 export function TorqueUnitChoice({ unit }: { unit: TorqueUnit }) {
-  const [pending, start] = useTransition();
+  const { send, busy } = useSend(writeTorqueUnit);
   return (
     <div className="d-flex flex-wrap gap-2" role="group" aria-label="Torque is read in">
       {TORQUE_UNITS.map((each) => (
@@ -15,8 +15,8 @@ export function TorqueUnitChoice({ unit }: { unit: TorqueUnit }) {
           type="button"
           className={`btn ${each === unit ? 'btn-dark' : 'btn-outline-secondary'}`}
           aria-pressed={each === unit}
-          disabled={pending}
-          onClick={() => start(() => chooseTorqueAction(each))}
+          disabled={busy}
+          onClick={() => send([each])}
         >
           {each}
         </button>

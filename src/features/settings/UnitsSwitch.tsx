@@ -1,21 +1,21 @@
 'use client';
 
-import { useTransition } from 'react';
 import type { UnitSystem } from '@/core/units';
-import { chooseUnitsAction } from './actions';
+import { useSend } from '@/ui/field';
+import { writeUnits } from './writes';
 
 const LABEL: Readonly<Record<UnitSystem, string>> = { mm: 'mm', thou: 'thou' };
 
 /** Switches the shop between millimetres and thousandths of an inch. */
 export function UnitsSwitch({ units }: { units: UnitSystem }) {
-  const [pending, start] = useTransition();
+  const { send, busy } = useSend(writeUnits);
   const other: UnitSystem = units === 'mm' ? 'thou' : 'mm';
   return (
     <button
       type="button"
       className="btn btn-outline-secondary"
-      disabled={pending}
-      onClick={() => start(() => chooseUnitsAction(other))}
+      disabled={busy}
+      onClick={() => send([other])}
       title={`Units: ${LABEL[units]}. Press for ${LABEL[other]}.`}
     >
       <span className="visually-hidden">Units: </span>

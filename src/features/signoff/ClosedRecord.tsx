@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { useSend } from '@/ui/field';
-import { additionAction } from './actions';
+import { writeAddition } from './writes';
 
 interface ClosedRecordProps {
   readonly jobId: string;
@@ -25,7 +25,7 @@ interface ClosedRecordProps {
 /** A record that was signed off: by whom, with what open, and what was added since. */
 export function ClosedRecord({ jobId, signed, additions }: ClosedRecordProps) {
   const [text, setText] = useState('');
-  const { send, busy, trouble } = useSend(additionAction);
+  const { send, busy, trouble } = useSend(writeAddition);
   return (
     <section className="zh-card mb-3" aria-label="Signed off">
       <p className="mb-1">

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import type { RecheckForm } from '@/core/contracts';
 import { FormField, TextField, useSend } from '@/ui/field';
-import { endRecheckAction, recheckAction } from './actions';
+import { endRecheck, writeRecheck } from './writes';
 
 export const RECHECK_NAME = {
   'wheel-nuts': 'Wheel nuts, torque',
@@ -33,8 +33,8 @@ export function Rechecks({ jobId, rechecks, hasOdometer }: RechecksProps) {
   const [what, setWhat] = useState<What>('wheel-nuts');
   const [km, setKm] = useState('75');
   const [on, setOn] = useState('');
-  const set = useSend(recheckAction);
-  const end = useSend(endRecheckAction);
+  const set = useSend(writeRecheck);
+  const end = useSend(endRecheck);
   const form: RecheckForm = {
     jobId,
     what,

@@ -4,25 +4,25 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { FormField, useSend } from '@/ui/field';
-import { signOffAction } from './actions';
+import { writeSignOff } from './writes';
 
 /** Something that stands in the way, with where it is put right. */
-export interface HindranceView {
+export interface BlockerView {
   readonly say: string;
   readonly href: string;
 }
 
 interface SignOffProps {
   readonly jobId: string;
-  readonly blocks: readonly HindranceView[];
-  readonly open: readonly HindranceView[];
+  readonly blocks: readonly BlockerView[];
+  readonly open: readonly BlockerView[];
   readonly causes: readonly { readonly code: string; readonly name: string }[];
   readonly confirmed: string | null;
   /** Who is here, and whether that is a lead. */
   readonly who: { readonly name: string; readonly isLead: boolean } | null;
 }
 
-const List = ({ items }: { items: readonly HindranceView[] }) => (
+const List = ({ items }: { items: readonly BlockerView[] }) => (
   <ul className="mb-2">
     {items.map(({ say, href }) => (
       <li key={say}>
@@ -44,7 +44,7 @@ export function SignOff(props: SignOffProps) {
   const { jobId, blocks, open, causes, confirmed, who } = props;
   const [cause, setCause] = useState(confirmed ?? '');
   const [reason, setReason] = useState('');
-  const { send, busy, trouble, fields } = useSend(signOffAction);
+  const { send, busy, trouble, fields } = useSend(writeSignOff);
   const why = whyNot(props);
   return (
     <section className="zh-card mb-3 zh-no-print" aria-label="Sign-off">

@@ -3,13 +3,16 @@
 import { useEffect, useRef } from 'react';
 import type { Checks } from './useChecks';
 
-interface ConflictsProps extends Pick<Checks, 'conflict' | 'settle' | 'trouble' | 'isKeeping'> {
+interface ConflictsProps extends Pick<
+  Checks,
+  'conflict' | 'settle' | 'trouble' | 'leave' | 'isKeeping'
+> {
   /** What an item's value says, in words. */
   readonly say: (item: string, value: unknown) => string;
 }
 
 /** Says what could not be kept, and lets the writer choose where two screens wrote the same. */
-export function Conflicts({ conflict, settle, trouble, isKeeping, say }: ConflictsProps) {
+export function Conflicts({ conflict, settle, trouble, leave, isKeeping, say }: ConflictsProps) {
   const dialog = useRef<HTMLDialogElement>(null);
   useEffect(() => {
     if (conflict && !dialog.current?.open) dialog.current?.showModal();
@@ -23,7 +26,10 @@ export function Conflicts({ conflict, settle, trouble, isKeeping, say }: Conflic
       </p>
       {trouble && (
         <p className="zh-error" role="alert">
-          {trouble}
+          {trouble}{' '}
+          <button type="button" className="btn btn-link p-0" onClick={leave}>
+            Leave it
+          </button>
         </p>
       )}
       <dialog

@@ -1,9 +1,10 @@
 'use client';
 
 import Link from 'next/link';
-import { useState, useTransition } from 'react';
+import { useState } from 'react';
 import { LookCounts } from '@/ui/verdict';
-import { copyPlanAction } from './actions';
+import { useSend } from '@/ui/field';
+import { copyPlan } from './writes';
 
 /** How far the work at a corner is. */
 export interface CornerProgress {
@@ -27,16 +28,13 @@ interface CornerCardsProps {
 /** The corners of a job with how far each is, and the ways into its work. */
 export function CornerCards({ jobId, corners }: CornerCardsProps) {
   const [said, setSaid] = useState<string | null>(null);
-  const [busy, begin] = useTransition();
+  const { send, busy, trouble } = useSend(copyPlan);
   const copy = (from: string, to: string): void =>
-    begin(async () => {
-      const answer = await copyPlanAction(jobId, from);
+    send([jobId, from], (lines) =>
       setSaid(
-        answer.ok
-          ? `${answer.value} lines of the plan now stand at ${to} too. What was found stays at ${from}.`
-          : answer.message,
-      );
-    });
+        `${lines} lines of the plan now stand at ${to} too. What was found stays at ${from}.`,
+      ),
+    );
   return (
     <>
       <div className="zh-corner-cards">
@@ -81,9 +79,9 @@ export function CornerCards({ jobId, corners }: CornerCardsProps) {
           </section>
         ))}
       </div>
-      {said && (
+      {(trouble ?? said) && (
         <p role="status" className="mt-2 mb-0">
-          {said}
+          {trouble ?? said}
         </p>
       )}
     </>

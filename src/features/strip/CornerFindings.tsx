@@ -1,9 +1,8 @@
 'use client';
 
-import { useEffect, useRef, useState, useTransition } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { LookCounts } from '@/ui/verdict';
-import type { WrittenCheck } from '@/db/repositories';
-import { allSoundAction, takeSoundBackAction } from './actions';
+import { useSend } from '@/ui/field';
 import { Conflicts } from './Conflicts';
 import type { CornerWork } from './CornerOrder';
 import { FigureFields } from './FigureFields';
@@ -12,6 +11,7 @@ import { checkAt, lookStateOf } from './model';
 import { PhotoStrip } from './PhotoStrip';
 import { sayCheck } from './say';
 import { useChecks } from './useChecks';
+import { takeSoundBack, writeAllSound, type WrittenLook } from './writes';
 
 interface CornerFindingsProps extends CornerWork {
   readonly groups: readonly { readonly code: string; readonly name: string }[];
@@ -22,28 +22,21 @@ export function CornerFindings(work: CornerFindingsProps) {
   const { corner, items, figures, groups, units, meanings } = work;
   const store = useChecks(work.jobId, work.checks);
   const { checks, write } = store;
-  const [trouble, setTrouble] = useState<string | null>(null);
   /** What the last press wrote as sound: it can be taken back as one. */
-  const [atOnce, setAtOnce] = useState<readonly WrittenCheck[]>([]);
-  const [busy, begin] = useTransition();
+  const [atOnce, setAtOnce] = useState<readonly WrittenLook[]>([]);
+  const all = useSend(writeAllSound);
+  const back = useSend(takeSoundBack);
+  const busy = all.busy || back.busy;
+  const trouble = all.trouble ?? back.trouble;
   const sound = useRef<HTMLButtonElement>(null);
   useEffect(() => sound.current?.focus({ preventScroll: true }), []);
   const allAreSound = (): void =>
-    begin(async () => {
-      const answer = await allSoundAction(work.jobId, corner);
-      setTrouble(answer.ok ? null : answer.message);
-      if (answer.ok) setAtOnce(answer.value);
+    all.send([work.jobId, corner], (written) => {
+      setAtOnce(written);
       document.querySelector<HTMLInputElement>('[data-figure]')?.focus();
     });
   const takeBack = (): void =>
-    begin(async () => {
-      const answer = await takeSoundBackAction(
-        work.jobId,
-        atOnce.map(({ stamp }) => stamp),
-      );
-      setTrouble(answer.ok ? null : answer.message);
-      if (answer.ok) setAtOnce([]);
-    });
+    back.send([work.jobId, atOnce.map(({ stamp }) => stamp)], () => setAtOnce([]));
   const states = items.map((item) =>
     lookStateOf(checkAt(checks, { kind: 'look', place: corner, item: item.code })),
   );

@@ -1,10 +1,10 @@
 'use client';
 
 import { Camera } from 'lucide-react';
-import { useRouter } from 'next/navigation';
-import { useRef, useState, useTransition, type ChangeEvent } from 'react';
-import { takePhotoBackAction } from './actions';
+import { useRef, useState, type ChangeEvent } from 'react';
+import { useSend } from '@/ui/field';
 import { sendPhoto, type PhotoPlace } from './photo';
+import { takePhotoBack } from './writes';
 
 export interface StripPhoto {
   readonly id: string;
@@ -74,31 +74,24 @@ interface PhotoStripProps extends PhotoPlace {
 
 /** The photos of a part or a corner, and the way to one more by camera or file. */
 export function PhotoStrip({ of, photos, ...place }: PhotoStripProps) {
-  const router = useRouter();
   const [trouble, setTrouble] = useState<string | null>(null);
   const [sending, setSending] = useState(0);
-  const [, begin] = useTransition();
+  const back = useSend(takePhotoBack);
   const file = useRef<HTMLInputElement>(null);
   const attach = async ({ target }: ChangeEvent<HTMLInputElement>): Promise<void> => {
     const files = [...(target.files ?? [])];
     setTrouble(null);
     setSending(files.length);
+    target.value = '';
     for (const each of files) {
       const why = await sendPhoto(each, place);
       if (why) setTrouble(`${each.name}: ${why}`);
       setSending((left) => left - 1);
     }
-    target.value = '';
-    router.refresh();
   };
-  const takeBack = (id: string): void =>
-    begin(async () => {
-      const answer = await takePhotoBackAction(place.jobId, id);
-      setTrouble(answer.ok ? null : answer.message);
-    });
   return (
     <>
-      <Thumbs photos={photos} onBack={takeBack} />
+      <Thumbs photos={photos} onBack={(id) => back.send([place.jobId, id])} />
       <input
         ref={file}
         type="file"
@@ -117,9 +110,9 @@ export function PhotoStrip({ of, photos, ...place }: PhotoStripProps) {
       >
         <Camera size={20} aria-hidden="true" /> {sending > 0 ? `Keeping ${sending} …` : 'Photo'}
       </button>
-      {trouble && (
+      {(trouble ?? back.trouble) && (
         <p className="zh-error mb-0 w-100" role="alert">
-          {trouble}
+          {trouble ?? back.trouble}
         </p>
       )}
     </>

@@ -1,12 +1,15 @@
 'use client';
 
-import { useState, useTransition } from 'react';
+import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import type { Fate, PartKind } from '@/core/procedure';
 import type { Corner } from '@/core/readings';
-import { changePartAction, dropPartAction, takeOffPartAction } from './actions';
+import type { TrayChangeForm } from '@/core/contracts';
+import { useSend } from '@/ui/field';
+import { dropWriteAt, theirsOf, useKeeperState } from '@/ui/keeper';
 import type { TrayLines } from './model';
 import { PhotoStrip, type StripPhoto } from './PhotoStrip';
+import { changePart, dropPart, partLinesPlace, takeOffPart } from './writes';
 
 /** A part in the tray as the screens have it. */
 export interface TrayPart extends TrayLines {
@@ -49,6 +52,23 @@ interface LineConflict {
 const saidOf = (line: keyof TrayLines, value: string): string =>
   line === 'fate' ? (FATES.find(([code]) => code === value)?.[1] ?? value) : value || 'nothing';
 
+/** A line of a part of which this device and another hold different words; null where none is. */
+function useLineConflict(partId: string): {
+  readonly conflict: LineConflict | null;
+  readonly place: string | null;
+} {
+  const { writes } = useKeeperState();
+  for (const [line] of [...LINES, ['fate'] as const]) {
+    const place = partLinesPlace(partId, line);
+    const met = writes.find((each) => each.place === place && each.status.state === 'conflict');
+    if (!met) continue;
+    // What waits at such a place is a change of that line.
+    const mine = String((met.input as TrayChangeForm).change[line] ?? '');
+    return { conflict: { line, mine, theirs: String(theirsOf(met)?.[line] ?? '') }, place };
+  }
+  return { conflict: null, place: null };
+}
+
 /** What another screen wrote in a line meanwhile, and the choice which shall stand. */
 function LineChoice({
   conflict,
@@ -74,26 +94,20 @@ function LineChoice({
 
 /** One part in the tray: how it sat, what becomes of it, its photos. */
 export function TrayRow({ jobId, corner, part }: TrayPlace & { readonly part: TrayPart }) {
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [conflict, setConflict] = useState<LineConflict | null>(null);
-  const [busy, begin] = useTransition();
-  const write = (line: keyof TrayLines, mine: string, was: string): void =>
-    begin(async () => {
-      const change = { partId: part.id, was: { [line]: was }, change: { [line]: mine } };
-      const answer = await changePartAction(jobId, change);
-      setTrouble(answer.ok ? null : answer.message);
-      const isMet = answer.ok && !answer.value.kept && answer.value.part[line] !== mine;
-      setConflict(isMet ? { line, mine, theirs: answer.value.part[line] } : null);
-    });
-  const settle = (isMine: boolean): void => {
-    setConflict(null);
-    if (conflict && isMine) write(conflict.line, conflict.mine, conflict.theirs);
+  const lines = useSend(changePart);
+  const away = useSend(dropPart);
+  const { conflict, place } = useLineConflict(part.id);
+  const busy = lines.busy || away.busy;
+  const trouble = conflict ? null : (lines.trouble ?? away.trouble);
+  const write = (line: keyof TrayLines, mine: string, was: string): void => {
+    const change = { partId: part.id, was: { [line]: was }, change: { [line]: mine } };
+    lines.send([jobId, change]);
   };
-  const drop = (): void =>
-    begin(async () => {
-      const answer = await dropPartAction(jobId, part.id);
-      setTrouble(answer.ok ? null : answer.message);
-    });
+  const settle = (isMine: boolean): void => {
+    if (conflict && isMine) write(conflict.line, conflict.mine, conflict.theirs);
+    else if (place !== null) void dropWriteAt(place);
+  };
+  const drop = (): void => away.send([jobId, part.id]);
   return (
     <li className="zh-tray-row" aria-label={part.name}>
       <div className="zh-row">
@@ -158,18 +172,11 @@ interface TakeOffProps extends TrayPlace {
 
 /** Parts that come off now, each put into the tray by one tap, with those that are in it. */
 export function TakeOff({ jobId, corner, choices, parts }: TakeOffProps) {
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [busy, begin] = useTransition();
-  const put = ({ code, name, places, fate }: PartChoice): void =>
-    begin(async () => {
-      const [place = ''] = places;
-      const answer = await takeOffPartAction({
-        ...{ jobId, corner, kind: code, name, place, fate },
-        orientation: '',
-        mark: '',
-      });
-      setTrouble(answer.ok ? null : answer.message);
-    });
+  const { send, busy, trouble } = useSend(takeOffPart);
+  const put = ({ code, name, places, fate }: PartChoice): void => {
+    const [place = ''] = places;
+    send([{ jobId, corner, kind: code, name, place, fate, orientation: '', mark: '' }]);
+  };
   const isIn = (code: string): boolean => parts.some(({ kind }) => kind === code);
   return (
     <section aria-label="Parts that come off">
@@ -207,19 +214,17 @@ export function TakeOff({ jobId, corner, choices, parts }: TakeOffProps) {
 /** Everything in the tray of a corner, and any other part that comes off. */
 export function Tray({ jobId, corner, choices, parts }: TakeOffProps) {
   const [name, setName] = useState('');
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [busy, begin] = useTransition();
+  const { send, busy, trouble } = useSend(takeOffPart);
   const add = (): void =>
-    begin(async () => {
-      const answer = await takeOffPartAction({
-        ...{ jobId, corner, kind: null, name, fate: 'reuse' as const },
-        place: '',
-        orientation: '',
-        mark: '',
-      });
-      setTrouble(answer.ok ? null : answer.message);
-      if (answer.ok) setName('');
-    });
+    send(
+      [
+        {
+          ...{ jobId, corner, kind: null, name, fate: 'reuse' },
+          ...{ place: '', orientation: '', mark: '' },
+        },
+      ],
+      () => setName(''),
+    );
   const left = parts.filter(({ back }) => back === null).length;
   return (
     <>

@@ -1,3 +1,4 @@
+import { writePhoto } from './writes';
 /** A photo made small enough to keep, with its preview; or why it cannot be. */
 export type Shrunk =
   | { readonly ok: true; readonly picture: Blob; readonly thumb: Blob }
@@ -76,25 +77,20 @@ export interface PhotoPlace {
   readonly partId: string | null;
 }
 
-/** Makes a photo small and sends it; answers with what is wrong, or null when it is kept. */
+/** The bytes of a picture as text. */
+const base64Of = (blob: Blob): Promise<string> =>
+  new Promise((resolve, reject) => {
+    const reader = new FileReader();
+    reader.onload = () => resolve(String(reader.result).replace(/^data:[^,]*,/, ''));
+    reader.onerror = () => reject(new Error('The picture could not be read'));
+    reader.readAsDataURL(blob);
+  });
+
+/** Makes a photo small and keeps it; answers with what is wrong, or null when it is on file. */
 export async function sendPhoto(file: File, place: PhotoPlace): Promise<string | null> {
   const shrunk = await shrinkPhoto(file);
   if (!shrunk.ok) return shrunk.message;
-  const form = new FormData();
-  form.set('corner', place.corner);
-  form.set('caption', '');
-  if (place.partId !== null) form.set('partId', place.partId);
-  form.set('picture', shrunk.picture);
-  form.set('thumb', shrunk.thumb);
-  try {
-    const response = await fetch(`/api/v1/jobs/${place.jobId}/photos`, {
-      method: 'POST',
-      body: form,
-    });
-    if (response.ok) return null;
-    const { error } = (await response.json()) as { error: { message: string } };
-    return error.message;
-  } catch {
-    return 'The server did not answer. The photo was not kept; choose it again.';
-  }
+  const [picture, thumb] = await Promise.all([base64Of(shrunk.picture), base64Of(shrunk.thumb)]);
+  const answer = await writePhoto({ ...place, caption: '', picture, thumb });
+  return answer.ok || answer.isDropped ? null : answer.message;
 }

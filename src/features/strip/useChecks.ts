@@ -1,9 +1,17 @@
 'use client';
 
-import { useEffect, useOptimistic, useRef, useState, useTransition } from 'react';
-import { checkAction } from './actions';
+import { format } from 'date-fns';
+import { useMemo, useState } from 'react';
+import {
+  inputOverTheirs,
+  keepCheck,
+  theirsOf,
+  useKeeper,
+  useKeeperState,
+  type CheckInput,
+  type KeptWrite,
+} from '@/ui/keeper';
 import { checkAt, keyOf, withChange, type CheckChange, type CheckView } from './model';
-import { unsentChanges } from './unsent';
 
 /** A write that met what another screen wrote meanwhile. */
 export interface Conflict {
@@ -19,84 +27,90 @@ export interface Checks {
   /** Settles a conflict: writes mine over theirs, or leaves theirs. */
   readonly settle: (isMine: boolean) => void;
   readonly trouble: string | null;
+  /** Takes what was refused off this device. */
+  readonly leave: () => void;
   /** True until the server has answered to everything that was written. */
   readonly isKeeping: boolean;
 }
 
-/** Milliseconds in which a page that is left is gone. */
-const LEAVING = 400;
+/** What was written and answered for since the page was rendered, by the checks it shows. */
+interface Answered {
+  readonly of: readonly CheckView[];
+  readonly changes: readonly (CheckChange & { readonly stamp: string | null })[];
+}
+
+const changeOf = ({ input }: KeptWrite): CheckChange => {
+  // What waits under this name was written by `keepCheck`.
+  const { kind, place, item, value, note } = input as CheckInput;
+  return { kind: kind as CheckChange['kind'], place, item, value, note };
+};
+
+/** What another screen wrote, as the screens have it. */
+function theirView(write: KeptWrite): CheckView | null {
+  const theirs = theirsOf(write);
+  if (theirs === null) return null;
+  const at = typeof theirs.at === 'string' ? format(new Date(theirs.at), 'HH:mm') : '';
+  return { ...(theirs as unknown as CheckView), at };
+}
 
 /**
- * The checks of a job as this screen shows and writes them. What is written shows at once;
- * writes go one after the other, each with the stamp that was on the screen, so that what
- * another screen wrote meanwhile is never written over unseen. What a page that was left in
- * a hurry did not get answered is sent by the next one.
+ * The checks of a job as this screen shows and writes them: as they are on file, with everything
+ * laid over them that this device holds and the server does not have yet, whichever page it was
+ * written on. Each is written over what is on the screen, so that what another screen wrote
+ * meanwhile is never written over unseen.
  */
 export function useChecks(jobId: string, stored: readonly CheckView[]): Checks {
-  const [shown, show] = useOptimistic(stored, withChange);
-  const [conflict, setConflict] = useState<Conflict | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [isKeeping, begin] = useTransition();
-  const latest = useRef(stored);
-  const sent = useRef(new Map<string, string | null>());
-  const queue = useRef(Promise.resolve());
-  const unsent = useRef<ReturnType<typeof unsentChanges>>(null);
-  const isLeaving = useRef(false);
-  useEffect(() => {
-    latest.current = stored;
-    sent.current.clear();
-  }, [stored]);
-
-  const send = async (change: CheckChange, over?: string | null): Promise<void> => {
-    const key = keyOf(change);
-    const own = sent.current.get(key);
+  const keeper = useKeeper();
+  const { writes } = useKeeperState();
+  const [answered, setAnswered] = useState<Answered>({ of: stored, changes: [] });
+  const own = useMemo(
+    () => writes.filter(({ name, jobId: of }) => name === 'check' && of === jobId),
+    [writes, jobId],
+  );
+  const known = useMemo(
+    () =>
+      answered.of === stored
+        ? answered.changes.reduce<readonly CheckView[]>(
+            (all, { stamp, ...change }) =>
+              withChange(all, change).map((check) =>
+                keyOf(check) === keyOf(change) ? { ...check, stamp: stamp ?? '' } : check,
+              ),
+            stored,
+          )
+        : stored,
+    [answered, stored],
+  );
+  const waiting = own.filter(({ status }) => status.state === 'waiting');
+  const checks = waiting.reduce<readonly CheckView[]>(
+    (all, write) => withChange(all, changeOf(write)),
+    known,
+  );
+  const write = (change: CheckChange): void => {
     // What was answered in the nose before stands without a stamp: it is no row of its own.
-    const onScreen = own === undefined ? checkAt(latest.current, change)?.stamp || null : own;
-    try {
-      const seen = over === undefined ? onScreen : over;
-      const answer = await checkAction({ jobId, ...change, seen });
-      unsent.current?.forget(change);
-      setTrouble(answer.ok ? null : answer.message);
+    const seen = checkAt(known, change)?.stamp || null;
+    void keepCheck({ jobId, ...change, seen }).then((answer) => {
       if (!answer.ok) return;
-      if (answer.value.kept) sent.current.set(key, answer.value.stamp);
-      else setConflict({ mine: change, theirs: answer.value.theirs });
-    } catch {
-      // A page that is being left breaks off its requests first and is told later: wait for it.
-      await new Promise((resolve) => setTimeout(resolve, LEAVING));
-      // Said and pressed again by hand, unless the page is just being left.
-      if (!isLeaving.current) unsent.current?.forget(change);
-      setTrouble('The server did not answer. What you pressed last was not kept; press it again.');
-    }
-  };
-
-  const write = (change: CheckChange, over?: string | null): void => {
-    unsent.current?.keep(change);
-    begin(async () => {
-      show(change);
-      queue.current = queue.current.then(() => send(change, over));
-      await queue.current;
+      const fresh = { ...change, stamp: answer.value };
+      setAnswered((before) => ({
+        of: stored,
+        changes: [...(before.of === stored ? before.changes : []), fresh],
+      }));
     });
   };
-  useEffect(() => {
-    unsent.current = unsentChanges(window.sessionStorage, jobId);
-    for (const change of unsent.current.take()) write(change);
-    const leave = (): void => {
-      isLeaving.current = true;
-    };
-    window.addEventListener('pagehide', leave);
-    return () => window.removeEventListener('pagehide', leave);
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the page opens
-  }, []);
-
+  const met = own.find(({ status }) => status.state === 'conflict');
+  const refused = own.find(({ status }) => status.state === 'refused');
   return {
-    checks: shown,
-    write: (change) => write(change),
-    conflict,
+    checks,
+    write,
+    conflict: met ? { mine: changeOf(met), theirs: theirView(met) } : null,
     settle: (isMine) => {
-      setConflict(null);
-      if (isMine && conflict) write(conflict.mine, conflict.theirs?.stamp ?? null);
+      if (met && isMine) void keeper?.again(met, inputOverTheirs(met));
+      else if (met) void keeper?.drop(met);
     },
-    trouble,
-    isKeeping,
+    trouble: refused?.status.state === 'refused' ? refused.status.message : null,
+    leave: () => {
+      if (refused) void keeper?.drop(refused);
+    },
+    isKeeping: waiting.length > 0,
   };
 }

@@ -10,12 +10,13 @@ import type { UnitSystem } from '@/core/units';
 import { FormField, showServerErrors } from '@/ui/field';
 import type { Answer } from '@/server/answer';
 import type { VerdictChange } from '@/core/job';
-import { effectsOfVehicleAction, saveVehicleAction } from './actions';
+import { effectsOfVehicleAction } from './actions';
 import { AxleFields } from './AxleFields';
 import type { Entered } from './model';
 import { VerdictChanges } from './VerdictChanges';
+import { writeVehicle } from './writes';
 
-type Refusal = Extract<Answer<unknown>, { ok: false }>;
+type Refusal = Pick<Extract<Answer<unknown>, { ok: false }>, 'message' | 'fields'>;
 
 interface VehicleFormProps {
   readonly id: string | null;
@@ -39,7 +40,7 @@ export function VehicleForm({ id, values, units, entered = {}, then }: VehicleFo
   const refuse = (answer: Refusal): void =>
     showServerErrors({ root: answer.message, ...answer.fields }, setError);
   const save = async (typed: Values): Promise<void> => {
-    const answer = await saveVehicleAction(id, typed);
+    const answer = await writeVehicle(id, typed);
     if (answer.ok) router.push(`${then}${answer.value}`);
     else refuse(answer);
   };

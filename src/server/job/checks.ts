@@ -43,8 +43,15 @@ function refuseCheck(job: Job, write: CheckEntry): string | null {
   return refuseInRebuild(job, write);
 }
 
-/** Writes one item of the procedure, or takes it back; tells of what another wrote meanwhile. */
-export async function recordCheck(input: unknown, by: string | null): Promise<CheckAnswer> {
+/**
+ * Writes one item of the procedure, or takes it back; tells of what another wrote meanwhile.
+ * `own` is the stamp of what the same device wrote there last: it has that in front of it too.
+ */
+export async function recordCheck(
+  input: unknown,
+  by: string | null,
+  own?: string | null,
+): Promise<CheckAnswer> {
   const parsed = checkFormSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
   const { jobId, kind, place, item, value, note, seen } = parsed.data;
@@ -59,7 +66,9 @@ export async function recordCheck(input: unknown, by: string | null): Promise<Ch
     const why = write && refuseCheck(job, write);
     if (why !== null) return refuse(why);
     const change = write && { value: write.value, note, by };
-    const written = await writeCheck(tx, { jobId, kind, place, item }, change, seen);
+    const stands = findCheck(job, kind, place, item)?.stamp ?? null;
+    const known = own !== undefined && stands === own ? own : seen;
+    const written = await writeCheck(tx, { jobId, kind, place, item }, change, known);
     if (!written.done) return accept({ kept: false, theirs: written.theirs });
     if (kind === 'look') await afterLook(tx, job, place, item, write?.value ?? null);
     if (kind === 'pedal' && item === 'held' && value === null) {

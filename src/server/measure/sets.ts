@@ -3,6 +3,7 @@ import {
   idSchema,
   MAX_LAPS,
   newSetSchema,
+  readingSchema,
   readingsSchema,
   setAsideSchema,
   setDetailsSchema,
@@ -202,5 +203,36 @@ export async function saveReadings(setId: string, input: unknown): Promise<Answe
     if (!changes.ok) return changes;
     await writeReadings(tx, setId, changes.value);
     return accept(changes.value.length);
+  });
+}
+
+/** What became of a reading: kept, or what another device wrote there meanwhile. */
+export type ReadingKept =
+  | { readonly kept: true; readonly text: string | null }
+  | { readonly kept: false; readonly theirs: { readonly text: string | null } };
+
+/**
+ * Writes one reading as typed, or takes it back. Where something else stands than what was on
+ * the screen (`was`), and it is not what the same device wrote last (`own`), nothing is written.
+ */
+export async function saveReading(
+  input: unknown,
+  own?: string | null,
+): Promise<Answer<ReadingKept>> {
+  const parsed = readingSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const { setId, was, ...typed } = parsed.data;
+  return withSet<ReadingKept>(setId, async (tx, set) => {
+    const changes = checkedReadings(set, [typed]);
+    if (!changes.ok) return { ...changes, fields: { text: changes.message } };
+    const [change] = changes.value;
+    const text = change && change.valueUm !== null ? change.text : null;
+    const stands =
+      set.readings.find(({ lap, position }) => lap === typed.lap && position === typed.position)
+        ?.text ?? null;
+    const isSeen = was === undefined || [was, own, text].includes(stands);
+    if (!isSeen) return accept({ kept: false, theirs: { text: stands } });
+    await writeReadings(tx, setId, changes.value);
+    return accept({ kept: true, text });
   });
 }

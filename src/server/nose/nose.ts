@@ -1,5 +1,6 @@
 import 'server-only';
 import { cache } from 'react';
+import { z } from 'zod';
 import {
   asideFormSchema,
   findingFormSchema,
@@ -27,10 +28,11 @@ import {
   setAsideFinding,
   writeSetting,
 } from '../../db/repositories';
-import { accept, refuseParse, type Answer } from '../answer';
-import { database } from '../database';
+import { accept, refuse, refuseParse, type Answer } from '../answer';
+import { database, inTransaction } from '../database';
 import { recordLook, takeLookBack } from '../job/checks';
 import { withJob } from '../job/withJob';
+import { changesIn, withoutWeight, withWeight } from './knowledgeForms';
 
 const OVERRIDES = 'knowledge';
 
@@ -53,13 +55,46 @@ export async function shopKnowledge(): Promise<ShopKnowledge> {
   return { knowledge, overrides, priors, confirmedJobs };
 }
 
-/** Changes the shop's priors, minutes and weights; null goes back to what is shipped. */
-export async function changeKnowledge(input: unknown): Promise<Answer<null>> {
-  const parsed = overridesSchema.safeParse(input ?? NO_OVERRIDES);
-  if (!parsed.success) return refuseParse(parsed.error);
-  await writeSetting(await database(), OVERRIDES, parsed.data);
-  return accept(null);
+const knowledgeSchema = z.strictObject({
+  what: z.enum(['numbers', 'weight', 'drop-weight', 'reset']),
+  fields: z.record(z.string().max(80), z.string().max(80)),
+});
+type KnowledgeForm = z.infer<typeof knowledgeSchema>;
+
+/** The shop's own knowledge as a form changes it, or what is wrong with the form. */
+function changedBy({ what, fields }: KnowledgeForm, overrides: Overrides): Answer<Overrides> {
+  switch (what) {
+    case 'reset':
+      return accept(NO_OVERRIDES);
+    case 'drop-weight':
+      return accept(withoutWeight(overrides, fields));
+    case 'weight': {
+      const changed = withWeight(overrides, fields);
+      return changed
+        ? accept(changed)
+        : refuse('Write the weight in decibans, from −20 to 20. Nothing was changed.');
+    }
+    case 'numbers': {
+      const changes = changesIn(fields);
+      return changes.ok
+        ? accept({ ...overrides, ...changes.value })
+        : refuse(`${changes.words} Nothing was changed.`);
+    }
+  }
 }
+
+/** Changes the shop's priors, minutes and weights as its form says, or goes back to what is shipped. */
+export const changeKnowledge = (input: unknown): Promise<Answer<null>> =>
+  inTransaction(async (tx) => {
+    const parsed = knowledgeSchema.safeParse(input);
+    if (!parsed.success) return refuseParse(parsed.error);
+    const changed = changedBy(parsed.data, (await shopKnowledge()).overrides);
+    if (!changed.ok) return changed;
+    const whole = overridesSchema.safeParse(changed.value);
+    if (!whole.success) return refuseParse(whole.error);
+    await writeSetting(tx, OVERRIDES, whole.data);
+    return accept(null);
+  });
 
 /** What the nose shows of a job. */
 export interface NoseView extends ShopKnowledge {

@@ -14,16 +14,18 @@ const refused = (code: string, message: string): Body => ({
 });
 
 /** Reads a request's JSON body; what cannot be read is refused in words. */
-export async function readJson(request: Request): Promise<Body> {
+export async function readJson(request: Request, largest = LARGEST_BODY): Promise<Body> {
   const announced = Number(request.headers.get('content-length') ?? 0);
-  if (announced > LARGEST_BODY) return refused('too-large', 'The document is larger than 5 MB.');
+  if (announced > largest)
+    return refused('too-large', `The document is larger than ${Math.round(largest / 1e6)} MB.`);
   let text: string;
   try {
     text = await request.text();
   } catch {
     return refused('unreadable', 'The document could not be read.');
   }
-  if (text.length > LARGEST_BODY) return refused('too-large', 'The document is larger than 5 MB.');
+  if (text.length > largest)
+    return refused('too-large', `The document is larger than ${Math.round(largest / 1e6)} MB.`);
   try {
     return { ok: true, json: JSON.parse(text) as unknown };
   } catch {

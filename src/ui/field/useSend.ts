@@ -1,46 +1,69 @@
 'use client';
 
-import { useState, useTransition } from 'react';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState, useTransition } from 'react';
+import type { KeptAnswer } from '../keeper';
 
-type Sent =
-  | { readonly ok: true }
-  | {
-      readonly ok: false;
-      readonly message: string;
-      readonly fields?: Readonly<Record<string, string>>;
-    };
+type Refused = Extract<KeptAnswer<unknown>, { readonly ok: false }>;
 
-interface Send<Args extends readonly unknown[]> {
-  /** Sends it; `then` runs once it is kept. */
-  readonly send: (args: Args, then?: () => void) => void;
+interface Send<Args extends readonly unknown[], Value> {
+  /** Sends it; `then` runs once it is kept by the server. */
+  readonly send: (args: Args, then?: (value: Value) => void) => void;
   readonly busy: boolean;
-  /** What is wrong with what was sent last, or null. */
+  /** What is wrong with what was sent last, or that it waits for the server; else null. */
   readonly trouble: string | null;
   /** The same by field. */
   readonly fields: Readonly<Record<string, string>>;
   readonly clear: () => void;
 }
 
-/** Sends something to the server and says what is wrong with it; nothing typed is lost. */
-export function useSend<Args extends readonly unknown[]>(
-  action: (...args: Args) => Promise<Sent>,
-): Send<Args> {
-  const [refused, setRefused] = useState<Extract<Sent, { ok: false }> | null>(null);
-  const [busy, begin] = useTransition();
-  const send = (args: Args, then?: () => void): void =>
-    begin(async () => {
-      const answer = await action(...args).catch(() => null);
-      if (answer === null) {
-        setRefused({ ok: false, message: 'The server did not answer. Press again.' });
-        return;
+const WAITS =
+  'The server does not answer. It waits on this device and is sent when the server is back.';
+const PATIENCE_MS = 2500;
+
+/** Whether something has been under way for so long that the server must be away. */
+function useLong(isUnderWay: boolean): boolean {
+  const [isLong, setLong] = useState(false);
+  useEffect(() => {
+    if (!isUnderWay) return;
+    const timer = setTimeout(() => setLong(true), PATIENCE_MS);
+    return () => {
+      clearTimeout(timer);
+      setLong(false);
+    };
+  }, [isUnderWay]);
+  return isUnderWay && isLong;
+}
+
+/**
+ * Sends something by the keeper and says what is wrong with it; the page is loaded anew once it
+ * is done. While the server is away it waits on the device, and the screen can be gone on with.
+ */
+export function useSend<Args extends readonly unknown[], Value>(
+  write: (...args: Args) => Promise<KeptAnswer<Value>>,
+): Send<Args, Value> {
+  const router = useRouter();
+  const [refused, setRefused] = useState<Refused | null>(null);
+  const [underWay, setUnderWay] = useState(0);
+  const [isLoading, begin] = useTransition();
+  const isLong = useLong(underWay > 0);
+  const send: Send<Args, Value>['send'] = (args, then) => {
+    setRefused(null);
+    setUnderWay((count) => count + 1);
+    void write(...args).then((answer) => {
+      setUnderWay((count) => count - 1);
+      if (!answer.ok) {
+        if (!answer.isDropped) setRefused(answer);
+        if (answer.theirs === undefined) return;
       }
-      setRefused(answer.ok ? null : answer);
-      if (answer.ok) then?.();
+      begin(() => router.refresh());
+      if (answer.ok) then?.(answer.value);
     });
+  };
   return {
     send,
-    busy,
-    trouble: refused?.message ?? null,
+    busy: isLoading || (underWay > 0 && !isLong),
+    trouble: refused?.message ?? (isLong ? WAITS : null),
     fields: refused?.fields ?? {},
     clear: () => setRefused(null),
   };

@@ -8,3 +8,4 @@ export * from './strip';
 export * from './shop';
 export * from './rebuild';
 export * from './find';
+export * from './writes';

@@ -5,6 +5,8 @@ import { filledLine, idSchema } from './common';
 
 /** A new job as the form sends it. */
 export const jobFormSchema = z.strictObject({
+  /** Made where the form is filled in, so that one sent twice is opened once. */
+  id: idSchema.optional(),
   vehicleId: z.uuid('Choose the vehicle, or enter a new one.'),
   complaint: filledLine('complaint in the customer\u2019s words', 2000),
   odometerKm: z

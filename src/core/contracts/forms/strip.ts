@@ -14,6 +14,8 @@ const line = (name: string, longest: number) =>
 
 /** A part as it goes into the tray. */
 export const trayPartSchema = z.strictObject({
+  /** Made where it is put in the tray, so that one sent twice is put there once. */
+  id: idSchema.optional(),
   jobId: idSchema,
   corner: z.enum(CORNERS),
   kind: z.enum(codesOf(PROCEDURE.parts)).nullable(),

@@ -6,7 +6,6 @@ import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { BeforeAfter } from '@/features/prove/BeforeAfter';
 import { FeelScale } from '@/features/prove/FeelScale';
 import { OutcomeCard } from '@/features/prove/OutcomeCard';
-import { stepAction } from '@/features/rebuild/actions';
 import { allPeople } from '@/server/shop/people';
 import { findCheck, refuseDriven } from '@/core/job';
 import { proveView } from '@/server/prove/proveView';
@@ -56,21 +55,9 @@ export default async function ProveOverviewPage(props: JobParams) {
       <section className="zh-card mb-3" aria-label="Driven again">
         <h2>Driven again</h2>
         {why !== null && <div className="zh-stop mb-2">{why}</div>}
-        <FeelScale
-          jobId={id}
-          when="before"
-          feel={feel.before}
-          stamp={feelStamp('before')}
-          onWrite={stepAction}
-        />
+        <FeelScale jobId={id} when="before" feel={feel.before} stamp={feelStamp('before')} />
         {why === null && (
-          <FeelScale
-            jobId={id}
-            when="after"
-            feel={feel.after}
-            stamp={feelStamp('after')}
-            onWrite={stepAction}
-          />
+          <FeelScale jobId={id} when="after" feel={feel.after} stamp={feelStamp('after')} />
         )}
         {ratios && ratios.length > 0 && (
           <table className="table table-sm mt-2 mb-2">

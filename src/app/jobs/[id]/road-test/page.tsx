@@ -2,7 +2,6 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { speedUnit } from '@/core/units';
-import { feltRateAction } from '@/features/nose/actions';
 import { RoadTest } from '@/features/road-test/RoadTest';
 import { loadJob } from '@/server/job/jobs';
 import { noseOf } from '@/server/nose/nose';
@@ -31,7 +30,6 @@ export default async function RoadTestPage({ params }: { params: Promise<{ id: s
         unit={speedUnit(await shopUnits())}
         tests={keptTests(job, 'before')}
         noDrive={(await noseOf(job)).noDrive}
-        onFelt={feltRateAction.bind(null, id)}
       />
       <Link
         href={jobHref(id, { page: 'measure', corner: measure?.corner })}

@@ -1,7 +1,6 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { speedUnit } from '@/core/units';
-import { feltRateAction } from '@/features/nose/actions';
 import { RoadTest } from '@/features/road-test/RoadTest';
 import { refuseDriven } from '@/core/job';
 import { shopUnits } from '@/server/shop/settings';
@@ -32,7 +31,6 @@ export default async function RoadTestAgainPage(props: JobParams) {
         unit={speedUnit(await shopUnits())}
         tests={keptTests(job, 'after')}
         noDrive={refuseDriven(job)}
-        onFelt={feltRateAction.bind(null, id)}
       />
     </WithNose>
   );

@@ -1,0 +1,30 @@
+import { chromium } from '@playwright/test';
+const BASE='http://127.0.0.1:3200';
+const b=await chromium.launch({executablePath:'/usr/bin/chromium',args:['--no-sandbox','--disable-gpu','--disable-quic','--no-first-run']});
+const ctx=await b.newContext({viewport:{width:1280,height:800}}); const p=await ctx.newPage();
+p.on('console',m=>{ if(['error','warning'].includes(m.type())) console.log('console',m.type(),m.text().slice(0,300)); });
+p.on('pageerror',e=>console.log('pageerror',e.message));
+p.on('response',r=>{ if(r.status()>=400) console.log(r.status(),r.url()); });
+await p.goto(BASE); console.log(await p.title());
+const href=await p.getByRole('link',{name:/job 104\b/}).first().getAttribute('href'); console.log(href);
+await p.goto(BASE+href+'/measure/FR'); await p.waitForTimeout(1500);
+await p.screenshot({path:'/tmp/shots/measure.png'});
+await p.getByRole('button',{name:'New set'}).click().catch(()=>console.log('no new set'));
+await p.waitForTimeout(300); 
+await p.screenshot({path:'/tmp/shots/newset.png'});
+const st=p.getByRole('button',{name:/^Start runout/}); console.log(await st.count());
+await st.click(); await p.waitForTimeout(500);
+for(let i=0;i<3;i++){ await p.keyboard.type(String(i+3)); await p.keyboard.press('Enter'); }
+await p.waitForTimeout(800);
+console.log(await p.locator('[data-save-state]').textContent());
+await ctx.setOffline(true);
+for(let i=0;i<3;i++){ await p.keyboard.type(String(i+8)); await p.keyboard.press('Enter'); }
+await p.waitForTimeout(3000);
+await p.screenshot({path:'/tmp/shots/offline.png'});
+console.log(await p.locator('[data-save-state]').textContent(), await p.locator('[data-unsent]').first().getAttribute('data-unsent'));
+await ctx.setOffline(false); await p.waitForTimeout(2500);
+console.log(await p.locator('[data-save-state]').textContent(), await p.locator('[data-unsent]').first().getAttribute('data-unsent'));
+await p.reload(); await p.waitForTimeout(1000);
+console.log((await p.locator('.zh-ladder, [class*=ladder]').first().textContent())?.slice(0,200));
+await p.screenshot({path:'/tmp/shots/after.png'});
+await b.close();

@@ -1,0 +1,26 @@
+import type { ComplaintForm, JobForm } from '@/core/contracts';
+import { keepWrite, type KeptAnswer } from '@/ui/keeper';
+
+const refresh = 'by-writer';
+
+/** Opens a job; answers with its id. */
+export const writeJob = (form: JobForm): Promise<KeptAnswer<string>> =>
+  keepWrite({
+    name: 'job',
+    input: form,
+    place: `job ${form.id ?? 'new'}`,
+    jobId: null,
+    about: `a new job: “${form.complaint.slice(0, 60)}”`,
+    refresh,
+  });
+
+/** Changes complaint and corners of a job. */
+export const writeComplaint = (jobId: string, form: ComplaintForm): Promise<KeptAnswer<string>> =>
+  keepWrite({
+    name: 'complaint',
+    input: { jobId, form },
+    place: `complaint ${jobId}`,
+    jobId,
+    about: 'the complaint',
+    refresh,
+  });

@@ -1,0 +1,45 @@
+'use client';
+
+import { CloudUpload, TriangleAlert } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { useKeeperState } from '@/ui/keeper';
+import { UnsentList } from './UnsentList';
+
+/** What is on its way for less is not worth a word. */
+const BLINK_MS = 1200;
+
+/** In the header of every page: how much is not on the server yet, and the way to it. */
+export function UnsentBadge() {
+  const { writes } = useKeeperState();
+  const [isOpen, setOpen] = useState(false);
+  const [isLong, setLong] = useState(false);
+  const isUnsent = writes.length > 0;
+  useEffect(() => {
+    if (!isUnsent) return;
+    const timer = setTimeout(() => setLong(true), BLINK_MS);
+    return () => {
+      clearTimeout(timer);
+      setLong(false);
+    };
+  }, [isUnsent]);
+  const refused = writes.filter(({ status }) => status.state !== 'waiting').length;
+  if (!isUnsent || !(isLong || refused > 0)) {
+    return <span className="visually-hidden" role="status" data-unsent={writes.length} />;
+  }
+  const Icon = refused > 0 ? TriangleAlert : CloudUpload;
+  const say = refused > 0 ? `${refused} not taken` : `${writes.length} on this device only`;
+  return (
+    <>
+      <button
+        type="button"
+        className="btn btn-outline-secondary zh-unsent"
+        data-unsent={writes.length}
+        data-refused={refused}
+        onClick={() => setOpen(true)}
+      >
+        <Icon size={20} aria-hidden="true" /> <span role="status">{say}</span>
+      </button>
+      <UnsentList isOpen={isOpen} onClose={() => setOpen(false)} />
+    </>
+  );
+}

@@ -1,0 +1,92 @@
+'use client';
+
+import { format } from 'date-fns';
+import Link from 'next/link';
+import { Offcanvas } from 'react-bootstrap';
+import { inputOverTheirs, useKeeper, useKeeperState, type KeptWrite } from '@/ui/keeper';
+
+const stateOf = ({ status }: KeptWrite, isAway: boolean): string => {
+  if (status.state === 'refused') return `Not taken: ${status.message}`;
+  if (status.state === 'conflict') return 'Another screen wrote there meanwhile.';
+  return isAway ? 'Waits for the server.' : 'On its way.';
+};
+
+/** One thing that is not on the server: what, when, where, why, and what can be done about it. */
+function UnsentLine({ write, isAway }: { readonly write: KeptWrite; readonly isAway: boolean }) {
+  const keeper = useKeeper();
+  const { status } = write;
+  return (
+    <li className="zh-unsent-line">
+      <strong>{write.about}</strong>
+      <div className="zh-muted">
+        {format(new Date(write.at), 'd MMM, HH:mm')} · {stateOf(write, isAway)}
+      </div>
+      <div className="d-flex flex-wrap gap-2 mt-1">
+        <Link className="btn btn-outline-secondary" href={write.href}>
+          Go there
+        </Link>
+        {status.state === 'refused' && (
+          <button
+            type="button"
+            className="btn btn-outline-secondary"
+            onClick={() => void keeper?.again(write)}
+          >
+            Try again
+          </button>
+        )}
+        {status.state === 'conflict' && (
+          <button
+            type="button"
+            className="btn btn-outline-secondary"
+            onClick={() => void keeper?.again(write, inputOverTheirs(write))}
+          >
+            Write mine
+          </button>
+        )}
+        <button
+          type="button"
+          className="btn btn-link"
+          onClick={() => {
+            if (
+              status.state !== 'waiting' ||
+              window.confirm(`Drop “${write.about}”? It is not on the server.`)
+            ) {
+              void keeper?.drop(write);
+            }
+          }}
+        >
+          {status.state === 'conflict' ? 'Leave theirs' : 'Drop it'}
+        </button>
+      </div>
+    </li>
+  );
+}
+
+/** Everything that this device holds and the server does not have, in the order it was written. */
+export function UnsentList({
+  isOpen,
+  onClose,
+}: {
+  readonly isOpen: boolean;
+  readonly onClose: () => void;
+}) {
+  const { writes, isAway } = useKeeperState();
+  return (
+    <Offcanvas show={isOpen} onHide={onClose} placement="end" aria-labelledby="zh-unsent-title">
+      <Offcanvas.Header closeButton>
+        <Offcanvas.Title id="zh-unsent-title">Not on the server yet</Offcanvas.Title>
+      </Offcanvas.Header>
+      <Offcanvas.Body>
+        <p className="zh-muted">
+          Kept on this device, also when it is switched off, and sent in this order.
+        </p>
+        <ul className="list-unstyled">
+          {writes.map((write) => (
+            <UnsentLine key={write.id} write={write} isAway={isAway} />
+          ))}
+        </ul>
+        {writes.length === 0 && <p>Everything is on the server.</p>}
+      </Offcanvas.Body>
+    </Offcanvas>
+  );
+}

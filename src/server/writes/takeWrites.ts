@@ -1,0 +1,101 @@
+import 'server-only';
+import { writesSchema, type OutgoingWrite } from '../../core/contracts';
+import {
+  findPerson,
+  lockDeviceWrite,
+  saveDeviceWrite,
+  sweepDeviceWrites,
+  type PersonRow,
+} from '../../db/repositories';
+import { accept, refuseParse, type Answer, type Refusal } from '../answer';
+import { database, inTransaction } from '../database';
+import { askUseCase } from './useCases';
+
+/** What became of one write. */
+export type WriteResult = { readonly id: string } & (
+  | { readonly state: 'done'; readonly value: unknown }
+  /** Another wrote there meanwhile: nothing was written, and the writer is asked. */
+  | { readonly state: 'conflict'; readonly value: unknown }
+  | ({ readonly state: 'refused' } & Pick<Refusal, 'message' | 'fields' | 'code'>)
+  /** The server could not do it just now; it is to be sent again. */
+  | { readonly state: 'trouble'; readonly message: string }
+);
+
+/** Whether an answer says that something else stood there and nothing was written. */
+const isConflict = (value: unknown): boolean =>
+  typeof value === 'object' && value !== null && 'kept' in value && value.kept === false;
+
+interface Taken {
+  readonly state: 'done' | 'conflict';
+  readonly value: unknown;
+}
+
+/**
+ * One write as one transaction with its number: sent twice it is done once and answered alike,
+ * and one that comes after a newer one of its device at its place is done with.
+ */
+const takeWrite = (
+  device: string,
+  { name, place, number, input }: OutgoingWrite,
+  who: PersonRow | null,
+): Promise<Answer<Taken>> =>
+  inTransaction<Taken>(async (tx) => {
+    const newest = await lockDeviceWrite(tx, { device, place });
+    if (newest && newest.number >= number) return accept({ state: 'done', value: newest.answer });
+    const answer = await askUseCase(name, input, { who, last: newest?.answer });
+    if (!answer.ok) return answer;
+    if (isConflict(answer.value)) return accept({ state: 'conflict', value: answer.value });
+    await saveDeviceWrite(tx, { device, place }, { number, answer: answer.value });
+    return accept({ state: 'done', value: answer.value });
+  });
+
+const DAY_MS = 24 * 3600 * 1000;
+const KEPT_DAYS = 7;
+const SWEEP_EVERY = 500;
+let taken = 0;
+
+/** Now and then, numbers that no write can be on its way for are swept. */
+async function sweepNowAndThen(): Promise<void> {
+  taken += 1;
+  if (taken % SWEEP_EVERY !== 0) return;
+  await sweepDeviceWrites(await database(), new Date(Date.now() - KEPT_DAYS * DAY_MS));
+}
+
+/** Who a device says that wrote; somebody who is not here any more is nobody. */
+async function peopleOf(writes: readonly OutgoingWrite[]): Promise<Map<string, PersonRow | null>> {
+  const ids = [...new Set(writes.flatMap(({ by }) => by ?? []))];
+  const db = await database();
+  const people = new Map<string, PersonRow | null>();
+  for (const id of ids) people.set(id, await findPerson(db, id));
+  return people;
+}
+
+/**
+ * Takes writes of a device one after the other, each by itself: one that is refused keeps none of
+ * the others back. After one that the server has trouble with, the rest is to be sent again.
+ */
+export async function takeWrites(input: unknown): Promise<Answer<readonly WriteResult[]>> {
+  const parsed = writesSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const { device, writes } = parsed.data;
+  const people = await peopleOf(writes);
+  const results: WriteResult[] = [];
+  for (const write of writes) {
+    const { id } = write;
+    try {
+      const answer = await takeWrite(device, write, people.get(write.by ?? '') ?? null);
+      if (answer.ok) results.push({ id, ...answer.value });
+      else {
+        const { message, fields, code } = answer;
+        results.push({ id, state: 'refused', message, fields, code });
+      }
+    } catch (error) {
+      process.stderr.write(`A write (${write.name}) could not be taken: ${String(error)}\n`);
+      const message = 'The server is in trouble. What was typed waits on this device.';
+      results.push({ id, state: 'trouble', message });
+      break;
+    }
+  }
+  await sweepNowAndThen();
+  return accept(results);
+}

@@ -1,0 +1,51 @@
+import { browserKeeper } from './browser';
+import type { WriteOrder } from './types';
+
+/** What became of a write, as forms and buttons take it. */
+export type KeptAnswer<Value> =
+  | { readonly ok: true; readonly value: Value }
+  | {
+      readonly ok: false;
+      readonly message: string;
+      readonly fields: Readonly<Record<string, string>>;
+      /** What stands there instead, where another screen wrote meanwhile. */
+      readonly theirs?: unknown;
+      /** Another write stands for it, or it was dropped by hand: there is nothing to say. */
+      readonly isDropped?: boolean;
+    };
+
+const REFUSED_BY_OTHER = 'Another screen wrote this meanwhile: what it wrote stands here now.';
+
+let writer: string | null = null;
+
+/** Says who is at this screen, by id: the name under what is written from now on. */
+export function setWriter(who: string | null): void {
+  writer = who;
+}
+
+/** Takes what was refused at a place off this device. */
+export async function dropWriteAt(place: string): Promise<void> {
+  const keeper = browserKeeper();
+  const held = keeper.current().writes.find((each) => each.place === place);
+  if (held && held.status.state !== 'waiting') await keeper.drop(held);
+}
+
+/**
+ * Keeps a write on this device, sends it, and answers once it is settled: at once where the
+ * server is there, much later where it is away. Nothing is lost meanwhile.
+ */
+export async function keepWrite<Value>(order: WriteOrder): Promise<KeptAnswer<Value>> {
+  const href = window.location.pathname + window.location.search;
+  const how = await browserKeeper().keep(order, { by: writer, href });
+  switch (how.state) {
+    case 'done':
+      // The use case of that name answers so on the server.
+      return { ok: true, value: how.value as Value };
+    case 'refused':
+      return { ok: false, message: how.message, fields: how.fields };
+    case 'conflict':
+      return { ok: false, message: REFUSED_BY_OTHER, fields: {}, theirs: how.value };
+    case 'dropped':
+      return { ok: false, message: '', fields: {}, isDropped: true };
+  }
+}
