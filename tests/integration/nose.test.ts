@@ -110,14 +110,24 @@ test('closed jobs with a confirmed cause move the shares by counts', async () =>
 });
 
 test('a shop changes its knowledge and goes back to what is shipped', async () => {
-  const own = { priors: { hose: 50 }, minutes: {}, weights: [] };
-  known(await changeKnowledge(own));
+  const fields = {
+    ...Object.fromEntries(
+      KNOWLEDGE.causes.map(({ code, prior }) => [`prior.${code}`, String(prior)]),
+    ),
+    ...Object.fromEntries(
+      KNOWLEDGE.findings.map(({ code, minutes }) => [`minutes.${code}`, String(minutes)]),
+    ),
+  };
+  const numbers = (hose: string) =>
+    changeKnowledge({ what: 'numbers', fields: { ...fields, 'prior.hose': hose } });
+  known(await numbers('50'));
   expect((await shopKnowledge()).knowledge.causes.find(({ code }) => code === 'hose')?.prior).toBe(
     50,
   );
-  expect((await changeKnowledge({ ...own, priors: { hose: -1 } })).ok).toBe(false);
-  expect((await changeKnowledge({ ...own, priors: { nothing: 5 } })).ok).toBe(false);
-  known(await changeKnowledge(null));
+  expect((await numbers('-1')).ok).toBe(false);
+  const weight = { answer: 'pull left', cause: 'hose', decibans: '99' };
+  expect((await changeKnowledge({ what: 'weight', fields: weight })).ok).toBe(false);
+  known(await changeKnowledge({ what: 'reset', fields: {} }));
   expect((await shopKnowledge()).knowledge).toEqual(KNOWLEDGE);
 });
 

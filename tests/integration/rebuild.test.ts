@@ -4,9 +4,6 @@ import path from 'node:path';
 import { VEHICLES } from '@/cli/demo/vehicles';
 import { POST as postPhoto } from '@/app/api/v1/jobs/[id]/photos/route';
 import { PUT as putReadings } from '@/app/api/v1/sets/[id]/readings/route';
-import { stepAction } from '@/features/rebuild/actions';
-import { signOffAction } from '@/features/signoff/actions';
-import { checkAction } from '@/features/strip/actions';
 import { pullsOf } from '@/core/torque';
 import { checks, findings, jobs, readings as readingRows } from '@/db/schema';
 import { pedalOf, readinessOf, rebuildNext, rebuildSteps, signOffOf } from '@/core/job';
@@ -24,6 +21,7 @@ import { addToRecord, signOff } from '@/server/signoff/signOff';
 import { allSound } from '@/server/strip/looks';
 import { putBack, takeOffPart } from '@/server/strip/tray';
 import { LEAD, TECHNICIAN } from '../support/people';
+import { sendWrite } from '../support/writes';
 import { known } from './known';
 
 const cookie = { who: '' };
@@ -245,11 +243,9 @@ describe('the pedal stop', () => {
   });
 });
 
-describe('the server actions refuse what the use cases refuse', () => {
-  test('the pedal by the action of either screen', async () => {
-    const jobId = await stripped();
-    cookie.who = (await allPeople())[0]!.id;
-    const form = {
+describe('what a screen sends is refused like the use case itself', () => {
+  const pedal = (jobId: string) =>
+    ({
       jobId,
       kind: 'pedal',
       place: '',
@@ -257,11 +253,14 @@ describe('the server actions refuse what the use cases refuse', () => {
       value: 'done',
       note: null,
       seen: null,
-    } as const;
-    expect(await stepAction(form)).toMatchObject({ ok: false });
-    expect(await checkAction(form)).toMatchObject({ ok: false });
-    cookie.who = '';
-    expect(await stepAction({ ...form, place: 'FL', item: 'firm' })).toMatchObject({ ok: false });
+    }) as const;
+
+  test('the pedal, whoever presses it', async () => {
+    const form = pedal(await stripped());
+    const by = (await allPeople())[0]!.id;
+    expect(await sendWrite('check', form, by)).toMatchObject({ state: 'refused' });
+    const elsewhere = { ...form, place: 'FL', item: 'firm' };
+    expect(await sendWrite('check', elsewhere)).toMatchObject({ state: 'refused' });
   });
 
   test('the sign-off by a technician, by nobody, and by a lead of a job that is not together', async () => {
@@ -269,18 +268,14 @@ describe('the server actions refuse what the use cases refuse', () => {
     const people = await allPeople();
     const id = (role: string): string => people.find((each) => each.role === role)!.id;
     const form = { jobId: ready, cause: null, reason: 'x' };
-    expect(await signOffAction(form)).toMatchObject({
-      message: expect.stringMatching(/who you are/),
-    });
-    cookie.who = id('technician');
-    expect(await signOffAction(form)).toMatchObject({
-      message: expect.stringMatching(/not a lead/),
-    });
-    cookie.who = id('lead');
-    expect(await signOffAction({ ...form, jobId: await stripped() })).toMatchObject({
-      message: expect.stringMatching(/cannot be signed off/),
-    });
-    expect(await signOffAction(form)).toMatchObject({ ok: true });
+    const says = (message: RegExp) => ({ message: expect.stringMatching(message) as string });
+    expect(await sendWrite('sign-off', form)).toMatchObject(says(/who you are/));
+    expect(await sendWrite('sign-off', form, id('technician'))).toMatchObject(says(/not a lead/));
+    const apart = { ...form, jobId: await stripped() };
+    expect(await sendWrite('sign-off', apart, id('lead'))).toMatchObject(
+      says(/cannot be signed off/),
+    );
+    expect(await sendWrite('sign-off', form, id('lead'))).toMatchObject({ state: 'done' });
   });
 });
 

@@ -2,36 +2,45 @@ import { act, fireEvent } from '@testing-library/react';
 import { PROCEDURE } from '@/core/contracts';
 import { contextOf, lookItems, padMeanings, planSteps, rulesInForce } from '@/core/procedure';
 import type { CornerWork } from '@/features/strip/CornerOrder';
+import { pageStore } from '@/ui/keeper/deviceStore';
+import { Keeper } from '@/ui/keeper/Keeper';
+import type { WriteAnswer } from '@/ui/keeper/types';
 import type { CheckView } from '@/features/strip/model';
 
-const KEPT = { ok: true, value: { kept: true, stamp: 'new' } };
+const KEPT = { state: 'done', value: { kept: true, stamp: 'new' } };
 
 /** What the screens asked of the server, and what it answers next. */
-export const bench: { calls: unknown[][]; answer: unknown } = { calls: [], answer: KEPT };
+export const bench: { calls: (readonly [string, unknown])[]; answer: object } = {
+  calls: [],
+  answer: KEPT,
+};
+
+const fake = {
+  keeper: null as Keeper | null,
+  /** A keeper like the browser’s, whose server answers as the bench says. */
+  make: (): Keeper =>
+    new Keeper({
+      store: pageStore(),
+      send: (_device, writes) => {
+        for (const { name, input } of writes) bench.calls.push([name, input]);
+        return Promise.resolve(
+          writes.map(({ id }) => ({ id, ...bench.answer }) as unknown as WriteAnswer),
+        );
+      },
+      alone: (run) => run(),
+      crier: { tell: () => undefined, listen: () => undefined },
+      pause: () => new Promise((resolve) => setTimeout(resolve, 5)),
+    }),
+};
+
+/** Stands in for the keeper of the browser. */
+export const fakeBrowser = { browserKeeper: (): Keeper => (fake.keeper ??= fake.make()) };
 
 export function clearBench(): void {
   bench.calls.length = 0;
   bench.answer = KEPT;
+  fake.keeper = null;
 }
-
-const say =
-  (name: string) =>
-  (...args: unknown[]): Promise<unknown> => {
-    bench.calls.push([name, ...args]);
-    return Promise.resolve(bench.answer);
-  };
-
-/** Stands in for the actions of the Strip stage. */
-export const fakeActions = {
-  checkAction: say('check'),
-  allSoundAction: say('all-sound'),
-  takeSoundBackAction: say('sound-back'),
-  copyPlanAction: say('copy'),
-  takeOffPartAction: say('take-off'),
-  changePartAction: say('change'),
-  dropPartAction: say('drop'),
-  takePhotoBackAction: say('photo-back'),
-};
 
 /** Gives the test browser the dialogs that it lacks. */
 export function withDialogs(): void {

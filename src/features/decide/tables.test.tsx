@@ -8,8 +8,6 @@ import { OptionsTable } from './OptionsTable';
 import { PairCard } from './PairCard';
 import { PlateTable } from './PlateTable';
 
-jest.mock('./actions', () => ({}));
-
 const table = (shop = DEMO_SHOP, isClosed = false) => {
   const { options, input } = compare(recordOf(cornerOf({ hub: 22, rotor: 28, at: 200 })), shop);
   const ranking = rankOptions(options);

@@ -3,13 +3,7 @@ import { KNOWLEDGE } from '@/core/contracts';
 import { applyOverrides, countedPriors, NO_OVERRIDES, type Overrides } from '@/core/diagnosis';
 import type { ShopKnowledge } from '@/server/nose/nose';
 import { KnowledgeBook } from './KnowledgeBook';
-
-jest.mock('./actions', () => ({
-  saveNumbersAction: () => undefined,
-  saveWeightAction: () => undefined,
-  dropWeightAction: () => undefined,
-  resetKnowledgeAction: () => undefined,
-}));
+import { answersOf } from './model';
 
 function shopWith(overrides: Overrides, confirmed: Record<string, number> = {}): ShopKnowledge {
   const knowledge = applyOverrides(KNOWLEDGE, overrides);
@@ -46,4 +40,8 @@ test('shows what the shop has made its own, and the way back', () => {
   expect(screen.getByRole('button', { name: 'Everything as shipped again' })).toBeTruthy();
   const share = screen.getByLabelText(/^Collapsed hose.*: jobs in a hundred/);
   expect((share as HTMLInputElement).value).toBe('9');
+});
+
+test('every answer can be given a weight', () => {
+  expect(answersOf().map(({ value }) => value)).toContain('felt both');
 });

@@ -4,8 +4,6 @@ import { openBench, type BenchSet } from './model';
 import { NumberPad } from './NumberPad';
 import { ReadingEntry } from './ReadingEntry';
 
-jest.mock('./actions', () => ({}));
-
 const corner = BENCH_CORNER;
 const set = benchSet;
 const readings = typedLap;

@@ -12,8 +12,6 @@ import { SetFindings } from './SetFindings';
 import { mountingName } from './mountingName';
 import { SetStarter } from './SetStarter';
 
-jest.mock('./actions', () => ({}));
-
 const corner = BENCH_CORNER;
 const set = benchSet;
 const readings = typedLap;
@@ -46,7 +44,7 @@ test('a mounting is named by the move from the first mark', () => {
 describe('a new set', () => {
   const plan = { kind: 'runout', positions: 12, shift: 0, face: 'outboard' } as const;
   const starter = (onStart = jest.fn()) => {
-    render(<SetStarter corner={corner} plan={plan} busy={false} onStart={onStart} />);
+    render(<SetStarter corner={corner} plan={plan} onStart={onStart} />);
     return onStart;
   };
 
@@ -128,7 +126,7 @@ test('the starter offers only the places that the rotor allows', () => {
     <SetStarter
       corner={{ ...corner, allowedShifts: [0, 2] }}
       plan={plan}
-      busy={false}
+
       onStart={onStart}
     />,
   );
@@ -216,10 +214,18 @@ describe('findings', () => {
 });
 
 test('the saving state is told in words', () => {
-  const { rerender } = render(<SaveStatus status={{ state: 'saved' }} />);
-  expect(screen.getByText('All readings are saved.')).toBeTruthy();
-  rerender(<SaveStatus status={{ state: 'waiting', count: 3 }} />);
-  expect(screen.getByRole('alert').textContent).toMatch(/3 readings wait on this device/);
-  rerender(<SaveStatus status={{ state: 'refused', message: 'too thick' }} />);
-  expect(screen.getByRole('alert').textContent).toMatch(/too thick/);
+  const { rerender } = render(<SaveStatus save={{ state: 'saved' }} />);
+  expect(screen.getByText('All readings are saved.')).toBeDefined();
+  rerender(<SaveStatus save={{ state: 'waiting', count: 3 }} />);
+  expect(screen.getByRole('alert').textContent).toMatch(/3 entries wait on this device/);
+  const write = {
+    ...{ name: 'reading', input: {}, place: 'p', jobId: 'j', about: 'reading at position 4' },
+    ...{ number: 1, id: 'w', by: null, href: '/', at: 0 },
+  };
+  const refused = { state: 'refused' as const, message: 'too thick', fields: {}, code: 'refused' };
+  rerender(<SaveStatus save={{ state: 'refused', writes: [{ ...write, status: refused }] }} />);
+  expect(screen.getByRole('alert').textContent).toMatch(/position 4.*too thick/);
+  const met = { state: 'conflict' as const, value: { kept: false, theirs: { text: '12' } } };
+  rerender(<SaveStatus save={{ state: 'refused', writes: [{ ...write, status: met }] }} />);
+  expect(screen.getByRole('alert').textContent).toMatch(/Another screen wrote “12”/);
 });

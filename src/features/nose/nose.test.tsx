@@ -15,13 +15,11 @@ import { leadOf, sayPrior, sayValue } from './model';
 import { keyOf, Questions } from './Questions';
 
 const answers: unknown[] = [];
-jest.mock('./actions', () => ({
-  answerAction: (finding: unknown) => {
-    answers.push(finding);
+jest.mock('@/ui/keeper/keepWrite', () => ({
+  keepWrite: ({ input }: { input: unknown }) => {
+    answers.push(input);
     return Promise.resolve({ ok: true, value: '' });
   },
-  answerFormAction: () => undefined,
-  asideFormAction: () => undefined,
 }));
 
 const viewOf = (findings: readonly RecordedFinding[], aside: string[] = []): NoseView => ({

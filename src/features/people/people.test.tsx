@@ -4,20 +4,18 @@ import { WhoIsHere } from './WhoIsHere';
 
 const calls: unknown[][] = [];
 let answer: unknown = { ok: true, value: 'w' };
-jest.mock('./actions', () => {
-  const say =
-    (name: string) =>
-    (...args: unknown[]): Promise<unknown> => {
-      calls.push([name, ...args]);
-      return Promise.resolve(answer);
-    };
-  return {
-    chooseWhoAction: say('choose'),
-    addPersonAction: say('add'),
-    removePersonAction: say('remove'),
-    changePersonAction: say('change'),
-  };
-});
+jest.mock('./actions', () => ({
+  chooseWhoAction: (...args: unknown[]) => {
+    calls.push(['choose', ...args]);
+    return Promise.resolve();
+  },
+}));
+jest.mock('@/ui/keeper/keepWrite', () => ({
+  keepWrite: ({ name, input }: { name: string; input: unknown }) => {
+    calls.push([name, input]);
+    return Promise.resolve(answer);
+  },
+}));
 beforeEach(() => {
   calls.length = 0;
   answer = { ok: true, value: 'w' };
@@ -58,7 +56,7 @@ describe('who is here', () => {
     fireEvent.change(screen.getByLabelText('Role'), { target: { value: 'apprentice' } });
     fireEvent.submit(screen.getByLabelText('Name').closest('form')!);
     expect(await screen.findByRole('button', { name: 'Another name' })).toBeTruthy();
-    expect(calls.at(-1)).toEqual(['add', { name: 'Wren', role: 'apprentice' }]);
+    expect(calls).toContainEqual(['person', { name: 'Wren', role: 'apprentice' }]);
     await press(screen.getByRole('button', { name: 'Another name' }));
     expect(screen.getByLabelText('Name')).toBeTruthy();
   });
@@ -74,7 +72,7 @@ describe('who is here', () => {
 test('people are listed and let go; an empty shop says what to do', async () => {
   const { rerender } = render(<PeopleList people={people} />);
   await press(screen.getAllByText('Works here no more')[0]!);
-  expect(calls).toEqual([['remove', 'i']]);
+  expect(calls).toEqual([['person-remove', { id: 'i' }]]);
   rerender(<PeopleList people={[]} />);
   expect(screen.getByText(/Nobody is on file yet/)).toBeTruthy();
 });
@@ -83,7 +81,10 @@ test('role and initials are changed in place; a refusal is said', async () => {
   render(<PeopleList people={people} />);
   fireEvent.change(screen.getByLabelText('Role of Tobiah'), { target: { value: 'lead' } });
   await act(async () => {});
-  expect(calls.at(-1)).toEqual(['change', 't', { role: 'lead', initials: 'TO' }]);
+  expect(calls.at(-1)).toEqual([
+    'person-change',
+    { id: 't', form: { role: 'lead', initials: 'TO' } },
+  ]);
   const field = screen.getByLabelText('Initials of Ines');
   fireEvent.blur(field);
   expect(calls).toHaveLength(1);
@@ -91,6 +92,9 @@ test('role and initials are changed in place; a refusal is said', async () => {
   fireEvent.change(field, { target: { value: 'INE' } });
   fireEvent.blur(field);
   await act(async () => {});
-  expect(calls.at(-1)).toEqual(['change', 'i', { role: 'lead', initials: 'INE' }]);
+  expect(calls.at(-1)).toEqual([
+    'person-change',
+    { id: 'i', form: { role: 'lead', initials: 'INE' } },
+  ]);
   expect(screen.getByText('The initials are too long.')).toBeTruthy();
 });

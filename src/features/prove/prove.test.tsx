@@ -17,14 +17,17 @@ test.each([
   ]);
 });
 
+const sent: unknown[] = [];
+jest.mock('@/ui/keeper/keepWrite', () => ({
+  keepWrite: ({ input }: { input: unknown }) => {
+    sent.push(input);
+    return Promise.resolve({ ok: true, value: { stamp: 's' } });
+  },
+}));
+
 test('one scale for wheel, pedal and seat', async () => {
-  const sent: unknown[] = [];
-  const write = (form: unknown) => {
-    sent.push(form);
-    return Promise.resolve({ ok: true as const, value: 's' });
-  };
   const feel = { wheel: 3, pedal: 0, seat: 0 };
-  render(<FeelScale jobId="j" when="after" feel={feel} stamp="s" onWrite={write} />);
+  render(<FeelScale jobId="j" when="after" feel={feel} stamp="s" />);
   const strong = screen.getAllByRole('button', { name: 'strong' });
   expect(strong[0]!.getAttribute('aria-pressed')).toBe('true');
   await act(

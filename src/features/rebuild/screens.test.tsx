@@ -14,12 +14,8 @@ const answer = (form: unknown): Promise<unknown> => {
   sent.push(form);
   return Promise.resolve(answers.shift() ?? { ok: true, value: `stamp-${sent.length}` });
 };
-jest.mock('./actions', () => ({
-  stepAction: (form: unknown) => answer(form),
-  torqueFigureAction: (form: unknown) => answer(form),
-  bleedOrderAction: (form: unknown) => answer(form),
-  putBackAction: (...args: unknown[]) => answer(args),
-  programmeAction: (...args: unknown[]) => answer(args),
+jest.mock('@/ui/keeper/keepWrite', () => ({
+  keepWrite: ({ input }: { input: unknown }) => answer(input),
 }));
 jest.mock('@/ui/chime', () => ({ chime: () => undefined }));
 beforeEach(() => {
@@ -129,7 +125,7 @@ describe('the star', () => {
     fireEvent.change(field, { target: { value: '48' } });
     await act(async () => void fireEvent.submit(field.closest('form')!));
     await waitFor(() => expect(sent.length).toBe(2));
-    expect(sent[1]).toMatchObject({ item: 'star', value: { pulls: [null, 48] }, seen: 'stamp-1' });
+    expect(sent[1]).toMatchObject({ item: 'star', value: { pulls: [null, 48] }, seen: null });
     expect(screen.getByText(/2 of 15 pulls/)).toBeDefined();
     await press('Take the last pull back');
     await waitFor(() => expect(sent[2]).toMatchObject({ value: { pulls: [null] } }));
@@ -325,6 +321,6 @@ describe('hydraulics and tray', () => {
     expect(screen.getByText('1 of 1 still in the tray')).toBeDefined();
     expect(screen.getByText(/Piston side · arrow forward/)).toBeDefined();
     await press('Inner pad');
-    expect(sent).toEqual([['j', 'p', true]]);
+    expect(sent).toEqual([{ id: 'p', isBack: true }]);
   });
 });

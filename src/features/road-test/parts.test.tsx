@@ -8,14 +8,16 @@ import { RecordingCard } from './RecordingCard';
 import { RoadTest } from './RoadTest';
 
 const kept: unknown[] = [];
-jest.mock('./actions', () => ({
-  keepRoadTestAction: (test: unknown) => {
-    kept.push(test);
-    return Promise.resolve({ ok: true, value: 'id' });
+let answer: unknown = { ok: true, value: 'id' };
+jest.mock('@/ui/keeper/keepWrite', () => ({
+  keepWrite: ({ name, input }: { name: string; input: unknown }) => {
+    if (name === 'road-test') kept.push(input);
+    return Promise.resolve(answer);
   },
-  keepTyreAction: () => Promise.resolve({ ok: true, value: '' }),
-  takeRoadTestBackAction: () => Promise.resolve(),
 }));
+beforeEach(() => {
+  answer = { ok: true, value: 'id' };
+});
 
 interface Begun {
   readonly map: unknown;
@@ -138,8 +140,7 @@ test('a column that was chosen can be left to its name again', () => {
 });
 
 describe('a felt rate', () => {
-  const show = (onKeep = () => Promise.resolve(null as string | null)) =>
-    render(<FeltRate diameter={0.66} finalDrive={4.1} unit="km/h" onKeep={onKeep} />);
+  const show = () => render(<FeltRate jobId="j" diameter={0.66} finalDrive={4.1} unit="km/h" />);
 
   test('that was counted is matched, and what is wrong is said at its field', () => {
     show();
@@ -153,7 +154,8 @@ describe('a felt rate', () => {
   });
 
   test('is put on record, or says why not', async () => {
-    show(() => Promise.resolve('This job is not on file any more.'));
+    answer = { ok: false, message: 'This job is not on file any more.', fields: {} };
+    show();
     fireEvent.change(screen.getByLabelText(/^Speed/), { target: { value: '60' } });
     fireEvent.change(screen.getByLabelText(/Or counted/), { target: { value: '8' } });
     fireEvent.click(screen.getByRole('button', { name: 'Put it on record' }));
@@ -184,7 +186,6 @@ describe('the page', () => {
       unit="km/h"
       tests={[{ id: 'one', taken: 'today', analysis: ANALYSIS, bytes: 1_500_000 }]}
       noDrive={noDrive}
-      onFelt={() => Promise.resolve(null)}
     />
   );
 

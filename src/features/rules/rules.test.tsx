@@ -3,19 +3,17 @@ import { PROCEDURE } from '@/core/contracts';
 import { rulesInForce } from '@/core/procedure';
 import { RuleBook } from './RuleBook';
 
-const sent: [string, Record<string, string>][] = [];
-let answer = { ok: true, words: 'Kept for the shop.' };
-jest.mock('./actions', () => {
-  const take = (name: string) => (_before: unknown, form: FormData) => {
-    const entries = [...form.entries()].map(([key, value]) => [key, String(value)]);
-    sent.push([name, Object.fromEntries(entries) as Record<string, string>]);
+const sent: [string, unknown][] = [];
+let answer: unknown = { ok: true, value: 'kept' };
+jest.mock('@/ui/keeper/keepWrite', () => ({
+  keepWrite: ({ name, input }: { name: string; input: unknown }) => {
+    sent.push([name, input]);
     return Promise.resolve(answer);
-  };
-  return { chooseRuleAction: take('shop'), overrideRuleAction: take('job') };
-});
+  },
+}));
 beforeEach(() => {
   sent.length = 0;
-  answer = { ok: true, words: 'Kept for the shop.' };
+  answer = { ok: true, value: 'kept' };
 });
 
 const card = (code: string): HTMLElement => document.getElementById(code)!;
@@ -43,10 +41,10 @@ test('the shop chooses a way, and goes back to the default', async () => {
   const bolts = within(card('bolts'));
   fireEvent.click(bolts.getByRole('radio', { name: /New bolts/ }));
   await submit(bolts.getByRole('button', { name: 'The shop does it this way' }));
-  expect(sent).toEqual([['shop', { rule: 'bolts', school: 'new' }]]);
+  expect(sent).toEqual([['rule', { rule: 'bolts', choice: 'new' }]]);
   expect(bolts.getByText('Kept for the shop.')).toBeTruthy();
   await submit(bolts.getByRole('button', { name: 'Back to the workshop default' }));
-  expect(sent[1]).toEqual(['shop', { rule: 'bolts' }]);
+  expect(sent[1]).toEqual(['rule', { rule: 'bolts', choice: null }]);
   expect(within(card('pads')).queryByRole('button', { name: /Back to/ })).toBeNull();
 });
 
@@ -60,14 +58,17 @@ test('a job goes another way with its reason and the stamp that was seen', async
   );
   const hub = within(card('hub-face'));
   expect(hub.getByText(/this job’s own way: sea air/)).toBeTruthy();
-  answer = { ok: false, words: 'Say why, in a few words.' };
+  answer = { ok: false, message: 'Say why, in a few words.', fields: {} };
   fireEvent.change(hub.getByLabelText('Why another way: Hub face'), { target: { value: '' } });
   await submit(hub.getByRole('button', { name: 'This way for this job' }));
   expect(sent[0]).toEqual([
-    'job',
-    { rule: 'hub-face', jobId: 'j', seen: 'seen', school: 'film', note: '' },
+    'check',
+    {
+      ...{ jobId: 'j', kind: 'rule', place: '', item: 'hub-face' },
+      ...{ seen: 'seen', value: 'film', note: null },
+    },
   ]);
   expect(hub.getByText('Say why, in a few words.').className).toContain('zh-error');
   await submit(hub.getByRole('button', { name: 'Back to the shop’s way' }));
-  expect(sent[1]?.[1]).not.toHaveProperty('school');
+  expect(sent[1]?.[1]).toMatchObject({ value: null });
 });

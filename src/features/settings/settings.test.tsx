@@ -4,9 +4,9 @@ import { PositionsChoice } from './PositionsChoice';
 
 const asked: unknown[] = [];
 let answer: unknown = { ok: true, value: 16 };
-jest.mock('./actions', () => ({
-  choosePositionsAction: (positions: unknown) => {
-    asked.push(positions);
+jest.mock('@/ui/keeper/keepWrite', () => ({
+  keepWrite: ({ input }: { input: unknown }) => {
+    asked.push(input);
     return Promise.resolve(answer);
   },
 }));

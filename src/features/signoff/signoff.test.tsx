@@ -9,11 +9,8 @@ const answer = (form: unknown): Promise<unknown> => {
   sent.push(form);
   return Promise.resolve(answers.shift() ?? { ok: true, value: 'j' });
 };
-jest.mock('./actions', () => ({
-  signOffAction: (form: unknown) => answer(form),
-  additionAction: (form: unknown) => answer(form),
-  recheckAction: (form: unknown) => answer(form),
-  endRecheckAction: (...args: unknown[]) => answer(args),
+jest.mock('@/ui/keeper/keepWrite', () => ({
+  keepWrite: ({ input }: { input: unknown }) => answer(input),
 }));
 beforeEach(() => {
   sent.length = 0;
@@ -85,5 +82,5 @@ test('a recheck is set by distance or date, and settled', async () => {
   await press('Set the recheck');
   expect(sent[0]).toEqual({ jobId: 'j', what: 'thickness', afterKm: 5000, on: '2027-03-01' });
   await press('Done');
-  expect(sent[1]).toEqual(['j', 'r', true]);
+  expect(sent[1]).toEqual({ id: 'r', isDone: true });
 });

@@ -105,7 +105,10 @@ export function TrayRow({ jobId, corner, part }: TrayPlace & { readonly part: Tr
   };
   const settle = (isMine: boolean): void => {
     if (conflict && isMine) write(conflict.line, conflict.mine, conflict.theirs);
-    else if (place !== null) void dropWriteAt(place);
+    else if (place !== null) {
+      lines.clear();
+      void dropWriteAt(place);
+    }
   };
   const drop = (): void => away.send([jobId, part.id]);
   return (

@@ -13,24 +13,23 @@ import {
   work,
 } from '../../../tests/support/stripBench';
 
-jest.mock('next/navigation', () => ({ useRouter: () => ({ refresh: () => undefined }) }));
 jest.mock(
-  './actions',
+  '@/ui/keeper/browser',
   () =>
-    jest.requireActual<{ fakeActions: unknown }>('../../../tests/support/stripBench').fakeActions,
+    jest.requireActual<{ fakeBrowser: unknown }>('../../../tests/support/stripBench').fakeBrowser,
 );
 beforeAll(withDialogs);
 beforeEach(clearBench);
 
 describe('the findings of a corner', () => {
   test('all sound is one action, and is taken back as one', async () => {
-    bench.answer = { ok: true, value: [{ item: 'hose', stamp: 's' }] };
+    bench.answer = { state: 'done', value: [{ item: 'hose', stamp: 's' }] };
     render(<CornerFindings {...work()} groups={PROCEDURE.groups} />);
     expect(screen.getByText(/of \d+ are not looked at/)).toBeTruthy();
     await press(screen.getByRole('button', { name: 'All looked at: all sound' }));
-    expect(bench.calls).toEqual([['all-sound', 'j', 'FL']]);
+    expect(bench.calls).toEqual([['looks-sound', { jobId: 'j', corner: 'FL' }]]);
     await press(screen.getByRole('button', { name: 'Take the 1 back' }));
-    expect(bench.calls.at(-1)).toEqual(['sound-back', 'j', ['s']]);
+    expect(bench.calls.at(-1)).toEqual(['looks-back', { jobId: 'j', stamps: ['s'] }]);
     expect(screen.queryByRole('button', { name: 'Take the 1 back' })).toBeNull();
   });
 
@@ -117,15 +116,15 @@ describe('the findings of a corner', () => {
 
   test('a conflict is told in words and settled either way', async () => {
     render(<CornerFindings {...work()} groups={PROCEDURE.groups} />);
-    const theirs = check('look', 'hose', []);
-    bench.answer = { ok: true, value: { kept: false, theirs } };
+    const theirs = { ...check('look', 'hose', []), at: '2026-03-02T14:02:00' };
+    bench.answer = { state: 'conflict', value: { kept: false, theirs } };
     const hose = screen.getByRole('group', { name: 'Hose' });
     await press(within(hose).getByRole('button', { name: /Older/ }));
     expect(screen.getByText(/Wren wrote “Hose: Sound” at 14:02/)).toBeTruthy();
-    bench.answer = { ok: true, value: { kept: true, stamp: 'mine' } };
+    bench.answer = { state: 'done', value: { kept: true, stamp: 'mine' } };
     await press(screen.getByRole('button', { name: 'Write mine' }));
     expect(bench.calls.at(-1)?.[1]).toMatchObject({ value: ['old'], seen: 'stamp-hose' });
-    bench.answer = { ok: true, value: { kept: false, theirs: null } };
+    bench.answer = { state: 'conflict', value: { kept: false, theirs: null } };
     await press(within(hose).getByRole('button', { name: /Twisted/ }));
     expect(screen.getByText(/Another screen took this back/)).toBeTruthy();
     const before = bench.calls.length;
@@ -135,7 +134,10 @@ describe('the findings of a corner', () => {
 
   test('a refusal is said', async () => {
     render(<CornerFindings {...work()} groups={PROCEDURE.groups} />);
-    bench.answer = { ok: false, message: 'Say who you are first.', fields: {} };
+    bench.answer = {
+      ...{ state: 'refused', message: 'Say who you are first.' },
+      ...{ fields: {}, code: 'refused' },
+    };
     await press(
       within(screen.getByRole('group', { name: 'Hose' })).getByRole('button', { name: /Sound/ }),
     );
@@ -191,8 +193,9 @@ describe('the order of a corner', () => {
     );
     await press(screen.getByRole('button', { name: 'Upper slide pin → tray' }));
     expect(bench.calls[0]).toEqual([
-      'take-off',
+      'part-off',
       {
+        id: expect.any(String) as string,
         ...{ jobId: 'j', corner: 'FL', kind: 'pin-upper', name: 'Upper slide pin', place: 'Upper' },
         ...{ fate: 'reuse', orientation: '', mark: '' },
       },

@@ -17,11 +17,10 @@ import {
   work,
 } from '../../../tests/support/stripBench';
 
-jest.mock('next/navigation', () => ({ useRouter: () => ({ refresh: () => undefined }) }));
 jest.mock(
-  './actions',
+  '@/ui/keeper/browser',
   () =>
-    jest.requireActual<{ fakeActions: unknown }>('../../../tests/support/stripBench').fakeActions,
+    jest.requireActual<{ fakeBrowser: unknown }>('../../../tests/support/stripBench').fakeBrowser,
 );
 beforeAll(withDialogs);
 beforeEach(clearBench);
@@ -113,8 +112,7 @@ describe('the tray', () => {
     });
     await settle();
     expect(bench.calls[0]).toEqual([
-      'change',
-      'j',
+      'part-change',
       { partId: 'p', was: { fate: 'reuse' }, change: { fate: 'renew' } },
     ]);
     const mark = screen.getByLabelText('Longer bolt, sleeve, arrow: Upper slide pin');
@@ -123,14 +121,14 @@ describe('the tray', () => {
     fireEvent.blur(mark);
     await settle();
     expect(bench.calls.length).toBe(2);
-    expect(bench.calls[1]?.[2]).toMatchObject({ change: { mark: 'sleeve, longer' } });
+    expect(bench.calls[1]?.[1]).toMatchObject({ change: { mark: 'sleeve, longer' } });
     await press(screen.getByText('Was not taken off'));
-    expect(bench.calls.at(-1)).toEqual(['drop', 'j', 'p']);
+    expect(bench.calls.at(-1)).toEqual(['part-drop', { id: 'p' }]);
   });
 
   test('a line that another screen wrote meanwhile is told and settled either way', async () => {
     render(<Tray jobId="j" corner="FL" choices={choices} parts={[part]} />);
-    bench.answer = { ok: true, value: { kept: false, part: { ...part, mark: 'longer' } } };
+    bench.answer = { state: 'conflict', value: { kept: false, part: { ...part, mark: 'longer' } } };
     const mark = screen.getByLabelText('Longer bolt, sleeve, arrow: Upper slide pin');
     const write = async (text: string): Promise<void> => {
       fireEvent.change(mark, { target: { value: text } });
@@ -144,9 +142,9 @@ describe('the tray', () => {
     await press(screen.getByRole('button', { name: 'Leave theirs' }));
     expect(screen.queryByRole('alert')).toBeNull();
     await write('with two arrows');
-    bench.answer = { ok: true, value: { kept: true, part: { ...part, mark: 'with two arrows' } } };
+    bench.answer = { state: 'done', value: { kept: true } };
     await press(screen.getByRole('button', { name: 'Write mine' }));
-    expect(bench.calls.at(-1)?.[2]).toMatchObject({
+    expect(bench.calls.at(-1)?.[1]).toMatchObject({
       was: { mark: 'longer' },
       change: { mark: 'with two arrows' },
     });
@@ -159,7 +157,7 @@ describe('the tray', () => {
     expect(bench.calls[0]?.[1]).toMatchObject({ kind: null, name: 'Shield screw', corner: 'FL' });
     await press(screen.getByRole('button', { name: 'Photo 1' }));
     await press(screen.getByText('Take this photo back'));
-    expect(bench.calls.at(-1)).toEqual(['photo-back', 'j', 'f']);
+    expect(bench.calls.at(-1)).toEqual(['photo-back', { jobId: 'j', id: 'f' }]);
   });
 
   test('an empty tray says so', () => {
@@ -187,9 +185,9 @@ test('the same plan for the other side copies the plan and says so', async () =>
     />,
   );
   expect(screen.getAllByRole('button', { name: /Same plan/ }).length).toBe(1);
-  bench.answer = { ok: true, value: 2 };
+  bench.answer = { state: 'done', value: 2 };
   await press(screen.getByRole('button', { name: 'Same plan for FR' }));
-  expect(bench.calls).toEqual([['copy', 'j', 'FL']]);
+  expect(bench.calls).toEqual([['plan-copy', { jobId: 'j', corner: 'FL' }]]);
   expect(screen.getByRole('status').textContent).toMatch(/What was found stays at FL/);
 });
 

@@ -100,7 +100,7 @@ export class Keeper {
     const isInstead = (each: KeptWrite): boolean =>
       each.place === order.place && !(each.status.state === 'waiting' && this.onWay.has(each.id));
     const { write, dropped } = await this.parts.store.add(own, isInstead);
-    for (const each of dropped) this.settle(each, { state: 'dropped' });
+    this.report(dropped.map((each) => ({ write: each, how: { state: 'dropped' } })));
     this.parts.crier.tell({ settled: [] });
     this.tell({
       ...this.state,

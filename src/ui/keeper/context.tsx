@@ -1,21 +1,11 @@
 'use client';
 
 import { usePathname, useRouter } from 'next/navigation';
-import {
-  createContext,
-  useContext,
-  useEffect,
-  useMemo,
-  useRef,
-  useSyncExternalStore,
-  type ReactNode,
-} from 'react';
+import { useEffect, useMemo, useRef, useSyncExternalStore, type ReactNode } from 'react';
 import { browserKeeper } from './browser';
 import { NOTHING_KEPT, type Keeper, type KeeperState } from './Keeper';
 import { setWriter } from './keepWrite';
 import type { KeptWrite } from './types';
-
-const KeeperContext = createContext<Keeper | null>(null);
 
 const never = (): (() => void) => () => undefined;
 const nothing = (): KeeperState => NOTHING_KEPT;
@@ -76,15 +66,16 @@ export function KeeperProvider({
   readonly who: string | null;
   readonly children: ReactNode;
 }) {
-  const keeper = useMemo(() => (typeof window === 'undefined' ? null : browserKeeper()), []);
+  const keeper = useKeeper();
   useRefreshAfterWrites(keeper);
   useAskBeforeLeaving(keeper);
   useEffect(() => setWriter(who), [who]);
-  return <KeeperContext.Provider value={keeper}>{children}</KeeperContext.Provider>;
+  return children;
 }
 
 /** The keeper of this page; null while the server renders it. */
-export const useKeeper = (): Keeper | null => useContext(KeeperContext);
+export const useKeeper = (): Keeper | null =>
+  useMemo(() => (typeof window === 'undefined' ? null : browserKeeper()), []);
 
 /** Everything that is not on the server yet. */
 export function useKeeperState(): KeeperState {
