@@ -23,7 +23,7 @@ test('a tap on a look, and a tray with thirty photos', async ({ page }) => {
   const id = (await line.getAttribute('href'))?.split('/')[2] ?? '';
 
   await page.goto(`/jobs/${id}/strip/RR/findings`);
-  await page.waitForLoadState('networkidle');
+  await page.locator('html[data-alive]').waitFor({ state: 'attached' });
   const taps: number[] = [];
   for (let i = 0; i < 40; i += 1) {
     const waited = await page.evaluate(

@@ -52,13 +52,13 @@ for (const [name, job, place, viewport, colorScheme = 'light', press] of VIEWS) 
     address = `${await page.locator('a.zh-job').first().getAttribute('href')}/rotors/FR`;
   }
   await page.goto(BASE + address);
-  await page.waitForLoadState('networkidle');
+  await page.locator('html[data-alive]').waitFor({ state: 'attached' });
   if (await page.getByText('Nothing is decided for this corner yet').count()) {
     await page.getByRole('link', { name: 'Decide' }).last().click();
     await page.getByRole('button', { name: 'Do this: put it on record' }).first().click();
     await page.getByText('On record for').first().waitFor();
     await page.goto(BASE + address);
-    await page.waitForLoadState('networkidle');
+    await page.locator('html[data-alive]').waitFor({ state: 'attached' });
   }
   if (press) await page.getByRole('button', { name: press }).click();
   await page.waitForTimeout(1500);

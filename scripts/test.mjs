@@ -1,63 +1,154 @@
 // npm test: everything, from a fresh clone on; stops at the first failure.
-import { spawnSync } from 'node:child_process';
-import { readdirSync } from 'node:fs';
+import { spawn, spawnSync } from 'node:child_process';
+import { cpSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { bin, build, chromium, install, readers, ROOT, run, runTogether } from './lib/prepare.mjs';
+import {
+  bin,
+  build,
+  chromium,
+  install,
+  readers,
+  ROOT,
+  run,
+  runTogether,
+  runTypeScript,
+} from './lib/prepare.mjs';
 
-install();
-const CHROMIUM_PATH = chromium();
-readers();
 const started = Date.now();
+const seconds = (since) => ((Date.now() - since) / 1000).toFixed(0);
+/** Seconds of each step, and of each browser test file. */
+const took = [];
+const slowest = [];
 
-/** Kills a server at moments that must fall among its answers: it runs with the machine to itself. */
-const ALONE = ['kill'];
-/** Browser tests that take about half of the time; the others run beside them, on a server of their own. */
-const FIRST_HALF = ['keyboard', 'nose', 'records', 'touch', 'views', 'ways-in'];
-const SECOND_HALF = readdirSync(path.join(ROOT, 'tests/e2e'))
-  .filter((file) => file.endsWith('.spec.ts'))
-  .map((file) => file.replace('.spec.ts', ''))
-  .filter((name) => !FIRST_HALF.includes(name) && !ALONE.includes(name));
-const browserTests = (names, output) => [
-  bin('playwright'),
-  ['test', ...names.map((name) => `e2e/${name}.spec`)],
-  { CHROMIUM_PATH, E2E_OUTPUT: output },
-];
-
-const STEPS = [
-  ['route types', () => run(bin('next'), ['typegen'])],
-  [
-    'lint, formatting, types, import boundaries',
-    () =>
-      runTogether([
-        [bin('eslint'), ['.', '--max-warnings', '0']],
-        [bin('prettier'), ['--check', '--log-level', 'warn', '.']],
-        [bin('tsc'), ['--noEmit']],
-        [bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'src']],
-      ]),
-  ],
-  [
-    'unit tests',
-    () => run(bin('jest'), [], { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' }),
-  ],
-  ['build', build],
-  ['browser tests, alone', () => runTogether([browserTests(ALONE, 'test-results/alone')])],
-  [
-    'browser tests',
-    () =>
-      runTogether([
-        browserTests(FIRST_HALF, 'test-results/first'),
-        browserTests(SECOND_HALF, 'test-results/second'),
-      ]),
-  ],
-];
-
-for (const [name, step] of STEPS) {
+/** Runs a step and keeps how long it took. */
+async function timed(name, step) {
   console.log(`\n== ${name}`);
+  const since = Date.now();
   await step();
+  took.push([name, Number(seconds(since))]);
+  console.log(`== ${name}: ${seconds(since)} s`);
 }
+
+/** Seconds that the slow files of browser tests took when they were last looked at: they come first. */
+const USUAL = {
+  'views light': 110,
+  'views dark': 70,
+  walks: 90,
+  strip: 75,
+  rebuild: 70,
+  measure: 65,
+  records: 55,
+  touch: 45,
+  decide: 40,
+  keyboard: 35,
+};
+
+/** The browser tests as a queue, the longest first. */
+function queueOfBrowserTests() {
+  const files = readdirSync(path.join(ROOT, 'tests/e2e'))
+    .filter((file) => file.endsWith('.spec.ts'))
+    .map((file) => file.replace('.spec.ts', ''));
+  const jobs = files.flatMap((name) =>
+    name === 'views'
+      ? [
+          { name: 'views light', args: ['e2e/views.spec', '-g', 'light|same figures|nowhere'] },
+          { name: 'views dark', args: ['e2e/views.spec', '-g', 'dark'] },
+        ]
+      : [{ name, args: [`e2e/${name}.spec`] }],
+  );
+  const usual = ({ name }) => USUAL[name] ?? 20;
+  return jobs.sort((p, q) => usual(q) - usual(p));
+}
+
+/** One entry of the queue with a server and a copy of the demo workshop of its own. */
+function browserTest({ name, args }, template, chromiumPath) {
+  const data = mkdtempSync(path.join(tmpdir(), 'zesty-hound-e2e-'));
+  cpSync(template, data, { recursive: true });
+  const since = Date.now();
+  return new Promise((resolve) => {
+    const child = spawn(bin('playwright'), ['test', ...args], {
+      cwd: ROOT,
+      stdio: ['ignore', 'pipe', 'pipe'],
+      env: {
+        ...process.env,
+        NEXT_TELEMETRY_DISABLED: '1',
+        CHROMIUM_PATH: chromiumPath,
+        E2E_DATA: data,
+        E2E_OUTPUT: `test-results/${name.replace(' ', '-')}`,
+      },
+    });
+    let said = '';
+    for (const stream of [child.stdout, child.stderr]) {
+      stream.setEncoding('utf8').on('data', (text) => {
+        said += text;
+      });
+    }
+    child.on('close', (status) => {
+      rmSync(data, { recursive: true, force: true });
+      slowest.push([`browser: ${name}`, Number(seconds(since))]);
+      process.stdout.write(said);
+      resolve(status === 0 ? null : name);
+    });
+  });
+}
+
+/** Works the queue off in so many lanes; the first failure ends it once its lanes are through. */
+async function browserTests(chromiumPath, lanes = 2) {
+  const template = mkdtempSync(path.join(tmpdir(), 'zesty-hound-demo-'));
+  runTypeScript('src/cli/seedDemo.ts', [], { ZESTY_HOUND_DATA: template, DATABASE_URL: '' });
+  const queue = queueOfBrowserTests();
+  const failed = [];
+  const lane = async () => {
+    for (let next = queue.shift(); next && failed.length === 0; next = queue.shift()) {
+      const name = await browserTest(next, template, chromiumPath);
+      if (name) failed.push(name);
+    }
+  };
+  await Promise.all(Array.from({ length: lanes }, lane));
+  rmSync(template, { recursive: true, force: true });
+  if (failed.length > 0) {
+    console.error(`\nBrowser tests failed: ${failed.join(', ')}.`);
+    process.exit(1);
+  }
+}
+
+let chromiumPath = '';
+await timed('install', () => {
+  install();
+  chromiumPath = chromium();
+  readers();
+});
+await timed('lint, formatting, types, import boundaries, build', async () => {
+  run(bin('next'), ['typegen']);
+  await runTogether([
+    [bin('eslint'), ['.', '--max-warnings', '0']],
+    [
+      'sh',
+      [
+        '-c',
+        `"${bin('tsc')}" --noEmit && "${bin('prettier')}" --check --log-level warn . && "${bin('depcruise')}" --config .dependency-cruiser.cjs src`,
+      ],
+    ],
+  ]);
+  build();
+});
+await timed('unit tests', () =>
+  run(bin('jest'), ['--reporters=default', '--reporters=<rootDir>/tests/support/slowest.mjs'], {
+    NODE_OPTIONS: '--experimental-vm-modules --no-warnings',
+  }),
+);
+await timed('browser tests', () => browserTests(chromiumPath));
+
 const tracked = spawnSync('git', ['status', '--porcelain'], { cwd: ROOT, encoding: 'utf8' });
 if (tracked.status === 0 && tracked.stdout.trim() !== '' && process.env.CI) {
   console.log(`\nThe checkout was changed by the tests:\n${tracked.stdout}`);
 }
-console.log(`\nAll steps passed in ${Math.round((Date.now() - started) / 1000)} s.`);
-console.log(`${STEPS.length} passed, 0 failed`);
+console.log('\nSlowest browser tests, in seconds:');
+for (const [name, time] of slowest.sort((p, q) => q[1] - p[1]).slice(0, 10)) {
+  console.log(`${String(time).padStart(6)}  ${name}`);
+}
+console.log('\nSteps, in seconds:');
+for (const [name, time] of took) console.log(`${String(time).padStart(6)}  ${name}`);
+console.log(`\nAll steps passed in ${seconds(started)} s.`);
+console.log(`${took.length} passed, 0 failed`);

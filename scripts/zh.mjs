@@ -1,14 +1,7 @@
-// Runs the command line tool from source: needs no build and no running server.
-import { spawnSync } from 'node:child_process';
-import { createRequire } from 'node:module';
-import path from 'node:path';
-import { fileURLToPath, pathToFileURL } from 'node:url';
+// Runs the command line tool: needs no build of the application and no running server.
+import { pathToFileURL } from 'node:url';
+import { commandLine } from './lib/commandLine.mjs';
 
-const root = path.dirname(path.dirname(fileURLToPath(import.meta.url)));
-const loader = pathToFileURL(createRequire(import.meta.url).resolve('tsx')).href;
-const { status } = spawnSync(
-  process.execPath,
-  ['--import', loader, path.join(root, 'src/cli/zh.ts'), ...process.argv.slice(2)],
-  { stdio: 'inherit', cwd: process.env.INIT_CWD ?? process.cwd() },
-);
-process.exit(status ?? 1);
+const file = await commandLine();
+process.chdir(process.env.INIT_CWD ?? process.cwd());
+await import(pathToFileURL(file).href);

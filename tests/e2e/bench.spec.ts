@@ -65,15 +65,15 @@ test('bad input is named at the field and stays on screen', async ({ page }) => 
 
 test('readings typed while the server is away are sent when it is back', async ({ page }) => {
   await freshSet(page);
-  await page.route('**/api/v1/sets/**', (route) => route.abort());
+  await page.route('**/api/v1/writes', (route) => route.abort());
   for (const text of ['0.001', '0.002', '0.003']) {
     await page.keyboard.type(text);
     await page.keyboard.press('Enter');
   }
-  await expect(page.locator('[data-save-state="waiting"]')).toContainText('readings wait');
+  await expect(page.locator('[data-save-state="waiting"]')).toContainText('entries wait');
   await page.reload();
   await expect(ladder(page, 3)).toContainText('0.003');
-  await page.unroute('**/api/v1/sets/**');
+  await page.unroute('**/api/v1/writes');
   await expect(page.locator('[data-save-state="saved"]')).toBeVisible({ timeout: 15_000 });
   await page.evaluate(() => window.localStorage.clear());
   await page.reload();

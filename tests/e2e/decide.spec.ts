@@ -1,18 +1,18 @@
 import { expect, test, type Page } from '@playwright/test';
-import { complaintsOf, expectAccessible, openJob } from './helpers';
+import { complaintsOf, expectAccessible, openJob, settled } from './helpers';
 
 /** Opens a stage of a demo job and waits until it listens. */
 async function open(page: Page, job: number, path: string): Promise<string> {
   const id = await openJob(page, job);
   await page.goto(`/jobs/${id}/${path}`);
-  await page.waitForLoadState('networkidle');
+  await settled(page);
   return id;
 }
 
 /** Says who is at the screen. */
 async function beTobiah(page: Page): Promise<void> {
   await page.goto('/workshop');
-  await page.waitForLoadState('networkidle');
+  await settled(page);
   await page
     .getByRole('group', { name: /Who is here/ })
     .getByRole('button', { name: /Tobiah/ })
@@ -41,7 +41,7 @@ test('every option stands with its figures; why, what would change it, a price t
 
   // A price that is taken off the list is said to be missing, and is no zero.
   await page.goto('/workshop/prices');
-  await page.waitForLoadState('networkidle');
+  await settled(page);
   const price = page.getByLabel('New rotor, one: Parts');
   await price.fill('');
   await page.getByRole('button', { name: 'Keep prices and times' }).click();
@@ -49,7 +49,7 @@ test('every option stands with its figures; why, what would change it, a price t
   await open(page, 103, 'decide');
   await expect(fresh).toContainText('Missing: a price or a time');
   await page.goto('/workshop/prices');
-  await page.waitForLoadState('networkidle');
+  await settled(page);
   await expect(price).toHaveValue('');
   await price.fill('84');
   await page.getByLabel('An hour of work').fill('seventy');
@@ -73,7 +73,7 @@ test('an axle is cut as a pair: taken together, cut by the sheet, measured, in t
   await expect(axle.getByText('on record')).toBeVisible();
   await page.getByRole('link', { name: 'Correct FL', exact: true }).click();
   await expect(page.getByRole('heading', { name: /Correct\s*FL/ })).toBeVisible();
-  await page.waitForLoadState('networkidle');
+  await settled(page);
   await expect(page.getByText('Thickness expected after the cut')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Done at FL' })).toHaveCount(0);
   const field = page.getByLabel(/Thinnest place measured/);
@@ -108,7 +108,7 @@ test('a plate waits for the maker’s word and the threads; it is drawn where it
   await page.getByRole('button', { name: 'Do this: put it on record' }).click();
   await page.getByRole('link', { name: 'Correct FR', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Done at FR' })).toHaveCount(0);
-  await page.waitForLoadState('networkidle');
+  await settled(page);
   await page.getByRole('button', { name: 'The vehicle maker allows a plate here' }).click();
   await page.getByRole('button', { name: /Thread engagement/ }).click();
   await page.getByRole('button', { name: 'Done at FR' }).click();
@@ -123,7 +123,7 @@ test('a rotor that is sent out blocks the vehicle until it is back and is the sa
   await page.getByRole('button', { name: 'Take this : Cut on the bench lathe, FL' }).click();
   await expect(page.getByText(/On record for FL/)).toBeVisible();
   await page.getByRole('link', { name: 'Correct FL', exact: true }).click();
-  await page.waitForLoadState('networkidle');
+  await settled(page);
   await page.getByLabel('Goes to').fill('the shipyard');
   await page.getByRole('button', { name: /Send it out/ }).click();
   await expect(page.getByText('Blocked from moving')).toBeVisible();

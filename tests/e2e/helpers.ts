@@ -45,11 +45,18 @@ export function complaintsOf(page: Page): string[] {
   return complaints;
 }
 
-/** Expects no serious or critical accessibility fault on the page as it stands. */
-export async function expectAccessible(page: Page): Promise<void> {
+/** Waits until a page is alive and everything that was entered on it is on the server. */
+export async function settled(page: Page): Promise<void> {
+  await expect(page.locator('html[data-alive]')).toBeAttached();
+  await expect(page.locator('[data-unsent="0"]')).toBeAttached();
+}
+
+/** Expects no serious or critical accessibility fault on the page as it stands, by all rules or some. */
+export async function expectAccessible(page: Page, rules?: string[]): Promise<void> {
   // A page that is just being left has no title.
-  await expect(page).toHaveTitle(/./);
-  const { violations } = await new AxeBuilder({ page }).analyze();
+  await expect(page).toHaveTitle(/Zesty Hound/);
+  const builder = new AxeBuilder({ page });
+  const { violations } = await (rules ? builder.withRules(rules) : builder).analyze();
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
   expect(
     serious.map(

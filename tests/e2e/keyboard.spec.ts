@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { complaintsOf, INDEXABLE, runoutLap, thicknessLap, typedMm } from './helpers';
+import { complaintsOf, INDEXABLE, runoutLap, thicknessLap, typedMm, settled } from './helpers';
 
 /** Presses Tab until the wanted control has the focus; fails after a sane number. */
 async function tabTo(page: Page, name: RegExp | string): Promise<void> {
@@ -31,7 +31,7 @@ test('the whole way from a new job to the printed report, by keyboard alone', as
   test.setTimeout(240_000);
   const complaints = complaintsOf(page);
   await page.goto('/');
-  await page.waitForLoadState('networkidle');
+  await settled(page);
 
   // A new job for a new vehicle.
   await page.keyboard.press('n');

@@ -1,10 +1,17 @@
 import { expect, test, type Page } from '@playwright/test';
-import { complaintsOf, expectAccessible, INDEXABLE, runoutLap, thicknessLap } from './helpers';
+import {
+  complaintsOf,
+  expectAccessible,
+  INDEXABLE,
+  runoutLap,
+  thicknessLap,
+  settled,
+} from './helpers';
 
 /** A job on the front left of a demo vehicle, its bench open; the address of the bench. */
 async function newBench(page: Page, plate = 'SK-017-B'): Promise<string> {
   await page.goto('/jobs/new');
-  await page.waitForLoadState('networkidle');
+  await settled(page);
   const option = page.getByRole('option', { name: new RegExp(plate) });
   await page.getByLabel('Vehicle').selectOption((await option.getAttribute('value')) ?? '');
   await page.getByLabel(/^Complaint/).fill('Measured anew.');
@@ -13,7 +20,7 @@ async function newBench(page: Page, plate = 'SK-017-B'): Promise<string> {
   await expect(page.getByRole('heading', { name: 'Complaint', exact: true })).toBeVisible();
   const bench = page.url().replace('/complaint', '/measure/FL');
   await page.goto(bench);
-  await page.waitForLoadState('networkidle');
+  await settled(page);
   return bench;
 }
 
@@ -198,7 +205,7 @@ test('a gauge whose calibration ran out is said on its verdicts; its cable is le
   page,
 }) => {
   await page.goto('/workshop');
-  await page.waitForLoadState('networkidle');
+  await settled(page);
   await page.getByRole('button', { name: 'Add a gauge' }).click();
   await page.getByLabel('Name or number on it').fill('Dial 7');
   await page.getByLabel(/Smallest step/).fill('0.001');
@@ -221,7 +228,7 @@ test('a gauge whose calibration ran out is said on its verdicts; its cable is le
 
   // Out of use again: other tests read with the workshop default.
   await page.goto('/workshop');
-  await page.waitForLoadState('networkidle');
+  await settled(page);
   await page.getByRole('button', { name: /Out of use.*Dial 7/ }).click();
   await expect(page.getByText('No gauge is on file')).toBeVisible();
 });

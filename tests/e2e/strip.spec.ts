@@ -1,5 +1,5 @@
 import { expect, test, type Browser, type Page } from '@playwright/test';
-import { complaintsOf, expectAccessible, openJob } from './helpers';
+import { complaintsOf, expectAccessible, openJob, settled } from './helpers';
 
 /** Presses keys one by one and counts them. */
 class Keys {
@@ -19,7 +19,7 @@ class Keys {
 /** Opens a page and waits until it listens: what is pressed before is not heard. */
 async function open(page: Page, path: string): Promise<void> {
   await page.goto(path);
-  await page.waitForLoadState('networkidle');
+  await settled(page);
 }
 
 /** Waits until the server has answered to everything that was pressed. */

@@ -1,3 +1,4 @@
+import '@testing-library/jest-dom';
 import { configure } from '@testing-library/react';
 
 // Slow machines are waited for: no test is a test of time.

@@ -25,12 +25,12 @@ test('an archive is looked through first, then brought in by a second press', as
   render(<ArchiveDesk />);
   choose();
   const bring = await screen.findByRole('button', { name: 'Bring in 2 rows' });
-  expect(screen.getByText(/brought as number 101 → 100101/)).toBeDefined();
+  expect(screen.getByText(/brought as number 101 → 100101/)).toBeInTheDocument();
   expect(screen.getAllByRole('row')).toHaveLength(2);
   expect(asked).toEqual(['/api/v1/archive?dry=1']);
   await waitFor(() => expect(bring.hasAttribute('disabled')).toBe(false));
   fireEvent.click(bring);
-  await waitFor(() => expect(screen.getByText('Brought in.')).toBeDefined());
+  await waitFor(() => expect(screen.getByText('Brought in.')).toBeInTheDocument());
   expect(asked).toEqual(['/api/v1/archive?dry=1', '/api/v1/archive']);
 });
 

@@ -63,22 +63,22 @@ async function press(name: RegExp | string): Promise<void> {
 
 test('copies are listed; only one made by hand can be thrown away', async () => {
   render(<CopiesDesk copies={copies} canRestore />);
-  expect(screen.getByText(/of the night, 7\.2 MB/)).toBeTruthy();
+  expect(screen.getByText(/of the night, 7\.2 MB/)).toBeInTheDocument();
   expect(screen.getAllByRole('button', { name: /^Throw away/ })).toHaveLength(1);
   await press(/^Throw away/);
   expect(calls.at(-1)).toEqual(['remove', 'backup-2026-03-01-101112.tar.gz']);
   await press('Make a copy now');
-  await waitFor(() => expect(screen.getByText(/is kept\./)).toBeTruthy());
+  await waitFor(() => expect(screen.getByText(/is kept\./)).toBeInTheDocument());
 });
 
 test('a copy is looked through first, and put in place by a second press', async () => {
   render(<CopiesDesk copies={copies} canRestore />);
   await press(/^Restore.*nightly/);
-  await waitFor(() => expect(screen.getByText('This copy is whole.')).toBeTruthy());
+  await waitFor(() => expect(screen.getByText('This copy is whole.')).toBeInTheDocument());
   expect(screen.getByRole('alert').textContent).toContain('2,100 readings');
   expect(calls.map(([name]) => name)).toEqual(['stage']);
   await press('Put it in place of the records');
-  await waitFor(() => expect(screen.getByText(/The copy is in place/)).toBeTruthy());
+  await waitFor(() => expect(screen.getByText(/The copy is in place/)).toBeInTheDocument());
   expect(calls.at(-1)).toEqual(['restore', 'restoring-abc123']);
   expect(screen.queryByText('This copy is whole.')).toBeNull();
 });
@@ -97,7 +97,7 @@ test('a file that is refused says why; an empty shelf says when the first comes'
     Promise.resolve({ json: () => Promise.resolve({ error: { message: 'It is torn.' } }) }),
   ) as unknown as typeof fetch;
   render(<CopiesDesk copies={[]} canRestore />);
-  expect(screen.getByText(/The first one is made in the night/)).toBeTruthy();
+  expect(screen.getByText(/The first one is made in the night/)).toBeInTheDocument();
   fireEvent.change(screen.getByLabelText(/^Copy/), {
     target: { files: [new File(['x'], 'a.gz')] },
   });

@@ -28,7 +28,7 @@ test('a tick is signed, and taken back with the stamp that was seen', async () =
   );
   await press('Done at FL');
   rerender(<TickStep {...own} item="done" written={written} label="Done at FL" isMain />);
-  expect(screen.getByText(/Tobiah 3 Jan/)).toBeTruthy();
+  expect(screen.getByText(/Tobiah 3 Jan/)).toBeInTheDocument();
   await press(/Done at FL/);
   expect(sent).toMatchObject([
     { item: 'done', value: 'done', seen: null },
@@ -83,20 +83,20 @@ describe('after the cut', () => {
     );
   test('as planned', () => {
     show(26_795, null);
-    expect(screen.getByText(/stays above machine-to/)).toBeTruthy();
-    expect(screen.getByText('not measured yet')).toBeTruthy();
+    expect(screen.getByText(/stays above machine-to/)).toBeInTheDocument();
+    expect(screen.getByText('not measured yet')).toBeInTheDocument();
   });
   test('off the plan, and running out more than predicted', () => {
     show(26_700, 45);
-    expect(screen.getByText(/misses the plan by 0.100 mm/)).toBeTruthy();
-    expect(screen.getByText(/0.025 mm more than predicted/)).toBeTruthy();
+    expect(screen.getByText(/misses the plan by 0.100 mm/)).toBeInTheDocument();
+    expect(screen.getByText(/0.025 mm more than predicted/)).toBeInTheDocument();
   });
   test('too thin', () => {
     show(26_400, null);
-    expect(screen.getByText(/do not fit it/)).toBeTruthy();
+    expect(screen.getByText(/do not fit it/)).toBeInTheDocument();
   });
   test('scrap', () => {
     show(25_990, null);
-    expect(screen.getByText(/it is scrap/)).toBeTruthy();
+    expect(screen.getByText(/it is scrap/)).toBeInTheDocument();
   });
 });

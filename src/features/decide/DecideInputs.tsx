@@ -1,14 +1,13 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
+import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { EXTRAS, ITEM_NAME, type Extra } from '@/core/options';
 import type { Corner } from '@/core/readings';
 import { fieldUnit, UNIT_SIGN, type UnitSystem } from '@/core/units';
 import { PAD_FAMILIES, type PadFamily } from '@/core/wear';
 import { TextField } from '@/ui/field';
-import { keepCheck } from '@/ui/keeper';
+import { keepCheck, useRefresh } from '@/ui/keeper';
 
 /** A figure as it stands, with the stamp of its row. */
 export interface Entered {
@@ -38,13 +37,12 @@ const FIGURES = [
 /** What the options rest on beside the readings: repairs and parts, scores, the pads' family. */
 export function DecideInputs(props: DecideInputsProps) {
   const { jobId, corner, units, extras, withMetal } = props;
-  const router = useRouter();
-  const [loading, begin] = useTransition();
+  const { refresh, isLoading } = useRefresh();
   const [underWay, setUnderWay] = useState(0);
   const [trouble, setTrouble] = useState<Readonly<Record<string, string>>>({});
   const [texts, setTexts] = useState<Readonly<Record<string, string>>>({});
   const unit = fieldUnit(units, 'deviation');
-  const busy = loading || underWay > 0;
+  const busy = isLoading || underWay > 0;
   const write = (item: string, value: unknown, seen: string | null): void => {
     setUnderWay((count) => count + 1);
     const input = { jobId, kind: 'decide', place: corner, item, value, note: null, seen };
@@ -55,7 +53,7 @@ export function DecideInputs(props: DecideInputsProps) {
       setTrouble(({ [item]: _old, ...rest }) => (message ? { ...rest, [item]: message } : rest));
       if (message) return;
       setTexts(({ [item]: _typed, ...rest }) => rest);
-      begin(() => router.refresh());
+      refresh();
     });
   };
   const toggle = (extra: Extra): void =>

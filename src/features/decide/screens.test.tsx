@@ -91,9 +91,9 @@ describe('what the options rest on', () => {
   const sent = () => calls.map(([, form]) => form as Record<string, unknown>);
   test('repairs are ticked from what was found, and changed with the stamp that was seen', async () => {
     render(<DecideInputs {...props} />);
-    expect(screen.getByText(/from what was found/)).toBeTruthy();
+    expect(screen.getByText(/from what was found/)).toBeInTheDocument();
     expect(screen.getByLabelText<HTMLInputElement>(/Slide pins/).checked).toBe(true);
-    expect(screen.getByLabelText(/Pads, one axle – with cut or new rotors/)).toBeTruthy();
+    expect(screen.getByLabelText(/Pads, one axle – with cut or new rotors/)).toBeInTheDocument();
     fireEvent.click(screen.getByLabelText(/Slide pins/));
     await settled();
     expect(sent()).toMatchObject([{ item: 'extras', value: [], seen: 'e', place: 'FL' }]);
@@ -121,7 +121,7 @@ describe('what the options rest on', () => {
     fireEvent.change(field, { target: { value: '9 in' } });
     fireEvent.submit(field.closest('form')!);
     await settled();
-    expect(screen.getByText('9 in cannot be an amount.')).toBeTruthy();
+    expect(screen.getByText('9 in cannot be an amount.')).toBeInTheDocument();
     expect(field.value).toBe('9 in');
   });
   test('the pads’ family is chosen from the list', async () => {

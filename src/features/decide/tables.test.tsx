@@ -29,23 +29,23 @@ describe('the options of a corner', () => {
   test('say which is recommended, which is the runner-up, and which is on record', () => {
     table();
     const row = (name: RegExp) => within(screen.getByRole('row', { name }));
-    expect(row(/Index the rotor/).getByText('recommended')).toBeTruthy();
+    expect(row(/Index the rotor/).getByText('recommended')).toBeInTheDocument();
     expect(screen.getAllByText('runner-up')).toHaveLength(1);
-    expect(row(/Cut on the vehicle/).getByText('on record')).toBeTruthy();
+    expect(row(/Cut on the vehicle/).getByText('on record')).toBeInTheDocument();
     expect(row(/Cut on the vehicle/).queryByRole('button')).toBeNull();
-    expect(row(/New rotor as it comes/).getByText(/hub alone gives/)).toBeTruthy();
+    expect(row(/New rotor as it comes/).getByText(/hub alone gives/)).toBeInTheDocument();
   });
   test('strike what may not be done, with the reason and without a button', () => {
     table();
     const struck = within(screen.getByRole('list', { name: 'Not to be done here' }));
     expect(struck.getByText('Clean and refit').tagName).toBe('DEL');
-    expect(struck.getByText(/nothing more to gain/)).toBeTruthy();
+    expect(struck.getByText(/nothing more to gain/)).toBeInTheDocument();
     expect(struck.queryByRole('button')).toBeNull();
   });
   test('show a dash and what is missing where the shop has no prices', () => {
     table(NEW_SHOP);
     const row = within(screen.getByRole('row', { name: /New rotor as it comes/ }));
-    expect(row.getByText(/a price or a time is not on the shop’s list/)).toBeTruthy();
+    expect(row.getByText(/a price or a time is not on the shop’s list/)).toBeInTheDocument();
     expect(row.queryByText('0')).toBeNull();
   });
   test('offer nothing on a closed job', () => {
@@ -80,7 +80,7 @@ describe('an axle', () => {
   });
   test('asks for both sides to be measured while one is not', () => {
     card([]);
-    expect(screen.getByText(/Measure both sides/)).toBeTruthy();
+    expect(screen.getByText(/Measure both sides/)).toBeInTheDocument();
   });
 });
 
@@ -91,5 +91,5 @@ test('plates stand with every stud, and the least is named by word', () => {
   render(<PlateTable record={record} fits={fits} current={2} units="mm" />);
   expect(screen.getAllByRole('columnheader')).toHaveLength(6);
   expect(screen.getAllByText(/least/)).toHaveLength(1);
-  expect(screen.getByText(/never more than one/)).toBeTruthy();
+  expect(screen.getByText(/never more than one/)).toBeInTheDocument();
 });

@@ -13,7 +13,7 @@ test.each([
   ['later', 'Later'],
 ] as const)('%s is said by a word', (state, word) => {
   render(<DueList lines={[{ ...line, state }]} />);
-  expect(screen.getByText(word)).toBeDefined();
+  expect(screen.getByText(word)).toBeInTheDocument();
   expect(screen.getByRole('link', { name: 'Job 101' }).getAttribute('href')).toBe('/jobs/j/prove');
 });
 

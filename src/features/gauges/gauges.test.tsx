@@ -40,7 +40,7 @@ const type = (label: RegExp | string, value: string): void => {
 
 test('says what is used while no gauge is on file', () => {
   book([]);
-  expect(screen.getByText(/workshop defaults are used/)).toBeTruthy();
+  expect(screen.getByText(/workshop defaults are used/)).toBeInTheDocument();
 });
 
 test('a calibration counts to the end of its day', () => {
@@ -48,8 +48,10 @@ test('a calibration counts to the end of its day', () => {
   expect(screen.queryByText(/calibration ran out/)).toBeNull();
   unmount();
   book([gauge], '2031-02-01');
-  expect(screen.getByText('calibration ran out on 2031-01-31')).toBeTruthy();
-  expect(screen.getByText(/steps of 0.01 mm, repeats to 0.003 mm, the usual one/)).toBeTruthy();
+  expect(screen.getByText('calibration ran out on 2031-01-31')).toBeInTheDocument();
+  expect(
+    screen.getByText(/steps of 0.01 mm, repeats to 0.003 mm, the usual one/),
+  ).toBeInTheDocument();
 });
 
 test('a gauge is changed as it stands, and refused at its field without losing anything', async () => {
@@ -62,7 +64,7 @@ test('a gauge is changed as it stands, and refused at its field without losing a
   };
   type(/Smallest step/, '');
   await press('Keep this gauge');
-  expect(screen.getByText('Enter the resolution.')).toBeTruthy();
+  expect(screen.getByText('Enter the resolution.')).toBeInTheDocument();
   expect(screen.getByLabelText<HTMLInputElement>(/Name or number/).value).toBe('Dial 3');
   answer = { ok: true, value: 'g' };
   type(/Smallest step/, '0.002');
@@ -85,8 +87,8 @@ test('the lines of a cable are learned and shown as they read; what cannot be is
   type('Lines of the gauge', 'D+00012\nD-00004');
   type(/The display shows/, '-0.004');
   await press('Learn the format');
-  expect(screen.getByText('0.012 mm')).toBeTruthy();
-  expect(screen.getByText('-0.004 mm')).toBeTruthy();
+  expect(screen.getByText('0.012 mm')).toBeInTheDocument();
+  expect(screen.getByText('-0.004 mm')).toBeInTheDocument();
   type('Name or number on it', 'D');
   await press('Keep this gauge');
   expect(written.at(-1)).toMatchObject({ lineFormat: { figure: 0, tens: 3, turned: false } });

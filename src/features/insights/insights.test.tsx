@@ -67,32 +67,32 @@ const board = (view: InsightsView, year: number | null = null) =>
 
 test('nothing signed off says so, in all years and in one', () => {
   const { rerender } = board(EMPTY);
-  expect(screen.getByText(/No job is signed off yet/)).toBeTruthy();
+  expect(screen.getByText(/No job is signed off yet/)).toBeInTheDocument();
   rerender(<InsightsBoard view={EMPTY} year={2025} units="mm" causes={{}} findings={{}} />);
-  expect(screen.getByText('No job was signed off in 2025.')).toBeTruthy();
+  expect(screen.getByText('No job was signed off in 2025.')).toBeInTheDocument();
   expect(screen.getByRole('link', { name: '2025' }).getAttribute('aria-current')).toBe('page');
 });
 
 test('shares have their interval, small numbers are counts and called so', () => {
   board(FULL);
   const row = screen.getByRole('row', { name: /Hub flange runout/ });
-  expect(within(row).getByText(/6\.7 % \(95 % sure: 1\.8 to 21 %\)/)).toBeTruthy();
-  expect(screen.getByRole('row', { name: /none confirmed.*0 of 4, too few/ })).toBeTruthy();
+  expect(within(row).getByText(/6\.7 % \(95 % sure: 1\.8 to 21 %\)/)).toBeInTheDocument();
+  expect(screen.getByRole('row', { name: /none confirmed.*0 of 4, too few/ })).toBeInTheDocument();
 });
 
 test('the tool is held to what it predicted, in either direction', () => {
   board(FULL);
-  expect(screen.getByText(/It ends worse than predicted/)).toBeTruthy();
-  expect(screen.getByText('Too few to say.')).toBeTruthy();
-  expect(screen.getByText('Runout after the correction, the latest corners')).toBeTruthy();
+  expect(screen.getByText(/It ends worse than predicted/)).toBeInTheDocument();
+  expect(screen.getByText('Too few to say.')).toBeInTheDocument();
+  expect(screen.getByText('Runout after the correction, the latest corners')).toBeInTheDocument();
 });
 
 test('money lost is said as lost; what was found is folded beyond a dozen', () => {
   board(FULL);
-  expect(screen.getByText(/lost against a new rotor every time/)).toBeTruthy();
-  expect(screen.getByText('Hub face: rust')).toBeTruthy();
-  expect(screen.getByText('2 more')).toBeTruthy();
-  expect(screen.getByText(/the middle half 19 min to 32 min/)).toBeTruthy();
+  expect(screen.getByText(/lost against a new rotor every time/)).toBeInTheDocument();
+  expect(screen.getByText('Hub face: rust')).toBeInTheDocument();
+  expect(screen.getByText('2 more')).toBeInTheDocument();
+  expect(screen.getByText(/the middle half 19 min to 32 min/)).toBeInTheDocument();
 });
 
 test('words for shares, times, money and leanings', () => {

@@ -1,16 +1,16 @@
 'use client';
 
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useRouter } from 'next/navigation';
 import { useForm } from 'react-hook-form';
 import { complaintFormSchema, type ComplaintForm as Values } from '@/core/contracts';
 import { showServerErrors } from '@/ui/field';
+import { useRefresh } from '@/ui/keeper';
 import { ComplaintFields } from './ComplaintFields';
 import { writeComplaint } from './writes';
 
 /** The complaint of a job and the corners it is measured at. */
 export function ComplaintForm({ jobId, values }: { jobId: string; values: Values }) {
-  const router = useRouter();
+  const { refresh } = useRefresh();
   const { register, handleSubmit, setError, formState } = useForm<Values>({
     resolver: zodResolver(complaintFormSchema, undefined, { raw: true }),
     defaultValues: values,
@@ -18,7 +18,7 @@ export function ComplaintForm({ jobId, values }: { jobId: string; values: Values
   const { errors, isSubmitting, isSubmitSuccessful } = formState;
   const submit = handleSubmit(async (typed) => {
     const answer = await writeComplaint(jobId, typed);
-    if (answer.ok) router.refresh();
+    if (answer.ok) refresh();
     else showServerErrors({ root: answer.message, ...answer.fields }, setError);
   });
   return (

@@ -35,9 +35,9 @@ test('shows what the shop has made its own, and the way back', () => {
     weights: [{ finding: 'pull', value: 'left', cause: 'hose', decibans: -2 }],
   };
   render(<KnowledgeBook shop={shopWith(own)} />);
-  expect(screen.getByText(/Pull: Pulls left → Collapsed hose/)).toBeTruthy();
-  expect(screen.getByRole('button', { name: 'As shipped again' })).toBeTruthy();
-  expect(screen.getByRole('button', { name: 'Everything as shipped again' })).toBeTruthy();
+  expect(screen.getByText(/Pull: Pulls left → Collapsed hose/)).toBeInTheDocument();
+  expect(screen.getByRole('button', { name: 'As shipped again' })).toBeInTheDocument();
+  expect(screen.getByRole('button', { name: 'Everything as shipped again' })).toBeInTheDocument();
   const share = screen.getByLabelText(/^Collapsed hose.*: jobs in a hundred/);
   expect((share as HTMLInputElement).value).toBe('9');
 });

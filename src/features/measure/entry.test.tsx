@@ -29,13 +29,13 @@ describe('the entry field', () => {
     expect(screen.getByLabelText(/Position 1 of 8 \(chalk mark, stud 1\)/)).toBe(
       document.activeElement,
     );
-    expect(screen.getByText('mm')).toBeTruthy();
+    expect(screen.getByText('mm')).toBeInTheDocument();
   });
   test('asks for the closing reading in words', () => {
     const own = set({ readings: readings([0, 1, 2, 3, 4, 3, 2, 1]) });
     entry(own, { state: { ...openBench([own]), cursor: { lap: 0, position: 8 } } });
-    expect(screen.getByLabelText(/Position 1 again, to close the lap/)).toBeTruthy();
-    expect(screen.getByRole('button', { name: 'Skip' })).toBeTruthy();
+    expect(screen.getByLabelText(/Position 1 again, to close the lap/)).toBeInTheDocument();
+    expect(screen.getByRole('button', { name: 'Skip' })).toBeInTheDocument();
   });
   test('Enter takes, arrows step, ± turns the sign', () => {
     const onEnter = jest.fn();
@@ -109,7 +109,7 @@ describe('the ways a reading is taken', () => {
   test('minus after the figure takes it as minus, and what is meant is shown', () => {
     const onEnter = jest.fn();
     const field = entry(set(), '12', { onEnter });
-    expect(screen.getByText('0.012')).toBeTruthy();
+    expect(screen.getByText('0.012')).toBeInTheDocument();
     fireEvent.keyDown(field, { key: '-' });
     expect(onEnter).toHaveBeenCalledWith('-12');
   });

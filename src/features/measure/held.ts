@@ -1,7 +1,7 @@
 import type { NewSet, SetDetails, TypedReading } from '@/core/contracts';
 import { lengthUnitOf, parseLength } from '@/core/units';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
-import type { BenchReading, BenchSet } from './model';
+import type { BenchReading, BenchSet } from './set';
 
 /** A write that this device holds, as far as the bench reads it. */
 export interface HeldWrite {

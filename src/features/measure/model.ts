@@ -1,4 +1,4 @@
-import { lapsOf, type AxleLimits, type RawReading, type RawSet } from '@/core/assessment';
+import { lapsOf, type AxleLimits, type RawSet } from '@/core/assessment';
 import type { LineFormat } from '@/core/gauges';
 import { suggestSlip, type Slip } from '@/core/harmonics';
 import {
@@ -17,26 +17,10 @@ import {
   type LengthUnit,
   type UnitSystem,
 } from '@/core/units';
+import { withHeld, type HeldWrite } from './held';
+import type { BenchReading, BenchSet, Phase } from './set';
 
-/** As found, before the correction (cleaned), or after it. */
-export type Phase = 'as-found' | 'before' | 'after';
-
-/** A reading on the bench: its value, and text and unit as typed. */
-export interface BenchReading extends RawReading {
-  readonly text: string;
-  readonly unit: string;
-}
-
-/** A reading set on the bench. */
-export interface BenchSet extends RawSet {
-  readonly id: string;
-  readonly phase: Phase;
-  readonly isAside: boolean;
-  readonly gaugeId: string | null;
-  readonly torqueNm: number | null;
-  readonly setAsideReason?: string | null;
-  readonly readings: readonly BenchReading[];
-}
+export type { BenchReading, BenchSet, Phase };
 
 /** What the bench needs to know of a gauge. */
 export interface BenchGauge {
@@ -85,8 +69,14 @@ export type BenchEvent =
   | { readonly type: 'pick-set'; readonly id: string | null }
   | { readonly type: 'add-set'; readonly set: BenchSet }
   | { readonly type: 'replace-set'; readonly set: BenchSet }
-  /** The sets as they are on file and on this device now. */
-  | { readonly type: 'sync'; readonly sets: readonly BenchSet[] }
+  /** The page was loaded anew: the sets on file, and what this device holds of them. */
+  | {
+      readonly type: 'sync';
+      readonly sets: readonly BenchSet[];
+      readonly held: readonly HeldWrite[];
+    }
+  /** What this device holds of the sets has changed. */
+  | { readonly type: 'hold'; readonly held: readonly HeldWrite[] }
   | { readonly type: 'add-lap'; readonly id: string }
   | { readonly type: 'pick-place'; readonly cursor: Cursor }
   | { readonly type: 'step'; readonly by: 1 | -1 }
@@ -226,7 +216,8 @@ export function doubtedReading(
 function synced(state: BenchState, sets: readonly BenchSet[]): BenchState {
   const next = { ...state, sets };
   const set = currentSet(next);
-  if (!set) return state.currentId === null ? next : pickSet(next, sets.at(-1)?.id ?? null);
+  // A set that is picked before the page has it comes with the next load.
+  if (!set) return next;
   const { cursor } = state;
   // What the field shows of a reading follows it, unless something else is being typed.
   const isUntouched = state.draft === draftFor(currentSet(state), cursor);
@@ -246,7 +237,9 @@ export function reduce(state: BenchState, event: BenchEvent): BenchState {
     case 'replace-set':
       return withSet(state, event.set.id, () => event.set);
     case 'sync':
-      return synced(state, event.sets);
+      return synced(state, withHeld(event.sets, event.held));
+    case 'hold':
+      return synced(state, withHeld(state.sets, event.held));
     case 'add-lap': {
       const grown = withSet(state, event.id, (each) => ({ ...each, laps: each.laps + 1 }));
       return pickSet(grown, event.id);

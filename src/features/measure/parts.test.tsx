@@ -63,7 +63,7 @@ describe('a new set', () => {
     const torque = screen.getByLabelText(/Drawn up to/);
     fireEvent.change(torque, { target: { value: 'tight' } });
     fireEvent.submit(torque.closest('form')!);
-    expect(screen.getByText(/Type the torque in N·m/)).toBeTruthy();
+    expect(screen.getByText(/Type the torque in N·m/)).toBeInTheDocument();
     expect(onStart).not.toHaveBeenCalled();
     fireEvent.change(torque, { target: { value: '110' } });
     fireEvent.change(screen.getByLabelText(/End play/), { target: { value: '12 um' } });
@@ -77,10 +77,10 @@ describe('a new set', () => {
     const onStart = starter();
     fireEvent.change(screen.getByLabelText('Positions'), { target: { value: '3' } });
     fireEvent.click(screen.getByRole('button', { name: 'Start runout' }));
-    expect(screen.getByText('Take 4 to 72 positions.')).toBeTruthy();
+    expect(screen.getByText('Take 4 to 72 positions.')).toBeInTheDocument();
     fireEvent.change(screen.getByLabelText(/Own angles/), { target: { value: '0 90 x 270' } });
     fireEvent.click(screen.getByRole('button', { name: 'Start runout' }));
-    expect(screen.getByText(/“x” is not an angle/)).toBeTruthy();
+    expect(screen.getByText(/“x” is not an angle/)).toBeInTheDocument();
     expect(onStart).not.toHaveBeenCalled();
     fireEvent.change(screen.getByLabelText(/Own angles/), { target: { value: '0 90,5 170 270' } });
     fireEvent.click(screen.getByRole('button', { name: 'Start runout' }));
@@ -108,15 +108,15 @@ test('what the sets say about each other: shares, seating, taper, cross-check, s
   const { unmount } = render(
     <CornerQuality record={own} assessment={assessCorner(own)} corner={corner} />,
   );
-  expect(screen.getByText('This mounting against its prediction')).toBeTruthy();
-  expect(screen.getByText(/did not seat the same way twice/)).toBeTruthy();
+  expect(screen.getByText('This mounting against its prediction')).toBeInTheDocument();
+  expect(screen.getByText(/did not seat the same way twice/)).toBeInTheDocument();
   // What did not seat alike is not told apart.
   expect(screen.queryByText('Hub and rotor told apart')).toBeNull();
   unmount();
   const sound = recordOf([mounting(0, 0), mounting(2, 1)], corner);
   render(<CornerQuality record={sound} assessment={assessCorner(sound)} corner={corner} />);
-  expect(screen.getByText('Hub and rotor told apart')).toBeTruthy();
-  expect(screen.getByRole('img', { name: /The hub’s share/ })).toBeTruthy();
+  expect(screen.getByText('Hub and rotor told apart')).toBeInTheDocument();
+  expect(screen.getByRole('img', { name: /The hub’s share/ })).toBeInTheDocument();
 });
 
 test('the starter offers only the places that the rotor allows', () => {
@@ -195,7 +195,7 @@ describe('findings', () => {
   test('a runout set names value, limit, source and high spot', () => {
     const own = set({ readings: readings([0, 20, 40, 30, 0, -20, -40, -30]) });
     render(<SetFindings result={solveSet(own, corner)!} corner={corner} />);
-    expect(screen.getByText('Beyond')).toBeTruthy();
+    expect(screen.getByText('Beyond')).toBeInTheDocument();
     expect(document.body.textContent).toMatch(/limit 0\.050 mm, maker/);
     expect(document.body.textContent).toMatch(/high spot at \d+°/);
   });
@@ -215,7 +215,7 @@ describe('findings', () => {
 
 test('the saving state is told in words', () => {
   const { rerender } = render(<SaveStatus save={{ state: 'saved' }} />);
-  expect(screen.getByText('All readings are saved.')).toBeDefined();
+  expect(screen.getByText('All readings are saved.')).toBeInTheDocument();
   rerender(<SaveStatus save={{ state: 'waiting', count: 3 }} />);
   expect(screen.getByRole('alert').textContent).toMatch(/3 entries wait on this device/);
   const write = {

@@ -51,7 +51,7 @@ describe('what can be done with a set', () => {
   test('a set that is not read yet cannot be compared, and alone there is nothing to compare', () => {
     const { unmount } = tools([benchSet({ readings: lap(0) }), benchSet({ id: 'b' })]);
     fireEvent.change(screen.getByLabelText('Compare with'), { target: { value: 'b' } });
-    expect(screen.getByText('One of the two is not read yet.')).toBeTruthy();
+    expect(screen.getByText('One of the two is not read yet.')).toBeInTheDocument();
     unmount();
     tools([benchSet({ readings: lap(0) })]);
     expect(screen.queryByLabelText('Compare with')).toBeNull();
@@ -86,7 +86,7 @@ describe('what can be done with a set', () => {
     await settle();
     fireEvent.click(screen.getByRole('button', { name: 'Lap 1, position 1 again' }));
     expect(onPick).toHaveBeenCalledWith({ lap: 0, position: 8 });
-    expect(screen.getByText('0.003')).toBeTruthy();
+    expect(screen.getByText('0.003')).toBeInTheDocument();
   });
 });
 

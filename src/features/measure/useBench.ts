@@ -1,10 +1,9 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useEffect, useReducer, useRef, useState } from 'react';
 import { parseLength } from '@/core/units';
-import type { KeptAnswer } from '@/ui/keeper';
-import { begunSet, withHeld } from './held';
+import { useRefresh, type KeptAnswer } from '@/ui/keeper';
+import { begunSet } from './held';
 import {
   currentSet,
   enter,
@@ -50,29 +49,27 @@ export function useBench(
   corner: BenchCorner,
   wanted?: BenchSet['kind'],
 ): Bench {
-  const router = useRouter();
+  const { refresh } = useRefresh();
   const [state, dispatch] = useReducer(reduce, sets, (all) => openBench(all, wanted));
   const [trouble, setTrouble] = useState<string | null>(null);
   const { held, refused, save } = useHeld(sets, corner);
   const set = currentSet(state);
   const { jobId, phase } = corner;
 
-  const latest = useRef({ sets: state.sets, held });
+  const latest = useRef(held);
   useEffect(() => {
-    latest.current = { sets: state.sets, held };
-  });
+    latest.current = held;
+    dispatch({ type: 'hold', held });
+  }, [held]);
   // What the page was loaded with anew stands; what this device holds is laid over it.
   useEffect(() => {
-    dispatch({ type: 'sync', sets: withHeld(sets, latest.current.held) });
+    dispatch({ type: 'sync', sets, held: latest.current });
   }, [sets]);
-  useEffect(() => {
-    dispatch({ type: 'sync', sets: withHeld(latest.current.sets, held) });
-  }, [held]);
   // What was refused does not stand: the page shows again what does.
   const refusals = refused.length;
   useEffect(() => {
-    if (refusals > 0) router.refresh();
-  }, [refusals, router]);
+    if (refusals > 0) refresh();
+  }, [refusals, refresh]);
 
   /** Shows why something could not be done; what the server has is shown again then. */
   const heed = (kept: Promise<KeptAnswer<unknown>>): void => {
@@ -80,7 +77,7 @@ export function useBench(
     void kept.then((answer) => {
       if (answer.ok || answer.isDropped) return;
       setTrouble(answer.message);
-      router.refresh();
+      refresh();
     });
   };
 
@@ -124,7 +121,7 @@ export function useBench(
     heed(begun);
     // What the server knows of the gauge comes with the page.
     void begun.then((answer) => {
-      if (answer.ok) router.refresh();
+      if (answer.ok) refresh();
     });
   };
 

@@ -100,7 +100,7 @@ describe('the panel', () => {
   test('what is set aside can be weighed again; what is measured is not taken back by hand', () => {
     const view = viewOf([...findings, { code: 'runout', value: 2, corner: 'FL' }], ['drag']);
     render(<JobNose jobId="j" corners={['FL']} view={view} />);
-    expect(screen.getByRole('button', { name: 'Weigh it again' })).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Weigh it again' })).toBeInTheDocument();
     const found = screen.getByText('Everything found').closest('details')!;
     expect(within(found).getAllByText(/Take back/)).toHaveLength(3);
   });

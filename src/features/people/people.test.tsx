@@ -58,12 +58,12 @@ describe('who is here', () => {
     expect(await screen.findByRole('button', { name: 'Another name' })).toBeTruthy();
     expect(calls).toContainEqual(['person', { name: 'Wren', role: 'apprentice' }]);
     await press(screen.getByRole('button', { name: 'Another name' }));
-    expect(screen.getByLabelText('Name')).toBeTruthy();
+    expect(screen.getByLabelText('Name')).toBeInTheDocument();
   });
 
   test('folds to a line that says who it is', () => {
     const { rerender } = render(<WhoIsHere people={people} here="i" isFolded />);
-    expect(screen.getByText('Here: Ines')).toBeTruthy();
+    expect(screen.getByText('Here: Ines')).toBeInTheDocument();
     rerender(<WhoIsHere people={people} here={null} isFolded />);
     expect(document.querySelector('summary')?.textContent).toBe('Who is here?');
   });
@@ -74,7 +74,7 @@ test('people are listed and let go; an empty shop says what to do', async () => 
   await press(screen.getAllByText('Works here no more')[0]!);
   expect(calls).toEqual([['person-remove', { id: 'i' }]]);
   rerender(<PeopleList people={[]} />);
-  expect(screen.getByText(/Nobody is on file yet/)).toBeTruthy();
+  expect(screen.getByText(/Nobody is on file yet/)).toBeInTheDocument();
 });
 
 test('role and initials are changed in place; a refusal is said', async () => {
@@ -96,5 +96,5 @@ test('role and initials are changed in place; a refusal is said', async () => {
     'person-change',
     { id: 'i', form: { role: 'lead', initials: 'INE' } },
   ]);
-  expect(screen.getByText('The initials are too long.')).toBeTruthy();
+  expect(screen.getByText('The initials are too long.')).toBeInTheDocument();
 });

@@ -27,7 +27,7 @@ test('a new shop’s prices are empty, its equipment the workshop’s defaults',
   await keep();
   expect(written.at(-1)).toMatchObject({ bench: 'sent-out', onVehicle: 'none' });
   expect(written.at(-1)!.items.rotor.parts).toBe('84,5');
-  expect(screen.getByText(/Kept/)).toBeTruthy();
+  expect(screen.getByText(/Kept/)).toBeInTheDocument();
 });
 
 test('what is refused is said at its field, and nothing typed is lost', async () => {
@@ -40,7 +40,7 @@ test('what is refused is said at its field, and nothing typed is lost', async ()
   const field = screen.getByLabelText<HTMLInputElement>(/New hub or bearing.*Minutes/);
   fireEvent.change(field, { target: { value: 'long' } });
   await keep();
-  expect(screen.getByText('Write a figure.')).toBeTruthy();
-  expect(screen.getByText('Too much.')).toBeTruthy();
+  expect(screen.getByText('Write a figure.')).toBeInTheDocument();
+  expect(screen.getByText('Too much.')).toBeInTheDocument();
   expect(field.value).toBe('long');
 });

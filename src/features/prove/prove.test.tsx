@@ -10,7 +10,7 @@ test.each([
   ['not-proven', 'Not proven'],
 ] as const)('%s stands as a word with its reasons and what is left', (state, word) => {
   render(<OutcomeCard outcome={{ state, reasons: ['FL: r.'], left: ['It was not driven.'] }} />);
-  expect(screen.getByText(word)).toBeDefined();
+  expect(screen.getByText(word)).toBeInTheDocument();
   expect(screen.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual([
     'FL: r.',
     'It was not driven.',

@@ -56,7 +56,7 @@ describe('the pedal stop', () => {
   test('names the danger, and Enter presses nothing', async () => {
     render(<PedalStop {...props} />);
     expect(screen.getByRole('heading', { level: 1 }).textContent).toMatch(/meet nothing/);
-    expect(screen.getByText(/drives without brakes/)).toBeDefined();
+    expect(screen.getByText(/drives without brakes/)).toBeInTheDocument();
     const firm = screen.getByRole('button', { name: /It is firm/ });
     const wasLet = fireEvent.keyDown(firm, { key: 'Enter' });
     expect(wasLet).toBe(false);
@@ -126,14 +126,14 @@ describe('the star', () => {
     await act(async () => void fireEvent.submit(field.closest('form')!));
     await waitFor(() => expect(sent.length).toBe(2));
     expect(sent[1]).toMatchObject({ item: 'star', value: { pulls: [null, 48] }, seen: null });
-    expect(screen.getByText(/2 of 15 pulls/)).toBeDefined();
+    expect(screen.getByText(/2 of 15 pulls/)).toBeInTheDocument();
     await press('Take the last pull back');
     await waitFor(() => expect(sent[2]).toMatchObject({ value: { pulls: [null] } }));
   });
 
   test('bolts are called bolts, and a figure that is none is said', async () => {
     render(<WheelStar {...props} fastening="bolts" />);
-    expect(screen.getByText('Bolt')).toBeDefined();
+    expect(screen.getByText('Bolt')).toBeInTheDocument();
     const field = screen.getByLabelText(/What the wrench read/);
     fireEvent.change(field, { target: { value: 'tight' } });
     await act(async () => void fireEvent.submit(field.closest('form')!));
@@ -169,7 +169,7 @@ describe('the torque list', () => {
 
   test('takes the figure as pulled with one press, and asks where a value is far off', async () => {
     render(<TorqueList {...place} fasteners={[nuts]} />);
-    expect(screen.getByText(/One-use: renew/)).toBeDefined();
+    expect(screen.getByText(/One-use: renew/)).toBeInTheDocument();
     fireEvent.change(screen.getByLabelText(/Pulled, bracket bolts/), { target: { value: '81' } });
     await press('Pulled');
     expect(screen.getByRole('alert').textContent).toMatch(/lb·ft and N·m mixed up/);
@@ -180,7 +180,7 @@ describe('the torque list', () => {
 
   test('a missing figure is asked for, a challenged one a second time', async () => {
     render(<TorqueList {...place} fasteners={[{ ...nuts, figure: null }]} />);
-    expect(screen.getByText('No figure yet')).toBeDefined();
+    expect(screen.getByText('No figure yet')).toBeInTheDocument();
     expect(screen.queryByLabelText(/Pulled, bracket/)).toBeNull();
     const message = '11 N·m is far from what bracket bolts take.';
     answers = [{ ok: false, message, fields: { challenge: message } }];
@@ -194,9 +194,9 @@ describe('the torque list', () => {
   test('wheel nuts wait for their star', () => {
     const wheel = { ...nuts, code: 'wheel-nuts' as const, name: 'Wheel nuts' };
     const { rerender } = render(<TorqueList {...place} fasteners={[wheel]} />);
-    expect(screen.getByText(/First the star below/)).toBeDefined();
+    expect(screen.getByText(/First the star below/)).toBeInTheDocument();
     rerender(<TorqueList {...place} starDone fasteners={[wheel]} />);
-    expect(screen.getByRole('button', { name: 'Pulled to 110' })).toBeDefined();
+    expect(screen.getByRole('button', { name: 'Pulled to 110' })).toBeInTheDocument();
   });
 });
 
@@ -217,10 +217,10 @@ describe('the bedding-in planner', () => {
 
   test('flags what passes the ceiling and spaces the stops out', async () => {
     render(<BeddingPlanner {...props} />);
-    expect(screen.getByText(/Above 300 °C at stop/)).toBeDefined();
+    expect(screen.getByText(/Above 300 °C at stop/)).toBeInTheDocument();
     await press('Space the stops out');
-    expect(screen.getByText(/Spaced out/)).toBeDefined();
-    expect(screen.getByText(/below 300 °C/)).toBeDefined();
+    expect(screen.getByText(/Spaced out/)).toBeInTheDocument();
+    expect(screen.getByText(/below 300 °C/)).toBeInTheDocument();
     await press('Keep this plan');
     const [form] = sent as { value: { programme: { groups: { spacing: number }[] } } }[];
     expect(form!.value.programme.groups[0]!.spacing).toBeGreaterThan(45);
@@ -228,7 +228,7 @@ describe('the bedding-in planner', () => {
 
   test('predicts nothing while a mass is missing, and names a bad group', () => {
     render(<BeddingPlanner {...props} plan={{ ...plan, heat: { ...plan.heat, rotorKg: null } }} />);
-    expect(screen.getByText(/nothing is assumed for them/)).toBeDefined();
+    expect(screen.getByText(/nothing is assumed for them/)).toBeInTheDocument();
     fireEvent.change(screen.getByLabelText('To (km/h), group 1'), { target: { value: '80' } });
     expect(screen.getByRole('alert').textContent).toMatch(/slower than it begins/);
     expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Keep this plan' }).disabled).toBe(
@@ -239,9 +239,9 @@ describe('the bedding-in planner', () => {
   test('assumes nothing of the pad maker’s own', async () => {
     render(<BeddingPlanner {...props} />);
     await press('Pad maker’s own');
-    expect(screen.getByText(/Nothing is assumed for it/)).toBeDefined();
+    expect(screen.getByText(/Nothing is assumed for it/)).toBeInTheDocument();
     await press('Add stops');
-    expect(screen.getByLabelText('Stops, group 1')).toBeDefined();
+    expect(screen.getByLabelText('Stops, group 1')).toBeInTheDocument();
   });
 });
 
@@ -299,7 +299,7 @@ describe('hydraulics and tray', () => {
     await press('Keep the order');
     expect(sent).toMatchObject([{ order: 'RR RL', source: 'maker' }]);
     rerender(<Hydraulics {...props} opened={['a hose was off']} order={['RR', 'RL']} />);
-    expect(screen.getByRole('button', { name: /1 · RR rear right/ })).toBeDefined();
+    expect(screen.getByRole('button', { name: /1 · RR rear right/ })).toBeInTheDocument();
     await press('Leave out … RL');
     fireEvent.change(screen.getByLabelText('Why RL is not bled'), { target: { value: 'later' } });
     await press('Leave it out');
@@ -318,8 +318,8 @@ describe('hydraulics and tray', () => {
       photos: [],
     };
     render(<TrayBack jobId="j" corner="FL" parts={[part]} />);
-    expect(screen.getByText('1 of 1 still in the tray')).toBeDefined();
-    expect(screen.getByText(/Piston side · arrow forward/)).toBeDefined();
+    expect(screen.getByText('1 of 1 still in the tray')).toBeInTheDocument();
+    expect(screen.getByText(/Piston side · arrow forward/)).toBeInTheDocument();
     await press('Inner pad');
     expect(sent).toEqual([{ id: 'p', isBack: true }]);
   });

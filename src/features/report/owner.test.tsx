@@ -33,12 +33,12 @@ const report: OwnerReport = {
 test('the owner reads what was found, done and due, in plain words', () => {
   render(<OwnerPage report={report} />);
   expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Brake report');
-  expect(screen.getByText('It is better, and something is left: see below.')).toBeDefined();
-  expect(screen.getByText('Nothing was changed.')).toBeDefined();
-  expect(screen.getByText('Nothing is set.')).toBeDefined();
-  expect(screen.getByText(/Not signed off yet/)).toBeDefined();
-  expect(screen.getByRole('img', { name: /front left disc before the work/ })).toBeDefined();
-  expect(screen.getByText('Not measured.')).toBeDefined();
+  expect(screen.getByText('It is better, and something is left: see below.')).toBeInTheDocument();
+  expect(screen.getByText('Nothing was changed.')).toBeInTheDocument();
+  expect(screen.getByText('Nothing is set.')).toBeInTheDocument();
+  expect(screen.getByText(/Not signed off yet/)).toBeInTheDocument();
+  expect(screen.getByRole('img', { name: /front left disc before the work/ })).toBeInTheDocument();
+  expect(screen.getByText('Not measured.')).toBeInTheDocument();
 });
 
 test('the file report has a row for every position, the closing reading last', () => {

@@ -1,10 +1,10 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
 import { Form } from 'react-bootstrap';
 import { toMetresPerSecond, type SpeedUnit } from '@/core/units';
 import { TextField } from '@/ui/field';
+import { useRefresh } from '@/ui/keeper';
 import { writeRoadTest } from './writes';
 import { AnalysisView } from './AnalysisView';
 import { MappingForm, type Mapping } from './MappingForm';
@@ -46,7 +46,7 @@ export function RecordingCard({ jobId, phase, diameter, unit }: RecordingCardPro
   const [withFile, setWithFile] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
   const [pending, start] = useTransition();
-  const router = useRouter();
+  const { refresh } = useRefresh();
   const driven = figureIn(speed, 5, 250);
   const how = { diameter, speed: driven === null ? null : toMetresPerSecond(driven, unit) };
   const take = (file: File | undefined): void => {
@@ -71,7 +71,7 @@ export function RecordingCard({ jobId, phase, diameter, unit }: RecordingCardPro
           ? await keepFile(answer.value, file)
           : null;
       setSaid(trouble ?? 'Kept with the job.');
-      router.refresh();
+      refresh();
     });
   };
 

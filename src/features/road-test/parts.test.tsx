@@ -76,9 +76,9 @@ describe('a recording', () => {
     act(() => begun[0]!.onProgress(0.4));
     expect(screen.getByRole<HTMLProgressElement>('progressbar').value).toBeCloseTo(0.4);
     await settle(0, { kind: 'done', analysis: ANALYSIS });
-    expect(screen.getByText(ANALYSIS.reading)).toBeTruthy();
-    expect(screen.getByText('over 50')).toBeTruthy();
-    expect(screen.getByText('72 km/h')).toBeTruthy();
+    expect(screen.getByText(ANALYSIS.reading)).toBeInTheDocument();
+    expect(screen.getByText('over 50')).toBeInTheDocument();
+    expect(screen.getByText('72 km/h')).toBeInTheDocument();
     fireEvent.click(screen.getByRole('button', { name: 'Keep it with the job' }));
     expect(await screen.findByText('Kept with the job.')).toBeTruthy();
     expect(kept).toEqual([{ jobId: 'j', phase: 'before', diameter: 0.66, summary: ANALYSIS }]);
@@ -90,7 +90,7 @@ describe('a recording', () => {
     choose('second.csv');
     await settle(0, { kind: 'done', analysis: ANALYSIS });
     expect(screen.queryByText(ANALYSIS.reading)).toBeNull();
-    expect(screen.getByText(/Reading second.csv/)).toBeTruthy();
+    expect(screen.getByText(/Reading second.csv/)).toBeInTheDocument();
     await act(async () => {
       fireEvent.click(screen.getByRole('button', { name: 'Cancel' }));
       await Promise.resolve();
@@ -146,11 +146,11 @@ describe('a felt rate', () => {
     show();
     fireEvent.change(screen.getByLabelText(/^Speed/), { target: { value: '60' } });
     fireEvent.change(screen.getByLabelText(/Or counted/), { target: { value: '16' } });
-    expect(screen.getByText('Twice a turn of the wheel.')).toBeTruthy();
+    expect(screen.getByText('Twice a turn of the wheel.')).toBeInTheDocument();
     fireEvent.change(screen.getByLabelText(/Or counted/), { target: { value: '33' } });
-    expect(screen.getByText('The rate of the propshaft.')).toBeTruthy();
+    expect(screen.getByText('The rate of the propshaft.')).toBeInTheDocument();
     fireEvent.change(screen.getByLabelText(/^Speed/), { target: { value: 'fast' } });
-    expect(screen.getByText('Write a speed between 5 and 250.')).toBeTruthy();
+    expect(screen.getByText('Write a speed between 5 and 250.')).toBeInTheDocument();
   });
 
   test('is put on record, or says why not', async () => {
@@ -174,8 +174,8 @@ describe('a felt rate', () => {
 
 test('the table of rates has a row a speed and a column an order', () => {
   render(<FrequencyCard diameter={0.66} finalDrive={3.7} unit="mph" />);
-  expect(screen.getByRole('columnheader', { name: 'propshaft', hidden: true })).toBeTruthy();
-  expect(screen.getByRole('rowheader', { name: '60', hidden: true })).toBeTruthy();
+  expect(screen.getByRole('columnheader', { name: 'propshaft', hidden: true })).toBeInTheDocument();
+  expect(screen.getByRole('rowheader', { name: '60', hidden: true })).toBeInTheDocument();
 });
 
 describe('the page', () => {
@@ -191,15 +191,15 @@ describe('the page', () => {
 
   test('without a tyre asks for it first and shows what is kept', () => {
     render(page(null, ''));
-    expect(screen.getByText(/Enter the tyre first/)).toBeTruthy();
-    expect(screen.getByRole('link', { name: 'The recording (1.5 MB)' })).toBeTruthy();
+    expect(screen.getByText(/Enter the tyre first/)).toBeInTheDocument();
+    expect(screen.getByRole('link', { name: 'The recording (1.5 MB)' })).toBeInTheDocument();
     fireEvent.change(screen.getByLabelText(/Tyre code/), { target: { value: '0,66' } });
-    expect(screen.getByText(/rolling diameter 0.660 m/)).toBeTruthy();
+    expect(screen.getByText(/rolling diameter 0.660 m/)).toBeInTheDocument();
   });
 
   test('with the safety text, or with the reason not to drive in its place', () => {
     const { rerender } = render(page(null, '215/65R16'));
-    expect(screen.getByText(/A passenger records; the driver drives/)).toBeTruthy();
+    expect(screen.getByText(/A passenger records; the driver drives/)).toBeInTheDocument();
     rerender(page('fluid leaks', '215/65R16'));
     expect(screen.getByRole('alert').textContent).toContain('Do not drive it: fluid leaks.');
     expect(screen.queryByText(/A passenger records/)).toBeNull();

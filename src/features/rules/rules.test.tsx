@@ -28,12 +28,12 @@ test('every rule stands with its ways, what speaks for and against, and whose ch
   render(<RuleBook rules={rulesInForce(PROCEDURE, { bolts: 'oiled' })} job={null} />);
   expect(screen.getAllByRole('group').length).toBe(PROCEDURE.rules.length);
   const bolts = within(card('bolts'));
-  expect(bolts.getByText(/the shop’s choice/)).toBeTruthy();
+  expect(bolts.getByText(/the shop’s choice/)).toBeInTheDocument();
   expect(bolts.getAllByText(/^For:|For: /).length).toBe(4);
   expect(bolts.getByRole<HTMLInputElement>('radio', { name: /Clean and oiled/ }).checked).toBe(
     true,
   );
-  expect(within(card('pads')).getByText(/workshop default/)).toBeTruthy();
+  expect(within(card('pads')).getByText(/workshop default/)).toBeInTheDocument();
 });
 
 test('the shop chooses a way, and goes back to the default', async () => {
@@ -42,7 +42,7 @@ test('the shop chooses a way, and goes back to the default', async () => {
   fireEvent.click(bolts.getByRole('radio', { name: /New bolts/ }));
   await submit(bolts.getByRole('button', { name: 'The shop does it this way' }));
   expect(sent).toEqual([['rule', { rule: 'bolts', choice: 'new' }]]);
-  expect(bolts.getByText('Kept for the shop.')).toBeTruthy();
+  expect(bolts.getByText('Kept for the shop.')).toBeInTheDocument();
   await submit(bolts.getByRole('button', { name: 'Back to the workshop default' }));
   expect(sent[1]).toEqual(['rule', { rule: 'bolts', choice: null }]);
   expect(within(card('pads')).queryByRole('button', { name: /Back to/ })).toBeNull();
@@ -57,7 +57,7 @@ test('a job goes another way with its reason and the stamp that was seen', async
     />,
   );
   const hub = within(card('hub-face'));
-  expect(hub.getByText(/this job’s own way: sea air/)).toBeTruthy();
+  expect(hub.getByText(/this job’s own way: sea air/)).toBeInTheDocument();
   answer = { ok: false, message: 'Say why, in a few words.', fields: {} };
   fireEvent.change(hub.getByLabelText('Why another way: Hub face'), { target: { value: '' } });
   await submit(hub.getByRole('button', { name: 'This way for this job' }));

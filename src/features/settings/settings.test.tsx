@@ -26,13 +26,13 @@ test('positions of a new set are kept, taken back, and refused at the field', as
   answer = { ok: false, message: 'Take 4 to 72 positions.' };
   await keep('3');
   expect(asked).toEqual([16, null, 3]);
-  expect(screen.getByText('Take 4 to 72 positions.')).toBeTruthy();
+  expect(screen.getByText('Take 4 to 72 positions.')).toBeInTheDocument();
   expect(screen.queryByText('Kept.')).toBeNull();
 });
 
 test('the defaults that stand in are shown in the shop\u2019s units', () => {
   const { rerender } = render(<DefaultsTable units="mm" />);
-  expect(screen.getByRole('row', { name: /Installed lateral runout 0\.050/ })).toBeTruthy();
+  expect(screen.getByRole('row', { name: /Installed lateral runout 0\.050/ })).toBeInTheDocument();
   rerender(<DefaultsTable units="thou" />);
-  expect(screen.getByRole('row', { name: /Installed lateral runout 2\.0/ })).toBeTruthy();
+  expect(screen.getByRole('row', { name: /Installed lateral runout 2\.0/ })).toBeInTheDocument();
 });

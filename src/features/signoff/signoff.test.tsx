@@ -32,7 +32,7 @@ describe('the sign-off', () => {
 
   test('cannot be pressed while something stands in the way, and lists it with its place', () => {
     render(<SignOff {...props} blocks={[at('The caliper of FL is off its rotor.')]} />);
-    expect(screen.getByText(/The caliper of FL/)).toBeDefined();
+    expect(screen.getByText(/The caliper of FL/)).toBeInTheDocument();
     expect(screen.getByRole('link', { name: 'Go there' }).getAttribute('href')).toBe('/there');
     expect(
       screen.getByRole<HTMLButtonElement>('button', { name: 'Sign off as Ines' }).disabled,
@@ -41,7 +41,7 @@ describe('the sign-off', () => {
 
   test('a technician is told to ask a lead', () => {
     render(<SignOff {...props} who={{ name: 'Wren', isLead: false }} />);
-    expect(screen.getByText(/Wren is not a lead/)).toBeDefined();
+    expect(screen.getByText(/Wren is not a lead/)).toBeInTheDocument();
   });
 
   test('goes with the cause and the reason for what is open; what the server refuses stands at its field', async () => {
@@ -50,7 +50,7 @@ describe('the sign-off', () => {
     render(<SignOff {...props} open={[at('It was not driven again.')]} />);
     fireEvent.change(screen.getByLabelText('Confirmed cause'), { target: { value: 'hose' } });
     await press('Sign off as Ines');
-    expect(screen.getByText(message)).toBeDefined();
+    expect(screen.getByText(message)).toBeInTheDocument();
     fireEvent.change(screen.getByLabelText(/^Why it is signed/), { target: { value: 'snow' } });
     await press('Sign off as Ines');
     expect(sent[1]).toEqual({ jobId: 'j', cause: 'hose', reason: 'snow' });
@@ -66,9 +66,9 @@ test('a closed record says by whom, with what open, and takes additions', async 
   };
   const additions = [{ id: 'a', text: 'Owner called.', by: 'Tobiah', at: '26 Nov' }];
   render(<ClosedRecord jobId="j" signed={signed} additions={additions} />);
-  expect(screen.getByText(/Signed off by Ines/)).toBeDefined();
-  expect(screen.getByText(/It was not driven again\. Why: snow/)).toBeDefined();
-  expect(screen.getByText(/Owner called\./)).toBeDefined();
+  expect(screen.getByText(/Signed off by Ines/)).toBeInTheDocument();
+  expect(screen.getByText(/It was not driven again\. Why: snow/)).toBeInTheDocument();
+  expect(screen.getByText(/Owner called\./)).toBeInTheDocument();
   fireEvent.change(screen.getByLabelText('Add to the record'), { target: { value: 'Quiet.' } });
   await press('Add');
   expect(sent).toEqual([{ jobId: 'j', text: 'Quiet.' }]);

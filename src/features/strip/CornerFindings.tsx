@@ -20,7 +20,7 @@ interface CornerFindingsProps extends CornerWork {
 /** Everything that is looked at and measured at a corner, on one screen. */
 export function CornerFindings(work: CornerFindingsProps) {
   const { corner, items, figures, groups, units, meanings } = work;
-  const store = useChecks(work.jobId, work.checks);
+  const store = useChecks(work.jobId, work.checks, ({ place }) => place === work.corner);
   const { checks, write } = store;
   /** What the last press wrote as sound: it can be taken back as one. */
   const [atOnce, setAtOnce] = useState<readonly WrittenLook[]>([]);

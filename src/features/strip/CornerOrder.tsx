@@ -158,7 +158,7 @@ function StepList({
 /** The work at one corner, a step a screen, in the order that its vehicle asks for. */
 export function CornerOrder(work: CornerWork) {
   const { steps, corner } = work;
-  const checks = useChecks(work.jobId, work.checks);
+  const checks = useChecks(work.jobId, work.checks, ({ place }) => place === work.corner);
   const keyOfStep = ({ code }: PlannedStep) =>
     ({ kind: work.kind, place: corner, item: code }) as const;
   const stateOf = (step: PlannedStep): unknown => checkAt(checks.checks, keyOfStep(step))?.value;

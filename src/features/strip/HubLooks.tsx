@@ -14,7 +14,7 @@ export function HubLooks({
   readonly work: CornerWork;
   readonly codes: readonly string[];
 }) {
-  const store = useChecks(work.jobId, work.checks);
+  const store = useChecks(work.jobId, work.checks, ({ place }) => place === work.corner);
   return (
     <>
       <Conflicts {...store} say={(item, value) => sayCheck(work, item, value)} />

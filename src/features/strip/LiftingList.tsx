@@ -17,7 +17,7 @@ interface LiftingListProps {
 
 /** The list before lifting: each item done or left out with a reason, by whom and when. */
 export function LiftingList({ jobId, items, cautions, checks: stored }: LiftingListProps) {
-  const store = useChecks(jobId, stored);
+  const store = useChecks(jobId, stored, ({ kind }) => kind === 'lifting');
   const [asking, setAsking] = useState<string | null>(null);
   const write = (item: string, value: 'done' | 'skipped' | null, note: string | null): void => {
     setAsking(null);

@@ -19,7 +19,7 @@ const ANSWERS = [
 
 /** New parts of an axle held against the record, before anything is taken apart. */
 export function RightParts({ jobId, axle, items, checks: stored }: RightPartsProps) {
-  const store = useChecks(jobId, stored);
+  const store = useChecks(jobId, stored, ({ kind, place }) => kind === 'parts' && place === axle);
   const at = (item: string): CheckView | undefined =>
     checkAt(store.checks, { kind: 'parts', place: axle, item });
   const write = (item: string, value: string): void =>

@@ -24,7 +24,7 @@ interface WaitingCardProps {
 
 /** The safe waiting state: what is off, tagged where, and the vehicle blocked from moving. */
 export function WaitingCard({ jobId, checks: stored, off }: WaitingCardProps) {
-  const store = useChecks(jobId, stored);
+  const store = useChecks(jobId, stored, ({ kind }) => kind === 'waiting');
   const [texts, setTexts] = useState<Texts | null>(null);
   const waiting = checkAt(store.checks, KEY);
   const isFilled = texts !== null && Object.values(texts).every((text) => text.trim() !== '');

@@ -25,7 +25,7 @@ describe('the findings of a corner', () => {
   test('all sound is one action, and is taken back as one', async () => {
     bench.answer = { state: 'done', value: [{ item: 'hose', stamp: 's' }] };
     render(<CornerFindings {...work()} groups={PROCEDURE.groups} />);
-    expect(screen.getByText(/of \d+ are not looked at/)).toBeTruthy();
+    expect(screen.getByText(/of \d+ are not looked at/)).toBeInTheDocument();
     await press(screen.getByRole('button', { name: 'All looked at: all sound' }));
     expect(bench.calls).toEqual([['looks-sound', { jobId: 'j', corner: 'FL' }]]);
     await press(screen.getByRole('button', { name: 'Take the 1 back' }));
@@ -41,7 +41,7 @@ describe('the findings of a corner', () => {
       />,
     );
     const hose = screen.getByRole('group', { name: 'Hose' });
-    expect(within(hose).getByText('Sound', { selector: '.zh-verdict' })).toBeTruthy();
+    expect(within(hose).getByText('Sound', { selector: '.zh-verdict' })).toBeInTheDocument();
     await press(within(hose).getByRole('button', { name: /Bulged/ }));
     expect(firstCheck()).toEqual({
       ...{ jobId: 'j', kind: 'look', place: 'FL', item: 'hose', value: ['bulged'] },
@@ -90,7 +90,7 @@ describe('the findings of a corner', () => {
 
   test('pads say what their thickness means; a figure is kept as it is left', async () => {
     render(<CornerFindings {...work()} groups={PROCEDURE.groups} />);
-    expect(screen.getByText(/Inner pad is worn more, by 4\.000 mm/)).toBeTruthy();
+    expect(screen.getByText(/Inner pad is worn more, by 4\.000 mm/)).toBeInTheDocument();
     const field = screen.getByLabelText(/Inner, leading end/);
     fireEvent.change(field, { target: { value: '9,5' } });
     fireEvent.blur(field);
@@ -111,7 +111,7 @@ describe('the findings of a corner', () => {
     expect(bench.calls).toEqual([]);
     expect(field.value).toBe('95');
     expect(field.getAttribute('aria-describedby')).toBeTruthy();
-    expect(screen.getByText(/95 mm cannot be a pad thickness/)).toBeTruthy();
+    expect(screen.getByText(/95 mm cannot be a pad thickness/)).toBeInTheDocument();
   });
 
   test('a conflict is told in words and settled either way', async () => {
@@ -120,13 +120,13 @@ describe('the findings of a corner', () => {
     bench.answer = { state: 'conflict', value: { kept: false, theirs } };
     const hose = screen.getByRole('group', { name: 'Hose' });
     await press(within(hose).getByRole('button', { name: /Older/ }));
-    expect(screen.getByText(/Wren wrote “Hose: Sound” at 14:02/)).toBeTruthy();
+    expect(screen.getByText(/Wren wrote “Hose: Sound” at 14:02/)).toBeInTheDocument();
     bench.answer = { state: 'done', value: { kept: true, stamp: 'mine' } };
     await press(screen.getByRole('button', { name: 'Write mine' }));
     expect(bench.calls.at(-1)?.[1]).toMatchObject({ value: ['old'], seen: 'stamp-hose' });
     bench.answer = { state: 'conflict', value: { kept: false, theirs: null } };
     await press(within(hose).getByRole('button', { name: /Twisted/ }));
-    expect(screen.getByText(/Another screen took this back/)).toBeTruthy();
+    expect(screen.getByText(/Another screen took this back/)).toBeInTheDocument();
     const before = bench.calls.length;
     await press(screen.getByRole('button', { name: 'Leave theirs' }));
     expect(bench.calls.length).toBe(before);
@@ -148,13 +148,13 @@ describe('the findings of a corner', () => {
 describe('the order of a corner', () => {
   test('a step is done by Enter on its button and the next stands there', async () => {
     render(<CornerOrder {...work()} />);
-    expect(screen.getByRole('heading', { name: 'Wheel off' })).toBeTruthy();
+    expect(screen.getByRole('heading', { name: 'Wheel off' })).toBeInTheDocument();
     expect(document.activeElement?.textContent).toBe('Done, next');
     await press(screen.getByRole('button', { name: 'Done, next' }));
     expect(firstCheck()).toMatchObject({ kind: 'step', item: 'wheel-off', value: 'done' });
-    expect(screen.getByRole('heading', { name: 'Turn the steering' })).toBeTruthy();
+    expect(screen.getByRole('heading', { name: 'Turn the steering' })).toBeInTheDocument();
     await press(screen.getByRole('button', { name: 'Back' }));
-    expect(screen.getByRole('heading', { name: 'Wheel off' })).toBeTruthy();
+    expect(screen.getByRole('heading', { name: 'Wheel off' })).toBeInTheDocument();
   });
 
   test('a step left out asks for the reason', async () => {
@@ -175,12 +175,14 @@ describe('the order of a corner', () => {
     render(
       <CornerOrder {...work({ checks: before.map((code) => check('step', code, 'done')) })} />,
     );
-    expect(screen.getByRole('heading', { name: 'Push the pistons back a little' })).toBeTruthy();
-    expect(screen.getByText(/Pistons can jump out/)).toBeTruthy();
+    expect(
+      screen.getByRole('heading', { name: 'Push the pistons back a little' }),
+    ).toBeInTheDocument();
+    expect(screen.getByText(/Pistons can jump out/)).toBeInTheDocument();
     fireEvent.change(screen.getByLabelText(/Travel of a piston/), { target: { value: '10' } });
-    expect(screen.getByText('25.1 ml')).toBeTruthy();
+    expect(screen.getByText('25.1 ml')).toBeInTheDocument();
     fireEvent.change(screen.getByLabelText(/Piston diameter/), { target: { value: '4000' } });
-    expect(screen.getByText(/Fill in the four figures/)).toBeTruthy();
+    expect(screen.getByText(/Fill in the four figures/)).toBeInTheDocument();
     await press(screen.getByRole('radio', { name: /Screw clamp/ }));
     expect(firstCheck()).toMatchObject({ kind: 'method', item: 'retraction', value: 'clamp' });
   });
@@ -200,6 +202,6 @@ describe('the order of a corner', () => {
         ...{ fate: 'reuse', orientation: '', mark: '' },
       },
     ]);
-    expect(screen.getByText(/Seized slide pin: what to try/)).toBeTruthy();
+    expect(screen.getByText(/Seized slide pin: what to try/)).toBeInTheDocument();
   });
 });

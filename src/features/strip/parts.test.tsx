@@ -48,7 +48,7 @@ describe('before anything is disturbed', () => {
     });
     const done = check('lifting', 'level', 'done', '');
     rerender(<LiftingList jobId="j" items={items} cautions={[]} checks={[done]} />);
-    expect(screen.getByText('Wren 14:02')).toBeTruthy();
+    expect(screen.getByText('Wren 14:02')).toBeInTheDocument();
     await press(screen.getByRole('button', { name: `✓ ${items[0]!.say}` }));
     expect(bench.calls.at(-1)?.[1]).toMatchObject({
       item: 'level',
@@ -105,7 +105,7 @@ describe('the tray', () => {
 
   test('says how many are off, and keeps what is changed with the stamp that was seen', async () => {
     render(<Tray jobId="j" corner="FL" choices={choices} parts={[part]} />);
-    expect(screen.getByText(/1 part is in the tray/)).toBeTruthy();
+    expect(screen.getByText(/1 part is in the tray/)).toBeInTheDocument();
     expect(screen.queryByRole('button', { name: 'Upper slide pin → tray' })).toBeNull();
     fireEvent.change(screen.getByLabelText('What becomes of it: Upper slide pin'), {
       target: { value: 'renew' },
@@ -162,7 +162,7 @@ describe('the tray', () => {
 
   test('an empty tray says so', () => {
     render(<Tray jobId="j" corner="FL" choices={[]} parts={[]} />);
-    expect(screen.getByText('The tray is empty.')).toBeTruthy();
+    expect(screen.getByText('The tray is empty.')).toBeInTheDocument();
   });
 });
 

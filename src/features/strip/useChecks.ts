@@ -57,9 +57,14 @@ function theirView(write: KeptWrite): CheckView | null {
  * The checks of a job as this screen shows and writes them: as they are on file, with everything
  * laid over them that this device holds and the server does not have yet, whichever page it was
  * written on. Each is written over what is on the screen, so that what another screen wrote
- * meanwhile is never written over unseen.
+ * meanwhile is never written over unseen. `isShown` says which of them stand on this part of the
+ * page: trouble is told where it belongs.
  */
-export function useChecks(jobId: string, stored: readonly CheckView[]): Checks {
+export function useChecks(
+  jobId: string,
+  stored: readonly CheckView[],
+  isShown: (change: CheckChange) => boolean = () => true,
+): Checks {
   const keeper = useKeeper();
   const { writes } = useKeeperState();
   const [answered, setAnswered] = useState<Answered>({ of: stored, changes: [] });
@@ -97,8 +102,9 @@ export function useChecks(jobId: string, stored: readonly CheckView[]): Checks {
       }));
     });
   };
-  const met = own.find(({ status }) => status.state === 'conflict');
-  const refused = own.find(({ status }) => status.state === 'refused');
+  const here = own.filter((each) => isShown(changeOf(each)));
+  const met = here.find(({ status }) => status.state === 'conflict');
+  const refused = here.find(({ status }) => status.state === 'refused');
   return {
     checks,
     write,

@@ -24,7 +24,7 @@ export function UnsentBadge() {
   }, [isUnsent]);
   const refused = writes.filter(({ status }) => status.state !== 'waiting').length;
   if (!isUnsent || !(isLong || refused > 0)) {
-    return <span className="visually-hidden" role="status" data-unsent={writes.length} />;
+    return <span className="visually-hidden" data-unsent={writes.length} />;
   }
   const Icon = refused > 0 ? TriangleAlert : CloudUpload;
   const say = refused > 0 ? `${refused} not taken` : `${writes.length} on this device only`;

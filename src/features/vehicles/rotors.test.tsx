@@ -35,8 +35,10 @@ const charts: Charts = {
 
 test('a rotor is told in its life, with what is left of the one on the vehicle', () => {
   render(<RotorLives charts={charts} units="mm" padFamily="organic" />);
-  expect(screen.getByText('95,000 km')).toBeTruthy();
-  expect(screen.getByText(/95 % sure by these readings: 80,000 km to 118,000 km/)).toBeTruthy();
+  expect(screen.getByText('95,000 km')).toBeInTheDocument();
+  expect(
+    screen.getByText(/95 % sure by these readings: 80,000 km to 118,000 km/),
+  ).toBeInTheDocument();
   const [first, second] = screen.getAllByRole('listitem');
   expect(first?.textContent).toMatch(/there when it was first measured.*cut at 20,000 km, job 2/);
   expect(first?.textContent).toMatch(/taken off at 30,000 km, job 3/);
@@ -46,7 +48,7 @@ test('a rotor is told in its life, with what is left of the one on the vehicle',
 test('without a discard thickness nothing is forecast, and it is asked for', () => {
   const bare = { ...charts, limits: {}, left: null };
   render(<RotorLives charts={bare} units="mm" padFamily="organic" />);
-  expect(screen.getByText(/discard thickness is not on file/)).toBeTruthy();
+  expect(screen.getByText(/discard thickness is not on file/)).toBeInTheDocument();
   expect(screen.queryByText(/95 % sure/)).toBeNull();
 });
 
@@ -61,12 +63,12 @@ test('at or below discard thickness is said as that, not as a distance', () => {
 
 test('after a cut that was not measured nothing is forecast', () => {
   render(<RotorLives charts={{ ...charts, left: null }} units="mm" padFamily="organic" />);
-  expect(screen.getByText(/was not measured since it was fitted or cut/)).toBeTruthy();
+  expect(screen.getByText(/was not measured since it was fitted or cut/)).toBeInTheDocument();
 });
 
 test('three charts with their numbers as tables, limits in the shop\u2019s units', () => {
   render(<RotorCharts charts={charts} units="mm" />);
-  expect(screen.getByText('Minimum thickness')).toBeTruthy();
+  expect(screen.getByText('Minimum thickness')).toBeInTheDocument();
   const [thickness, dtv] = screen.getAllByRole('button', { name: 'Table' });
   fireEvent.click(thickness!);
   const head = screen.getAllByRole('columnheader').map(({ textContent }) => textContent);
@@ -74,7 +76,7 @@ test('three charts with their numbers as tables, limits in the shop\u2019s units
     'Odometer (km)',
     ...['rotor 1', 'rotor 2', 'forecast', 'at the fastest', 'at the slowest', 'discard'],
   ]);
-  expect(screen.getByRole('row', { name: /^30000\.00 26\.100 28\.000/ })).toBeTruthy();
+  expect(screen.getByRole('row', { name: /^30000\.00 26\.100 28\.000/ })).toBeInTheDocument();
   fireEvent.click(dtv!);
   expect(screen.getAllByText('0.0120').length).toBeGreaterThan(0);
 });

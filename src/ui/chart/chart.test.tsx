@@ -30,14 +30,14 @@ test('lines stand in one table, a column a line, a place left empty where a line
       ]}
     />,
   );
-  expect(screen.getByText('the chart')).toBeTruthy();
+  expect(screen.getByText('the chart')).toBeInTheDocument();
   fireEvent.click(screen.getByRole('button', { name: 'Table' }));
   const heads = screen.getAllByRole('columnheader').map(({ textContent }) => textContent);
   expect(heads).toEqual(['speed (km/h)', 'order 1', 'order 2']);
   const cells = screen.getAllByRole('cell').map(({ textContent }) => textContent);
   expect(cells).toEqual(['30.00', '4.00', '', '60.00', '8.00', '16.00']);
   fireEvent.click(screen.getByRole('button', { name: 'Chart' }));
-  expect(screen.getByText('the chart')).toBeTruthy();
+  expect(screen.getByText('the chart')).toBeInTheDocument();
 });
 
 test('readings stand in a table with position and angle', () => {

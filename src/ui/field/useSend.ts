@@ -1,8 +1,7 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useEffect, useState, useTransition } from 'react';
-import type { KeptAnswer } from '../keeper';
+import { useEffect, useState } from 'react';
+import { useRefresh, type KeptAnswer } from '../keeper';
 
 type Refused = Extract<KeptAnswer<unknown>, { readonly ok: false }>;
 
@@ -42,10 +41,9 @@ function useLong(isUnderWay: boolean): boolean {
 export function useSend<Args extends readonly unknown[], Value>(
   write: (...args: Args) => Promise<KeptAnswer<Value>>,
 ): Send<Args, Value> {
-  const router = useRouter();
   const [refused, setRefused] = useState<Refused | null>(null);
   const [underWay, setUnderWay] = useState(0);
-  const [isLoading, begin] = useTransition();
+  const { refresh, isLoading } = useRefresh();
   const isLong = useLong(underWay > 0);
   const send: Send<Args, Value>['send'] = (args, then) => {
     setRefused(null);
@@ -56,7 +54,7 @@ export function useSend<Args extends readonly unknown[], Value>(
         if (!answer.isDropped) setRefused(answer);
         if (answer.theirs === undefined) return;
       }
-      begin(() => router.refresh());
+      refresh();
       if (answer.ok) then?.(answer.value);
     });
   };

@@ -63,6 +63,8 @@ export class Keeper {
   private readonly waiting = new Map<string, (how: Settled) => void>();
   private readonly parts: KeeperParts;
   private done: readonly { readonly write: KeptWrite; readonly at: number }[] = [];
+  /** On their way to the device: shown, and not sent yet. */
+  private adding: readonly KeptWrite[] = [];
   private isSending = false;
   private isAsked = false;
   private onWay: ReadonlySet<string> = new Set();
@@ -99,7 +101,12 @@ export class Keeper {
     // A write that is on its way may arrive: it is not taken back, its successor goes after it.
     const isInstead = (each: KeptWrite): boolean =>
       each.place === order.place && !(each.status.state === 'waiting' && this.onWay.has(each.id));
+    // The page shows it at once; the device has it a moment later, and then it is sent.
+    const shown = { ...own, number: Number.MAX_SAFE_INTEGER };
+    this.adding = [...this.adding, shown];
+    this.tell(this.state);
     const { write, dropped } = await this.parts.store.add(own, isInstead);
+    this.adding = this.adding.filter((each) => each !== shown);
     this.report(dropped.map((each) => ({ write: each, how: { state: 'dropped' } })));
     this.parts.crier.tell({ settled: [] });
     this.tell({
@@ -231,8 +238,12 @@ export class Keeper {
     const now = Date.now();
     this.done = this.done.filter(({ at }) => now - at < LATELY_MS);
     const lately = this.done.map(({ write }) => write);
+    const writes = [
+      ...state.writes.filter(({ number }) => number !== Number.MAX_SAFE_INTEGER),
+      ...this.adding,
+    ];
     const isSame = lately.length === 0 && this.state.lately.length === 0;
-    this.state = isSame ? { ...state, lately: this.state.lately } : { ...state, lately };
+    this.state = { ...state, writes, lately: isSame ? this.state.lately : lately };
     for (const listener of this.listeners) listener();
   }
 }

@@ -1,11 +1,12 @@
 'use client';
 
-import { usePathname, useRouter } from 'next/navigation';
+import { usePathname } from 'next/navigation';
 import { useEffect, useMemo, useRef, useSyncExternalStore, type ReactNode } from 'react';
 import { browserKeeper } from './browser';
 import { NOTHING_KEPT, type Keeper, type KeeperState } from './Keeper';
 import { setWriter } from './keepWrite';
 import type { KeptWrite } from './types';
+import { useRefresh } from './useRefresh';
 
 const never = (): (() => void) => () => undefined;
 const nothing = (): KeeperState => NOTHING_KEPT;
@@ -19,7 +20,7 @@ const isShown = ({ jobId }: KeptWrite, path: string): boolean =>
 
 /** Loads what the page shows anew when something that it shows was written, here or in another tab. */
 function useRefreshAfterWrites(keeper: Keeper | null): void {
-  const router = useRouter();
+  const { refresh } = useRefresh();
   const path = usePathname();
   const isStale = useRef(false);
   useEffect(() => {
@@ -32,18 +33,18 @@ function useRefreshAfterWrites(keeper: Keeper | null): void {
       if (isOwn && write.refresh !== undefined) return;
       if (!isShown(write, window.location.pathname)) return;
       if (timer) clearTimeout(timer);
-      timer = setTimeout(() => router.refresh(), REFRESH_AFTER_MS);
+      timer = setTimeout(refresh, REFRESH_AFTER_MS);
     });
     return () => {
       if (timer) clearTimeout(timer);
       stop();
     };
-  }, [keeper, router]);
+  }, [keeper, refresh]);
   useEffect(() => {
     if (!isStale.current) return;
     isStale.current = false;
-    router.refresh();
-  }, [path, router]);
+    refresh();
+  }, [path, refresh]);
 }
 
 /** Asks before the window is closed or another site is opened while something is not on the server. */
@@ -70,6 +71,10 @@ export function KeeperProvider({
   useRefreshAfterWrites(keeper);
   useAskBeforeLeaving(keeper);
   useEffect(() => setWriter(who), [who]);
+  useEffect(() => {
+    // Before this nothing that is pressed would be kept.
+    document.documentElement.dataset.alive = '';
+  }, []);
   return children;
 }
 
