@@ -11,7 +11,7 @@ import { freePort, kill, startServer, untilItAnswers } from './ownServer';
  * works in a second tab, types nonsense, and whose server dies: at the end of every one screen,
  * device and database say the same, and it is what was entered last. `npm run walks` plays 200.
  */
-const WALKS = Number(process.env.WALKS ?? 18);
+const WALKS = Number(process.env.WALKS ?? 12);
 const FIRST = Number(process.env.FIRST_WALK ?? 1);
 const STEPS = 7;
 
@@ -102,7 +102,7 @@ const looks: Screen = {
   path: ({ jobId }) => `/jobs/${jobId}/strip/FL/findings`,
   enter: async (page, random) => {
     const group = page.getByRole('group', { name: pick(LOOKS, random), exact: true });
-    const button = group.locator('button[aria-pressed]').nth(Math.floor(random() * 3));
+    const button = group.locator('button[aria-pressed]').nth(Math.floor(random() * 2));
     const was = await button.getAttribute('aria-pressed');
     await button.click();
     await expect(button).toHaveAttribute('aria-pressed', was === 'true' ? 'false' : 'true');
@@ -182,12 +182,22 @@ const held = (page: Page): Promise<number> =>
       }),
   );
 
-async function walk(world: World, screen: Screen, seed: number): Promise<string[]> {
+async function walk(world: World, screen: Screen, seed: number): Promise<void> {
+  const way: string[] = [];
+  try {
+    await wander(world, screen, seed, way);
+  } catch (fault) {
+    throw new Error(`Walk ${seed}, ${way.join(', ')}`, { cause: fault });
+  }
+}
+
+async function wander(world: World, screen: Screen, seed: number, way: string[]): Promise<void> {
   const random = seededRandom(seed).uniform;
+  // The first draws of small seeds are alike.
+  for (let i = 0; i < 20; i += 1) random();
   const { context } = world;
   const tabs: Page[] = [await context.newPage()];
   await open(tabs[0]!, screen, world);
-  const way: string[] = [];
   let last = tabs[0]!;
   let isOffline = false;
   const online = async (): Promise<void> => {
@@ -239,16 +249,14 @@ async function walk(world: World, screen: Screen, seed: number): Promise<string[
   }
   await online();
   const wanted = await screen.shown(last);
-  const why = `walk ${seed}: ${way.join(', ')}`;
-  await expect.poll(() => held(last), { message: why }).toBe(0);
-  await expect.poll(() => screen.stored(world), { message: why }).toBe(wanted);
+  await expect.poll(() => held(last)).toBe(0);
+  await expect.poll(() => screen.stored(world)).toBe(wanted);
   for (const page of tabs) {
-    await expect.poll(() => screen.shown(page), { message: why }).toBe(wanted);
+    await expect.poll(() => screen.shown(page)).toBe(wanted);
   }
   await open(last, screen, world);
-  expect(await screen.shown(last), why).toBe(wanted);
+  expect(await screen.shown(last)).toBe(wanted);
   for (const page of tabs) await page.close();
-  return way;
 }
 
 test(`after each of ${WALKS} random walks screen, device and database agree`, async ({
@@ -268,10 +276,11 @@ test(`after each of ${WALKS} random walks screen, device and database agree`, as
     ...{ address, folder, port, ids, context: await browser.newContext() },
     server: startServer(port, folder),
   };
+  world.context.setDefaultTimeout(30_000);
   await untilItAnswers(address);
   await world.context.addCookies([{ name: 'zh-who', value: ids.who, url: address }]);
   for (let seed = FIRST; seed < FIRST + WALKS; seed += 1) {
-    await walk(world, SCREENS[seed % SCREENS.length]!, seed);
+    await test.step(`walk ${seed}`, () => walk(world, SCREENS[seed % SCREENS.length]!, seed));
   }
   await world.context.close();
   await kill(world.server, 'SIGTERM');

@@ -36,6 +36,10 @@ const fake = {
 /** Stands in for the keeper of the browser. */
 export const fakeBrowser = { browserKeeper: (): Keeper => (fake.keeper ??= fake.make()) };
 
+/** The page is loaded anew, and shows what was written before. */
+export const pageIsLoaded = (): void =>
+  act(() => fake.keeper?.isShown(fake.keeper.current().lately));
+
 export function clearBench(): void {
   bench.calls.length = 0;
   bench.answer = KEPT;

@@ -1,8 +1,7 @@
 'use client';
 
-import { useState } from 'react';
 import type { FindingForm } from '@/core/contracts';
-import { useKeeperState } from '@/ui/keeper';
+import { useKeeperState, type KeptWrite } from '@/ui/keeper';
 import { writeFinding } from './writes';
 
 type AnswersByCode = Readonly<Record<string, string>>;
@@ -21,24 +20,16 @@ export function useAnswers(
   readonly answer: (code: string, value: string | null) => void;
   readonly trouble: string | null;
 } {
-  const { writes } = useKeeperState();
-  const [answered, setAnswered] = useState({ of: stored, answers: stored });
-  const own = writes.filter(({ name, jobId: of }) => name === 'finding' && of === jobId);
-  const known = answered.of === stored ? answered.answers : stored;
-  const shown = own
-    .filter(({ status }) => status.state === 'waiting')
+  const { writes, lately } = useKeeperState();
+  const isOwn = ({ name, jobId: of }: KeptWrite): boolean => name === 'finding' && of === jobId;
+  const own = writes.filter(isOwn);
+  const shown = [...lately.filter(isOwn), ...own.filter(({ status }) => status.state === 'waiting')]
     // What waits under this name was written by `writeFinding`.
     .map(({ input }) => input as FindingForm)
     .filter(({ corner }) => corner === null)
-    .reduce((all, { code, value }) => withAnswer(all, code, value), known);
+    .reduce((all, { code, value }) => withAnswer(all, code, value), stored);
   const answer = (code: string, value: string | null): void => {
-    void writeFinding({ jobId, code, corner: null, value }).then((kept) => {
-      if (!kept.ok) return;
-      setAnswered((before) => ({
-        of: stored,
-        answers: withAnswer(before.of === stored ? before.answers : stored, code, value),
-      }));
-    });
+    void writeFinding({ jobId, code, corner: null, value });
   };
   const refused = own.find(({ status }) => status.state === 'refused')?.status;
   return {

@@ -1,7 +1,6 @@
 'use client';
 
-import { useState } from 'react';
-import { checkPlace, keepCheck, useKeeperState, type KeptWrite } from '@/ui/keeper';
+import { checkPlace, keepCheck, stampOf, useKeeperState, type KeptWrite } from '@/ui/keeper';
 
 type Pulls = readonly (number | null)[];
 
@@ -31,19 +30,16 @@ const pullsOf = ({ input }: KeptWrite): Pulls =>
 export function useStar({ jobId, corner, pulls: stored, stamp }: StarProps) {
   const key = { jobId, kind: 'torque', place: corner, item: 'star' };
   const place = checkPlace(key);
-  const { writes } = useKeeperState();
-  const held = writes.findLast((each) => each.place === place);
-  /** What was answered for since the page was rendered, until it is rendered anew. */
-  const [answered, setAnswered] = useState<{ readonly of: Pulls; readonly pulls: Pulls } | null>(
-    null,
-  );
-  const onFile = answered?.of === stored ? answered.pulls : stored;
-  const pulls = held ? pullsOf(held) : onFile;
+  const { writes, lately } = useKeeperState();
+  const isOwn = (each: KeptWrite): boolean => each.place === place;
+  const held = writes.findLast(isOwn);
+  const done = lately.findLast(isOwn);
+  const newest = held ?? done;
+  const pulls = newest ? pullsOf(newest) : stored;
+  const seen = done ? stampOf(done) : stamp;
   const keep = (next: Pulls): void => {
     const value = next.length === 0 ? null : { pulls: next };
-    void keepCheck({ ...key, value, note: null, seen: stamp }).then((answer) => {
-      if (answer.ok) setAnswered({ of: stored, pulls: next });
-    });
+    void keepCheck({ ...key, value, note: null, seen });
   };
   const status = held?.status;
   const kept: StarKept =

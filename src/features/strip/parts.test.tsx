@@ -11,6 +11,7 @@ import {
   check,
   clearBench,
   firstCheck,
+  pageIsLoaded,
   press,
   settle,
   withDialogs,
@@ -47,6 +48,7 @@ describe('before anything is disturbed', () => {
       note: 'on the lift',
     });
     const done = check('lifting', 'level', 'done', '');
+    pageIsLoaded();
     rerender(<LiftingList jobId="j" items={items} cautions={[]} checks={[done]} />);
     expect(screen.getByText('Wren 14:02')).toBeInTheDocument();
     await press(screen.getByRole('button', { name: `✓ ${items[0]!.say}` }));

@@ -1,10 +1,10 @@
 'use client';
 
 import { format } from 'date-fns';
-import { useMemo, useState } from 'react';
 import {
   inputOverTheirs,
   keepCheck,
+  stampOf,
   theirsOf,
   useKeeper,
   useKeeperState,
@@ -31,12 +31,6 @@ export interface Checks {
   readonly leave: () => void;
   /** True until the server has answered to everything that was written. */
   readonly isKeeping: boolean;
-}
-
-/** What was written and answered for since the page was rendered, by the checks it shows. */
-interface Answered {
-  readonly of: readonly CheckView[];
-  readonly changes: readonly (CheckChange & { readonly stamp: string | null })[];
 }
 
 const changeOf = ({ input }: KeptWrite): CheckChange => {
@@ -66,25 +60,15 @@ export function useChecks(
   isShown: (change: CheckChange) => boolean = () => true,
 ): Checks {
   const keeper = useKeeper();
-  const { writes } = useKeeperState();
-  const [answered, setAnswered] = useState<Answered>({ of: stored, changes: [] });
-  const own = useMemo(
-    () => writes.filter(({ name, jobId: of }) => name === 'check' && of === jobId),
-    [writes, jobId],
-  );
-  const known = useMemo(
-    () =>
-      answered.of === stored
-        ? answered.changes.reduce<readonly CheckView[]>(
-            (all, { stamp, ...change }) =>
-              withChange(all, change).map((check) =>
-                keyOf(check) === keyOf(change) ? { ...check, stamp: stamp ?? '' } : check,
-              ),
-            stored,
-          )
-        : stored,
-    [answered, stored],
-  );
+  const { writes, lately } = useKeeperState();
+  const isOwn = ({ name, jobId: of }: KeptWrite): boolean => name === 'check' && of === jobId;
+  const own = writes.filter(isOwn);
+  const known = lately.filter(isOwn).reduce<readonly CheckView[]>((all, done) => {
+    const change = changeOf(done);
+    return withChange(all, change).map((check) =>
+      keyOf(check) === keyOf(change) ? { ...check, stamp: stampOf(done) ?? '' } : check,
+    );
+  }, stored);
   const waiting = own.filter(({ status }) => status.state === 'waiting');
   const checks = waiting.reduce<readonly CheckView[]>(
     (all, write) => withChange(all, changeOf(write)),
@@ -92,15 +76,7 @@ export function useChecks(
   );
   const write = (change: CheckChange): void => {
     // What was answered in the nose before stands without a stamp: it is no row of its own.
-    const seen = checkAt(known, change)?.stamp || null;
-    void keepCheck({ jobId, ...change, seen }).then((answer) => {
-      if (!answer.ok) return;
-      const fresh = { ...change, stamp: answer.value };
-      setAnswered((before) => ({
-        of: stored,
-        changes: [...(before.of === stored ? before.changes : []), fresh],
-      }));
-    });
+    void keepCheck({ jobId, ...change, seen: checkAt(known, change)?.stamp || null });
   };
   const here = own.filter((each) => isShown(changeOf(each)));
   const met = here.find(({ status }) => status.state === 'conflict');

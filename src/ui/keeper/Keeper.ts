@@ -1,4 +1,12 @@
-import type { KeptWrite, SendWrites, Settled, WriteAnswer, WriteOrder, WriteStore } from './types';
+import type {
+  DoneWrite,
+  KeptWrite,
+  SendWrites,
+  Settled,
+  WriteAnswer,
+  WriteOrder,
+  WriteStore,
+} from './types';
 
 /** What tabs of one browser tell each other. */
 interface Note {
@@ -28,8 +36,8 @@ type SettledListener = (write: KeptWrite, how: Settled, isOwn: boolean) => void;
 /** Everything that is not settled, and how the sending goes. */
 export interface KeeperState {
   readonly writes: readonly KeptWrite[];
-  /** What was done a moment ago, in any tab: a page on its way may not show it yet. */
-  readonly lately: readonly KeptWrite[];
+  /** Done in any tab, in order, and not known to be in what the page was rendered from. */
+  readonly lately: readonly DoneWrite[];
   /** The server did not answer, or is in trouble; it is tried again. */
   readonly isAway: boolean;
   /** False until what an earlier visit left was read from the device. */
@@ -41,8 +49,6 @@ const LONGEST_PAUSE_MS = 8000;
 const AT_ONCE = 50;
 /** Characters of what is sent at once, one write at least: photos go one by one. */
 const LONGEST_BATCH = 500_000;
-
-const LATELY_MS = 6000;
 
 export const NOTHING_KEPT: KeeperState = {
   writes: [],
@@ -62,7 +68,7 @@ export class Keeper {
   private readonly onSettled = new Set<SettledListener>();
   private readonly waiting = new Map<string, (how: Settled) => void>();
   private readonly parts: KeeperParts;
-  private done: readonly { readonly write: KeptWrite; readonly at: number }[] = [];
+  private done: readonly DoneWrite[] = [];
   /** On their way to the device: shown, and not sent yet. */
   private adding: readonly KeptWrite[] = [];
   private isSending = false;
@@ -204,8 +210,10 @@ export class Keeper {
       if (isOver) done.push(write.number);
       else await this.parts.store.change({ ...write, status: how });
     }
-    await this.parts.store.remove(done);
+    // First done, then taken off the device: at no moment does a page show neither.
     this.report(settled);
+    await this.parts.store.remove(done);
+    this.parts.crier.tell({ settled: [] });
     return isThrough;
   }
 
@@ -224,8 +232,15 @@ export class Keeper {
     const resolve = this.waiting.get(write.id);
     this.waiting.delete(write.id);
     resolve?.(how);
-    if (how.state === 'done') this.done = [...this.done, { write, at: Date.now() }];
+    if (how.state === 'done') this.done = [...this.done, { ...write, answer: how.value }];
     for (const listener of this.onSettled) listener(write, how, resolve !== undefined);
+  }
+
+  /** A page rendered from records that had all these shows them by itself. */
+  isShown(had: readonly DoneWrite[]): void {
+    if (had.length === 0) return;
+    this.done = this.done.filter((each) => !had.includes(each));
+    this.tell(this.state);
   }
 
   /** Reads from the device what is not settled. */
@@ -235,15 +250,11 @@ export class Keeper {
   }
 
   private tell(state: KeeperState): void {
-    const now = Date.now();
-    this.done = this.done.filter(({ at }) => now - at < LATELY_MS);
-    const lately = this.done.map(({ write }) => write);
     const writes = [
       ...state.writes.filter(({ number }) => number !== Number.MAX_SAFE_INTEGER),
       ...this.adding,
     ];
-    const isSame = lately.length === 0 && this.state.lately.length === 0;
-    this.state = { ...state, writes, lately: isSame ? this.state.lately : lately };
+    this.state = { ...state, writes, lately: this.done };
     for (const listener of this.listeners) listener();
   }
 }

@@ -1,5 +1,5 @@
 import { keepWrite, type KeptAnswer } from './keepWrite';
-import type { WriteOrder } from './types';
+import type { DoneWrite, WriteOrder } from './types';
 
 /** One item of the procedure of a job. */
 export interface CheckKey {
@@ -23,6 +23,10 @@ export const checkPlace = ({ jobId, kind, place, item }: CheckKey): string =>
 /** What a check is called in the list of what is not on the server yet. */
 const aboutCheck = ({ kind, place, item }: CheckKey): string =>
   `${place ? `${place}, ` : ''}${kind}: ${item.replace(/-/g, ' ')}`;
+
+/** The stamp that a check which was written has now; null where it was taken back. */
+export const stampOf = ({ answer }: DoneWrite): string | null =>
+  (answer as { readonly stamp: string | null }).stamp;
 
 /** Writes one check of a job, or takes it back with a null value; answers with its new stamp. */
 export async function keepCheck(

@@ -1,11 +1,18 @@
 'use client';
 
 import { usePathname } from 'next/navigation';
-import { useEffect, useMemo, useRef, useSyncExternalStore, type ReactNode } from 'react';
+import {
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useSyncExternalStore,
+  type ReactNode,
+} from 'react';
 import { browserKeeper } from './browser';
 import { NOTHING_KEPT, type Keeper, type KeeperState } from './Keeper';
 import { setWriter } from './keepWrite';
-import type { KeptWrite } from './types';
+import type { DoneWrite, KeptWrite } from './types';
 import { useRefresh } from './useRefresh';
 
 const never = (): (() => void) => () => undefined;
@@ -13,38 +20,58 @@ const nothing = (): KeeperState => NOTHING_KEPT;
 
 /** A burst of answers is followed by one reload of what the page shows. */
 const REFRESH_AFTER_MS = 60;
+/** A server that was not there for it is asked again. */
+const AGAIN_AFTER_MS = 2000;
 
 /** Whether a page shows something that a write changes: the job’s own pages, or any for one of the shop. */
 const isShown = ({ jobId }: KeptWrite, path: string): boolean =>
   jobId === null || path.startsWith(`/jobs/${jobId}`) || !path.startsWith('/jobs/');
 
-/** Loads what the page shows anew when something that it shows was written, here or in another tab. */
+/**
+ * Loads what the page shows anew when something that it shows was written, here or in another
+ * tab, and again until the server was there for it. Until then what was written is laid over
+ * what the page was rendered from (`lately`).
+ */
 function useRefreshAfterWrites(keeper: Keeper | null): void {
-  const { refresh } = useRefresh();
+  const { refresh, isLoading } = useRefresh();
   const path = usePathname();
-  const isStale = useRef(false);
+  const isWanted = useRef(false);
+  const shown = useRef<readonly DoneWrite[]>([]);
+  const load = useCallback(() => {
+    isWanted.current = true;
+    refresh(() => {
+      isWanted.current = false;
+      shown.current = keeper?.current().lately ?? [];
+    });
+  }, [keeper, refresh]);
   useEffect(() => {
     if (!keeper) return;
     let timer: ReturnType<typeof setTimeout> | null = null;
     const stop = keeper.whenSettled((write, how, isOwn) => {
       if (how.state !== 'done') return;
-      // The page shows it; others, which the browser may have kept, do not.
-      if (isOwn && write.refresh === 'later') isStale.current = true;
+      // The page shows it itself, and others when they are opened.
       if (isOwn && write.refresh !== undefined) return;
       if (!isShown(write, window.location.pathname)) return;
       if (timer) clearTimeout(timer);
-      timer = setTimeout(refresh, REFRESH_AFTER_MS);
+      timer = setTimeout(load, REFRESH_AFTER_MS);
     });
     return () => {
       if (timer) clearTimeout(timer);
       stop();
     };
-  }, [keeper, refresh]);
+  }, [keeper, load]);
   useEffect(() => {
-    if (!isStale.current) return;
-    isStale.current = false;
-    refresh();
-  }, [path, refresh]);
+    if (isLoading) return;
+    keeper?.isShown(shown.current);
+    shown.current = [];
+    if (!isWanted.current) return;
+    const again = setTimeout(load, AGAIN_AFTER_MS);
+    return () => clearTimeout(again);
+  }, [keeper, isLoading, load]);
+  useEffect(() => {
+    // The browser may have kept this page from before.
+    if (keeper && keeper.current().lately.length > 0) load();
+  }, [keeper, path, load]);
 }
 
 /** Asks before the window is closed or another site is opened while something is not on the server. */

@@ -1,6 +1,6 @@
 export { KeeperProvider, useKeeper, useKeeperState } from './context';
 export { inputOverTheirs, theirsOf } from './conflict';
 export { dropWriteAt, keepWrite, type KeptAnswer } from './keepWrite';
-export { checkPlace, keepCheck, type CheckInput, type CheckKey } from './checkWrite';
+export { checkPlace, keepCheck, stampOf, type CheckInput, type CheckKey } from './checkWrite';
 export { useRefresh } from './useRefresh';
-export type { KeptWrite, WriteOrder, WriteState } from './types';
+export type { DoneWrite, KeptWrite, WriteOrder, WriteState } from './types';

@@ -180,6 +180,21 @@ test('what one page left is sent by any other page, and all tabs hear of it', as
   expect(textsOf(other.current().lately)).toEqual(['pull']);
 });
 
+// 2026-11-27: a page that was rendered before an answer, and again without it, showed it undone.
+test('what is done is laid over the page until one is rendered that had it', async () => {
+  const server = fakeServer();
+  const keeper = browser(pageStore(), server.send).open();
+  void keeper.keep(reading(1, 'first'), HERE);
+  await settle();
+  const had = keeper.current().lately;
+  void keeper.keep(reading(2, 'second'), HERE);
+  await settle();
+  expect(textsOf(keeper.current().lately)).toEqual(['first', 'second']);
+  keeper.isShown(had);
+  expect(textsOf(keeper.current().lately)).toEqual(['second']);
+  expect(keeper.current().lately[0]?.answer).toBeDefined();
+});
+
 test('a newer write never gives way to an older one that arrives late', async () => {
   const server = fakeServer();
   let release: () => void = () => undefined;

@@ -41,6 +41,11 @@ export interface KeptWrite extends WriteOrder {
   readonly status: WriteState;
 }
 
+/** A write that is done, with what the server answered. */
+export interface DoneWrite extends KeptWrite {
+  readonly answer: unknown;
+}
+
 /** How a write ended, or where it stands. */
 export type Settled =
   | { readonly state: 'done'; readonly value: unknown }

@@ -17,13 +17,22 @@ async function isServerThere(): Promise<boolean> {
  * Loads what the page shows anew, where the server answers: without this check a lost network
  * would put the browser’s own page in the place of the application.
  */
-export function useRefresh(): { readonly refresh: () => void; readonly isLoading: boolean } {
+export function useRefresh(): {
+  /** `whenBegun` is called when the server is there and is about to read its records. */
+  readonly refresh: (whenBegun?: () => void) => void;
+  readonly isLoading: boolean;
+} {
   const router = useRouter();
   const [isLoading, begin] = useTransition();
-  const refresh = useCallback(() => {
-    begin(async () => {
-      if (await isServerThere()) begin(() => router.refresh());
-    });
-  }, [router]);
+  const refresh = useCallback(
+    (whenBegun?: () => void) => {
+      begin(async () => {
+        if (!(await isServerThere())) return;
+        whenBegun?.();
+        begin(() => router.refresh());
+      });
+    },
+    [router],
+  );
   return { refresh, isLoading };
 }
