@@ -146,6 +146,7 @@ const star: Screen = {
     await field.fill('tight');
     await field.press('Enter');
     await expect(page.locator('.zh-star-card').getByRole('alert')).toContainText(/not a torque/);
+    await field.fill('');
   },
   shown: async (page) =>
     /(\d+) of/.exec((await page.getByText(/of \d+ pulls/).textContent()) ?? '')?.[1] ?? '',

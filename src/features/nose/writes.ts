@@ -11,7 +11,6 @@ export const writeFinding = (finding: FindingForm): Promise<KeptAnswer<string>> 
     place: `finding ${finding.jobId} ${finding.code} ${finding.corner ?? ''}`,
     jobId: finding.jobId,
     about: `the answer to ${finding.code.replace(/-/g, ' ')}`,
-    refresh,
   });
 
 /** Sets a finding aside or weighs it again. */

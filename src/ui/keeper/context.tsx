@@ -12,6 +12,7 @@ import {
 import { browserKeeper } from './browser';
 import { NOTHING_KEPT, type Keeper, type KeeperState } from './Keeper';
 import { setWriter } from './keepWrite';
+import { patientFetch } from './patientFetch';
 import type { DoneWrite, KeptWrite } from './types';
 import { useRefresh } from './useRefresh';
 
@@ -26,6 +27,9 @@ const AGAIN_AFTER_MS = 2000;
 /** Whether a page shows something that a write changes: the job’s own pages, or any for one of the shop. */
 const isShown = ({ jobId }: KeptWrite, path: string): boolean =>
   jobId === null || path.startsWith(`/jobs/${jobId}`) || !path.startsWith('/jobs/');
+
+const isOnItsPage = ({ href }: KeptWrite): boolean =>
+  new URL(href, window.location.href).pathname === window.location.pathname;
 
 /**
  * Loads what the page shows anew when something that it shows was written, here or in another
@@ -49,8 +53,8 @@ function useRefreshAfterWrites(keeper: Keeper | null): void {
     let timer: ReturnType<typeof setTimeout> | null = null;
     const stop = keeper.whenSettled((write, how, isOwn) => {
       if (how.state !== 'done') return;
-      // The page shows it itself, and others when they are opened.
-      if (isOwn && write.refresh !== undefined) return;
+      // The page that it was written on sees to it itself.
+      if (isOwn && write.refresh !== undefined && isOnItsPage(write)) return;
       if (!isShown(write, window.location.pathname)) return;
       if (timer) clearTimeout(timer);
       timer = setTimeout(load, REFRESH_AFTER_MS);
@@ -98,6 +102,12 @@ export function KeeperProvider({
   useRefreshAfterWrites(keeper);
   useAskBeforeLeaving(keeper);
   useEffect(() => setWriter(who), [who]);
+  useEffect(() => {
+    if (process.env.NODE_ENV !== 'production') return;
+    const plain = window.fetch;
+    window.fetch = patientFetch(plain.bind(window));
+    return () => void (window.fetch = plain);
+  }, []);
   useEffect(() => {
     // Before this nothing that is pressed would be kept.
     document.documentElement.dataset.alive = '';
