@@ -6,6 +6,7 @@ const core = (room) => `^src/core/${room}/`;
 
 /** A room of the core and the only rooms of the core that it may import. */
 const CORE_ROOMS = {
+  expected: [],
   units: [],
   numeric: ['units'],
   readings: ['units', 'numeric'],
@@ -18,7 +19,7 @@ const CORE_ROOMS = {
   quality: ['harmonics', 'numeric', 'readings', 'runout', 'thickness', 'units', 'verdict'],
   gauges: ['units'],
   wear: ['numeric', 'units'],
-  roadtest: ['numeric', 'units'],
+  roadtest: ['expected', 'numeric', 'units'],
   diagnosis: ['readings'],
   procedure: ['diagnosis', 'readings', 'units'],
   drawing: [],
@@ -39,7 +40,7 @@ const CORE_ROOMS = {
     'units',
     'verdict',
   ],
-  exchange: ['assessment', 'readings', 'units', 'verdict'],
+  exchange: ['assessment', 'expected', 'readings', 'units', 'verdict'],
   bedding: ['units'],
   machining: ['numeric', 'readings', 'thickness', 'units', 'verdict'],
   options: [

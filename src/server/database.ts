@@ -1,5 +1,6 @@
 import 'server-only';
 import { AsyncLocalStorage } from 'node:async_hooks';
+import { ExpectedError } from '../core/expected';
 import { openDatabase, type Database, type DatabaseHandle } from '../db/client';
 import type { Answer } from './answer';
 import { environment } from './environment';
@@ -27,8 +28,7 @@ export const database = async (): Promise<Database> =>
   underWay.getStore() ?? (await databaseHandle()).db;
 
 /** What a use case refused after it had begun to write: everything of it is undone. */
-class Undone extends Error {
-  override readonly name = 'Undone';
+class Undone extends ExpectedError {
   constructor(readonly answer: Answer<never>) {
     super(answer.ok ? 'undone' : answer.message);
   }

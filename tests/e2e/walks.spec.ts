@@ -211,7 +211,7 @@ async function wander(world: World, screen: Screen, seed: number, way: string[])
     if (chance < 0.55) {
       way.push(`enter${isOffline ? ' offline' : ''} in tab ${tabs.indexOf(page) + 1}`);
       // A second tab follows the first within a moment; what is entered is entered on what it shows.
-      if (page !== last) await page.waitForTimeout(isOffline ? 0 : 300);
+      if (page !== last) await page.waitForTimeout(300);
       await screen.enter(page, random);
       last = page;
     } else if (chance < 0.63) {

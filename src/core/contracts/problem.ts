@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import { ExpectedError } from '../expected';
 
 /** Why an input was refused, in the form every way in answers with. */
 export interface Problem {
@@ -9,11 +10,10 @@ export interface Problem {
 }
 
 /** An input that was refused: thrown and caught inside this room only. */
-export class RefusedInput extends Error {
+export class RefusedInput extends ExpectedError {
   readonly problem: Problem;
   constructor(problem: Problem) {
     super(problem.message);
-    this.name = 'RefusedInput';
     this.problem = problem;
   }
 }

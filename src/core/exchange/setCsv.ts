@@ -1,3 +1,4 @@
+import { ExpectedError } from '../expected';
 import { csvFormat, dsvFormat } from 'd3-dsv';
 import { evenAngles, MAX_POSITIONS } from '../readings';
 import { lengthUnitOf, type LengthUnit } from '../units';
@@ -150,7 +151,7 @@ interface Row {
 const oneOf = <T extends string>(text: string, choices: readonly T[]): T | null =>
   choices.find((choice) => choice === text.trim().toLowerCase()) ?? null;
 
-class Refused extends Error {}
+class Refused extends ExpectedError {}
 
 function wholeIn(row: Row, column: Column, most: number, fallback: number): number {
   const text = row.cell(column).trim();

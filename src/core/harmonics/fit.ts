@@ -19,6 +19,8 @@ export interface FittedOrder {
 }
 
 export interface HarmonicFit {
+  /** `mean-only` where the angles are too uneven for any order: there are none then. */
+  readonly status: 'fitted' | 'mean-only';
   readonly mean: Micrometres;
   readonly orders: readonly FittedOrder[];
   readonly residuals: readonly Micrometres[];
@@ -99,8 +101,8 @@ function predict(row: readonly number[], coefficients: readonly number[]): numbe
  * Least squares fit of a wave to readings.
  *
  * `angles` in degrees (theta sense), `values` and `sigma` (standard uncertainty of one
- * value) in micrometres; `orders` defaults to those that the angles can carry.
- * Throws RangeError when not even order 1 can be fitted (check with `fittableOrders`).
+ * value) in micrometres; `orders` defaults to those that the angles can carry. Where the
+ * angles carry none, the status says so and the residuals are those from the mean.
  * Source: handbook 4.
  */
 export function fitHarmonics(
@@ -110,7 +112,6 @@ export function fitHarmonics(
   options: { readonly studs?: number | undefined; readonly orders?: readonly number[] } = {},
 ): HarmonicFit {
   const orders = options.orders ?? fittableOrders(angles, options.studs);
-  if (orders.length === 0) throw new RangeError('The angles are too uneven for any order');
   const isEven = areEven(angles);
   const design = designFor(angles, orders, isEven);
   const raw = isEven ? fitEven(design, values) : fitUneven(design, values);
@@ -123,6 +124,7 @@ export function fitHarmonics(
       : sigma * sigma;
   const cov = (r: number, c: number): number => variance * raw.unscaledCovariance(r, c);
   return {
+    status: orders.length > 0 ? 'fitted' : 'mean-only',
     mean: raw.coefficients[0] ?? NaN,
     orders: orders.map((order, i) => ({
       order,

@@ -1,4 +1,4 @@
-import { bisectRight, max, mean as average, median, min } from 'd3-array';
+import { bisectRight, max, mean as average, median, min, quantileSorted } from 'd3-array';
 
 /** Least, greatest, mean and median of a list that is not empty. Throws on an empty list. */
 function known(value: number | undefined): number {
@@ -10,11 +10,9 @@ export const maximum = (values: Iterable<number>): number => known(max(values));
 export const meanOf = (values: Iterable<number>): number => known(average(values));
 export const medianOf = (values: Iterable<number>): number => known(median(values));
 /** Quantile p (0 to 1) of values that already rise, straight between its neighbours. */
-export function quantileOfSorted(values: ArrayLike<number>, p: number): number {
-  const at = p * (values.length - 1);
-  const below = known(values[Math.floor(at)]);
-  return below + (at - Math.floor(at)) * (known(values[Math.ceil(at)]) - below);
-}
+export const quantileOfSorted = (values: ArrayLike<number>, p: number): number =>
+  // It reads by index only; its type asks for more than that.
+  known(quantileSorted(values as unknown as number[], p));
 /** How many of the values, which already rise, are at most `limit`. */
 export const countUpTo = (values: Float64Array, limit: number): number =>
   bisectRight(values, limit);

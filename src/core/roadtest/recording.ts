@@ -1,3 +1,5 @@
+import { ExpectedError } from '../expected';
+
 /** A recording as it was read: columns of equal length, in SI units. */
 export interface Recording {
   /** Seconds from the first sample; as logged, neither even nor checked. */
@@ -22,12 +24,11 @@ export interface EvenRecording extends Recording {
 }
 
 /** Why a recording cannot be used, in words. */
-export class UnusableRecording extends Error {
+export class UnusableRecording extends ExpectedError {
   readonly code: string;
   readonly path: string;
   constructor(code: string, message: string, path = '') {
     super(message);
-    this.name = 'UnusableRecording';
     this.code = code;
     this.path = path;
   }

@@ -4,15 +4,15 @@ import net from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
+import { ExpectedError } from '../../core/expected';
 
 /** The data folder is held by another running copy. */
-export class FolderInUse extends Error {
+export class FolderInUse extends ExpectedError {
   constructor(folder: string) {
     super(
       `The data folder ${folder} is in use by another running copy of Zesty Hound. ` +
         'Stop that one first, or give this one another folder in ZESTY_HOUND_DATA.',
     );
-    this.name = 'FolderInUse';
   }
 }
 

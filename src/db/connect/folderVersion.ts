@@ -1,5 +1,6 @@
 import fs from 'node:fs';
 import path from 'node:path';
+import { ExpectedError } from '../../core/expected';
 
 /** The schema that a folder was last opened with: the newest migration's time and name. */
 export interface SchemaVersion {
@@ -8,13 +9,12 @@ export interface SchemaVersion {
 }
 
 /** The folder was made by a newer version of the program. */
-export class FolderTooNew extends Error {
+export class FolderTooNew extends ExpectedError {
   constructor(where: string) {
     super(
       `${where} was made by a newer version of Zesty Hound. ` +
         'Start that version, or give this one another folder. Nothing was changed.',
     );
-    this.name = 'FolderTooNew';
   }
 }
 

@@ -1,6 +1,7 @@
 import type { NewSet, SetDetails, TypedReading } from '@/core/contracts';
 import { lengthUnitOf, parseLength } from '@/core/units';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
+import type { KeptWrite } from '@/ui/keeper';
 import type { BenchReading, BenchSet } from './set';
 
 /** A write that this device holds, as far as the bench reads it. */
@@ -93,6 +94,20 @@ export const withHeld = (
   sets: readonly BenchSet[],
   held: readonly HeldWrite[],
 ): readonly BenchSet[] => held.reduce(withWrite, sets);
+
+/**
+ * What a new reading is written over: what is on the screen, or what the first write that still
+ * waits at its place was written over. That one may never reach the server: the new one stands for it.
+ */
+export function overWaiting(
+  writes: readonly KeptWrite[],
+  place: string,
+  shown: string | null,
+): string | null {
+  const first = writes.find((each) => each.place === place && each.status.state === 'waiting');
+  // What waits at the place of a reading was written by `writeReading`.
+  return first ? ((first.input as TypedReading).was ?? null) : shown;
+}
 
 /** Whether a write belongs to the bench of a corner: it begins a set there, or changes one of it. */
 export function isOfBench(

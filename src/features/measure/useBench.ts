@@ -2,8 +2,8 @@
 
 import { useEffect, useReducer, useRef, useState } from 'react';
 import { parseLength } from '@/core/units';
-import { useRefresh, type KeptAnswer } from '@/ui/keeper';
-import { begunSet } from './held';
+import { useKeeper, useRefresh, type KeptAnswer } from '@/ui/keeper';
+import { begunSet, overWaiting } from './held';
 import {
   currentSet,
   enter,
@@ -20,7 +20,14 @@ import {
 } from './model';
 import type { SetPlan } from './plan';
 import { useHeld, type SaveState } from './useHeld';
-import { writeLap, writeReading, writeSet, writeSetAside, writeSetBack } from './writes';
+import {
+  readingPlace,
+  writeLap,
+  writeReading,
+  writeSet,
+  writeSetAside,
+  writeSetBack,
+} from './writes';
 
 export interface Bench {
   readonly state: BenchState;
@@ -50,6 +57,7 @@ export function useBench(
   wanted?: BenchSet['kind'],
 ): Bench {
   const { refresh } = useRefresh();
+  const keeper = useKeeper();
   const [state, dispatch] = useReducer(reduce, sets, (all) => openBench(all, wanted));
   const [trouble, setTrouble] = useState<string | null>(null);
   const { held, refused, save } = useHeld(sets, corner);
@@ -83,7 +91,9 @@ export function useBench(
 
   const put = (own: BenchSet, reading: BenchReading, unit: string, isLast: boolean): void => {
     const { lap, position, text } = reading;
-    const was = readingAt(own, reading)?.text ?? null;
+    const place = readingPlace({ setId: own.id, lap, position });
+    const shown = readingAt(own, reading)?.text ?? null;
+    const was = overWaiting(keeper?.current().writes ?? [], place, shown);
     const typed = { setId: own.id, lap, position, text, unit: unit as 'mm', was };
     void writeReading(jobId, typed, isLast);
   };

@@ -317,6 +317,17 @@ async function learnFromImport(fresh: readonly ArchiveRow[]): Promise<void> {
   }
 }
 
+/** What PostgreSQL calls data that it does not take (22), or that breaks a rule of the schema (23). */
+const DOES_NOT_FIT = /^2[23]/;
+
+/** Why rows do not fit these records; null for any other fault. */
+function misfitOf(error: unknown): string | null {
+  const cause = error instanceof Error ? error.cause : undefined;
+  if (!(cause instanceof Error) || !('code' in cause)) return null;
+  if (!DOES_NOT_FIT.test(String(cause.code))) return null;
+  return 'detail' in cause && typeof cause.detail === 'string' ? cause.detail : cause.message;
+}
+
 /**
  * Brings what an archive has and these records have not; nothing here is written over. All of it
  * or nothing. Answers with what was done.
@@ -328,10 +339,9 @@ export async function importArchive(archive: ArchiveDocument): Promise<Answer<Ta
   try {
     written = await write(await database(), archive);
   } catch (error) {
-    const { cause } = error as { cause?: { detail?: string; message?: string } };
-    return refuse(
-      `The archive does not fit these records: ${cause?.detail ?? cause?.message ?? 'a row hangs on one that is not there'}. Nothing was changed.`,
-    );
+    const misfit = misfitOf(error);
+    if (misfit === null) throw error;
+    return refuse(`The archive does not fit these records: ${misfit}. Nothing was changed.`);
   }
   await learnFromImport(written.fresh);
   return accept(written.shown);

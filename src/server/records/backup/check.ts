@@ -24,6 +24,15 @@ export interface Staged {
 const isOurs = (name: string): boolean =>
   name === 'backup.json' || (/^pg(\/[\w.-]+)*\/?$/.test(name) && !name.includes('..'));
 
+const codeOf = (error: unknown): string =>
+  error instanceof Error && 'code' in error ? String(error.code) : '';
+
+/** Whether the unpacker found no whole archive: its own errors, and those of what it is packed by. */
+const isTorn = (error: unknown): boolean =>
+  /^(TAR|Z)_/.test(codeOf(error)) || (error instanceof Error && 'tarCode' in error);
+
+const isDiskFull = (error: unknown): boolean => codeOf(error) === 'ENOSPC';
+
 /** Why the files that a backup lists cannot be ours; null where they can. Nothing is unpacked. */
 async function suspicious(file: string): Promise<string | null> {
   let files = 0;
@@ -40,7 +49,8 @@ async function suspicious(file: string): Promise<string | null> {
   };
   try {
     await list({ file, strict: true, onReadEntry: look });
-  } catch {
+  } catch (error) {
+    if (!isTorn(error)) throw error;
     return 'it is torn, or no backup at all';
   }
   return why ?? (files === 0 ? 'there is nothing in it' : null);
@@ -60,6 +70,8 @@ async function open(folder: string, manifest: Manifest): Promise<Answer<null>> {
     }
   } catch (error) {
     if (error instanceof FolderTooNew) return refuse(error.message);
+    // A database that is not whole fails in every way there is: what it was is in the log.
+    console.error(error);
     return refuse('The database in the backup cannot be opened: it is not whole.');
   }
 }
@@ -80,7 +92,8 @@ export async function stageBackup(file: string): Promise<Answer<Staged>> {
   };
   try {
     await extract({ file, cwd: folder, strict: true, preservePaths: false });
-  } catch {
+  } catch (error) {
+    if (!isTorn(error) && !isDiskFull(error)) throw error;
     return giveUp('The backup could not be unpacked: it is torn, or the disk is full.');
   }
   const own = path.join(folder, 'backup.json');

@@ -48,13 +48,16 @@ export async function receiveBackup(body: ReadableStream | null): Promise<Answer
   const work = workFolder('copying');
   const file = path.join(work, 'received.tar.gz');
   try {
-    await pipeline(
+    const isHere = await pipeline(
       Readable.fromWeb(body as unknown as NodeStream),
       upToLargest(),
       fs.createWriteStream(file),
+    ).then(
+      () => true,
+      // The sender broke off, or sent too much; the disk is the only other end of it.
+      () => false,
     );
-    return await stageBackup(file);
-  } catch {
+    if (isHere) return await stageBackup(file);
     return refuse('The file did not arrive whole, or is larger than 8 GB. Nothing was changed.');
   } finally {
     fs.rmSync(work, { recursive: true, force: true });
