@@ -1,4 +1,5 @@
 import fs from 'node:fs';
+import { parseArgs } from 'node:util';
 import { closeDatabase, database } from '../server/database';
 import { environment } from '../server/environment';
 import { loadHistory } from './history/load';
@@ -9,11 +10,10 @@ const USAGE = 'Usage: npm run generate -- [--jobs 100000] [--open 40] [--seed 1]
 const FIRST_DAY = new Date(Date.UTC(2016, 0, 4, 7));
 const DAYS = 3950;
 
-/** A whole number after its name among the arguments; throws with the usage where it is none. */
-function option(args: readonly string[], name: string, usual: number): number {
-  const at = args.indexOf(`--${name}`);
-  if (at < 0) return usual;
-  const value = Number(args[at + 1]);
+/** A whole number of the command line; throws with the usage where it is none. */
+function whole(text: string | undefined, usual: number): number {
+  if (text === undefined) return usual;
+  const value = Number(text);
   if (!Number.isInteger(value) || value < 0 || value > 10_000_000) throw new Error(USAGE);
   return value;
 }
@@ -22,10 +22,15 @@ function option(args: readonly string[], name: string, usual: number): number {
 async function main(args: readonly string[]): Promise<void> {
   const { folder } = environment();
   if (fs.existsSync(`${folder}/pg`)) throw new Error(`There are records in ${folder} already.`);
-  const jobs = Math.max(1, option(args, 'jobs', 100_000));
-  const open = Math.min(jobs, option(args, 'open', 40));
+  const text = { type: 'string' } as const;
+  const { values } = parseArgs({
+    args: [...args],
+    options: { jobs: text, open: text, seed: text },
+  });
+  const jobs = Math.max(1, whole(values.jobs, 100_000));
+  const open = Math.min(jobs, whole(values.open, 40));
   const started = Date.now();
-  const size = { jobs, open, seed: option(args, 'seed', 1), from: FIRST_DAY, days: DAYS };
+  const size = { jobs, open, seed: whole(values.seed, 1), from: FIRST_DAY, days: DAYS };
   await loadHistory(await database(), size, (written) =>
     process.stdout.write(`\r${written} of ${jobs} jobs`),
   );

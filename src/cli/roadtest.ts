@@ -1,4 +1,5 @@
 import fs from 'node:fs';
+import { parseArgs } from 'node:util';
 import type { Problem } from '../core/contracts';
 import {
   checkFile,
@@ -15,6 +16,7 @@ import {
   type Role,
   type RoadTestResult,
 } from '../core/roadtest';
+import { isBadUse } from './badUse';
 
 const CHUNK_BYTES = 1 << 20;
 
@@ -94,22 +96,24 @@ function readMap(text: string | undefined): Partial<Record<Role, string>> {
   return map;
 }
 
-const OPTIONS = ['--tyre', '--rolling-diameter', '--speed', '--map'] as const;
+const TEXT = { type: 'string' } as const;
+const OPTIONS = { tyre: TEXT, 'rolling-diameter': TEXT, speed: TEXT, map: TEXT };
 
 /** The file and the options of the command line. */
-function readArguments(args: readonly string[]): { file: string; options: Map<string, string> } {
-  const options = new Map<string, string>();
-  let file: string | undefined;
-  for (let i = 0; i < args.length; i += 1) {
-    const arg = args[i]!;
-    if (OPTIONS.some((option) => option === arg)) {
-      options.set(arg, args[i + 1] ?? '');
-      i += 1;
-    } else if (arg.startsWith('--') || file !== undefined) {
-      return refuse('usage', `"${arg}" is not understood.`);
-    } else file = arg;
+function readArguments(args: readonly string[]) {
+  try {
+    const { values, positionals } = parseArgs({
+      args: [...args],
+      options: OPTIONS,
+      allowPositionals: true,
+    });
+    const [file, ...rest] = positionals;
+    if (rest.length > 0) return refuse('usage', `"${rest[0]}" is not understood.`);
+    return { file: file ?? refuse('usage', 'Name the recording, a CSV file.'), options: values };
+  } catch (error) {
+    if (!isBadUse(error)) throw error;
+    return refuse('usage', error.message);
   }
-  return { file: file ?? refuse('usage', 'Name the recording, a CSV file.'), options };
 }
 
 /** Reads and solves a recording as the command line says; problems come back as values. */
@@ -118,9 +122,9 @@ export async function roadTest(
 ): Promise<{ ok: true; result: RoadTestResult } | { ok: false; problem: Problem }> {
   try {
     const { file, options } = readArguments(args);
-    const diameter = readDiameter(options.get('--tyre'), options.get('--rolling-diameter'));
-    const speed = readSpeed(options.get('--speed'));
-    const recording = await readLog(file, readMap(options.get('--map')));
+    const diameter = readDiameter(options.tyre, options['rolling-diameter']);
+    const speed = readSpeed(options.speed);
+    const recording = await readLog(file, readMap(options.map));
     return { ok: true, result: solveRoadTest({ recording, diameter, speed }) };
   } catch (error) {
     if (!(error instanceof UnusableRecording)) throw error;

@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
 import { findingCodes, findSolver, SOLVERS, type Problem } from '../core/contracts';
+import { isBadUse } from './badUse';
 import { roadTest } from './roadtest';
 
 const USAGE = `Usage:
@@ -64,27 +66,42 @@ async function runRoadTest(args: readonly string[]): Promise<void> {
   write(answer.ok ? { refused: false, document: answer.result } : refusal(answer.problem));
 }
 
+/** What is asked, as `parseArgs` reads it; null with what was wrong said. */
+function readArguments(args: readonly string[]) {
+  const flag = { type: 'boolean', default: false } as const;
+  try {
+    return parseArgs({
+      args: [...args],
+      options: { lines: flag, codes: flag },
+      allowPositionals: true,
+    });
+  } catch (error) {
+    if (!isBadUse(error)) throw error;
+    write(badUse(error.message));
+    return null;
+  }
+}
+
 async function main(args: readonly string[]): Promise<void> {
   if (args[0] === 'roadtest') return runRoadTest(args.slice(1));
-  if (args[0] === 'diagnose') {
-    if (args[1] === '--codes') return write({ refused: false, document: findingCodes() });
-    return main(['solve', ...args]);
-  }
-  const lines = args.includes('--lines');
-  const unknown = args.find((arg) => arg.startsWith('--') && arg !== '--lines');
-  const [command, name, file, ...rest] = args.filter((arg) => !arg.startsWith('--'));
-  if (unknown) return write(badUse(`"${unknown}" is not known.`));
+  const asked = readArguments(args[0] === 'diagnose' ? ['solve', ...args] : args);
+  if (!asked) return;
+  const [command, name, file, ...rest] = asked.positionals;
   if (command !== 'solve' || name === undefined || rest.length > 0) {
     return write(badUse('Say what to solve.'));
   }
   if (!findSolver(name)) return write(badUse(`There is no solver "${name}".`));
+  if (asked.values.codes) {
+    if (name !== 'diagnose') return write(badUse('Only diagnose has --codes.'));
+    return write({ refused: false, document: findingCodes() });
+  }
   let text: string;
   try {
     text = readInput(file);
   } catch (error) {
     return write(badUse(error instanceof Error ? error.message : String(error)));
   }
-  if (lines) return writeLines(name, text);
+  if (asked.values.lines) return writeLines(name, text);
   return write(solveText(name, text));
 }
 

@@ -44,8 +44,23 @@ export async function readPart(
 export const buffersOf = ({ columns }: RecordingPart): ArrayBuffer[] =>
   Object.values(columns).map(({ buffer }) => buffer as ArrayBuffer);
 
-/** What a thrown refusal says; anything else is a fault and is thrown on. */
+/**
+ * What a thrown error says to somebody who waits for a recording: a refusal in its own words, a
+ * file that cannot be read any more, too little memory; a fault of ours as one, with what it says.
+ */
 export function problemOf(error: unknown): RecordingProblem {
-  if (!(error instanceof UnusableRecording)) throw error;
-  return { code: error.code, message: error.message, path: error.path };
+  if (error instanceof UnusableRecording) {
+    return { code: error.code, message: error.message, path: error.path };
+  }
+  const says = error instanceof Error || error instanceof DOMException ? error.message : '';
+  if (error instanceof DOMException) {
+    const message = `The file cannot be read any more: ${says} Choose it again.`;
+    return { code: 'file', message, path: '' };
+  }
+  if (error instanceof RangeError) {
+    const message = `This device has too little memory for the recording (${says}). Cut it to the part that shakes, or read it on another one.`;
+    return { code: 'memory', message, path: '' };
+  }
+  const message = `The recording could not be read here: ${says}. That is a fault of ours; nothing was changed.`;
+  return { code: 'fault', message, path: '' };
 }

@@ -80,13 +80,6 @@ export function startRoadTest(
   return { outcome, cancel: () => settle({ kind: 'cancelled' }) };
 }
 
-/** A file that the browser cannot read (moved, or no longer allowed). */
-const unreadable = ({ message }: DOMException): RecordingProblem => ({
-  code: 'file',
-  message: `The file cannot be read any more: ${message} Choose it again.`,
-  path: '',
-});
-
 async function begin(
   file: Blob,
   { map, units, diameter, speed }: RoadTestOptions,
@@ -137,6 +130,6 @@ async function begin(
     tell(open(), { kind: 'solve', part: part(0, half), port: port1, diameter, speed }, [port1]);
     tell(open(), { kind: 'read', part: part(half, file.size), port: port2 }, [port2]);
   } catch (error) {
-    refuse(error instanceof DOMException ? unreadable(error) : problemOf(error));
+    refuse(problemOf(error));
   }
 }
