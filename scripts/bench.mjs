@@ -1,7 +1,7 @@
 // npm run bench: measures what the issues ask for and prints it; not a timed test.
 import { bin, build, chromium, install, run, runTypeScript } from './lib/prepare.mjs';
 
-install();
+install({ all: true });
 build();
 const CHROMIUM_PATH = chromium();
 runTypeScript('bench/solvers.ts');

@@ -115,7 +115,7 @@ async function browserTests(chromiumPath, lanes = 2) {
 
 let chromiumPath = '';
 await timed('install', () => {
-  install();
+  install({ all: true });
   chromiumPath = chromium();
   readers();
 });

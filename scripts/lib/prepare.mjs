@@ -87,14 +87,22 @@ function digest(places) {
 
 const stampIs = (file, value) => existsSync(file) && readFileSync(file, 'utf8') === value;
 
-/** Installs the packages of the lock file unless that was done. */
-export function install() {
+const QUIET = ['--no-audit', '--no-fund', '--loglevel=error'];
+
+/**
+ * Installs the packages of the lock file unless that was done: those that running and building
+ * need, or with `all` those of the tests as well, beside the ones that are there.
+ */
+export function install({ all = false } = {}) {
   checkNode();
-  const wanted = digest(['package-lock.json']);
-  if (stampIs(INSTALL_STAMP, wanted)) return;
-  console.log('Installing packages …');
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
-  writeFileSync(INSTALL_STAMP, wanted);
+  const lock = digest(['package-lock.json']);
+  const [few, every] = [`${lock} to run`, `${lock} all`];
+  if (stampIs(INSTALL_STAMP, every) || (!all && stampIs(INSTALL_STAMP, few))) return;
+  console.log(`Installing ${all ? 'all packages' : 'the packages that running needs'} …`);
+  // A program that runs from this folder keeps its packages: nothing is taken away first.
+  if (all && stampIs(INSTALL_STAMP, few)) run('npm', ['install', '--no-save', ...QUIET]);
+  else run('npm', ['ci', ...(all ? [] : ['--omit=dev']), ...QUIET]);
+  writeFileSync(INSTALL_STAMP, all ? every : few);
 }
 
 /** Builds the application unless the build is of these very sources. */
@@ -103,6 +111,14 @@ export function build() {
   if (stampIs(BUILD_STAMP, wanted)) return;
   console.log('Building …');
   run(bin('next'), ['build']);
+  writeFileSync(BUILD_STAMP, wanted);
+}
+
+/** Builds as `build` does, with another program beside it. */
+export async function buildBeside(command) {
+  const wanted = digest(BUILD_INPUTS);
+  const isBuilt = stampIs(BUILD_STAMP, wanted);
+  await runTogether([...(isBuilt ? [] : [[bin('next'), ['build']]]), command]);
   writeFileSync(BUILD_STAMP, wanted);
 }
 
@@ -178,9 +194,16 @@ export function serve(data, env = {}) {
   child.on('exit', (code) => process.exit(code ?? 0));
 }
 
+/** The command that runs a TypeScript file from source. */
+export const typeScript = (file, args = [], env = {}) => [
+  process.execPath,
+  ['--conditions=react-server', '--import', 'tsx', file, ...args],
+  env,
+];
+
 /** Runs a TypeScript file from source. */
 export function runTypeScript(file, args = [], env = {}) {
-  run(process.execPath, ['--conditions=react-server', '--import', 'tsx', file, ...args], env);
+  run(...typeScript(file, args, env));
 }
 
 /** What the shell prints for a command, or null when it fails. */
