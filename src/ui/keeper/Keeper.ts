@@ -213,7 +213,8 @@ export class Keeper {
     // First done, then taken off the device: at no moment does a page show neither.
     this.report(settled);
     await this.parts.store.remove(done);
-    this.parts.crier.tell({ settled: [] });
+    // Again, for a page that was opened between the two and saw them as waiting.
+    if (settled.length > 0) this.parts.crier.tell({ settled });
     return isThrough;
   }
 
@@ -234,6 +235,11 @@ export class Keeper {
     resolve?.(how);
     if (how.state === 'done') this.done = [...this.done, { ...write, answer: how.value }];
     for (const listener of this.onSettled) listener(write, how, resolve !== undefined);
+  }
+
+  /** Whether something was done after a moment (ms): a page that was asked for then may lack it. */
+  async isDoneSince(moment: number): Promise<boolean> {
+    return (await this.parts.store.removedAt()) >= moment;
   }
 
   /** A page rendered from records that had all these shows them by itself. */

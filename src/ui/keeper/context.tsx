@@ -73,6 +73,11 @@ function useRefreshAfterWrites(keeper: Keeper | null): void {
     return () => clearTimeout(again);
   }, [keeper, isLoading, load]);
   useEffect(() => {
+    // What was done while this page was on its way to the browser.
+    const asked = Math.floor(performance.timeOrigin);
+    void keeper?.isDoneSince(asked).then((isStale) => isStale && load());
+  }, [keeper, load]);
+  useEffect(() => {
     // The browser may have kept this page from before.
     if (keeper && keeper.current().lately.length > 0) load();
   }, [keeper, path, load]);

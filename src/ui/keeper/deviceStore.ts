@@ -7,6 +7,7 @@ interface Schema extends DBSchema {
 }
 
 const NAME = 'zesty-hound';
+const REMOVED = 'removed';
 
 const open = (): Promise<IDBPDatabase<Schema>> =>
   openDB<Schema>(NAME, 1, {
@@ -46,10 +47,13 @@ export function deviceStore(): WriteStore {
       await tx.done;
     },
     remove: async (numbers) => {
-      const tx = (await database()).transaction('writes', 'readwrite');
-      for (const number of numbers) await tx.store.delete(number);
+      if (numbers.length === 0) return;
+      const tx = (await database()).transaction(['writes', 'device'], 'readwrite');
+      for (const number of numbers) await tx.objectStore('writes').delete(number);
+      await tx.objectStore('device').put(String(Date.now()), REMOVED);
       await tx.done;
     },
+    removedAt: async () => Number((await (await database()).get('device', REMOVED)) ?? 0),
   };
 }
 
@@ -57,6 +61,7 @@ export function deviceStore(): WriteStore {
 export function pageStore(): WriteStore {
   const device = crypto.randomUUID();
   let last = 0;
+  let removed = 0;
   let writes: KeptWrite[] = [];
   return {
     device: () => Promise.resolve(device),
@@ -72,7 +77,9 @@ export function pageStore(): WriteStore {
       writes = writes.map((each) => (each.number === write.number ? write : each));
       return Promise.resolve();
     },
+    removedAt: () => Promise.resolve(removed),
     remove: (numbers) => {
+      if (numbers.length > 0) removed = Date.now();
       writes = writes.filter(({ number }) => !numbers.includes(number));
       return Promise.resolve();
     },

@@ -195,6 +195,19 @@ test('what is done is laid over the page until one is rendered that had it', asy
   expect(keeper.current().lately[0]?.answer).toBeDefined();
 });
 
+// 2026-11-27: a page asked for while a write was on its way was rendered without it, for good.
+test('a page that was asked for before something was done hears of it', async () => {
+  const server = fakeServer();
+  const store = pageStore();
+  const tabs = browser(store, server.send);
+  const asked = Date.now();
+  await tabs.open().keep(reading(1, 'on its way'), HERE);
+  await settle();
+  const opened = tabs.open();
+  expect(await opened.isDoneSince(asked)).toBe(true);
+  expect(await opened.isDoneSince(Date.now() + 1)).toBe(false);
+});
+
 test('a newer write never gives way to an older one that arrives late', async () => {
   const server = fakeServer();
   let release: () => void = () => undefined;

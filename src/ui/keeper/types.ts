@@ -78,4 +78,6 @@ export interface WriteStore {
   ) => Promise<{ readonly write: KeptWrite; readonly dropped: readonly KeptWrite[] }>;
   readonly change: (write: KeptWrite) => Promise<void>;
   readonly remove: (numbers: readonly number[]) => Promise<void>;
+  /** When writes were last removed, in ms; 0 for never. */
+  readonly removedAt: () => Promise<number>;
 }
