@@ -74,13 +74,17 @@ export class Keeper {
   private isSending = false;
   private isAsked = false;
   private onWay: ReadonlySet<string> = new Set();
+  /** What another tab told last: it tells everything twice. */
+  private heard: ReadonlySet<string> = new Set();
   /** Jobs of writes that the server could not take just now. */
   private readonly inTrouble = new Set<string | null>();
 
   constructor(parts: KeeperParts) {
     this.parts = parts;
     parts.crier.listen(({ settled }) => {
-      for (const { write, how } of settled) this.settle(write, how);
+      const news = settled.filter(({ write }) => !this.heard.has(write.id));
+      for (const { write, how } of news) this.settle(write, how);
+      if (settled.length > 0) this.heard = new Set(settled.map(({ write }) => write.id));
       void this.read();
     });
     void this.read().then(() => this.pump());
