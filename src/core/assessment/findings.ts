@@ -1,5 +1,5 @@
 import type { RecordedFinding } from '../diagnosis';
-import type { RoadTestResult } from '../roadtest';
+import { concludeRoadTest, type RoadTestResult } from '../roadtest';
 import { WORKSHOP_DEFAULTS, type Verdict } from '../verdict';
 import type { CornerAssessment } from './assess';
 import { runoutLimit, type CornerRecord } from './record';
@@ -67,19 +67,22 @@ export function measuredFindings(
   return found;
 }
 
-/** Braking this much stronger than coasting counts as braking only. */
-const BRAKE_RATIO = 2;
-
 /** The answer of the finding "recording" that a road test gives; null where it cannot say. */
 export function recordingFinding(
   result: Pick<RoadTestResult, 'strongest' | 'brakingToCoasting' | 'windows'>,
 ): RecordedFinding | null {
-  const { strongest, brakingToCoasting: ratio, windows } = result;
-  const wasBraked = windows.some(({ kind }) => kind === 'braking');
+  const wasBraked = result.windows.some(({ kind }) => kind === 'braking');
   const say = (value: string): RecordedFinding => ({ code: 'recording', value });
-  if (!strongest) return wasBraked ? say('nothing') : null;
-  if (!Number.isInteger(strongest.order) || strongest.order > 3) return say('other');
-  if (!wasBraked) return null;
-  if (ratio === null || ratio >= BRAKE_RATIO) return say(`braking-${strongest.order}`);
-  return say('always-1');
+  switch (concludeRoadTest(result, wasBraked)) {
+    case 'nothing':
+      return wasBraked ? say('nothing') : null;
+    case 'driveline':
+      return say('other');
+    case 'not-braked':
+      return null;
+    case 'brakes':
+      return say(`braking-${result.strongest?.order}`);
+    case 'tyres':
+      return say('always-1');
+  }
 }

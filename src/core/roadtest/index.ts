@@ -11,4 +11,5 @@ export * from './resample';
 export * from './windows';
 export * from './orders';
 export * from './spectrum';
+export * from './conclusion';
 export * from './solveRoadTest';

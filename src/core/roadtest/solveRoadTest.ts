@@ -1,4 +1,5 @@
 import { maximum } from '../numeric';
+import { concludeRoadTest, sayConclusion } from './conclusion';
 import { orderStep, orderStretches, PADDING, withoutJolts, type Stretch } from './orders';
 import { UnusableRecording, type Recording } from './recording';
 import { resampleEvenly } from './resample';
@@ -77,8 +78,6 @@ const TOP_DRAWN = 5;
 /** Width of the steps of speed that are drawn, in m/s: 5 km/h. */
 const SPEED_STEP = 5 / 3.6;
 const KINDS = ['braking', 'coasting'] as const;
-/** Braking this much stronger than coasting points at the brakes. */
-const BRAKE_RATIO = 2;
 
 type ByKind = Readonly<Record<DriveWindow['kind'], OrderSpectrum | null>>;
 
@@ -145,24 +144,6 @@ function amplitudeBySpeed(
       speed: kept(at * SPEED_STEP),
       amplitude: kept(Math.sqrt(powers.reduce((sum, each) => sum + each, 0) / powers.length)),
     }));
-}
-
-function sayReading(
-  strongest: RoadTestResult['strongest'],
-  ratio: number | null,
-  hasBraking: boolean,
-): string {
-  if (!strongest) return 'No order stands out: nothing turns with this shake, or there is none.';
-  const isWhole = Number.isInteger(strongest.order);
-  const order = isWhole ? `Order ${strongest.order}` : `Order ${strongest.order.toFixed(2)}`;
-  if (!isWhole || strongest.order > 3) {
-    return `${order} is strongest: no whole turn of the wheel, so look at the driveline.`;
-  }
-  if (!hasBraking) return `${order} of the wheel is strongest; nothing was braked to compare with.`;
-  if (ratio === null || ratio >= BRAKE_RATIO) {
-    return `${order} of the wheel is strongest and comes under braking: look at the brakes.`;
-  }
-  return `${order} of the wheel is strongest with and without braking: look at tyres and wheels.`;
 }
 
 /** The speed at every sample: logged, or the one given. Throws when there is neither. */
@@ -242,7 +223,10 @@ export function analyseRoadTest(input: RoadTestInput): RoadTestAnalysis {
     strongest,
     brakingToCoasting: ratio,
     peakSpeed: strongest && during ? speedOfPeak(of(during), at, strongest.order) : null,
-    reading: sayReading(strongest, ratio, of('braking').length > 0),
+    reading: sayConclusion(
+      concludeRoadTest({ strongest, brakingToCoasting: ratio }, of('braking').length > 0),
+      strongest,
+    ),
     spectra: even.axisNames.map((axis, i) => ({
       axis,
       braking: drawn(spectra[i]!.braking),

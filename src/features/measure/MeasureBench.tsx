@@ -1,7 +1,6 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { advise, assessCorner, sayMove } from '@/core/assessment';
 import { phasorsOf } from '@/core/harmonics';

@@ -71,7 +71,7 @@ async function open(folder: string, manifest: Manifest): Promise<Answer<null>> {
   } catch (error) {
     if (error instanceof FolderTooNew) return refuse(error.message);
     // A database that is not whole fails in every way there is: what it was is in the log.
-    console.error(error);
+    process.stderr.write(`A backup’s database could not be opened: ${String(error)}\n`);
     return refuse('The database in the backup cannot be opened: it is not whole.');
   }
 }
