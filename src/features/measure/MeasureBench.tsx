@@ -1,7 +1,7 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { advise, assessCorner, sayMove } from '@/core/assessment';
 import { phasorsOf } from '@/core/harmonics';
 import { CORNER_NAME } from '@/core/readings';

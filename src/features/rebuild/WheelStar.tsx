@@ -85,7 +85,7 @@ function Wheel({
  * wrench that types. Every pull is on file at once.
  */
 export function WheelStar(props: WheelStarProps) {
-  const { jobId, corner, count, fastening, torqueNm, unit } = props;
+  const { corner, count, fastening, torqueNm, unit } = props;
   const star = useStar(props);
   const { pulls, keep } = star;
   const [text, setText] = useState('');
