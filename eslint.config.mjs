@@ -2,7 +2,16 @@ import nextVitals from 'eslint-config-next/core-web-vitals';
 import nextTypescript from 'eslint-config-next/typescript';
 
 const config = [
-  { ignores: ['.next/**', '.next-cli/**', 'data/**', 'demo-data/**', 'next-env.d.ts', 'test-results/**'] },
+  {
+    ignores: [
+      '.next/**',
+      '.next-cli/**',
+      'data/**',
+      'demo-data/**',
+      'next-env.d.ts',
+      'test-results/**',
+    ],
+  },
   ...nextVitals,
   ...nextTypescript,
   {

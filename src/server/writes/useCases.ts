@@ -148,10 +148,10 @@ export const USE_CASE_NAMES = Object.keys(USE_CASES) as readonly UseCaseName[];
 
 /** Asks a use case by its name. */
 export function askUseCase(name: string, input: unknown, asked: Asked): Promise<Answer<unknown>> {
-  const useCase: UseCase | undefined = Object.hasOwn(USE_CASES, name)
+  const own: UseCase | undefined = Object.hasOwn(USE_CASES, name)
     ? USE_CASES[name as UseCaseName]
     : undefined;
-  return useCase
-    ? useCase(input, asked)
+  return own
+    ? own(input, asked)
     : Promise.resolve(refuse('This program does not know what that is. Load the page again.'));
 }
