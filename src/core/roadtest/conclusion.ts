@@ -1,4 +1,7 @@
-import type { RoadTestResult } from './solveRoadTest';
+/** The order that stands out of the others, counted in turns of the wheel. */
+interface Strongest {
+  readonly order: number;
+}
 
 /**
  * What a drive says: nothing turns with the shake (`nothing`), an order that no wheel turns at
@@ -14,7 +17,10 @@ const HIGHEST_WHEEL_ORDER = 3;
 
 /** The one judgement of a drive, from which its sentence and what it tells the diagnosis are made. */
 export function concludeRoadTest(
-  { strongest, brakingToCoasting }: Pick<RoadTestResult, 'strongest' | 'brakingToCoasting'>,
+  {
+    strongest,
+    brakingToCoasting,
+  }: { readonly strongest: Strongest | null; readonly brakingToCoasting: number | null },
   wasBraked: boolean,
 ): RoadTestConclusion {
   if (!strongest) return 'nothing';
@@ -27,7 +33,7 @@ export function concludeRoadTest(
 /** A conclusion in one sentence. */
 export function sayConclusion(
   conclusion: RoadTestConclusion,
-  strongest: RoadTestResult['strongest'],
+  strongest: Strongest | null,
 ): string {
   const at = strongest?.order ?? 0;
   const order = `Order ${Number.isInteger(at) ? at : at.toFixed(2)}`;
