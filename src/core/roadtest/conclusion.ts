@@ -31,10 +31,7 @@ export function concludeRoadTest(
 }
 
 /** A conclusion in one sentence. */
-export function sayConclusion(
-  conclusion: RoadTestConclusion,
-  strongest: Strongest | null,
-): string {
+export function sayConclusion(conclusion: RoadTestConclusion, strongest: Strongest | null): string {
   const at = strongest?.order ?? 0;
   const order = `Order ${Number.isInteger(at) ? at : at.toFixed(2)}`;
   switch (conclusion) {
