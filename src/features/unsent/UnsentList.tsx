@@ -3,11 +3,12 @@
 import { format } from 'date-fns';
 import Link from 'next/link';
 import { Offcanvas } from 'react-bootstrap';
-import { inputOverTheirs, useKeeper, useKeeperState, type KeptWrite } from '@/ui/keeper';
+import { inputOverTheirs, sayTheirs, useKeeper, useKeeperState, type KeptWrite } from '@/ui/keeper';
 
-const stateOf = ({ status }: KeptWrite, isAway: boolean): string => {
+const stateOf = (write: KeptWrite, isAway: boolean): string => {
+  const { status } = write;
   if (status.state === 'refused') return `Not taken: ${status.message}`;
-  if (status.state === 'conflict') return 'Another screen wrote there meanwhile.';
+  if (status.state === 'conflict') return sayTheirs(write);
   return isAway ? 'Waits for the server.' : 'On its way.';
 };
 

@@ -11,6 +11,24 @@ export function theirsOf({ status }: KeptWrite): Record<string, unknown> | null 
   return isRecord(found) ? found : null;
 }
 
+function sayValue(value: unknown): string {
+  if (value === null || value === undefined || value === '') return 'nothing';
+  if (Array.isArray(value)) return value.length === 0 ? 'sound' : value.map(sayValue).join(', ');
+  if (!isRecord(value)) return String(value).replace(/-/g, ' ');
+  if (Array.isArray(value.pulls)) return `${value.pulls.length} pulls`;
+  return Object.values(value).map(sayValue).join(', ');
+}
+
+/** What another screen wrote, in words, before it is written over or left. */
+export function sayTheirs(write: KeptWrite): string {
+  const theirs = theirsOf(write);
+  if (!theirs) return 'Another screen took back what stood there.';
+  const by = typeof theirs.by === 'string' ? theirs.by : 'Another screen';
+  const change = isRecord(write.input) ? write.input.change : null;
+  const lines = isRecord(change) ? Object.keys(change).map((line) => theirs[line]) : null;
+  return `${by} wrote there meanwhile: ${sayValue(lines ?? theirs.text ?? theirs.value)}.`;
+}
+
 /** The input of a write that goes over what another wrote, which its writer has seen now. */
 export function inputOverTheirs(write: KeptWrite): unknown {
   const theirs = theirsOf(write);

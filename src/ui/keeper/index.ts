@@ -1,5 +1,5 @@
 export { KeeperProvider, useKeeper, useKeeperState } from './context';
-export { inputOverTheirs, theirsOf } from './conflict';
+export { inputOverTheirs, sayTheirs, theirsOf } from './conflict';
 export { dropWriteAt, keepWrite, type KeptAnswer } from './keepWrite';
 export { checkPlace, keepCheck, stampOf, type CheckInput, type CheckKey } from './checkWrite';
 export { useRefresh } from './useRefresh';
