@@ -63,8 +63,8 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
                 <span className="zh-brand-name">Zesty Hound</span>
               </Link>
               <HeaderNav />
+              <UnsentBadge />
               <div className="zh-tools">
-                <UnsentBadge />
                 <Palette />
                 <UnitsSwitch units={await shopUnits()} />
                 <ThemeSwitch />

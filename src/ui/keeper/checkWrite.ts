@@ -1,3 +1,4 @@
+import { sayValue } from './conflict';
 import { keepWrite, type KeptAnswer } from './keepWrite';
 import type { DoneWrite, WriteOrder } from './types';
 
@@ -21,8 +22,8 @@ export const checkPlace = ({ jobId, kind, place, item }: CheckKey): string =>
   `check ${jobId} ${kind} ${place} ${item}`;
 
 /** What a check is called in the list of what is not on the server yet. */
-const aboutCheck = ({ kind, place, item }: CheckKey): string =>
-  `${place ? `${place}, ` : ''}${kind}: ${item.replace(/-/g, ' ')}`;
+const aboutCheck = ({ kind, place, item, value }: CheckInput): string =>
+  `${place ? `${place}, ` : ''}${kind}: ${item.replace(/-/g, ' ')}, ${value === null ? 'taken back' : sayValue(value)}`;
 
 /** The stamp that a check which was written has now; null where it was taken back. */
 export const stampOf = ({ answer }: DoneWrite): string | null =>

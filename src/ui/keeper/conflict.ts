@@ -11,7 +11,8 @@ export function theirsOf({ status }: KeptWrite): Record<string, unknown> | null 
   return isRecord(found) ? found : null;
 }
 
-function sayValue(value: unknown): string {
+/** A written value in plain words, where the page that has its names is not open. */
+export function sayValue(value: unknown): string {
   if (value === null || value === undefined || value === '') return 'nothing';
   if (Array.isArray(value)) return value.length === 0 ? 'sound' : value.map(sayValue).join(', ');
   if (!isRecord(value)) return String(value).replace(/-/g, ' ');

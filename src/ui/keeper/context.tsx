@@ -6,6 +6,7 @@ import {
   useEffect,
   useMemo,
   useRef,
+  useState,
   useSyncExternalStore,
   type ReactNode,
 } from 'react';
@@ -95,6 +96,20 @@ function useAskBeforeLeaving(keeper: Keeper | null): void {
   }, [keeper]);
 }
 
+/** Makes the router wait for the server; whether it does so just now. */
+function usePatience(): boolean {
+  const [waiting, setWaiting] = useState(0);
+  useEffect(() => {
+    if (process.env.NODE_ENV !== 'production') return;
+    const plain = window.fetch;
+    window.fetch = patientFetch(plain.bind(window), (isWaiting) =>
+      setWaiting((count) => count + (isWaiting ? 1 : -1)),
+    );
+    return () => void (window.fetch = plain);
+  }, []);
+  return waiting > 0;
+}
+
 /** What every page stands in: what is typed or pressed goes through its keeper. */
 export function KeeperProvider({
   who,
@@ -107,17 +122,19 @@ export function KeeperProvider({
   useRefreshAfterWrites(keeper);
   useAskBeforeLeaving(keeper);
   useEffect(() => setWriter(who), [who]);
-  useEffect(() => {
-    if (process.env.NODE_ENV !== 'production') return;
-    const plain = window.fetch;
-    window.fetch = patientFetch(plain.bind(window));
-    return () => void (window.fetch = plain);
-  }, []);
+  const waits = usePatience();
   useEffect(() => {
     // Before this nothing that is pressed would be kept.
     document.documentElement.dataset.alive = '';
   }, []);
-  return children;
+  return (
+    <>
+      {children}
+      <p className="zh-keeping" role="status">
+        {waits && 'The server does not answer. The page opens when it is back.'}
+      </p>
+    </>
+  );
 }
 
 /** The keeper of this page; null while the server renders it. */

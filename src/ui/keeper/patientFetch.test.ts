@@ -22,10 +22,12 @@ describe('the patient fetch', () => {
       .mockRejectedValueOnce(new TypeError('Failed to fetch'))
       .mockResolvedValueOnce(torn())
       .mockResolvedValueOnce(good);
-    const answer = patientFetch(plain)('/jobs', PAGE);
+    const waits: boolean[] = [];
+    const answer = patientFetch(plain, (isWaiting) => waits.push(isWaiting))('/jobs', PAGE);
     await jest.advanceTimersByTimeAsync(2500);
     expect(await answer).toBe(good);
     expect(plain).toHaveBeenCalledTimes(3);
+    expect(waits).toEqual([true, false]);
   });
 
   test('gives up where the router has, and everything else fails at once', async () => {
@@ -33,6 +35,8 @@ describe('the patient fetch', () => {
     const stopped = AbortSignal.abort();
     await expect(patientFetch(plain)('/jobs', { ...PAGE, signal: stopped })).rejects.toThrow();
     await expect(patientFetch(plain)('/api/v1/writes', { method: 'POST' })).rejects.toThrow();
-    expect(plain).toHaveBeenCalledTimes(2);
+    const ahead = { headers: { ...PAGE.headers, 'next-router-prefetch': '1' } };
+    await expect(patientFetch(plain)('/jobs', ahead)).rejects.toThrow();
+    expect(plain).toHaveBeenCalledTimes(3);
   });
 });
