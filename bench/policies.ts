@@ -5,7 +5,7 @@ import {
   isTrulyWithin,
   POLICIES,
   tryPolicy,
-  type Outcome,
+  type PolicyResult,
   type Policy,
 } from '../src/core/bench';
 import { seededRandom } from '../src/core/numeric';
@@ -37,7 +37,7 @@ const mean = (values: readonly number[]): number =>
 const spread = (values: readonly number[]): number =>
   Math.sqrt(mean(values.map((value) => value ** 2)) - mean(values) ** 2) / Math.sqrt(values.length);
 
-const outcomes = new Map<Policy, Outcome[]>(POLICIES.map((policy) => [policy, []]));
+const outcomes = new Map<Policy, PolicyResult[]>(POLICIES.map((policy) => [policy, []]));
 let possible = 0;
 let complaints = 0;
 const random = seededRandom(6);

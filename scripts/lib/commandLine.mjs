@@ -6,7 +6,15 @@ import { fileURLToPath } from 'node:url';
 
 const ROOT = path.dirname(path.dirname(path.dirname(fileURLToPath(import.meta.url))));
 const OUT = path.join(ROOT, '.next-cli');
-const SOURCES = ['src/cli', 'src/core', 'package-lock.json', 'scripts/lib/commandLine.mjs'];
+const SOURCES = [
+  'src/cli',
+  'src/core',
+  'src/workers',
+  'package-lock.json',
+  'scripts/lib/commandLine.mjs',
+];
+/** Threads that a tool starts, built beside it. */
+const THREADS = { zh: ['recordingThread'] };
 
 /** When anything below a place changed last, in ms. */
 function changedAt(place) {
@@ -26,8 +34,11 @@ export async function commandLine(entry = 'zh') {
   const { build } = await import('esbuild');
   mkdirSync(OUT, { recursive: true });
   await build({
-    entryPoints: [path.join(ROOT, `src/cli/${entry}.ts`)],
-    outfile: file,
+    entryPoints: [...(THREADS[entry] ?? []), entry].map((name) =>
+      path.join(ROOT, `src/cli/${name}.ts`),
+    ),
+    outdir: OUT,
+    outExtension: { '.js': '.mjs' },
     bundle: true,
     platform: 'node',
     format: 'esm',

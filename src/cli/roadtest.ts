@@ -7,7 +7,6 @@ import {
   LOOK_BYTES,
   lookAtLog,
   planOf,
-  RecordingFeed,
   rollingDiameter,
   ROLES,
   solveRoadTest,
@@ -17,8 +16,7 @@ import {
   type RoadTestResult,
 } from '../core/roadtest';
 import { isBadUse } from './badUse';
-
-const CHUNK_BYTES = 1 << 20;
+import { readHalves } from './recordingHalves';
 
 const refuse = (code: string, message: string, path = ''): never => {
   throw new UnusableRecording(code, message, path);
@@ -36,17 +34,14 @@ function lookAt(file: string): Buffer {
   return start.subarray(0, read);
 }
 
-/** Reads a log as a stream: memory grows with its numbers, not with its text. */
-export async function readLog(
+/** Reads a log from disk. */
+async function readLog(
   file: string,
   map: Readonly<Partial<Record<Role, string>>>,
 ): Promise<Recording> {
   const start = lookAt(file);
   const layout = lookAtLog(start.toString('utf8'), start.length < LOOK_BYTES);
-  const feed = new RecordingFeed(planOf(layout, map), layout.delimiter, 1);
-  const text = fs.createReadStream(file, { encoding: 'utf8', highWaterMark: CHUNK_BYTES });
-  for await (const piece of text) feed.push(piece as string);
-  return joinParts([feed.finish()]);
+  return joinParts(await readHalves(file, planOf(layout, map), layout.delimiter));
 }
 
 const SPEED = /^\s*(\d+(?:[.,]\d+)?)\s*(km\/?h|kph|mph|m\/s)\s*$/i;

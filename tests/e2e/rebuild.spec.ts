@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { expect, test, type Page } from '@playwright/test';
 import { complaintsOf, expectAccessible, openJob, runoutLap, typedMm } from './helpers';
 import type { VirtualCorner } from '@/core/bench';
@@ -267,6 +268,24 @@ test('from cut done to signed off: by keyboard alone, and by touch on a phone', 
     await expect(small.getByText('Nothing is open.')).toBeVisible();
     await small.getByRole('button', { name: 'Sign off as Ines' }).tap();
     await expect(small.getByText('Signed off by Ines')).toBeVisible();
+  });
+  await test.step('the owner’s page, the PDF and the report tell one story', async () => {
+    for (const id of [cut, indexed]) {
+      await page.goto(`/jobs/${id}/report/owner`);
+      const told = await page.locator('main').innerText();
+      const figures = [...new Set(told.match(/\d+\.\d{3} mm/g) ?? [])];
+      expect(figures.length).toBeGreaterThanOrEqual(2);
+      const answer = await page.request.get(`/api/v1/jobs/${id}/report.pdf`);
+      const printed = execFileSync('pdftotext', ['-layout', '-', '-'], {
+        input: await answer.body(),
+        encoding: 'utf8',
+      });
+      for (const figure of figures) expect(printed).toContain(figure);
+      await page.goto(`/jobs/${id}/report`);
+      const report = await page.locator('main').innerText();
+      await expect(page.getByText('Signed off by Ines')).toBeVisible();
+      for (const figure of figures) expect(report).toContain(figure.replace(' mm', ''));
+    }
   });
   await phone.close();
   expect(complaints).toEqual([]);

@@ -1,5 +1,5 @@
 import { DEMO_SHOP } from '../../core/bench';
-import { TIMED_STAGES, type ClosedJob, type Mark } from '../../core/insights';
+import { STAGES, type ClosedJob, type Mark } from '../../core/insights';
 import type { RandomSource } from '../../core/numeric';
 import type { Corner } from '../../core/readings';
 
@@ -151,7 +151,7 @@ function pastCorner(corner: Corner, rotor: Rotor, km: number, random: RandomSour
 /** Marks of a job's work: a few at each stage, minutes apart. */
 function marksFrom(start: Date, random: RandomSource): Mark[] {
   let at = start.getTime();
-  return TIMED_STAGES.flatMap((stage) =>
+  return STAGES.flatMap((stage) =>
     Array.from({ length: 3 }, (): Mark => {
       at += 60_000 * (1 + 14 * random.uniform());
       return { stage, at };

@@ -35,7 +35,7 @@ export const POLICIES = [
 export type Policy = (typeof POLICIES)[number];
 
 /** What became of one corner. */
-export interface Outcome {
+export interface PolicyResult {
   readonly isWithin: boolean;
   readonly mountings: number;
   /** Parts, labour, and a comeback where it did not end within. */
@@ -100,13 +100,13 @@ const settle = (
   setup: PolicySetup,
   spent: number,
   mountings: number,
-): Outcome => {
+): PolicyResult => {
   const isWithin = isTrulyWithin(standing, setup);
   return { isWithin, mountings, cost: spent + (isWithin ? 0 : (setup.shop.prices.comeback ?? 0)) };
 };
 
 /** Moves on stud by stud until one reads within, else to the best of all that were read. */
-function trialAndError(first: Standing, setup: PolicySetup, random: RandomSource): Outcome {
+function trialAndError(first: Standing, setup: PolicySetup, random: RandomSource): PolicyResult {
   let best = { shift: 0, tir: Infinity };
   let spent = 0;
   for (let shift = 0; shift < setup.studs; shift += 1) {
@@ -188,7 +188,7 @@ function step(tally: Tally, setup: PolicySetup, random: RandomSource): Tally | n
 }
 
 /** What this tool says, done: measured, decided, corrected, proven, and decided again if it must be. */
-function byTool(first: Standing, setup: PolicySetup, random: RandomSource): Outcome {
+function byTool(first: Standing, setup: PolicySetup, random: RandomSource): PolicyResult {
   let tally: Tally = {
     at: measure(first, setup, random),
     spent: 0,
@@ -209,7 +209,7 @@ export function tryPolicy(
   policy: Policy,
   setup: PolicySetup,
   random: RandomSource,
-): Outcome {
+): PolicyResult {
   const first: Standing = { truth, shift: 0, sets: [] };
   const nothing = { shift: null, plate: null };
   switch (policy) {

@@ -10,7 +10,7 @@ import {
   isChoice,
   nextChecks,
   NO_OVERRIDES,
-  outcomesOf,
+  answersAhead,
   probabilityOfValue,
   weigh,
   weightOf,
@@ -36,7 +36,7 @@ describe('the knowledge file', () => {
     for (const { code } of KNOWLEDGE.causes) {
       const best = KNOWLEDGE.findings
         .filter(({ stage }) => stage !== 'complaint')
-        .flatMap((each) => outcomesOf(each).map(({ value }) => weightOf(each, value, code)));
+        .flatMap((each) => answersAhead(each).map(({ value }) => weightOf(each, value, code)));
       expect([code, Math.max(...best) > 6]).toEqual([code, true]);
     }
   });

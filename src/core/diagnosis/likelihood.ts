@@ -91,7 +91,7 @@ export function reasonOf(finding: Finding, value: string | number, decibans: num
 }
 
 /** A grid of answers of a finding with their probability given each cause. */
-export interface Outcome {
+export interface AnswerAhead {
   readonly value: string | number;
   readonly label: string;
   readonly given: (cause: string) => number;
@@ -101,7 +101,7 @@ export interface Outcome {
 const RATIO_GRID = [0.15, 0.3, 0.5, 0.75, 1, 1.4, 2, 3, 4.5];
 
 /** The outcomes that a check can have. */
-export function outcomesOf(finding: Finding): Outcome[] {
+export function answersAhead(finding: Finding): AnswerAhead[] {
   if (isChoice(finding)) {
     return finding.values.map(({ code, label }) => ({
       value: code,

@@ -1,4 +1,4 @@
-import { outcomesOf, weightOf, type Outcome } from './likelihood';
+import { answersAhead, weightOf, type AnswerAhead } from './likelihood';
 import { advisesNoDrive } from './safety';
 import { isChoice, type Finding, type Knowledge } from './types';
 import { percent } from './words';
@@ -31,7 +31,7 @@ const entropy = (probabilities: readonly number[]): number =>
   probabilities.reduce((sum, p) => (p > 0 ? sum - p * Math.log2(p) : sum), 0);
 
 /** The probabilities after an outcome: only the check's own group changes. */
-function after(now: readonly WeighedCause[], finding: Finding, outcome: Outcome): number[] {
+function after(now: readonly WeighedCause[], finding: Finding, outcome: AnswerAhead): number[] {
   const odds = now.map((cause) => {
     const before = cause.byGroup.get(finding.group) ?? 0;
     const own = weightOf(finding, outcome.value, cause.code);
@@ -48,7 +48,7 @@ function lookAhead(
   now: readonly WeighedCause[],
 ): { bits: number; changes: string[] } {
   let expected = 0;
-  const outcomes = outcomesOf(finding).map((outcome) => {
+  const outcomes = answersAhead(finding).map((outcome) => {
     const then = after(now, finding, outcome);
     const chance = now.reduce(
       (sum, cause) => sum + cause.probability * outcome.given(cause.code),

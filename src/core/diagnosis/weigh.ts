@@ -98,7 +98,7 @@ const sumOf = (byGroup: ReadonlyMap<string, number>): number =>
 /** Weight from which a term names the corner of a cause. */
 const NAMES_A_CORNER = 3;
 
-function placeOf(cause: Cause, terms: readonly Term[]): Corner | AxlePosition | null {
+function likeliestPlace(cause: Cause, terms: readonly Term[]): Corner | AxlePosition | null {
   const named = terms
     .filter(({ counted, corner, decibans }) => counted && corner && decibans >= NAMES_A_CORNER)
     .sort((p, q) => q.decibans - p.decibans)[0];
@@ -143,7 +143,7 @@ export function weigh(knowledge: Knowledge, input: WeighInput): WeighedCause[] {
       probability: odds[i]! / total,
       terms: terms.toSorted((p, q) => Math.abs(q.decibans) - Math.abs(p.decibans)),
       byGroup,
-      place: placeOf(cause, terms),
+      place: likeliestPlace(cause, terms),
     }))
     .sort((p, q) => q.probability - p.probability);
 }

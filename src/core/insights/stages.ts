@@ -1,5 +1,5 @@
-/** The stages of a job whose time is kept, in the order of work. */
-export const TIMED_STAGES = [
+/** The stages of a job in the order of work: the time at each is kept. */
+export const STAGES = [
   'complaint',
   'road-test',
   'strip',
@@ -10,11 +10,11 @@ export const TIMED_STAGES = [
   'prove',
   'report',
 ] as const;
-export type TimedStage = (typeof TIMED_STAGES)[number];
+export type StageKey = (typeof STAGES)[number];
 
 /** Something that was written down at a stage. */
 export interface Mark {
-  readonly stage: TimedStage;
+  readonly stage: StageKey;
   /** Milliseconds since the epoch. */
   readonly at: number;
 }
@@ -26,8 +26,8 @@ const LONGEST_PAUSE = 30 * 60_000;
  * Minutes of work at each stage: the time from one mark to the next counts for the stage of the
  * later one, pauses over half an hour left out. Stages without time are left out.
  */
-export function stageMinutes(marks: readonly Mark[]): Map<TimedStage, number> {
-  const minutes = new Map<TimedStage, number>();
+export function stageMinutes(marks: readonly Mark[]): Map<StageKey, number> {
+  const minutes = new Map<StageKey, number>();
   const ordered = [...marks].sort((p, q) => p.at - q.at);
   ordered.forEach(({ stage, at }, i) => {
     const before = ordered[i - 1];

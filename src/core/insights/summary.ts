@@ -1,5 +1,5 @@
 import { meanFrom, shareOf, type Mean, type Share } from './interval';
-import { TIMED_STAGES, timeAt, type TimedStage } from './stages';
+import { STAGES, timeAt, type StageKey } from './stages';
 import type { Measure } from './tally';
 
 /** Tallies of one measure under one key, summed up. */
@@ -28,7 +28,7 @@ export interface Prediction {
 
 /** Hands-on time of a stage in minutes: the middle half of the jobs about the median. */
 export interface StageTime {
-  readonly stage: TimedStage;
+  readonly stage: StageKey;
   readonly jobs: number;
   readonly median: number;
   readonly from: number;
@@ -67,7 +67,7 @@ const comebacksOf = (cells: readonly Cell[]): Comebacks[] =>
   cells.map(({ key, count, sum }) => ({ key, share: shareOf(sum, count) })).sort(often);
 
 function stageTimes(cells: readonly Cell[]): StageTime[] {
-  return TIMED_STAGES.flatMap((stage) => {
+  return STAGES.flatMap((stage) => {
     const bins = cells.flatMap(({ key, count }) => {
       const [name, bin] = key.split('|');
       return name === stage ? [{ bin: Number(bin), count }] : [];

@@ -1,4 +1,5 @@
 import { measuredSet } from '../assessment';
+import { STAGES, type StageKey } from '../insights';
 import type { Corner } from '../readings';
 import { signOffBlockers } from '../procedure';
 import { isWritten } from './checks';
@@ -9,19 +10,7 @@ import { setsOfCorner } from './record';
 import { oncePer } from './remember';
 import type { Job, Phase } from './types';
 
-/** The stages of a job in the order of work. */
-export const STAGES = [
-  'complaint',
-  'road-test',
-  'strip',
-  'measure',
-  'decide',
-  'correct',
-  'rebuild',
-  'prove',
-  'report',
-] as const;
-export type StageKey = (typeof STAGES)[number];
+export { STAGES, type StageKey };
 
 export interface Stage {
   readonly key: StageKey;

@@ -5,7 +5,7 @@ import {
   type CorrectedCorner,
   type Mark,
   type Tally,
-  type TimedStage,
+  type StageKey,
 } from '../insights';
 import { seenItems } from '../procedure';
 import type { Corner } from '../readings';
@@ -15,7 +15,7 @@ import { axleAt } from './record';
 import type { Decision, Job } from './types';
 
 /** The stage at which something of a kind is written down. */
-const STAGE_OF: Readonly<Record<CheckKind, TimedStage>> = {
+const STAGE_OF: Readonly<Record<CheckKind, StageKey>> = {
   lifting: 'strip',
   step: 'strip',
   parts: 'strip',
@@ -37,7 +37,7 @@ const STAGE_OF: Readonly<Record<CheckKind, TimedStage>> = {
 
 /** Everything that was written down in a job, with its stage and time. */
 function marksOf({ createdAt, closedAt, checks, sets, decisions, roadTests }: Job): Mark[] {
-  const mark = (stage: TimedStage, at: Date): Mark => ({ stage, at: at.getTime() });
+  const mark = (stage: StageKey, at: Date): Mark => ({ stage, at: at.getTime() });
   return [
     mark('complaint', createdAt),
     ...checks.map(({ kind, at }) => mark(STAGE_OF[kind], at)),

@@ -3,20 +3,6 @@ import { readDecimal } from './decimal';
 
 const FIRST_ROOM = 1 << 16;
 
-/** A column that grows as it is filled. */
-class Column {
-  values = new Float64Array(FIRST_ROOM);
-
-  set(at: number, value: number): void {
-    if (at >= this.values.length) {
-      const more = new Float64Array(this.values.length * 2);
-      more.set(this.values);
-      this.values = more;
-    }
-    this.values[at] = value;
-  }
-}
-
 /** A stretch of a log in columns of equal length, in SI units, and what was wrong in it. */
 export interface RecordingPart {
   readonly columns: Readonly<Partial<Record<Role, Float64Array>>>;
@@ -30,16 +16,18 @@ export interface RecordingPart {
 
 const clock = (text: string): number => Date.parse(text) / 1000;
 const BRAKE_ON = /^(1|true|yes|on|brake)/i;
-const mark = (text: string): number => (BRAKE_ON.test(text) ? 1 : 0);
+const mark = (text: string): number => (text === '' ? NaN : BRAKE_ON.test(text) ? 1 : 0);
 
 interface Field {
   readonly role: Role;
   readonly index: number;
   readonly factor: number;
-  readonly read: (text: string) => number;
+  /** How it is read where it is no plain number. */
+  readonly read: ((text: string) => number) | null;
   /** A row may be without it: speed is often logged once a second. */
   readonly mayLack: boolean;
-  readonly column: Column;
+  /** What was read so far, and room for more. */
+  values: Float64Array;
 }
 
 function fieldsOf({ index, factor, isClock }: ColumnPlan): Field[] {
@@ -47,9 +35,9 @@ function fieldsOf({ index, factor, isClock }: ColumnPlan): Field[] {
     role,
     index: index[role]!,
     factor: factor[role] ?? 1,
-    read: role === 'brake' ? mark : role === 'time' && isClock ? clock : readDecimal,
+    read: role === 'brake' ? mark : role === 'time' && isClock ? clock : null,
     mayLack: role === 'speed',
-    column: new Column(),
+    values: new Float64Array(FIRST_ROOM),
   }));
 }
 
@@ -57,6 +45,7 @@ function fieldsOf({ index, factor, isClock }: ColumnPlan): Field[] {
 export class RecordingReader {
   private readonly fields: readonly Field[];
   private rows = 0;
+  private room = FIRST_ROOM;
   private bad = 0;
   private firstBad: RecordingPart['firstBad'] = null;
 
@@ -66,26 +55,36 @@ export class RecordingReader {
 
   /** Takes one row; `line` is its number in what is read, from 1. */
   take(row: readonly string[], line: number): void {
+    if (this.rows === this.room) this.makeRoom();
     const { fields, rows } = this;
     for (let i = 0; i < fields.length; i += 1) {
       const field = fields[i]!;
       const text = row[field.index] ?? '';
-      const value = text === '' ? NaN : field.read(text) * field.factor;
+      const value = (field.read === null ? readDecimal(text) : field.read(text)) * field.factor;
       if (!Number.isFinite(value) && !field.mayLack) {
         this.bad += 1;
         this.firstBad ??= { line, column: field.role };
         return;
       }
-      field.column.set(rows, value);
+      field.values[rows] = value;
     }
     this.rows += 1;
+  }
+
+  private makeRoom(): void {
+    this.room *= 2;
+    for (const field of this.fields) {
+      const more = new Float64Array(this.room);
+      more.set(field.values);
+      field.values = more;
+    }
   }
 
   /** What was read; `lines` is how many lines that took. */
   part(lines: number): RecordingPart {
     const { rows, bad, firstBad } = this;
     const columns = Object.fromEntries(
-      this.fields.map(({ role, column }) => [role, column.values.slice(0, rows)]),
+      this.fields.map(({ role, values }) => [role, values.slice(0, rows)]),
     );
     return { columns, rows, lines, bad, firstBad };
   }

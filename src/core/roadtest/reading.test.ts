@@ -77,6 +77,29 @@ describe('a file is looked at before it is read', () => {
   });
 });
 
+describe('columns grow as they are filled', () => {
+  test('a log longer than the first room keeps every row of every column', () => {
+    const rows = Array.from({ length: 70_000 }, (_, i) => `${i / 100},${i % 7},${i % 5}`);
+    const { time, axes, axisNames } = readLogText(`time,ax,ay\n${rows.join('\n')}`);
+    expect(axisNames).toEqual(['x', 'y']);
+    expect(time).toHaveLength(70_000);
+    const wrong = rows.findIndex(
+      (_, i) => time[i] !== i / 100 || axes[0]![i] !== i % 7 || axes[1]![i] !== i % 5,
+    );
+    expect(wrong).toBe(-1);
+  });
+
+  test('a row may lack its speed, never its mark of the brake', () => {
+    const log = readLogText(
+      'time,ax,speed (m/s),brake\n0,1,20,0\n0.1,1,,1\n0.2,1,19,on\n0.3,1,18,false',
+    );
+    expect([...(log.speed ?? [])]).toEqual([20, NaN, 19, 18]);
+    expect([...(log.brake ?? [])]).toEqual([0, 1, 1, 0]);
+    const rows = Array.from({ length: 40 }, (_, i) => `${i / 10},1,20,${i === 7 ? '' : '1'}`);
+    expect(readLogText(`time,ax,speed (m/s),brake\n${rows.join('\n')}`).time).toHaveLength(39);
+  });
+});
+
 describe('a felt rate', () => {
   const at = wheelFrequency(20, 0.66);
 

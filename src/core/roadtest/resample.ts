@@ -51,7 +51,9 @@ function rising(recording: Recording): { kept: Uint32Array; duplicates: number }
   const kept = new Uint32Array(time.length);
   let n = 0;
   let last = -Infinity;
-  for (const i of order) {
+  // Half a million rows: by index, an iterator takes ten times as long.
+  for (let at = 0; at < order.length; at += 1) {
+    const i = order[at]!;
     if (time[i]! > last) {
       kept[n] = i;
       n += 1;
@@ -92,6 +94,7 @@ export function resampleEvenly(recording: Recording): EvenRecording {
   const n = Math.floor(end / step) + 1;
   const gaps: { start: number; end: number }[] = [];
   const left = new Uint32Array(n);
+  const right = new Uint32Array(n);
   const share = new Float64Array(n);
   const evenTime = new Float64Array(n);
   let k = 0;
@@ -99,9 +102,12 @@ export function resampleEvenly(recording: Recording): EvenRecording {
     const at = i * step;
     evenTime[i] = at;
     while (k < kept.length - 2 && time[kept[k + 1]!]! < at) k += 1;
-    const t0 = time[kept[k]!]!;
-    const t1 = time[kept[Math.min(k + 1, kept.length - 1)]!]!;
-    left[i] = k;
+    const a = kept[k]!;
+    const b = kept[Math.min(k + 1, kept.length - 1)]!;
+    const t0 = time[a]!;
+    const t1 = time[b]!;
+    left[i] = a;
+    right[i] = b;
     share[i] = t1 > t0 ? Math.min(1, Math.max(0, (at - t0) / (t1 - t0))) : 0;
   }
   for (let i = 1; i < kept.length; i += 1) {
@@ -112,8 +118,8 @@ export function resampleEvenly(recording: Recording): EvenRecording {
   const even = (values: Float64Array): Float64Array => {
     const out = new Float64Array(n);
     for (let i = 0; i < n; i += 1) {
-      const a = values[kept[left[i]!]!]!;
-      const b = values[kept[Math.min(left[i]! + 1, kept.length - 1)]!]!;
+      const a = values[left[i]!]!;
+      const b = values[right[i]!]!;
       out[i] = a + (b - a) * share[i]!;
     }
     return out;

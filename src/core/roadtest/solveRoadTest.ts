@@ -1,4 +1,3 @@
-import { maximum } from '../numeric';
 import { concludeRoadTest, sayConclusion } from './conclusion';
 import { orderStep, orderStretches, PADDING, withoutJolts, type Stretch } from './orders';
 import { UnusableRecording, type Recording } from './recording';
@@ -72,6 +71,8 @@ export interface RoadTestAnalysis extends RoadTestResult {
   }[];
 }
 
+/** Nothing slower than this is a drive, in m/s. */
+const WALKING_PACE = 3;
 const ORDERS = [1, 2, 3];
 /** Highest order that is drawn. */
 const TOP_DRAWN = 5;
@@ -174,7 +175,7 @@ export function analyseRoadTest(input: RoadTestInput): RoadTestAnalysis {
   const even = resampleEvenly(input.recording);
   const n = even.time.length;
   const speed = speedOf(even.speed, input.speed, n);
-  if (maximum(speed) < 3) {
+  if (!speed.some((each) => each >= WALKING_PACE)) {
     throw new UnusableRecording(
       'speed',
       'The vehicle never went faster than walking pace.',

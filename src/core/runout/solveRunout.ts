@@ -137,7 +137,7 @@ function qualityReasons(
 }
 
 /** The place of an extreme of the averaged readings. */
-export function placeOf(
+export function extremeAt(
   values: readonly Micrometres[],
   angles: readonly Degrees[],
   sign: 1 | -1,
@@ -169,8 +169,8 @@ export function solveRunout(input: RunoutInput): RunoutResult {
     repeatability: prepared.repeatability,
     tirAsRead,
     tirFitted,
-    high: placeOf(averaged, angles, 1),
-    low: placeOf(averaged, angles, -1),
+    high: extremeAt(averaged, angles, 1),
+    low: extremeAt(averaged, angles, -1),
     orders: describeOrders(fit),
     closure,
     outliers,

@@ -16,7 +16,7 @@ import {
   type Gauge,
   type Laps,
 } from '../readings';
-import { placeOf, type Place } from '../runout';
+import { extremeAt, type Place } from '../runout';
 import type { Degrees, Micrometres } from '../units';
 import {
   HOT_ROTOR,
@@ -144,8 +144,8 @@ export function measureThickness(
   const angles = input.angles ?? evenAngles(outer.averaged.length);
   const fit = fitHarmonics(angles, outer.averaged, outer.sigma);
   const outliers = findOutliers(angles, outer.averaged, outer.sigma, gauge);
-  const thin = placeOf(outer.averaged, angles, -1);
-  const thick = placeOf(outer.averaged, angles, 1);
+  const thin = extremeAt(outer.averaged, angles, -1);
+  const thick = extremeAt(outer.averaged, angles, 1);
   const innerMin = inner ? minimum(inner.averaged) : Infinity;
   const thinnest = inner && innerMin < thin.value ? inner : outer;
   const quality = qualityReasons(input, outliers);

@@ -1,4 +1,4 @@
-import type { Mean, Share, TimedStage } from '@/core/insights';
+import type { Mean, Share, StageKey } from '@/core/insights';
 
 const CORRECTIONS: Readonly<Record<string, string>> = {
   leave: 'Left as it was',
@@ -15,7 +15,7 @@ const CORRECTIONS: Readonly<Record<string, string>> = {
 /** A correction by its code, in words. */
 export const correctionName = (code: string): string => CORRECTIONS[code] ?? code;
 
-export const STAGE_NAME: Readonly<Record<TimedStage, string>> = {
+export const STAGE_NAME: Readonly<Record<StageKey, string>> = {
   complaint: 'Complaint',
   'road-test': 'Road test',
   strip: 'Strip and inspect',

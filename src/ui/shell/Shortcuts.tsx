@@ -26,7 +26,7 @@ const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && target.closest('input, textarea, select') !== null;
 
 /** Where a key leads when nothing is typed; null when it leads nowhere. */
-function placeOf(key: string, before: string): string | null {
+function pathOfKey(key: string, before: string): string | null {
   if (before === 'g' && key === 'j') return '/';
   if (before === 'g' && key === 'f') return '/find';
   if (before === 'g' && key === 'd') return '/due';
@@ -62,7 +62,7 @@ export function Shortcuts() {
         dialog.current?.showModal();
         return;
       }
-      const place = dialog.current?.open ? null : placeOf(event.key, before);
+      const place = dialog.current?.open ? null : pathOfKey(event.key, before);
       before = event.key;
       if (place) router.push(place);
     };

@@ -129,7 +129,7 @@ async function doublesOf(
   const unique = uniqueOf(name);
   const [first] = unique;
   if (!first || rows.length === 0) return new Set();
-  const placeOf = (row: Readonly<Record<string, unknown>>): string =>
+  const naturalKey = (row: Readonly<Record<string, unknown>>): string =>
     JSON.stringify(unique.map(([key]) => row[key] ?? null));
   const places = new Set<string>();
   for (const part of chunked([...new Set(rows.map((row) => row[first[0]]))])) {
@@ -137,9 +137,9 @@ async function doublesOf(
       .select()
       .from(TABLES[name] as PgTable)
       .where(inArray(first[1], part));
-    for (const row of here.map(toArchive)) places.add(placeOf(row));
+    for (const row of here.map(toArchive)) places.add(naturalKey(row));
   }
-  return new Set(rows.filter((row) => places.has(placeOf(row))));
+  return new Set(rows.filter((row) => places.has(naturalKey(row))));
 }
 
 interface Planned extends TablePlan {
