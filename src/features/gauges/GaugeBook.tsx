@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
+import { useForm, useWatch } from 'react-hook-form';
 import type { GaugeForm } from '@/core/contracts';
 import { exactNumber, fieldUnit, UNIT_SIGN, type UnitSystem } from '@/core/units';
 import type { GaugeRow } from '@/server/measure/gauges';
@@ -51,7 +52,10 @@ interface GaugeEditorProps {
 }
 
 function GaugeEditor({ initial, units, onDone }: GaugeEditorProps) {
-  const [form, setForm] = useState(initial);
+  const { register, handleSubmit, setValue, control } = useForm<GaugeForm>({
+    defaultValues: initial,
+  });
+  const [lineFormat, unit] = useWatch({ control, name: ['lineFormat', 'unit'] });
   const { send, busy, trouble, fields } = useSend(writeGauge);
   const messages: Readonly<Record<string, string>> =
     trouble && Object.keys(fields).length === 0 ? { name: trouble } : fields;
@@ -66,33 +70,23 @@ function GaugeEditor({ initial, units, onDone }: GaugeEditorProps) {
       <Form.Control
         type={type}
         autoComplete="off"
-        value={form[field]}
         isInvalid={messages[field] !== undefined}
-        onChange={(event) => setForm({ ...form, [field]: event.target.value })}
+        {...register(field)}
       />
       {messages[field] && <div className="zh-error">{messages[field]}</div>}
     </Form.Group>
   );
-  const save = (): void => send([form], onDone);
   return (
     <form
       className="zh-card my-2"
       noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        save();
-      }}
+      onSubmit={handleSubmit((form) => send([form], onDone))}
     >
       <div className="zh-limits">
         {text('name', 'Name or number on it')}
         <Form.Group controlId="gauge-kind">
           <Form.Label>Kind</Form.Label>
-          <Form.Select
-            value={form.kind}
-            onChange={(event) =>
-              setForm({ ...form, kind: event.target.value === 'dial' ? 'dial' : 'micrometer' })
-            }
-          >
+          <Form.Select {...register('kind')}>
             <option value="dial">{KIND_NAME.dial}</option>
             <option value="micrometer">{KIND_NAME.micrometer}</option>
           </Form.Select>
@@ -103,16 +97,7 @@ function GaugeEditor({ initial, units, onDone }: GaugeEditorProps) {
         {text('due', 'Calibration runs out on', 'date')}
         <Form.Group controlId="gauge-unit">
           <Form.Label>A bare figure of it is in</Form.Label>
-          <Form.Select
-            value={form.unit}
-            onChange={(event) =>
-              setForm({
-                ...form,
-                unit:
-                  (['um', 'mm', 'thou', 'in'] as const).find((u) => u === event.target.value) ?? '',
-              })
-            }
-          >
+          <Form.Select {...register('unit')}>
             <option value="">the shop’s unit</option>
             {(['mm', 'um', 'thou', 'in'] as const).map((unit) => (
               <option key={unit} value={unit}>
@@ -125,19 +110,13 @@ function GaugeEditor({ initial, units, onDone }: GaugeEditorProps) {
       <Form.Check
         id="gauge-turned"
         label="It counts the other way round (its sign is turned)"
-        checked={form.turned}
-        onChange={(event) => setForm({ ...form, turned: event.target.checked })}
+        {...register('turned')}
       />
-      <Form.Check
-        id="gauge-usual"
-        label="The usual one for new sets"
-        checked={form.isUsual}
-        onChange={(event) => setForm({ ...form, isUsual: event.target.checked })}
-      />
+      <Form.Check id="gauge-usual" label="The usual one for new sets" {...register('isUsual')} />
       <LineFormatField
-        format={form.lineFormat}
-        unit={form.unit}
-        onLearn={(lineFormat) => setForm({ ...form, lineFormat })}
+        format={lineFormat}
+        unit={unit}
+        onLearn={(learnt) => setValue('lineFormat', learnt)}
       />
       <div className="d-flex gap-2 mt-2">
         <button className="btn btn-primary" disabled={busy}>

@@ -1,7 +1,7 @@
 'use client';
 
-import { useState } from 'react';
 import { Form } from 'react-bootstrap';
+import { useForm } from 'react-hook-form';
 import { useSend } from '@/ui/field';
 import { ROLES, type Role } from './roles';
 import { changePerson, removePerson } from './writes';
@@ -16,13 +16,18 @@ interface ListedPerson {
 /** One person: role and initials are changed in place, kept when the field is left. */
 function PersonLine({ person }: { readonly person: ListedPerson }) {
   const { id, name } = person;
-  const [role, setRole] = useState(person.role);
-  const [initials, setInitials] = useState(person.initials);
+  const { register, getValues } = useForm<{ role: Role; initials: string }>({
+    values: { role: person.role, initials: person.initials },
+  });
   const changed = useSend(changePerson);
   const removed = useSend(removePerson);
   const busy = changed.busy || removed.busy;
   const trouble = changed.trouble ?? removed.trouble;
-  const save = (change: { role: Role; initials: string }): void => changed.send([id, change]);
+  const save = (): void => {
+    const change = getValues();
+    const isSame = change.role === person.role && change.initials === person.initials;
+    if (!isSame) changed.send([id, change]);
+  };
   return (
     <li className="zh-person">
       <strong className="zh-name">{name}</strong>
@@ -30,21 +35,14 @@ function PersonLine({ person }: { readonly person: ListedPerson }) {
         aria-label={`Initials of ${name}`}
         maxLength={4}
         autoComplete="off"
-        value={initials}
         isInvalid={trouble !== null}
-        onChange={({ target }) => setInitials(target.value)}
-        onBlur={() => initials !== person.initials && save({ role, initials })}
+        {...register('initials', { onBlur: save })}
       />
       <Form.Select
         className="w-auto"
         aria-label={`Role of ${name}`}
-        value={role}
         disabled={busy}
-        onChange={({ target }) => {
-          const chosen = ROLES.find(([code]) => code === target.value)?.[0] ?? role;
-          setRole(chosen);
-          save({ role: chosen, initials });
-        }}
+        {...register('role', { onChange: save })}
       >
         {ROLES.map(([code, label]) => (
           <option key={code} value={code}>

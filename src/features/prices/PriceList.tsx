@@ -2,11 +2,12 @@
 
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
+import { useForm } from 'react-hook-form';
 import type { ShopForm } from '@/core/contracts';
-import { ITEM_NAME, PRICE_ITEMS, type PriceItem } from '@/core/options';
+import { ITEM_NAME, PRICE_ITEMS } from '@/core/options';
 import { fieldUnit, UNIT_SIGN, type UnitSystem } from '@/core/units';
 import { PAD_FAMILIES } from '@/core/wear';
-import { TextField, useSend } from '@/ui/field';
+import { FormField, useSend } from '@/ui/field';
 import { writePrices } from './writes';
 
 type TextKey = {
@@ -21,36 +22,34 @@ const COLUMNS = [
 
 /** The shop\u2019s own prices and times; an empty figure is not known, and never taken for zero. */
 export function PriceList({ initial, units }: { initial: ShopForm; units: UnitSystem }) {
-  const [form, setForm] = useState(initial);
+  const { register, handleSubmit } = useForm<ShopForm>({ defaultValues: initial });
   const [said, setSaid] = useState<string | null>(null);
   const { send, busy, trouble, fields: messages } = useSend(writePrices);
   const isRefused = Object.keys(messages).length > 0;
   const small = UNIT_SIGN[fieldUnit(units, 'deviation')];
   const large = UNIT_SIGN[fieldUnit(units, 'size')];
-  const set = (change: Partial<ShopForm>): void => {
-    setForm({ ...form, ...change });
-    setSaid(null);
-  };
   const text = (key: TextKey, label: string, hint?: string) => (
-    <TextField
+    <FormField
       label={label}
-      value={form[key]}
       error={messages[key]}
-      isFigure={key !== 'currency' && key !== 'plates'}
-      onChange={(value) => set({ [key]: value })}
       {...(hint ? { hint } : {})}
+      control={(ids) => (
+        <Form.Control
+          autoComplete="off"
+          inputMode={key === 'currency' || key === 'plates' ? undefined : 'decimal'}
+          {...ids}
+          {...register(key)}
+        />
+      )}
     />
   );
-  const setItem = (item: PriceItem, key: 'parts' | 'minutes' | 'away', value: string): void =>
-    set({ items: { ...form.items, [item]: { ...form.items[item], [key]: value } } });
-  const save = (): void => send([form], () => setSaid('Kept. Open decisions follow it.'));
   return (
     <form
       noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        save();
-      }}
+      onChange={() => setSaid(null)}
+      onSubmit={handleSubmit((form) =>
+        send([form], () => setSaid('Kept. Open decisions follow it.')),
+      )}
     >
       <section className="zh-card mb-3" aria-labelledby="rates">
         <h2 id="rates">Rates</h2>
@@ -90,9 +89,8 @@ export function PriceList({ initial, units }: { initial: ShopForm; units: UnitSy
                           aria-label={`${ITEM_NAME[item]}: ${name}`}
                           inputMode="decimal"
                           autoComplete="off"
-                          value={form.items[item][key]}
                           isInvalid={message !== undefined}
-                          onChange={({ target }) => setItem(item, key, target.value)}
+                          {...register(`items.${item}.${key}`)}
                         />
                         {message && <div className="zh-error">{message}</div>}
                       </td>
@@ -109,19 +107,7 @@ export function PriceList({ initial, units }: { initial: ShopForm; units: UnitSy
         <div className="zh-limits">
           <Form.Group controlId="bench">
             <Form.Label>Bench lathe</Form.Label>
-            <Form.Select
-              value={form.bench}
-              onChange={({ target }) =>
-                set({
-                  bench:
-                    target.value === 'none'
-                      ? 'none'
-                      : target.value === 'sent-out'
-                        ? 'sent-out'
-                        : 'own',
-                })
-              }
-            >
+            <Form.Select {...register('bench')}>
               <option value="own">our own</option>
               <option value="sent-out">another shop’s: rotors are sent out</option>
               <option value="none">none</option>
@@ -129,12 +115,7 @@ export function PriceList({ initial, units }: { initial: ShopForm; units: UnitSy
           </Form.Group>
           <Form.Group controlId="on-vehicle">
             <Form.Label>On-vehicle lathe</Form.Label>
-            <Form.Select
-              value={form.onVehicle}
-              onChange={({ target }) =>
-                set({ onVehicle: target.value === 'none' ? 'none' : 'own' })
-              }
-            >
+            <Form.Select {...register('onVehicle')}>
               <option value="own">our own</option>
               <option value="none">none</option>
             </Form.Select>
@@ -156,15 +137,7 @@ export function PriceList({ initial, units }: { initial: ShopForm; units: UnitSy
         <div className="zh-limits">
           <Form.Group controlId="family">
             <Form.Label>Pads the shop fits usually</Form.Label>
-            <Form.Select
-              value={form.padFamily}
-              onChange={({ target }) =>
-                set({
-                  padFamily:
-                    PAD_FAMILIES.find((family) => family === target.value) ?? form.padFamily,
-                })
-              }
-            >
+            <Form.Select {...register('padFamily')}>
               {PAD_FAMILIES.map((family) => (
                 <option key={family}>{family}</option>
               ))}

@@ -47,7 +47,10 @@ const HERE = { by: null, href: `/jobs/${JOB}/measure/FL` };
 
 async function keep(order: WriteOrder, answer: object): Promise<void> {
   bench.answer = answer;
-  void fakeBrowser.browserKeeper().keep(order, HERE);
+  await act(async () => {
+    void fakeBrowser.browserKeeper().keep(order, HERE);
+    await Promise.resolve();
+  });
   await settle();
   await settle();
 }
