@@ -1,8 +1,9 @@
 'use client';
 
+import { useCombobox } from 'downshift';
 import { Search } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useRef, useState } from 'react';
 
 /** A place that a few letters lead to. */
 interface Place {
@@ -34,23 +35,68 @@ function usePlaces(text: string): readonly Place[] {
   return text.trim() === '' ? [] : places;
 }
 
+interface PlaceFieldProps {
+  readonly onGo: (href: string) => void;
+}
+
+/** The field and the places that its letters lead to; Enter goes to the one chosen. */
+function PlaceField({ onGo }: PlaceFieldProps) {
+  const [text, setText] = useState('');
+  const places = usePlaces(text);
+  const { getInputProps, getMenuProps, getItemProps, highlightedIndex } = useCombobox<Place>({
+    items: [...places],
+    inputValue: text,
+    isOpen: places.length > 0,
+    defaultHighlightedIndex: 0,
+    itemToString: (place) => place?.name ?? '',
+    onInputValueChange: ({ inputValue, type }) => {
+      if (type === useCombobox.stateChangeTypes.InputChange) setText(inputValue);
+    },
+    onSelectedItemChange: ({ selectedItem }) => selectedItem && onGo(selectedItem.href),
+  });
+  const chosen = places[Math.max(0, highlightedIndex)];
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        onGo(chosen ? chosen.href : `/find?q=${encodeURIComponent(text)}`);
+      }}
+    >
+      <input
+        {...getInputProps({
+          className: 'form-control',
+          type: 'search',
+          autoFocus: true,
+          'aria-label': 'Plate, vehicle, complaint, number',
+          placeholder: 'Plate, vehicle, complaint, number',
+        })}
+      />
+      <ul {...getMenuProps({ 'aria-label': 'Found', className: 'zh-places' })}>
+        {places.map((place, index) => (
+          <li key={place.href} {...getItemProps({ item: place, index })}>
+            <strong>{place.name}</strong> <span className="zh-muted">{place.about}</span>
+          </li>
+        ))}
+      </ul>
+      <p className="zh-muted mb-0">
+        {text.trim() !== '' && places.length === 0 ? 'Nothing yet. ' : ''}Enter goes there; with
+        nothing chosen it opens the search.
+      </p>
+    </form>
+  );
+}
+
 /** To any job or vehicle by a few letters: Ctrl or ⌘ and K. */
 export function Palette() {
   const dialog = useRef<HTMLDialogElement>(null);
   const router = useRouter();
-  const list = useId();
-  const [text, setText] = useState('');
-  const [at, setAt] = useState(0);
   const [isOpen, setOpen] = useState(false);
-  const places = usePlaces(text);
   const open = (): void => {
-    setText('');
-    setAt(0);
     setOpen(true);
     dialog.current?.showModal();
   };
   useEffect(() => {
-    const listen = (event: globalThis.KeyboardEvent): void => {
+    const listen = (event: KeyboardEvent): void => {
       if (event.key.toLowerCase() !== 'k' || !(event.ctrlKey || event.metaKey)) return;
       event.preventDefault();
       if (!dialog.current?.open) open();
@@ -58,16 +104,6 @@ export function Palette() {
     document.addEventListener('keydown', listen);
     return () => document.removeEventListener('keydown', listen);
   }, []);
-  const go = (href: string): void => {
-    dialog.current?.close();
-    router.push(href);
-  };
-  const move = (event: KeyboardEvent): void => {
-    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
-    if (step === 0) return;
-    event.preventDefault();
-    setAt((before) => Math.max(0, Math.min(places.length - 1, before + step)));
-  };
   return (
     <>
       <button
@@ -86,48 +122,12 @@ export function Palette() {
         onClose={() => setOpen(false)}
       >
         {isOpen && (
-          <form
-            onSubmit={(event) => {
-              event.preventDefault();
-              const place = places[at];
-              go(place ? place.href : `/find?q=${encodeURIComponent(text)}`);
+          <PlaceField
+            onGo={(href) => {
+              dialog.current?.close();
+              router.push(href);
             }}
-          >
-            <input
-              className="form-control"
-              type="search"
-              autoFocus
-              role="combobox"
-              aria-expanded={places.length > 0}
-              aria-controls={list}
-              aria-activedescendant={places[at] ? `${list}-${at}` : undefined}
-              aria-label="Plate, vehicle, complaint, number"
-              placeholder="Plate, vehicle, complaint, number"
-              value={text}
-              onKeyDown={move}
-              onChange={({ target }) => {
-                setText(target.value);
-                setAt(0);
-              }}
-            />
-            <ul id={list} role="listbox" aria-label="Found" className="zh-places">
-              {places.map(({ href, name, about }, i) => (
-                <li
-                  key={href}
-                  id={`${list}-${i}`}
-                  role="option"
-                  aria-selected={i === at}
-                  onClick={() => go(href)}
-                >
-                  <strong>{name}</strong> <span className="zh-muted">{about}</span>
-                </li>
-              ))}
-            </ul>
-            <p className="zh-muted mb-0">
-              {text.trim() !== '' && places.length === 0 ? 'Nothing yet. ' : ''}Enter goes there;
-              with nothing chosen it opens the search.
-            </p>
-          </form>
+          />
         )}
       </dialog>
     </>

@@ -53,7 +53,8 @@ function useRefreshAfterWrites(keeper: Keeper | null): void {
     if (!keeper) return;
     let timer: ReturnType<typeof setTimeout> | null = null;
     const stop = keeper.whenSettled((write, how, isOwn) => {
-      if (how.state !== 'done') return;
+      // What another screen wrote is shown as soon as it is known to stand there.
+      if (how.state !== 'done' && how.state !== 'conflict') return;
       // The page that it was written on sees to it itself.
       if (isOwn && write.refresh !== undefined && isOnItsPage(write)) return;
       if (!isShown(write, window.location.pathname)) return;
