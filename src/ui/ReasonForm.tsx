@@ -8,12 +8,14 @@ interface ReasonFormProps {
   readonly placeholder: string;
   readonly button: string;
   readonly isPrimary?: boolean;
+  /** Waits to be chosen: it does not take the focus when it appears. */
+  readonly isCalm?: boolean;
   readonly onGive: (reason: string) => void;
 }
 
 /** One line that says why or what, with the button that gives it; empty gives nothing. */
 export function ReasonForm(props: ReasonFormProps) {
-  const { label, placeholder, button, isPrimary = false, onGive } = props;
+  const { label, placeholder, button, isPrimary = false, isCalm = false, onGive } = props;
   const [reason, setReason] = useState('');
   const isEmpty = reason.trim() === '';
   return (
@@ -29,7 +31,7 @@ export function ReasonForm(props: ReasonFormProps) {
         aria-label={label}
         placeholder={placeholder}
         autoComplete="off"
-        autoFocus
+        autoFocus={!isCalm}
         value={reason}
         onChange={({ target }) => setReason(target.value)}
       />

@@ -14,6 +14,7 @@ import { saveVehicle } from '@/server/shop/vehicles';
 import { askUseCase, type UseCaseName } from '@/server/writes/useCases';
 import { allRows } from '../support/wholeRecords';
 import { known } from './known';
+import { LEAD } from '../support/people';
 
 /**
  * Every use case is broken off after each of its statements in turn; the records must then stand
@@ -131,10 +132,12 @@ test('a table of several sets', async () => {
 });
 
 test('a look, and what it puts off', async () => {
-  known(await recordCheck(check('look', 'hose', ['bulged']), 'Ines'));
-  known(await recordCheck({ ...check('fixed', 'hose', 'fixed'), note: 'renewed' }, 'Ines'));
+  known(await recordCheck(check('look', 'hose', ['bulged']), LEAD));
+  known(await recordCheck({ ...check('fixed', 'hose', 'fixed'), note: 'renewed' }, LEAD));
   const seen = await stamp('look', 'FL', 'hose');
-  expect(await brokenOff('check', { ...check('look', 'hose', ['old']), seen })).toBeGreaterThan(3);
+  expect(
+    await brokenOff('check', { ...check('look', 'hose', ['old']), note: 'looked again', seen }),
+  ).toBeGreaterThan(3);
   expect(await stamp('fixed', 'FL', 'hose')).toBeNull();
 });
 
@@ -145,7 +148,7 @@ test('an answer that is a look by another name', async () => {
 
 test('the rest looked at, and a plan copied across', async () => {
   await brokenOff('looks-sound', { jobId, corner: 'FR' });
-  known(await recordCheck(check('method', 'retraction', 'clamp'), 'Ines'));
+  known(await recordCheck(check('method', 'retraction', 'clamp'), LEAD));
   await brokenOff('plan-copy', { jobId, corner: 'FL' });
 });
 
@@ -158,7 +161,7 @@ test('deciding anew, and what was corrected for the decision before', async () =
       .map(({ action }) => action);
   const [first, second] = taken('FL');
   await brokenOff('decide', { jobId, corner: 'FL', action: first });
-  known(await recordCheck(check('correct', 'done', 'done'), 'Ines'));
+  known(await recordCheck(check('correct', 'done', 'done'), LEAD));
   expect(await brokenOff('decide', { jobId, corner: 'FL', action: second })).toBeGreaterThan(4);
   expect(await stamp('correct', 'FL', 'done')).toBeNull();
   const both = taken('FR').find((action) => taken('FL').includes(action));
@@ -180,7 +183,7 @@ test('the pedal that is tried again, pumped and held anew', async () => {
     })),
   );
   const seen = await stamp('pedal', '', 'held');
-  await brokenOff('check', { ...check('pedal', 'held', null, ''), seen });
+  await brokenOff('check', { ...check('pedal', 'held', null, ''), note: 'mended', seen });
   expect(await stamp('pedal', '', 'firm')).toBeNull();
 });
 

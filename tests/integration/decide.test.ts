@@ -11,7 +11,7 @@ import { rotorsAt } from '@/server/records/rotorLife';
 import { saveShop, shopOfToday } from '@/server/shop/shop';
 import { signOff } from '@/server/signoff/signOff';
 import { jobNumber, standUpDemo } from './demo';
-import { LEAD } from '../support/people';
+import { LEAD, TECHNICIAN } from '../support/people';
 import { known } from './known';
 
 standUpDemo();
@@ -24,7 +24,7 @@ const write = (
   corner = 'FL',
   seen: string | null = null,
 ) =>
-  recordCheck({ jobId, kind: 'correct', place: corner, item, value, note: null, seen }, 'Tobiah');
+  recordCheck({ jobId, kind: 'correct', place: corner, item, value, note: null, seen }, TECHNICIAN);
 const input = (jobId: string, item: string, value: unknown, corner = 'FL') =>
   recordCheck({ jobId, kind: 'decide', place: corner, item, value, note: null, seen: null }, null);
 

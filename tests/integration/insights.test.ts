@@ -131,7 +131,7 @@ describe('figures of a vehicle', () => {
     const corner = job.corners[0]!;
     const was = judgeCorner(job, corner, 'after').assessment.runout?.verdict;
     expect(was?.state).toBe('within');
-    known(await saveVehicle(job.vehicle.id, form, 'Wren'));
+    known(await saveVehicle(job.vehicle.id, { ...form, why: 'the maker’s new figure' }, 'Wren'));
     const again = (await loadJob(job.id))!;
     expect(judgeCorner(again, corner, 'after').assessment.runout?.verdict).toEqual(was);
     const open = await jobOf(113);

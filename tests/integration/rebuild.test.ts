@@ -44,6 +44,7 @@ beforeAll(async () => {
 });
 afterEach(() => {
   jest.useRealTimers();
+  jest.restoreAllMocks();
   cookie.who = '';
 });
 afterAll(async () => {
@@ -72,7 +73,7 @@ async function write(
     (await jobOf(jobId)).checks.find(
       (each) => each.kind === kind && each.item === item && each.place === place,
     )?.stamp ?? null;
-  return recordCheck({ jobId, kind, place, item, value, note, seen }, 'Tobiah');
+  return recordCheck({ jobId, kind, place, item, value, note, seen }, TECHNICIAN);
 }
 const wrote = async (...args: Parameters<typeof write>): Promise<void> => {
   known(await write(...args));
@@ -85,10 +86,18 @@ const refused = async (answer: Promise<{ ok: boolean; message?: string }>): Prom
 
 /** The clock moved on, for everything that asks it. */
 function later(milliseconds: number): void {
-  const now = Date.now() + milliseconds;
+  setClock(Date.now() + milliseconds);
+  passed += milliseconds;
+  jest.spyOn(performance, 'now').mockImplementation(() => runOn() + passed);
+}
+const runOn = performance.now.bind(performance);
+let passed = 0;
+
+/** Sets the time of day, which runs no clock on. */
+function setClock(now: number): void {
   jest.useFakeTimers({
     now,
-    doNotFake: ['nextTick', 'setImmediate', 'setTimeout', 'queueMicrotask'],
+    doNotFake: ['nextTick', 'setImmediate', 'setTimeout', 'queueMicrotask', 'performance'],
   });
 }
 
@@ -199,7 +208,9 @@ describe('the pedal stop', () => {
     await wrote(jobId, 'pedal', 'held', 'sank');
     expect((await sign(jobId)).ok).toBe(false);
     expect(await refused(write(jobId, 'pedal', 'moved', 'done'))).toMatch(/sank/);
-    await wrote(jobId, 'pedal', 'held', null);
+    expect(await refused(write(jobId, 'pedal', 'held', null))).toMatch(/why this is taken back/);
+    expect(await refused(write(jobId, 'pedal', 'held', 'held', { note: 'x' }))).toMatch(/It sank/);
+    await wrote(jobId, 'pedal', 'held', null, { note: 'union drawn up' });
     expect(pedalOf(await jobOf(jobId)).firm).toBe(false);
     expect(await refused(write(jobId, 'pedal', 'held', 'held'))).toMatch(/firm first/);
   });
@@ -208,7 +219,7 @@ describe('the pedal stop', () => {
     const jobId = await whole();
     expect(pedalOf(await jobOf(jobId)).level).toBe(true);
     later(3 * MINUTE);
-    await wrote(jobId, 'step', 'caliper-off', null);
+    await wrote(jobId, 'step', 'caliper-off', null, { note: 'slip' });
     await wrote(jobId, 'step', 'caliper-off', 'done');
     expect(pedalOf(await jobOf(jobId))).toEqual({ firm: false, held: null, level: false });
     expect(await refused(write(jobId, 'pedal', 'firm', 'done'))).toMatch(/caliper of FL/);
@@ -270,7 +281,9 @@ describe('what a screen sends is refused like the use case itself', () => {
     const form = { jobId: ready, cause: null, reason: 'x' };
     const says = (message: RegExp) => ({ message: expect.stringMatching(message) as string });
     expect(await sendWrite('sign-off', form)).toMatchObject(says(/who you are/));
-    expect(await sendWrite('sign-off', form, id('technician'))).toMatchObject(says(/not a lead/));
+    expect(await sendWrite('sign-off', form, id('technician'))).toMatchObject(
+      says(/a lead does this/),
+    );
     const apart = { ...form, jobId: await stripped() };
     expect(await sendWrite('sign-off', apart, id('lead'))).toMatchObject(
       says(/cannot be signed off/),
@@ -484,7 +497,7 @@ describe('after the sign-off', () => {
       () => write(jobId, 'rebuild', 'wheel-on', null),
       () => allSound(jobId, 'FL', null),
       () => saveReadings(set.id, { readings: [{ ...reading, text: '0.02' }] }),
-      () => setAside({ setId: set.id, reason: 'tidy' }),
+      () => setAside({ setId: set.id, reason: 'tidy' }, TECHNICIAN),
       () =>
         beginSet({
           jobId,

@@ -14,7 +14,7 @@ import { chooseUnits, shopUnits } from '@/server/shop/settings';
 import { allVehicles, saveVehicle, vehicleWithJobs } from '@/server/shop/vehicles';
 import { VEHICLES } from '@/cli/demo/vehicles';
 import { jobNumber, standUpDemo } from './demo';
-import { signedOff } from '../support/people';
+import { signedOff, TECHNICIAN } from '../support/people';
 import { known } from './known';
 
 const NOWHERE = '00000000-0000-4000-8000-000000000000';
@@ -131,12 +131,12 @@ describe('a reading set', () => {
     expect(known(await addLap(id))).toBe(2);
     known(await noteDetails({ setId: id, rotorCelsius: 31 }));
     expect(await noteDetails({ setId: id, rotorCelsius: 9999 })).toMatchObject({ ok: false });
-    known(await setAside({ setId: id, reason: 'slipped' }));
+    known(await setAside({ setId: id, reason: 'slipped' }, TECHNICIAN));
     expect(await setFile(id)).toMatchObject({ rotorCelsius: 31, setAsideReason: 'slipped' });
     known(await takeBack(id));
     expect((await setFile(id))!.setAsideAt).toBeNull();
-    expect(await setAside({ setId: id, reason: '' })).toMatchObject({ ok: false });
-    known(await setAside({ setId: id, reason: 'end of the test' }));
+    expect(await setAside({ setId: id, reason: '' }, TECHNICIAN)).toMatchObject({ ok: false });
+    known(await setAside({ setId: id, reason: 'end of the test' }, TECHNICIAN));
   });
 
   test('a mounting beyond the studs, a corner that is not part of the job, a set that is gone', async () => {
@@ -156,7 +156,7 @@ describe('a reading set', () => {
     expect(await addLap(NOWHERE)).toMatchObject({ ok: false });
     expect(await addLap('no id')).toMatchObject({ ok: false });
     expect(await setFile('no id')).toBeNull();
-    known(await setAside({ setId: set.id, reason: 'end of the test' }));
+    known(await setAside({ setId: set.id, reason: 'end of the test' }, TECHNICIAN));
   });
 });
 

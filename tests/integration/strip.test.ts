@@ -35,7 +35,7 @@ import { allSound, copyPlan, takeSoundBack } from '@/server/strip/looks';
 import { keepPhoto, pictureFile, takePhotoBack } from '@/server/strip/photos';
 import { changePart, dropPart, putBack, takeOffPart } from '@/server/strip/tray';
 import { photoBlobs } from '@/db/schema';
-import { LEAD, signedOff } from '../support/people';
+import { LEAD, signedOff, TECHNICIAN } from '../support/people';
 import { known } from './known';
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-strip-'));
@@ -56,7 +56,10 @@ interface Write {
   readonly by?: string | null;
 }
 const write = (jobId: string, { by = 'Tobiah', ...own }: Write) =>
-  recordCheck({ jobId, kind: 'look', place: 'FL', note: null, seen: null, ...own }, by);
+  recordCheck(
+    { jobId, kind: 'look', place: 'FL', note: null, seen: null, ...own },
+    by === null ? null : { ...TECHNICIAN, name: by },
+  );
 const wrote = async (jobId: string, own: Write): Promise<string> => {
   const answer = known(await write(jobId, own));
   if (!answer.kept) throw new Error('Not kept');

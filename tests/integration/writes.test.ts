@@ -83,7 +83,7 @@ test('a check over the stamp of the same device needs no page in between', async
   const check = (value: unknown) =>
     numbered(
       'check',
-      { jobId, kind: 'look', place: 'FL', item: 'hose', value, note: null, seen: null },
+      { jobId, kind: 'look', place: 'FL', item: 'hose', value, note: 'looked again', seen: null },
       { place: 'hose', by: who },
     );
   expect(await sendWrites([check(['bulged']), check([]), check(['old'])])).toMatchObject([

@@ -1,3 +1,4 @@
+import { Here } from '@/app/Here';
 import type { Metadata } from 'next';
 import { KnowledgeBook } from '@/features/knowledge/KnowledgeBook';
 import { shopKnowledge } from '@/server/nose/nose';
@@ -8,6 +9,7 @@ export default async function KnowledgePage() {
   return (
     <>
       <h1>Knowledge</h1>
+      <Here />
       <p>
         What the nose weighs by. A shop may change shares, minutes and weights; the maker’s service
         information and a licensed technician’s judgement come first.

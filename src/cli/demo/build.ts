@@ -10,6 +10,7 @@ import { seededRandom, type RandomSource } from '../../core/numeric';
 import { formOfShop, type NewSet } from '../../core/contracts';
 import type { Corner } from '../../core/readings';
 import { WORKSHOP_DEFAULTS } from '../../core/verdict';
+import type { Who } from '../../db/repositories';
 import type { Answer } from '../../server/answer';
 import { decide } from '../../server/decide/decisions';
 import { judgeCorner, liftingItems } from '../../core/job';
@@ -119,7 +120,7 @@ async function stripDown(jobId: string, strip: DemoStrip): Promise<void> {
   const job = await loadJob(jobId);
   if (!job) throw new Error('The job is gone');
   const write = async (kind: string, place: string, item: string, value: unknown, note = '') =>
-    known(await recordCheck({ jobId, kind, place, item, value, note, seen: null }, by));
+    known(await recordCheck({ jobId, kind, place, item, value, note, seen: null }, personOf(by)));
   for (const { code } of liftingItems(job)) {
     const reason = strip.skipped[code];
     await write('lifting', '', code, reason ? 'skipped' : 'done', reason);
@@ -142,7 +143,7 @@ async function putRight(
 ): Promise<void> {
   const own = { jobId, kind: 'fixed', place: corner, value: 'fixed', seen: null };
   for (const [item, note] of Object.entries(done)) {
-    known(await recordCheck({ ...own, item, note }, 'Tobiah'));
+    known(await recordCheck({ ...own, item, note }, personOf('Tobiah')));
   }
   known(await allSound(jobId, corner, 'Tobiah'));
 }
@@ -153,6 +154,12 @@ const PEOPLE = [
   ['Tobiah', 'technician'],
   ['Wren', 'apprentice'],
 ] as const;
+
+/** One of them, by the name. */
+const personOf = (name: string): Who => {
+  const [, role] = PEOPLE.find(([each]) => each === name) ?? PEOPLE[2];
+  return { name, role };
+};
 
 async function buildJob(job: DemoJob, vehicleId: string, random: RandomSource): Promise<void> {
   const jobId = known(
@@ -183,9 +190,9 @@ async function tickCorrections(jobId: string, finished?: string): Promise<void> 
   for (const { corner: place } of done) {
     if (finished !== undefined) {
       const value = { text: finished, unit: 'mm' };
-      known(await recordCheck({ ...own, place, item: 'finished', value }, 'Tobiah'));
+      known(await recordCheck({ ...own, place, item: 'finished', value }, personOf('Tobiah')));
     }
-    known(await recordCheck({ ...own, place, item: 'done', value: 'done' }, 'Tobiah'));
+    known(await recordCheck({ ...own, place, item: 'done', value: 'done' }, personOf('Tobiah')));
   }
 }
 

@@ -26,6 +26,6 @@ export const isWritten = (job: Job, kind: CheckKind, place: string, item: string
 
 export const isDone = (check: Check | undefined): boolean => check?.value === 'done';
 
-/** When the last of these was written, in ms; 0 for none. */
-export const latest = (checks: readonly (Pick<Check, 'at'> | undefined)[]): number =>
-  Math.max(0, ...checks.map((check) => check?.at.getTime() ?? 0));
+/** Where the last of these stands in the order of writing; 0 for none. */
+export const latest = (checks: readonly (Pick<Check, 'seq'> | undefined)[]): number =>
+  Math.max(0, ...checks.map((check) => check?.seq ?? 0));

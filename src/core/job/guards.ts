@@ -2,8 +2,9 @@ import { isPedalDone, moveBlockers, needsPedal, pedalBlockers } from '../procedu
 import type { CheckEntry } from '../contracts';
 import { CORNERS, type Corner } from '../readings';
 import { pulledAmiss } from '../torque';
+import { findCheck } from './checks';
 import { partsStillOff } from './procedure';
-import { readinessOf, fastenersAt, HOLD_SECONDS, secondsHeld, starAt } from './readiness';
+import { readinessOf, fastenersAt, HOLD_SECONDS, starAt } from './readiness';
 import { CALIPER_ON, correctedAt, correctionAt, openedBy, rebuildSteps } from './rebuildSteps';
 import type { Job } from './types';
 
@@ -11,7 +12,7 @@ const saysOf = (list: readonly { readonly say: string }[]): string | null =>
   list.length === 0 ? null : list.map(({ say }) => say).join(' ');
 
 /** Why a step of the pedal stop is refused now, in words; null where it is not. */
-function refuseAtPedal(job: Job, { item, value }: CheckEntry): string | null {
+function refuseAtPedal(job: Job, { item, value }: CheckEntry, held: number | null): string | null {
   const state = readinessOf(job);
   if (item === 'none-moved') {
     return state.pistonsMoved.length > 0
@@ -32,7 +33,11 @@ function refuseAtPedal(job: Job, { item, value }: CheckEntry): string | null {
     return 'Hold the pedal for a minute first.';
   }
   if (item !== 'held' || value === 'sank') return null;
-  const held = secondsHeld(job);
+  const before = findCheck(job, 'pedal', '', 'held');
+  const firm = findCheck(job, 'pedal', '', 'firm');
+  if (before?.value === 'sank' && (firm?.seq ?? 0) < before.seq) {
+    return 'It sank: find out why, take that back with a reason, pump it firm and hold it anew.';
+  }
   if (held === null) return 'Start the minute when your foot is on the pedal.';
   const left = HOLD_SECONDS - held;
   return left > 0 ? `Hold it for the whole minute: ${Math.ceil(left)} s are left.` : null;
@@ -48,10 +53,13 @@ export const refuseDriven = (job: Job): string | null => {
   return why && `The vehicle must not be driven yet. ${why}`;
 };
 
-/** Why a step of the rebuild is refused now, in words; null where it is not. */
-export function refuseInRebuild(job: Job, write: CheckEntry): string | null {
+/**
+ * Why a step of the rebuild is refused now, in words; null where it is not. `held` is for how
+ * many seconds the pedal has been held by a clock that nobody sets; null where it knows of none.
+ */
+export function refuseInRebuild(job: Job, write: CheckEntry, held: number | null): string | null {
   const { kind, place, item, value } = write;
-  if (kind === 'pedal') return refuseAtPedal(job, write);
+  if (kind === 'pedal') return refuseAtPedal(job, write, held);
   if (saysDriven(write)) return refuseDriven(job);
   if (kind === 'hydraulics' && item === 'none-opened') {
     const opened = openedBy(job);

@@ -108,14 +108,40 @@ export function inspectionFindings(job: Job): RecordedFinding[] {
   return [...findingsOfLooks(PROCEDURE, looks), ...uneven, ...parts];
 }
 
-/** Whether what was found wrong with an item was put right since. */
-export const isPutRight = (job: Job, corner: Corner, item: string): boolean =>
-  findCheck(job, 'fixed', corner, item) !== undefined;
+const RENEWED = ['replace', 'hub-replace'];
+
+/** Whether the rotor of a corner is a new one by now. */
+export const isRotorRenewed = (job: Job, corner: Corner): boolean =>
+  findCheck(job, 'correct', corner, 'done') !== undefined &&
+  job.decisions.some((each) => each.corner === corner && RENEWED.includes(each.correction));
+
+/** Whether a look says that the rotor is at the end of its life. */
+export const endsRotor = ({ item, found }: Pick<Look, 'item' | 'found'>): boolean =>
+  (PROCEDURE.items.find(({ code }) => code === item)?.conditions ?? []).some(
+    ({ code, renew, forbids }) =>
+      found.includes(code) && renew === 'Rotor' && forbids.some(({ what }) => what === 'road'),
+  );
+
+/**
+ * Whether what was found wrong with an item was put right since: somebody said so, and what must
+ * show it does. A rotor at the end of its life is put right by a new one only.
+ */
+export function isPutRight(job: Job, corner: Corner, item: string): boolean {
+  if (findCheck(job, 'fixed', corner, item) === undefined) return false;
+  const look = lookAt(looksOf(job), corner, item);
+  return !(look && endsRotor(look)) || isRotorRenewed(job, corner);
+}
 
 /** All that the findings forbid now; what was put right keeps no vehicle off the road. */
 export function bansOfJob(job: Job): Ban[] {
-  const looks = looksOf(job).filter(({ corner }) => job.corners.includes(corner));
-  const open = looks.filter(({ corner, item }) => !isPutRight(job, corner, item));
+  const all = looksOf(job);
+  const looks = all.filter(({ corner }) => job.corners.includes(corner));
+  // A leak keeps the vehicle where it is, whichever corners the job is about.
+  const open = all.filter(
+    (look) =>
+      !isPutRight(job, look.corner, look.item) &&
+      !(endsRotor(look) && isRotorRenewed(job, look.corner)),
+  );
   const onRoad = bansOf(PROCEDURE, open).filter(({ what }) => what === 'road');
   return [...bansOf(PROCEDURE, looks).filter(({ what }) => what !== 'road'), ...onRoad];
 }

@@ -18,15 +18,14 @@ import {
   type Fastener,
 } from '../torque';
 import { checksOfKind, findCheck, isDone, isWritten, latest } from './checks';
-import { judgeCorner } from './judge';
+import { belowDiscardAt, dangersLeft, takenBackOf } from './danger';
 import { offTheRoad, partsStillOff, waits } from './procedure';
-import { axleAt, limitsOf } from './record';
+import { axleAt } from './record';
 import { oncePer, oncePerPlace } from './remember';
 import {
   PISTONS,
   CALIPER_ON,
   stepsDone,
-  correctionAt,
   correctedAt,
   wheelWasOff,
   caliperWasOff,
@@ -94,7 +93,7 @@ export function starAt(
   };
 }
 
-/** When pistons moved last or a caliper, pad or line was put back; pumping counts after that only. */
+/** Where in the order of writing pistons moved last or a caliper, pad or line was put back. */
 function lastMoved(job: Job): number {
   const rebuilt = checksOfKind(job, 'rebuild').filter(({ item }) =>
     [...CALIPER_ON, 'pads-in', 'pads-in-fixed', 'bracket-on'].includes(item),
@@ -114,8 +113,7 @@ function lastMoved(job: Job): number {
 /** How the pedal stands: only what was done after everything else moved. */
 export function pedalOf(job: Job): PedalState {
   const since = lastMoved(job);
-  const counts = (row: Check | undefined): boolean =>
-    row !== undefined && row.at.getTime() >= since;
+  const counts = (row: Check | undefined): boolean => row !== undefined && row.seq >= since;
   const held = findCheck(job, 'pedal', '', 'held');
   return {
     firm: counts(findCheck(job, 'pedal', '', 'firm')),
@@ -151,26 +149,6 @@ export function hydraulicsOpen(job: Job): string[] {
   ];
 }
 
-const RENEWED = ['replace', 'hub-replace'];
-
-/** Why the rotor of a corner may not go on the road as it is, or null. */
-function belowDiscardAt(job: Job, corner: Corner): string | null {
-  const discard = limitsOf(axleAt(job, corner)).discard?.value;
-  if (discard === undefined || !axleAt(job, corner)) return null;
-  const thinnest = (phase: 'before' | 'after'): number | null =>
-    judgeCorner(job, corner, phase).assessment.thickness?.min ?? null;
-  const correction = correctionAt(job, corner);
-  const finished =
-    findCheck(job, 'correct', corner, 'finished')?.value.um ??
-    findCheck(job, 'correct', corner, 'returned')?.value.um;
-  const isRenewed =
-    correction !== null && RENEWED.includes(correction) && correctedAt(job, corner) !== undefined;
-  const now = thinnest('after') ?? finished ?? (isRenewed ? null : thinnest('before'));
-  return now !== null && now < (discard as number)
-    ? `The rotor of ${corner} is below discard thickness: it is replaced.`
-    : null;
-}
-
 function cornerReadiness(job: Job, corner: Corner): CornerReadiness {
   const steps = rebuildSteps(job, corner);
   const written = (step: PlannedStep) => findCheck(job, 'rebuild', corner, step.code);
@@ -203,25 +181,26 @@ function cornerReadiness(job: Job, corner: Corner): CornerReadiness {
 
 /** How a job stands as it goes together again. */
 export const readinessOf = oncePer((job: Job): JobReadiness => {
+  const pedal = pedalOf(job);
   return {
     corners: job.corners.map((corner) => cornerReadiness(job, corner)),
     pistonsMoved: pistonsMovedBy(job),
     saidNoneMoved: isWritten(job, 'pedal', '', 'none-moved'),
-    pedal: pedalOf(job),
+    pedal,
     opened: openedBy(job),
     saidClosed: isWritten(job, 'hydraulics', '', 'none-opened'),
     hydraulicsOpen: hydraulicsOpen(job),
     waits: waits(job).map(({ missing }) => missing),
-    offTheRoad: offTheRoad(job),
+    offTheRoad: [...offTheRoad(job), ...dangersLeft(job, pedal)],
+    takenBack: takenBackOf(job, pedal),
   };
 });
 
 /** Seconds that the pedal is held. Source: handbook 15. */
 export const HOLD_SECONDS = 60;
 
-/** Seconds since the minute on the pedal was begun; null where it was not, since pistons moved. */
-export function secondsHeld(job: Job): number | null {
+/** The beginning of the minute on the pedal; null where it was not begun since pistons moved. */
+export function holdOf(job: Job): Check | null {
   const hold = findCheck(job, 'pedal', '', 'hold');
-  if (!hold || hold.at.getTime() < lastMoved(job)) return null;
-  return (Date.now() - hold.at.getTime()) / 1000;
+  return hold && hold.seq >= lastMoved(job) ? hold : null;
 }

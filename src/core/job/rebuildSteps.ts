@@ -9,7 +9,7 @@ import { oncePer, oncePerPlace } from './remember';
 import type { Check, CheckOfKind, Correction, Job } from './types';
 
 /** Steps of the strip-down in which a caliper comes off, and those in which pistons move. */
-const CALIPER_OFF = ['caliper-off', 'caliper-off-fixed'];
+export const CALIPER_OFF = ['caliper-off', 'caliper-off-fixed'];
 export const PISTONS = ['push-back', 'wind-back', ...CALIPER_OFF];
 export const CALIPER_ON = ['caliper-on', 'caliper-on-fixed'];
 
@@ -32,7 +32,14 @@ export const correctedAt = (job: Job, corner: Corner): Check | undefined =>
   findCheck(job, 'correct', corner, 'done');
 
 /** Parts without which a caliper is not on its rotor. */
-const UNDER_CALIPER = ['pad-inner', 'pad-outer', 'bracket', 'rotor', 'caliper-bolts', 'pin-bolts'];
+export const UNDER_CALIPER = [
+  'pad-inner',
+  'pad-outer',
+  'bracket',
+  'rotor',
+  'caliper-bolts',
+  'pin-bolts',
+];
 
 /** Whether anything says that the wheel of a corner was off. */
 export const wheelWasOff = (job: Job, corner: Corner): boolean =>
@@ -63,7 +70,7 @@ export const caliperWasOff = (job: Job, corner: Corner): boolean =>
 export function caliperOn(job: Job, corner: Corner): Check | undefined {
   const on = CALIPER_ON.map((item) => findCheck(job, 'rebuild', corner, item)).find(isDone);
   const off = latest([...stepsDone(job, corner, CALIPER_OFF), correctedAt(job, corner)]);
-  return on && on.at.getTime() >= off ? on : undefined;
+  return on && on.seq >= off ? on : undefined;
 }
 
 /** What moved pistons of a job, in words. */

@@ -2,6 +2,7 @@ import { measuredSet, type AxleLimits, type CornerRecord } from '../assessment';
 import { cutsEqually, runoutByRule } from '../procedure';
 import { axleOf, type Corner } from '../readings';
 import { findCheck } from './checks';
+import { judgedAxles } from './past';
 import { ruledOutAt, rulesOf } from './procedure';
 import { oncePerPlace } from './remember';
 import type { Axle, Job, Phase, ReadingSet } from './types';
@@ -14,9 +15,9 @@ export const limitsOf = (axle: Pick<Axle, 'limits'> | undefined): AxleLimits =>
     ),
   );
 
-/** The axle of a corner, as the vehicle has it. */
+/** The axle of a corner as it is judged: what was changed in this job counts by the stricter. */
 export const axleAt = (job: Job, corner: Corner): Axle | undefined =>
-  job.vehicle.axles.find(({ position }) => position === axleOf(corner));
+  judgedAxles(job).find(({ position }) => position === axleOf(corner));
 
 /** Figures whose runout limit, where none has a source, follows the house rule. */
 const withRunout = (limits: AxleLimits, runout: number | null): AxleLimits =>

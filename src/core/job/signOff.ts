@@ -31,6 +31,12 @@ const nearDiscard = (job: Job): Blocker[] =>
       corner,
     }));
 
+/** A job in which nothing was looked at, measured or done says so where it is signed. */
+const untouched = (job: Job): Blocker[] =>
+  job.sets.length > 0 || job.checks.length > 0 || job.decisions.length > 0
+    ? []
+    : [{ say: 'Nothing was looked at, measured or done in this job.', place: 'strip' }];
+
 /** What blocks the sign-off of a job, and what is open without blocking. */
 export const signOffOf = oncePer((job: Job): SignOffView => {
   const state = readinessOf(job);
@@ -53,6 +59,13 @@ export const signOffOf = oncePer((job: Job): SignOffView => {
       : [];
   return {
     blocks: signOffBlockers(state),
-    open: [...openItems(state), ...nearDiscard(job), ...proof, ...bedding, ...recheck],
+    open: [
+      ...untouched(job),
+      ...openItems(state),
+      ...nearDiscard(job),
+      ...proof,
+      ...bedding,
+      ...recheck,
+    ],
   };
 });

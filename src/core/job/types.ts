@@ -115,6 +115,8 @@ interface WrittenDown {
   readonly at: Date;
   /** New with every write, so that a later writer is told of an earlier one. */
   readonly stamp: string;
+  /** Rises with every write: what came after what, whatever the clock said. */
+  readonly seq: number;
 }
 
 /** One item of the procedure as it was gone through; its value by kind and item. */
@@ -211,6 +213,22 @@ export interface Addition {
   readonly at: Date;
 }
 
+/** A line of the ledger by which something graver may stand differently than it once did. */
+export interface PastEntry {
+  readonly seq: number;
+  /** What it is about: a check, a finding, a set, a limit, an axle, a part, or an answer. */
+  readonly what: string;
+  readonly op: 'write' | 'change' | 'take-back' | 'sign' | 'answer' | 'import';
+  readonly place: string;
+  /** The row as it was before and after, by the names of its columns; null where there was none. */
+  readonly before: unknown;
+  readonly after: unknown;
+  readonly who: string | null;
+  readonly role: string | null;
+  readonly reason: string | null;
+  readonly at: Date;
+}
+
 /**
  * One job with everything that its judgements rest on, as plain data. A signed job has the
  * figures, rules and prices that it was signed with.
@@ -248,6 +266,8 @@ export interface Job {
   readonly torque: readonly TorqueFigure[];
   readonly additions: readonly Addition[];
   readonly rechecks: readonly Recheck[];
+  /** What once stood and stands no more of what keeps a vehicle off the road, in order. */
+  readonly past: readonly PastEntry[];
   /** The house rules that the shop chose. */
   readonly shopRules: Choices;
   /** The shop’s prices and equipment. */

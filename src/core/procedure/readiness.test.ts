@@ -36,6 +36,7 @@ const job: JobReadiness = {
   hydraulicsOpen: [],
   waits: [],
   offTheRoad: [],
+  takenBack: [],
 };
 
 const corner = (change: Partial<CornerReadiness>): JobReadiness => ({

@@ -57,11 +57,17 @@ export interface JobReadiness {
   /** What the vehicle waits for, and what keeps it off the road. */
   readonly waits: readonly string[];
   readonly offTheRoad: readonly string[];
+  /** What kept it off the road, was taken back, and no lead has answered yet. */
+  readonly takenBack: readonly {
+    readonly say: string;
+    readonly who: string | null;
+    readonly reason: string | null;
+  }[];
 }
 
 /** Where something that stands in the way is put right: a stage or a page of the rebuild. */
 export type BlockerPlace =
-  'strip' | 'correct' | 'rebuild-corner' | 'hydraulics' | 'pedal' | 'prove';
+  'strip' | 'correct' | 'rebuild-corner' | 'hydraulics' | 'pedal' | 'prove' | 'report';
 
 /** Something that stands in the way, in words. */
 export interface Blocker {
@@ -105,7 +111,7 @@ export const pedalBlockers = (state: JobReadiness): Blocker[] =>
 export const needsPedal = (state: JobReadiness): boolean =>
   state.pistonsMoved.length > 0 || (wasOpened(state) && !state.saidNoneMoved);
 
-export const isPedalDone = ({ pedal }: JobReadiness): boolean =>
+export const isPedalDone = ({ pedal }: Pick<JobReadiness, 'pedal'>): boolean =>
   pedal.firm && pedal.held === 'held' && pedal.level;
 
 /** Whether the hydraulics are settled: said to be closed, or bled to the end. */
@@ -146,6 +152,10 @@ const wheels = ({ corners }: JobReadiness): Blocker[] =>
 export const moveBlockers = (state: JobReadiness): Blocker[] => [
   ...state.waits.map((each): Blocker => ({ say: `It waits: ${each}.`, place: 'strip' })),
   ...state.offTheRoad.map((say): Blocker => ({ say: `${say}.`, place: 'strip' })),
+  ...state.takenBack.map(({ say, who, reason }): Blocker => ({
+    say: `${say}, by ${who ?? 'nobody named'}${reason ? ` (${reason})` : ''}: a lead has not answered it.`,
+    place: 'report',
+  })),
   ...state.corners.flatMap(({ corner, belowDiscard }): Blocker[] =>
     belowDiscard ? [{ say: belowDiscard, place: 'correct', corner }] : [],
   ),

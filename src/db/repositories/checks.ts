@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import { and, asc, eq, inArray } from 'drizzle-orm';
+import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import type { Database } from '../client';
 import { checks } from '../schema';
 
@@ -83,8 +83,8 @@ export async function writeCheck(
     : { done: false, theirs };
 }
 
-/** Takes back checks of a job as they were written; one changed since stays. Returns how many. */
-export async function takeChecksBack(
+/** Takes back looks that were sound, as they were written; one changed since stays. Returns how many. */
+export async function takeSoundLooksBack(
   db: Database,
   jobId: string,
   stamps: readonly string[],
@@ -92,7 +92,14 @@ export async function takeChecksBack(
   if (stamps.length === 0) return 0;
   const taken = await db
     .delete(checks)
-    .where(and(eq(checks.jobId, jobId), inArray(checks.stamp, [...stamps])))
+    .where(
+      and(
+        eq(checks.jobId, jobId),
+        inArray(checks.stamp, [...stamps]),
+        eq(checks.kind, 'look'),
+        sql`${checks.value} = '[]'::jsonb`,
+      ),
+    )
     .returning({ item: checks.item });
   return taken.length;
 }

@@ -1,5 +1,6 @@
 export * from './vehicles';
 export * from './jobs';
+export * from './ledger';
 export * from './sets';
 export * from './settings';
 export * from './findings';

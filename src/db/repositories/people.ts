@@ -4,6 +4,9 @@ import { people } from '../schema';
 
 export type PersonRow = typeof people.$inferSelect;
 
+/** Who does something: a name, and what it is here. */
+export type Who = Pick<PersonRow, 'name' | 'role'>;
+
 /** Everyone who works here now, by name. */
 export const listPeople = (db: Database): Promise<PersonRow[]> =>
   db.select().from(people).where(eq(people.isHere, true)).orderBy(asc(people.name));

@@ -16,7 +16,9 @@ export async function figuresToKeep(db: Database, jobId: string): Promise<Signed
   if (!row) throw new Error(`Job ${jobId} has no vehicle`);
   const axles = await axlesOf(db, row.vehicle.id);
   const torque = await torqueFiguresOf(db, torqueKeyOf(row.vehicle));
+  const { plate, make, model, year, drive, variant } = row.vehicle;
   return {
+    vehicle: { plate, make, model, year, drive, variant },
     axles: axles.map((axle) => ({
       ...axle,
       limits: axle.limits.map((limit) => ({ ...limit, at: limit.at?.toISOString() ?? null })),

@@ -70,7 +70,7 @@ export async function findVehicleByPlate(db: Database, plate: string): Promise<V
 const SAME_UM = 0.01;
 
 /** Whether a figure says the same, from the same source. */
-const isSameLimit = (p: NewLimit, q: NewLimit): boolean =>
+export const isSameLimit = (p: NewLimit, q: NewLimit): boolean =>
   p.kind === q.kind && p.source === q.source && Math.abs(p.valueUm - q.valueUm) < SAME_UM;
 
 /** Writes an axle's settings and figures over what is there; a figure that stays keeps who entered it. */
@@ -88,15 +88,19 @@ async function saveAxle(
     .returning({ id: axles.id });
   if (!row) throw new Error('The axle was not written');
   const before = await db.select().from(axleLimits).where(eq(axleLimits.axleId, row.id));
-  await db.delete(axleLimits).where(eq(axleLimits.axleId, row.id));
-  if (limits.length === 0) return;
+  // Only what is changed is written: the ledger tells of it as a change, and of nothing else.
+  const gone = before.filter(({ kind }) => !limits.some((limit) => limit.kind === kind));
+  for (const { id } of gone) await db.delete(axleLimits).where(eq(axleLimits.id, id));
   const at = new Date();
-  await db.insert(axleLimits).values(
-    limits.map((limit) => {
-      const known = before.find((each) => isSameLimit(each, limit));
-      return known ?? { ...limit, axleId: row.id, by, at };
-    }),
-  );
+  for (const limit of limits.filter((each) => !before.some((known) => isSameLimit(known, each)))) {
+    await db
+      .insert(axleLimits)
+      .values({ ...limit, axleId: row.id, by, at })
+      .onConflictDoUpdate({
+        target: [axleLimits.axleId, axleLimits.kind],
+        set: { ...limit, by, at },
+      });
+  }
 }
 
 /** Writes a new vehicle with its axles, the figures under a name where it is known; returns its id. */

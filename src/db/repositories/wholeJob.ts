@@ -13,6 +13,7 @@ import {
   findingsAside,
   jobCorners,
   jobs,
+  ledger,
   photoBlobs,
   photos,
   readings,
@@ -50,9 +51,21 @@ type JobDocuments = Record<
   | 'torque'
   | 'additions'
   | 'rechecks'
+  | 'past'
   | 'settings',
   unknown
 >;
+
+/**
+ * The lines of the ledger that a job is judged by: its own, and those of its vehicle from its
+ * beginning to its sign-off.
+ */
+function graveFor(id: string, vehicleId: SQL): SQL {
+  const begun = sql`coalesce((select min(own.seq) from ledger own where own.job_id = ${id}), 0)`;
+  const signed = sql`(select max(own.seq) from ledger own where own.job_id = ${id} and own.is_grave and own.op = 'sign')`;
+  const isDuring = sql`${ledger.seq} > ${begun} and ${ledger.seq} < coalesce(${signed}, 9223372036854775807)`;
+  return sql`${ledger.isGrave} and (${ledger.jobId} = ${id} or (${ledger.vehicleId} = ${vehicleId} and ${isDuring}))`;
+}
 
 /** One statement that answers with everything of a job. */
 function statementFor(id: string): SQL {
@@ -95,7 +108,7 @@ function statementFor(id: string): SQL {
       orderBy: asc(roadTests.takenAt),
       left: ['raw'],
     }),
-    checks: rowsAsDocument(checks, { where: eq(checks.jobId, id), orderBy: asc(checks.at) }),
+    checks: rowsAsDocument(checks, { where: eq(checks.jobId, id), orderBy: asc(checks.seq) }),
     tray: rowsAsDocument(trayParts, {
       where: eq(trayParts.jobId, id),
       orderBy: sql`${trayParts.takenAt}, ${trayParts.id}`,
@@ -117,6 +130,7 @@ function statementFor(id: string): SQL {
       where: eq(rechecks.jobId, id),
       orderBy: asc(rechecks.at),
     }),
+    past: rowsAsDocument(ledger, { where: graveFor(id, vehicleId), orderBy: asc(ledger.seq) }),
     settings: rowsAsDocument(settings, {
       where: inArray(settings.key, [RULES_SETTING, SHOP_SETTING]),
     }),
@@ -131,9 +145,9 @@ function statementFor(id: string): SQL {
 export function readChecks(rows: readonly CheckRow[]): Pick<Job, 'checks' | 'unreadChecks'> {
   const read: Check[] = [];
   const unread: Job['unreadChecks'][number][] = [];
-  for (const { kind, place, item, value, note, by, at, stamp } of rows) {
+  for (const { kind, place, item, value, note, by, at, stamp, seq } of rows) {
     const entry = readCheckEntry(kind, place, item, value);
-    if (entry) read.push({ ...entry, note, by, at, stamp });
+    if (entry) read.push({ ...entry, note, by, at, stamp, seq });
     else unread.push({ kind, item });
   }
   return { checks: read, unreadChecks: unread };
@@ -166,7 +180,7 @@ function jobOf(documents: JobDocuments): Job | null {
   return {
     ...own,
     keepsFigures: signed !== null,
-    vehicle: signed ? { ...vehicle, axles: axlesAsSigned(signed) } : vehicle,
+    vehicle: signed ? { ...vehicle, ...signed.vehicle, axles: axlesAsSigned(signed) } : vehicle,
     corners: decodeRows(jobCorners, documents.corners).map(({ corner }) => corner),
     sets: decodeRows(readingSets, documents.sets).map((set) => ({
       ...set,
@@ -189,6 +203,7 @@ function jobOf(documents: JobDocuments): Job | null {
     torque: signed ? torqueAsSigned(signed) : decodeRows(torqueFigures, documents.torque),
     additions: decodeRows(additions, documents.additions),
     rechecks: decodeRows(rechecks, documents.rechecks),
+    past: decodeRows(ledger, documents.past),
     shopRules: readChoices(signed ? signed.rules : kept.get(RULES_SETTING)),
     shop: readShop(signed ? signed.shop : kept.get(SHOP_SETTING)),
   };

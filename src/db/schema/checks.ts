@@ -1,4 +1,14 @@
-import { jsonb, pgEnum, pgTable, primaryKey, text, timestamp, uuid } from 'drizzle-orm/pg-core';
+import { sql } from 'drizzle-orm';
+import {
+  bigint,
+  jsonb,
+  pgEnum,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uuid,
+} from 'drizzle-orm/pg-core';
 import { jobs } from './jobs';
 
 export const checkKind = pgEnum('check_kind', [
@@ -39,6 +49,10 @@ export const checks = pgTable(
     at: timestamp({ withTimezone: true }).notNull().defaultNow(),
     /** New with every write, so that a later writer is told of an earlier one. */
     stamp: uuid().notNull().defaultRandom(),
+    /** Rises with every write: what came after what, whatever the clock said. */
+    seq: bigint({ mode: 'number' })
+      .notNull()
+      .default(sql`nextval('checks_seq')`),
   },
   (table) => [primaryKey({ columns: [table.jobId, table.kind, table.place, table.item] })],
 );

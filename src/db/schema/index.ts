@@ -1,5 +1,6 @@
 export * from './vehicles';
 export * from './jobs';
+export * from './ledger';
 export * from './readings';
 export * from './findings';
 export * from './settings';

@@ -42,6 +42,11 @@ type Kept<Row> = {
 
 /** The figures that a job was signed off with: what is changed on file later bears on it no more. */
 export interface SignedAs {
+  /** The vehicle as its papers named it; missing in what was signed before this was kept. */
+  readonly vehicle?: Pick<
+    typeof vehicles.$inferSelect,
+    'plate' | 'make' | 'model' | 'year' | 'drive' | 'variant'
+  >;
   readonly axles: readonly (typeof axles.$inferSelect & {
     readonly limits: readonly Kept<typeof axleLimits.$inferSelect>[];
   })[];

@@ -5,7 +5,7 @@ import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 
 import { chime } from '@/ui/chime';
 import { sayTime, type StepView } from './model';
 import { Signed } from '@/ui/procedure';
-import { useStep } from './StepTick';
+import { AskWhy, useStep } from './StepTick';
 
 interface PedalStopProps {
   readonly jobId: string;
@@ -104,13 +104,23 @@ export function PedalStop(props: PedalStopProps) {
     return () => document.removeEventListener('keydown', listen);
   }, [loose]);
   const isDone = firm !== null && held?.value === 'held' && level !== null;
+  const dialog = useRef<HTMLDialogElement>(null);
+  useEffect(() => {
+    // Everything behind it is out of reach; it takes the focus itself, and none of its buttons does.
+    const stop = dialog.current;
+    if (stop && !stop.open) stop.showModal();
+    return () => stop?.close();
+  }, []);
   return (
-    <div
+    <dialog
+      ref={dialog}
       className="zh-pedal"
-      role="dialog"
-      aria-modal="true"
       aria-labelledby="zh-pedal"
+      aria-describedby="zh-pedal-about"
+      tabIndex={-1}
+      autoFocus
       onKeyDown={notByEnter}
+      onCancel={(event) => event.preventDefault()}
     >
       <div className="zh-pedal-inner">
         <p className="zh-pedal-stop" aria-hidden="true">
@@ -120,7 +130,7 @@ export function PedalStop(props: PedalStopProps) {
           {isDone ? 'The pedal is firm' : 'The first presses of this pedal meet nothing.'}
         </h1>
         {!isDone && (
-          <p className="zh-pedal-danger">
+          <p className="zh-pedal-danger" id="zh-pedal-about">
             Whoever moves the vehicle now drives without brakes. Pump until it is firm, before it is
             moved or put in gear.
           </p>
@@ -206,6 +216,7 @@ export function PedalStop(props: PedalStopProps) {
                   >
                     Put right: hold it again
                   </button>
+                  <AskWhy sayWhy={writeHeld.sayWhy} />
                 </div>
               )}
             </li>
@@ -244,6 +255,6 @@ export function PedalStop(props: PedalStopProps) {
           {isDone ? 'On with the rebuild' : 'Back: the vehicle stays where it is'}
         </Link>
       </div>
-    </div>
+    </dialog>
   );
 }

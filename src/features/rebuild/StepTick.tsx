@@ -1,8 +1,10 @@
 'use client';
 
+import { useState } from 'react';
 import type { CheckForm } from '@/core/contracts';
 import { useSend } from '@/ui/field';
 import { SignedTick } from '@/ui/procedure';
+import { ReasonForm } from '@/ui/ReasonForm';
 import { writeStep } from './writes';
 import type { StepView } from './model';
 
@@ -12,12 +14,33 @@ export type StepKey = Pick<CheckForm, 'jobId' | 'kind' | 'place' | 'item'>;
 export function useStep(
   key: StepKey,
   written: Pick<StepView, 'stamp'> | null,
-): { write: (value: unknown, note?: string) => void; busy: boolean; trouble: string | null } {
-  const { send, busy, trouble } = useSend(writeStep);
-  const write = (value: unknown, note?: string): void =>
+): {
+  write: (value: unknown, note?: string) => void;
+  busy: boolean;
+  trouble: string | null;
+  /** Writes the same again with a reason, where one was asked for; else null. */
+  sayWhy: ((reason: string) => void) | null;
+} {
+  const { send, busy, trouble, fields } = useSend(writeStep);
+  const [last, setLast] = useState<unknown>(null);
+  const write = (value: unknown, note?: string): void => {
+    setLast(value);
     send([{ ...key, value, note: note ?? null, seen: written?.stamp ?? null }]);
-  return { write, busy, trouble };
+  };
+  const sayWhy = fields.note === undefined ? null : (reason: string) => write(last, reason);
+  return { write, busy, trouble, sayWhy };
 }
+
+/** Asks why something is taken back that keeps the vehicle off the road; nothing where it need not. */
+export const AskWhy = ({ sayWhy }: { readonly sayWhy: ((reason: string) => void) | null }) =>
+  sayWhy && (
+    <ReasonForm
+      label="Why it is taken back"
+      placeholder="Why it is taken back"
+      button="Take it back"
+      onGive={sayWhy}
+    />
+  );
 
 interface StepTickProps extends StepKey {
   readonly written: StepView | null;
@@ -34,11 +57,14 @@ export function StepTick({
   isMain = false,
   ...key
 }: StepTickProps) {
-  const { write, busy, trouble } = useStep(key, written);
+  const { write, busy, trouble, sayWhy } = useStep(key, written);
   return (
-    <SignedTick
-      {...{ label, written, isMain, busy, trouble }}
-      onPress={() => write(written ? null : value)}
-    />
+    <>
+      <SignedTick
+        {...{ label, written, isMain, busy, trouble }}
+        onPress={() => write(written ? null : value)}
+      />
+      <AskWhy sayWhy={sayWhy} />
+    </>
   );
 }

@@ -1,3 +1,4 @@
+import { withDialogs } from '../../../tests/support/stripBench';
 import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { SHIPPED_PROGRAMMES } from '@/core/bedding';
 import { BeddingDrive } from './BeddingDrive';
@@ -31,6 +32,8 @@ const press = async (name: RegExp | string): Promise<void> => {
     await Promise.resolve();
   });
 };
+
+beforeAll(withDialogs);
 
 describe('the pedal stop', () => {
   const props = {

@@ -1,6 +1,7 @@
 import { exaggerationOf, RotorFace } from '@/ui/rotor';
 import { RingMark } from '@/ui/verdict';
 import { ReportHead } from './ReportHead';
+import { Warnings } from './Warnings';
 import type { OwnerPlot, OwnerReport, PlotWave } from '@/server/report/owner';
 
 const RING = {
@@ -53,6 +54,7 @@ export function OwnerPage({ report }: { readonly report: OwnerReport }) {
   return (
     <article className="zh-card zh-report zh-owner">
       <ReportHead title="Brake report" {...head} />
+      <Warnings mustNotMove={report.mustNotMove} notSigned={report.notSigned} />
       <p>
         You told us: <em>{head.complaint}</em>
       </p>

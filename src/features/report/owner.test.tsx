@@ -9,6 +9,8 @@ const report: OwnerReport = {
     ...{ job: 101, date: '25 November 2026', plate: 'SK-001-A', vehicle: 'Pellick Tern' },
     ...{ odometer: '61200 km', complaint: 'It shakes.' },
   },
+  mustNotMove: [],
+  notSigned: [],
   verdict: { state: 'better', say: 'It is better, and something is left: see below.' },
   found: ['Front left: the brake disc moved sideways.'],
   done: [],

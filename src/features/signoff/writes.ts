@@ -18,6 +18,21 @@ export const writeSignOff = (form: {
     refresh,
   });
 
+/** A lead’s answer to something that was taken back or changed. */
+export const answerTakenBack = (
+  jobId: string,
+  seq: number,
+  reason: string,
+): Promise<KeptAnswer<string>> =>
+  keepWrite({
+    name: 'taken-back',
+    input: { jobId, seq, reason },
+    place: `taken-back ${jobId} ${seq}`,
+    jobId,
+    about: `a lead’s answer: “${reason.slice(0, 60)}”`,
+    refresh,
+  });
+
 /** Adds to the record of a job that was signed off. */
 export const writeAddition = (form: {
   readonly jobId: string;

@@ -1,18 +1,20 @@
 'use client';
 
 import { useEffect, useRef } from 'react';
+import { ReasonForm } from '@/ui/ReasonForm';
 import type { Checks } from './useChecks';
 
 interface ConflictsProps extends Pick<
   Checks,
-  'conflict' | 'settle' | 'trouble' | 'leave' | 'isKeeping'
+  'conflict' | 'settle' | 'trouble' | 'sayWhy' | 'leave' | 'isKeeping'
 > {
   /** What an item's value says, in words. */
   readonly say: (item: string, value: unknown) => string;
 }
 
 /** Says what could not be kept, and lets the writer choose where two screens wrote the same. */
-export function Conflicts({ conflict, settle, trouble, leave, isKeeping, say }: ConflictsProps) {
+export function Conflicts(props: ConflictsProps) {
+  const { conflict, settle, trouble, sayWhy, leave, isKeeping, say } = props;
   const dialog = useRef<HTMLDialogElement>(null);
   useEffect(() => {
     if (conflict && !dialog.current?.open) dialog.current?.showModal();
@@ -25,12 +27,22 @@ export function Conflicts({ conflict, settle, trouble, leave, isKeeping, say }: 
         {isKeeping && 'Keeping …'}
       </p>
       {trouble && (
-        <p className="zh-error" role="alert">
-          {trouble}{' '}
-          <button type="button" className="btn btn-link p-0" onClick={leave}>
-            Leave it
-          </button>
-        </p>
+        <div role="alert">
+          <p className="zh-error mb-0">
+            {trouble}{' '}
+            <button type="button" className="btn btn-link p-0" onClick={leave}>
+              Leave it
+            </button>
+          </p>
+          {sayWhy && (
+            <ReasonForm
+              label="Why it is taken back"
+              placeholder="Why it is taken back"
+              button="Take it back"
+              onGive={sayWhy}
+            />
+          )}
+        </div>
       )}
       <dialog
         ref={dialog}

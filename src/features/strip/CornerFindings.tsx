@@ -17,6 +17,33 @@ interface CornerFindingsProps extends CornerWork {
   readonly groups: readonly { readonly code: string; readonly name: string }[];
 }
 
+interface AllSoundProps {
+  readonly left: number;
+  readonly busy: boolean;
+  readonly onYes: () => void;
+  readonly onNo: () => void;
+}
+
+/** Asks before many items are said to be sound at once; the way back has the focus. */
+function AllSound({ left, busy, onYes, onNo }: AllSoundProps) {
+  const no = useRef<HTMLButtonElement>(null);
+  useEffect(() => no.current?.focus({ preventScroll: true }), []);
+  return (
+    <div className="d-flex flex-wrap gap-2 align-items-center" role="group" aria-label="All sound?">
+      <strong>
+        You looked at {left === 1 ? 'the one that is left' : `all ${left}`}, and found nothing
+        wrong?
+      </strong>
+      <button ref={no} type="button" className="btn btn-outline-secondary" onClick={onNo}>
+        No, one by one
+      </button>
+      <button type="button" className="btn btn-primary" disabled={busy} onClick={onYes}>
+        Yes: {left === 1 ? 'sound' : `all ${left} sound`}
+      </button>
+    </div>
+  );
+}
+
 /** Everything that is looked at and measured at a corner, on one screen. */
 export function CornerFindings(work: CornerFindingsProps) {
   const { corner, items, figures, groups, units, meanings } = work;
@@ -28,13 +55,14 @@ export function CornerFindings(work: CornerFindingsProps) {
   const back = useSend(takeSoundBack);
   const busy = all.busy || back.busy;
   const trouble = all.trouble ?? back.trouble;
-  const sound = useRef<HTMLButtonElement>(null);
-  useEffect(() => sound.current?.focus({ preventScroll: true }), []);
-  const allAreSound = (): void =>
+  const [isAsked, setAsked] = useState(false);
+  const allAreSound = (): void => {
+    setAsked(false);
     all.send([work.jobId, corner], (written) => {
       setAtOnce(written);
       document.querySelector<HTMLInputElement>('[data-figure]')?.focus();
     });
+  };
   const takeBack = (): void =>
     back.send([work.jobId, atOnce.map(({ stamp }) => stamp)], () => setAtOnce([]));
   const states = items.map((item) =>
@@ -53,16 +81,18 @@ export function CornerFindings(work: CornerFindingsProps) {
         </strong>
         <LookCounts notLooked={left} sound={count('sound')} wrong={count('wrong')} />
         <div className="d-flex flex-wrap gap-2 mt-2">
-          {left > 0 && (
+          {left > 0 && !isAsked && (
             <button
-              ref={sound}
               type="button"
               className="btn btn-primary"
               disabled={busy}
-              onClick={allAreSound}
+              onClick={() => setAsked(true)}
             >
               {left === items.length ? 'All looked at: all sound' : 'The rest looked at: all sound'}
             </button>
+          )}
+          {left > 0 && isAsked && (
+            <AllSound left={left} busy={busy} onYes={allAreSound} onNo={() => setAsked(false)} />
           )}
           {atOnce.length > 0 && (
             <button

@@ -26,7 +26,12 @@ describe('the findings of a corner', () => {
     bench.answer = { state: 'done', value: [{ item: 'hose', stamp: 's' }] };
     render(<CornerFindings {...work()} groups={PROCEDURE.groups} />);
     expect(screen.getByText(/of \d+ are not looked at/)).toBeInTheDocument();
+    // 2026-11-27: one Enter on arrival turned “not looked at” into “sound”.
+    expect(document.activeElement).toBe(document.body);
     await press(screen.getByRole('button', { name: 'All looked at: all sound' }));
+    expect(bench.calls).toEqual([]);
+    expect(document.activeElement).toBe(screen.getByRole('button', { name: 'No, one by one' }));
+    await press(screen.getByRole('button', { name: /^Yes: all \d+ sound/ }));
     expect(bench.calls).toEqual([['looks-sound', { jobId: 'j', corner: 'FL' }]]);
     await press(screen.getByRole('button', { name: 'Take the 1 back' }));
     expect(bench.calls.at(-1)).toEqual(['looks-back', { jobId: 'j', stamps: ['s'] }]);

@@ -27,6 +27,8 @@ export interface Checks {
   /** Settles a conflict: writes mine over theirs, or leaves theirs. */
   readonly settle: (isMine: boolean) => void;
   readonly trouble: string | null;
+  /** Writes what was refused again with a reason, where one was asked for; else null. */
+  readonly sayWhy: ((reason: string) => void) | null;
   /** Takes what was refused off this device. */
   readonly leave: () => void;
   /** True until the server has answered to everything that was written. */
@@ -90,6 +92,10 @@ export function useChecks(
       else if (met) void keeper?.drop(met);
     },
     trouble: refused?.status.state === 'refused' ? refused.status.message : null,
+    sayWhy:
+      refused?.status.state === 'refused' && refused.status.fields.note !== undefined
+        ? (note) => void keeper?.again(refused, { ...(refused.input as CheckInput), note })
+        : null,
     leave: () => {
       if (refused) void keeper?.drop(refused);
     },

@@ -54,6 +54,14 @@ export function VehicleForm({ id, values, units, entered = {}, then }: VehicleFo
   };
   const submit = handleSubmit(ask);
   const fields = { units, register, errors, entered };
+  const why = (
+    <FormField
+      label="Why figures change"
+      hint="Asked while a job of this vehicle is open. It is judged by the stricter figure until a lead agrees."
+      error={errors.why?.message}
+      control={(ids) => <Form.Control autoComplete="off" {...ids} {...register('why')} />}
+    />
+  );
   const line = (
     name: 'plate' | 'make' | 'model' | 'tyre' | 'finalDrive' | 'year' | 'variant' | 'massKg',
     label: string,
@@ -113,6 +121,7 @@ export function VehicleForm({ id, values, units, entered = {}, then }: VehicleFo
       </p>
       <AxleFields axle="front" {...fields} />
       <AxleFields axle="rear" {...fields} />
+      {id !== null && <div className="zh-card mb-3">{why}</div>}
       {effects.length > 0 && (
         <VerdictChanges
           changes={effects}

@@ -2,6 +2,7 @@ import 'server-only';
 import { isDeepStrictEqual } from 'node:util';
 import {
   checkFormSchema,
+  type CheckFormData,
   definitionOf,
   PROCEDURE,
   readCheckEntry,
@@ -10,16 +11,28 @@ import {
 import {
   findCheck,
   type Job,
+  isRotorRenewed,
   looksOf,
   notDoneYet,
   refuseInRebuild,
+  refusePutRight,
+  refuseRole,
   slipOfCut,
+  takesBackDanger,
 } from '../../core/job';
 import { lookAt, lookOfFinding, lookWithout, ownerOf, type Says } from '../../core/procedure';
 import { CORNERS, type Corner } from '../../core/readings';
 import type { Database } from '../../db/client';
-import { deleteCheck, deleteFinding, writeCheck, type CheckRow } from '../../db/repositories';
+import {
+  deleteCheck,
+  deleteFinding,
+  sayToLedger,
+  writeCheck,
+  type CheckRow,
+  type Who,
+} from '../../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from '../answer';
+import { beginHold, secondsHeld } from './holdClock';
 import { withJob } from './withJob';
 
 /** What became of a write: its new stamp, or what another wrote in its place meanwhile. */
@@ -40,7 +53,28 @@ function refuseCheck(job: Job, write: CheckEntry): string | null {
     const slip = isFigure ? slipOfCut(job, corner, write.value) : null;
     if (slip !== null) return slip;
   }
-  return refuseInRebuild(job, write);
+  if (write.kind === 'fixed' && corner) {
+    const look = lookAt(looksOf(job), corner, write.item);
+    const early = refusePutRight(look, isRotorRenewed(job, corner));
+    if (early !== null) return early;
+  }
+  return refuseInRebuild(job, write, secondsHeld(job));
+}
+
+/** What is asked of somebody who takes back what keeps a vehicle off the road. */
+const WHY_TAKEN_BACK =
+  'Say in a few words why this is taken back: it keeps the vehicle off the road.';
+
+/** Why something that keeps a vehicle off the road may not be taken back so; null where it may. */
+function refuseTakingBack(
+  job: Job,
+  { kind, place, item, value, note }: CheckFormData,
+  who: Who | null,
+): Answer<never> | null {
+  if (!takesBackDanger(findCheck(job, kind, place, item), value)) return null;
+  const why = refuseRole(who, 'technician');
+  if (why !== null) return refuse(why);
+  return note === null ? refuse(WHY_TAKEN_BACK, { note: WHY_TAKEN_BACK }) : null;
 }
 
 /**
@@ -49,12 +83,13 @@ function refuseCheck(job: Job, write: CheckEntry): string | null {
  */
 export async function recordCheck(
   input: unknown,
-  by: string | null,
+  who: Who | null,
   own?: string | null,
 ): Promise<CheckAnswer> {
   const parsed = checkFormSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
   const { jobId, kind, place, item, value, note, seen } = parsed.data;
+  const by = who?.name ?? null;
   if (by === null && definitionOf(kind, place, item)?.isNamed) return refuse(WHO);
   return withJob<Kept>(jobId, async (tx, job) => {
     const corner = CORNERS.find((each) => each === place);
@@ -63,13 +98,17 @@ export async function recordCheck(
       return refuse('This corner is not part of the job.');
     }
     const write = value === null ? null : readCheckEntry(kind, place, item, value);
+    const back = refuseTakingBack(job, parsed.data, who);
+    if (back) return back;
     const why = write && refuseCheck(job, write);
     if (why !== null) return refuse(why);
+    if (note !== null) await sayToLedger(tx, { reason: note });
     const change = write && { value: write.value, note, by };
     const stands = findCheck(job, kind, place, item)?.stamp ?? null;
     const known = own !== undefined && stands === own ? own : seen;
     const written = await writeCheck(tx, { jobId, kind, place, item }, change, known);
     if (!written.done) return accept({ kept: false, theirs: written.theirs });
+    if (kind === 'pedal' && item === 'hold' && written.stamp) beginHold(written.stamp);
     if (kind === 'look') await afterLook(tx, job, place, item, write?.value ?? null);
     if (kind === 'pedal' && item === 'held' && value === null) {
       // A pedal that is tried again is pumped and held anew.

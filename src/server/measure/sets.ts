@@ -11,7 +11,7 @@ import {
   type TypedReadings,
 } from '../../core/contracts';
 import { leftOut } from '../../core/quality';
-import { axleAt, type Job, type ReadingSet } from '../../core/job';
+import { axleAt, refuseRole, type Job, type ReadingSet } from '../../core/job';
 import { LENGTH_KINDS, readTyped } from '../../core/readings';
 import { WORKSHOP_DEFAULTS } from '../../core/verdict';
 import {
@@ -21,12 +21,14 @@ import {
   findUsualGauge,
   insertSet,
   listReadingChanges,
+  sayToLedger,
   updateSet,
   writeReadings,
   type NewSetRow,
   type ReadingChange,
   type ReadingChangeRow,
   type SetFile,
+  type Who,
 } from '../../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from '../answer';
 import type { Database } from '../../db/client';
@@ -144,12 +146,15 @@ export const addLap = (setId: string, has?: number): Promise<Answer<number>> =>
     return accept(set.laps + 1);
   });
 
-/** Sets a set aside: it stays on file and counts no more. */
-export async function setAside(input: unknown): Promise<Answer<string>> {
+/** Sets a set aside under a name and with a reason: it stays on file and counts no more. */
+export async function setAside(input: unknown, who: Who | null): Promise<Answer<string>> {
   const parsed = setAsideSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
   const { setId, reason } = parsed.data;
+  const why = refuseRole(who, 'technician');
+  if (why !== null) return refuse(why);
   return withSet(setId, async (tx) => {
+    await sayToLedger(tx, { reason });
     await updateSet(tx, setId, { setAsideAt: new Date(), setAsideReason: reason });
     return accept(setId);
   });

@@ -22,6 +22,7 @@ import {
   offTheRoad,
   outcomeOf,
   rulesOf,
+  standingOf,
   type Correction,
 } from '../../core/job';
 import { sayDue } from './words';
@@ -63,6 +64,10 @@ export interface OwnerReport {
     readonly odometer: string | null;
     readonly complaint: string;
   };
+  /** Why the vehicle must not be driven, before anything else; empty where it may. */
+  readonly mustNotMove: readonly string[];
+  /** What stands between an open job and its sign-off; null once it is signed. */
+  readonly notSigned: readonly string[] | null;
   readonly verdict: { readonly state: OutcomeState; readonly say: string } | null;
   readonly found: readonly string[];
   readonly done: readonly string[];
@@ -97,9 +102,16 @@ const uneven = 'the thickness of the brake disc varied; it';
 
 function foundAt({ record, assessment }: CornerJudgement, say: Say): string[] {
   const name = capital(CORNER_NAME[record.corner]);
+  const discard = assessment.thicknessVerdicts?.verdicts.discard;
+  const isThin = discard?.state === 'beyond' || discard?.state === 'too-close';
   return [
     ...plainly(name, sideways, assessment.firstRunout?.verdict, say),
     ...plainly(name, uneven, assessment.thickness?.dtvVerdict, say),
+    ...(isThin
+      ? [
+          `${name}: the brake disc is worn ${discard.state === 'beyond' ? 'below' : 'down to'} the thickness at which it must be replaced.`,
+        ]
+      : []),
   ];
 }
 
@@ -109,14 +121,16 @@ const capital = (text: string): string => text.charAt(0).toUpperCase() + text.sl
 function foundOf(job: Job, judged: readonly CornerJudgement[], say: Say): string[] {
   const cause = KNOWLEDGE.causes.find(({ code }) => code === job.confirmedCause);
   const isRepaired = checksOfKind(job, 'fixed').length > 0;
+  const { isWithin } = standingOf(job);
   const found = [
     ...(cause ? [`Cause: ${cause.name.toLowerCase()}. ${cause.means}`] : []),
     ...judged.flatMap((each) => foundAt(each, say)),
     ...offTheRoad(job).map((each) => `${each}.`),
   ];
-  return found.length > 0 || isRepaired
-    ? found
-    : ['Everything that was measured is within its limits.'];
+  if (found.length > 0 || isRepaired) return found;
+  return isWithin
+    ? ['Everything was measured and is within its limits.']
+    : ['Not everything is measured and judged yet: nothing can be said about its limits.'];
 }
 
 /** What a correction is to somebody who does not work on brakes. */
@@ -227,6 +241,7 @@ export function ownerReport(job: Job, units: UnitSystem): OwnerReport {
   const before = job.corners.map((corner) => judgeCorner(job, corner, 'before'));
   const after = job.corners.map((corner) => judgeCorner(job, corner, 'after'));
   const outcome = outcomeOf(job);
+  const { mustNotMove, notDone, isSigned } = standingOf(job);
   const pairs = before.map((each, i) => [each, after[i] ?? each] as const);
   return {
     head: {
@@ -237,7 +252,13 @@ export function ownerReport(job: Job, units: UnitSystem): OwnerReport {
       odometer: job.odometerKm === null ? null : `${job.odometerKm} km`,
       complaint: job.complaint,
     },
-    verdict: outcome && { state: outcome.state, say: VERDICT_SAYS[outcome.state] },
+    mustNotMove: mustNotMove.map(({ say: why }) => why),
+    notSigned: isSigned ? null : [...mustNotMove, ...notDone].map(({ say: why }) => why),
+    // Nothing reassures while the vehicle must not be driven.
+    verdict:
+      outcome && mustNotMove.length === 0
+        ? { state: outcome.state, say: VERDICT_SAYS[outcome.state] }
+        : null,
     found: foundOf(job, before, say),
     done: doneOf(job),
     figures: pairs.flatMap(([was, is]) => figuresOf(was, is, say)),

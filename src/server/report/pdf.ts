@@ -18,6 +18,8 @@ const SLATE = '#4f5b64';
 const LINE = '#d5cdbd';
 const LAGOON = '#0b6e7a';
 const IRON = '#e7e1d4';
+/** Stop, as the screens have it. */
+const DANGER = '#9f1d14';
 const MARGIN = 44;
 
 type Document = InstanceType<typeof PDFDocument>;
@@ -187,6 +189,29 @@ function table(doc: Document, report: OwnerReport): void {
   doc.y = y;
 }
 
+/** Reasons shown before the rest is only counted: the page has one side. */
+const MOST_REASONS = 5;
+
+const shortened = (lines: readonly string[]): string[] =>
+  lines.length <= MOST_REASONS
+    ? [...lines]
+    : [...lines.slice(0, MOST_REASONS - 1), `and ${lines.length - MOST_REASONS + 1} more.`];
+
+/** What is said before anything else: that it must not be driven, that it is not signed off. */
+function warnings(doc: Document, page: Page, { mustNotMove, notSigned }: OwnerReport): void {
+  const bold = (text: string): void =>
+    page.tag('P', () => doc.font('bold').fontSize(13).fillColor(DANGER).text(text, MARGIN, doc.y));
+  if (mustNotMove.length > 0) {
+    bold('This vehicle must not be driven.');
+    page.list(shortened(mustNotMove));
+  }
+  if (notSigned !== null) {
+    bold('Not signed off.');
+    page.list(shortened(notSigned.filter((say) => !mustNotMove.includes(say))));
+  }
+  doc.moveDown(0.3);
+}
+
 /**
  * The owner's report as a PDF of one page, text selectable, fonts embedded, tagged with its
  * headings, paragraphs, table and the words for its drawing.
@@ -227,6 +252,7 @@ export function ownerPdf(report: OwnerReport): Promise<Buffer> {
     .lineWidth(1)
     .stroke(LINE);
   doc.moveDown(0.4);
+  warnings(doc, page, report);
   page.paragraph(`You told us: “${head.complaint}”`, 10.5);
   if (report.verdict) {
     doc.moveDown(0.2);

@@ -13,8 +13,11 @@ import {
   findVehicle,
   findVehicleByPlate,
   insertVehicle,
+  isSameLimit,
   listJobsOfVehicle,
   listVehicles,
+  lockJob,
+  sayToLedger,
   searchVehicles,
   updateVehicle,
   type JobRow,
@@ -25,7 +28,7 @@ import {
   type VehicleRow,
 } from '../../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from '../answer';
-import { database } from '../database';
+import { database, inTransaction } from '../database';
 import { changesOfFigures, type VerdictChange } from '../../core/job';
 import { shopUnits } from './settings';
 
@@ -62,32 +65,58 @@ const vehicleOf = (data: VehicleData): NewVehicle => ({
 });
 
 /** A vehicle's form read and held against the plates on file, or why it is refused. */
-async function readVehicle(id: string | null, input: unknown): Promise<Answer<NewVehicle>> {
+async function readVehicle(
+  id: string | null,
+  input: unknown,
+): Promise<Answer<NewVehicle & { readonly why: string }>> {
   const parsed = vehicleFormSchema(await shopUnits()).safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
   const vehicle = vehicleOf(parsed.data);
   const same = await findVehicleByPlate(await database(), vehicle.plate);
-  if (!same || same.id === id) return accept(vehicle);
+  if (!same || same.id === id) return accept({ ...vehicle, why: parsed.data.why });
   const message = `A vehicle with the plate ${vehicle.plate} is on file already.`;
   return refuse(message, { plate: message });
 }
 
-/** Writes a vehicle, new when `id` is null; a plate stands once. Returns its id. */
-export async function saveVehicle(
+/** Whether figures or studs that are on file would be changed or taken away. */
+const changesFigures = (before: VehicleFile, after: NewVehicle): boolean =>
+  before.axles.some((axle) => {
+    const fresh = after.axles.find(({ position }) => position === axle.position);
+    if (!fresh) return false;
+    return (
+      fresh.studs !== axle.studs ||
+      axle.limits.some((limit) => !fresh.limits.some((each) => isSameLimit(each, limit)))
+    );
+  });
+
+const WHY = 'An open job is judged by these figures: say in a few words why they change.';
+
+/**
+ * Writes a vehicle, new when `id` is null; a plate stands once. Figures that an open job is judged
+ * by are changed with a reason, which the job’s history keeps. Returns its id.
+ */
+export const saveVehicle = (
   id: string | null,
   input: unknown,
   by: string | null = null,
-): Promise<Answer<string>> {
-  const read = await readVehicle(id, input);
-  if (!read.ok) return read;
-  const db = await database();
-  if (id === null) return accept(await insertVehicle(db, read.value, by));
-  if (!idSchema.safeParse(id).success || !(await findVehicle(db, id))) {
-    return refuse('This vehicle is not on file any more.');
-  }
-  await updateVehicle(db, id, read.value, by);
-  return accept(id);
-}
+): Promise<Answer<string>> =>
+  inTransaction(async (tx) => {
+    const read = await readVehicle(id, input);
+    if (!read.ok) return read;
+    const { why, ...vehicle } = read.value;
+    if (id === null) return accept(await insertVehicle(tx, vehicle, by));
+    const before = idSchema.safeParse(id).success ? await findVehicle(tx, id) : null;
+    if (!before) return refuse('This vehicle is not on file any more.');
+    const open = (await listJobsOfVehicle(tx, id)).filter(({ closedAt }) => closedAt === null);
+    // Jobs that are judged by them wait meanwhile, and are judged by what is written here then.
+    for (const { id: jobId } of open) await lockJob(tx, jobId);
+    if (open.length > 0 && why === '' && changesFigures(before, vehicle)) {
+      return refuse(WHY, { why: WHY });
+    }
+    if (why !== '') await sayToLedger(tx, { reason: why });
+    await updateVehicle(tx, id, vehicle, by);
+    return accept(id);
+  });
 
 /** What a change of a vehicle's figures would change in its open jobs; closed ones keep theirs. */
 export async function effectsOfVehicle(

@@ -1,7 +1,20 @@
 import 'server-only';
-import { additionSchema, causeSchema, signOffSchema } from '../../core/contracts';
-import { signOffOf } from '../../core/job';
-import { figuresToKeep, insertAddition, signJob, type PersonRow } from '../../db/repositories';
+import { additionSchema, causeSchema, signOffSchema, takenBackSchema } from '../../core/contracts';
+import {
+  changedFigures,
+  readinessOf,
+  refuseRole,
+  signOffOf,
+  takenBackOf,
+  type Job,
+} from '../../core/job';
+import {
+  answerLedger,
+  figuresToKeep,
+  insertAddition,
+  signJob,
+  type PersonRow,
+} from '../../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from '../answer';
 import { withJob } from '../job/withJob';
 import { learnFrom } from '../records/insights';
@@ -40,6 +53,31 @@ export async function signOff(input: unknown, who: PersonRow | null): Promise<An
       signedWith: { open: open.map(({ say }) => say), reason: reason === '' ? null : reason },
     });
     await learnFrom(tx, jobId);
+    return accept(jobId);
+  });
+}
+
+/** A line of the ledger that may be answered: what was taken back, or a figure that was changed. */
+const isOpenLine = (job: Job, seq: number): boolean =>
+  takenBackOf(job, readinessOf(job).pedal).some((each) => each.seq === seq) ||
+  changedFigures(job).some((each) => each.seq === seq && !each.isAgreed);
+
+/** A lead’s answer to something that was taken back, or to a figure that was changed, in writing. */
+export async function answerTakenBack(
+  input: unknown,
+  who: PersonRow | null,
+): Promise<Answer<string>> {
+  const parsed = takenBackSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const { jobId, seq, reason } = parsed.data;
+  const why = refuseRole(who, 'lead');
+  if (why !== null || who === null) return refuse(why ?? WHO);
+  return withJob(jobId, async (tx, job) => {
+    const line = job.past.find((each) => each.seq === seq);
+    if (!line || !isOpenLine(job, seq))
+      return refuse('This stands open no more. Load the page again.');
+    const { name, role } = who;
+    await answerLedger(tx, { jobId, who: name, role, place: line.place, reason, of: seq });
     return accept(jobId);
   });
 }

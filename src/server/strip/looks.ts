@@ -2,7 +2,7 @@ import 'server-only';
 import { z } from 'zod';
 import { cornerPlan, looksOf, otherSide } from '../../core/job';
 import { CORNERS } from '../../core/readings';
-import { fillChecks, takeChecksBack, type WrittenCheck } from '../../db/repositories';
+import { fillChecks, takeSoundLooksBack, type WrittenCheck } from '../../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from '../answer';
 import { withJob } from '../job/withJob';
 
@@ -40,7 +40,7 @@ export const takeSoundBack = (jobId: string, stamps: unknown): Promise<Answer<nu
   withJob(jobId, async (tx) => {
     const parsed = stampsSchema.safeParse(stamps);
     if (!parsed.success) return refuseParse(parsed.error);
-    return accept(await takeChecksBack(tx, jobId, parsed.data));
+    return accept(await takeSoundLooksBack(tx, jobId, parsed.data));
   });
 
 /**

@@ -1,8 +1,10 @@
 import 'server-only';
 import { z } from 'zod';
-import { addLapSchema, idSchema } from '../../core/contracts';
-import type { PersonRow } from '../../db/repositories';
+import { addLapSchema, CHECK_KINDS, idSchema } from '../../core/contracts';
+import { refuseRole, roleForCheck, type Role } from '../../core/job';
+import { listPeople, type PersonRow } from '../../db/repositories';
 import { refuse, refuseParse, type Answer } from '../answer';
+import { database } from '../database';
 import { decide, decidePair, undecide } from '../decide/decisions';
 import { recordCheck } from '../job/checks';
 import { changeComplaint, openJob } from '../job/jobs';
@@ -19,7 +21,7 @@ import { chooseRule } from '../shop/rules';
 import { choosePositions, chooseTorque, chooseUnits } from '../shop/settings';
 import { saveShop } from '../shop/shop';
 import { saveVehicle } from '../shop/vehicles';
-import { addToRecord, signOff } from '../signoff/signOff';
+import { addToRecord, answerTakenBack, signOff } from '../signoff/signOff';
 import { allSound, copyPlan, takeSoundBack } from '../strip/looks';
 import { keepPhoto, takePhotoBack } from '../strip/photos';
 import { changePart, dropPart, putBack, takeOffPart } from '../strip/tray';
@@ -34,6 +36,16 @@ export interface Asked {
 /** A use case as a device may ask for it. */
 export type UseCase = (input: unknown, asked: Asked) => Promise<Answer<unknown>>;
 
+/** A use case and who may ask for it. */
+interface Guarded {
+  readonly may: Role | ((input: unknown) => Role);
+  readonly run: UseCase;
+}
+
+const apprentice = (run: UseCase): Guarded => ({ may: 'apprentice', run });
+const technician = (run: UseCase): Guarded => ({ may: 'technician', run });
+const lead = (run: UseCase): Guarded => ({ may: 'lead', run });
+
 const nameOf = ({ who }: Asked): string | null => who?.name ?? null;
 
 /** A use case whose input is parsed by a schema first. */
@@ -47,6 +59,7 @@ const parsedBy =
     return parsed.success ? run(parsed.data, asked) : refuseParse(parsed.error);
   };
 
+const checkKind = z.looseObject({ kind: z.enum(CHECK_KINDS) });
 const lastText = z.object({ text: z.string().nullable() });
 const lastStamp = z.object({ stamp: z.string().nullable() });
 const corner = z.strictObject({ jobId: idSchema, corner: z.string() });
@@ -55,103 +68,141 @@ const ofJob = z.strictObject({ jobId: idSchema, form: z.unknown() });
 const onlyId = z.strictObject({ id: idSchema });
 const oneOfJob = z.strictObject({ jobId: idSchema, id: idSchema });
 
+/** Who may write a check: by its kind, read before the rest is. */
+const roleOfCheck = (input: unknown): Role => {
+  const kind = checkKind.safeParse(input).data?.kind;
+  return kind ? roleForCheck(kind) : 'apprentice';
+};
+
 /** Everything that can be written, by name: whatever comes in comes by one of these. */
 const USE_CASES = {
-  job: openJob,
-  complaint: parsedBy(ofJob, ({ jobId, form: typed }) => changeComplaint(jobId, typed)),
-  finding: recordFinding,
-  'finding-aside': weighFinding,
-  'road-test': keepRoadTest,
-  'road-test-back': parsedBy(oneOfJob, ({ jobId, id }) => takeRoadTestBack(jobId, id)),
-  tyre: parsedBy(ofJob, ({ jobId, form: typed }) => keepTyre(jobId, typed)),
-  check: (input, asked) =>
-    recordCheck(input, nameOf(asked), lastStamp.safeParse(asked.last).data?.stamp),
-  'looks-sound': parsedBy(corner, ({ jobId, corner: place }, asked) =>
-    allSound(jobId, place, nameOf(asked)),
+  job: apprentice(openJob),
+  complaint: apprentice(parsedBy(ofJob, ({ jobId, form: typed }) => changeComplaint(jobId, typed))),
+  finding: apprentice(recordFinding),
+  'finding-aside': apprentice(weighFinding),
+  'road-test': apprentice(keepRoadTest),
+  'road-test-back': technician(parsedBy(oneOfJob, ({ jobId, id }) => takeRoadTestBack(jobId, id))),
+  tyre: apprentice(parsedBy(ofJob, ({ jobId, form: typed }) => keepTyre(jobId, typed))),
+  check: {
+    may: roleOfCheck,
+    run: (input, asked) =>
+      recordCheck(input, asked.who, lastStamp.safeParse(asked.last).data?.stamp),
+  },
+  'looks-sound': apprentice(
+    parsedBy(corner, ({ jobId, corner: place }, asked) => allSound(jobId, place, nameOf(asked))),
   ),
-  'looks-back': parsedBy(
-    z.strictObject({ jobId: idSchema, stamps: z.unknown() }),
-    ({ jobId, stamps }) => takeSoundBack(jobId, stamps),
+  'looks-back': apprentice(
+    parsedBy(z.strictObject({ jobId: idSchema, stamps: z.unknown() }), ({ jobId, stamps }) =>
+      takeSoundBack(jobId, stamps),
+    ),
   ),
-  'plan-copy': parsedBy(corner, ({ jobId, corner: place }, asked) =>
-    copyPlan(jobId, place, nameOf(asked)),
+  'plan-copy': apprentice(
+    parsedBy(corner, ({ jobId, corner: place }, asked) => copyPlan(jobId, place, nameOf(asked))),
   ),
-  'part-off': (input, asked) => takeOffPart(input, nameOf(asked)),
-  'part-change': changePart,
-  'part-drop': parsedBy(onlyId, ({ id }) => dropPart(id)),
-  'part-back': parsedBy(
-    z.strictObject({ id: idSchema, isBack: z.boolean() }),
-    ({ id, isBack }, asked) => putBack(id, isBack, nameOf(asked)),
+  'part-off': apprentice((input, asked) => takeOffPart(input, nameOf(asked))),
+  'part-change': apprentice(changePart),
+  'part-drop': technician(parsedBy(onlyId, ({ id }) => dropPart(id))),
+  'part-back': apprentice(
+    parsedBy(z.strictObject({ id: idSchema, isBack: z.boolean() }), ({ id, isBack }, asked) =>
+      putBack(id, isBack, nameOf(asked)),
+    ),
   ),
-  photo: parsedBy(
-    z.strictObject({
-      jobId: z.unknown(),
-      corner: z.unknown(),
-      partId: z.unknown(),
-      caption: z.unknown(),
-      picture: z.base64(),
-      thumb: z.base64(),
-    }),
-    ({ picture, thumb, ...photo }, asked) =>
-      keepPhoto(
-        photo,
-        new Uint8Array(Buffer.from(picture, 'base64')),
-        new Uint8Array(Buffer.from(thumb, 'base64')),
-        nameOf(asked),
-      ),
+  photo: apprentice(
+    parsedBy(
+      z.strictObject({
+        jobId: z.unknown(),
+        corner: z.unknown(),
+        partId: z.unknown(),
+        caption: z.unknown(),
+        picture: z.base64(),
+        thumb: z.base64(),
+      }),
+      ({ picture, thumb, ...photo }, asked) =>
+        keepPhoto(
+          photo,
+          new Uint8Array(Buffer.from(picture, 'base64')),
+          new Uint8Array(Buffer.from(thumb, 'base64')),
+          nameOf(asked),
+        ),
+    ),
   ),
-  'photo-back': parsedBy(oneOfJob, ({ jobId, id }) => takePhotoBack(jobId, id)),
-  'set-begin': beginSet,
-  'set-lap': parsedBy(addLapSchema, ({ setId, has }) => addLap(setId, has)),
-  'set-aside': setAside,
-  'set-take-back': parsedBy(z.strictObject({ setId: idSchema }), ({ setId }) => takeBack(setId)),
-  'set-details': noteDetails,
-  'sets-import': importSets,
-  reading: (input, { last }) => saveReading(input, lastText.safeParse(last).data?.text),
-  decide,
-  'decide-pair': decidePair,
-  undecide,
-  'torque-figure': (input, { who }) => keepTorqueFigure(input, who),
-  'bleed-order': keepBleedOrder,
-  programme: parsedBy(
-    z.strictObject({ school: z.string(), programme: z.unknown() }),
-    ({ school, programme }) => saveProgramme(school, programme),
+  'photo-back': technician(parsedBy(oneOfJob, ({ jobId, id }) => takePhotoBack(jobId, id))),
+  'set-begin': apprentice(beginSet),
+  'set-lap': apprentice(parsedBy(addLapSchema, ({ setId, has }) => addLap(setId, has))),
+  'set-aside': technician((input, { who }) => setAside(input, who)),
+  'set-take-back': technician(
+    parsedBy(z.strictObject({ setId: idSchema }), ({ setId }) => takeBack(setId)),
   ),
-  recheck: (input, { who }) => setRecheck(input, who),
-  'recheck-end': parsedBy(
-    z.strictObject({ id: idSchema, isDone: z.boolean() }),
-    ({ id, isDone }, { who }) => endRecheck(id, isDone, who),
+  'set-details': apprentice(noteDetails),
+  'sets-import': apprentice(importSets),
+  reading: apprentice((input, { last }) => saveReading(input, lastText.safeParse(last).data?.text)),
+  decide: technician(decide),
+  'decide-pair': technician(decidePair),
+  undecide: technician(undecide),
+  'torque-figure': technician((input, { who }) => keepTorqueFigure(input, who)),
+  'bleed-order': technician(keepBleedOrder),
+  programme: technician(
+    parsedBy(
+      z.strictObject({ school: z.string(), programme: z.unknown() }),
+      ({ school, programme }) => saveProgramme(school, programme),
+    ),
   ),
-  'sign-off': (input, { who }) => signOff(input, who),
-  addition: (input, { who }) => addToRecord(input, who),
-  vehicle: parsedBy(form, ({ id, form: typed }, asked) => saveVehicle(id, typed, nameOf(asked))),
-  gauge: writeGauge,
-  'gauge-retire': parsedBy(onlyId, ({ id }) => removeGauge(id)),
-  person: addPerson,
-  'person-change': parsedBy(form, ({ id, form: typed }) => changePerson(id ?? '', typed)),
-  'person-remove': parsedBy(onlyId, ({ id }) => removePerson(id)),
-  prices: saveShop,
-  rule: parsedBy(
-    z.strictObject({ rule: z.string(), choice: z.string().nullable() }),
-    ({ rule, choice }) => chooseRule(rule, choice),
+  recheck: technician((input, { who }) => setRecheck(input, who)),
+  'recheck-end': technician(
+    parsedBy(z.strictObject({ id: idSchema, isDone: z.boolean() }), ({ id, isDone }, { who }) =>
+      endRecheck(id, isDone, who),
+    ),
   ),
-  knowledge: changeKnowledge,
-  units: chooseUnits,
-  'torque-unit': chooseTorque,
-  positions: choosePositions,
-} as const satisfies Readonly<Record<string, UseCase>>;
+  'sign-off': lead((input, { who }) => signOff(input, who)),
+  'taken-back': lead((input, { who }) => answerTakenBack(input, who)),
+  addition: technician((input, { who }) => addToRecord(input, who)),
+  vehicle: {
+    // A new one is put on file by whoever takes it in.
+    may: (input) => (form.safeParse(input).data?.id === null ? 'apprentice' : 'technician'),
+    run: parsedBy(form, ({ id, form: typed }, asked) => saveVehicle(id, typed, nameOf(asked))),
+  },
+  gauge: technician(writeGauge),
+  'gauge-retire': technician(parsedBy(onlyId, ({ id }) => removeGauge(id))),
+  person: lead(addPerson),
+  'person-change': lead(parsedBy(form, ({ id, form: typed }) => changePerson(id ?? '', typed))),
+  'person-remove': lead(parsedBy(onlyId, ({ id }) => removePerson(id))),
+  prices: lead(saveShop),
+  rule: lead(
+    parsedBy(
+      z.strictObject({ rule: z.string(), choice: z.string().nullable() }),
+      ({ rule, choice }) => chooseRule(rule, choice),
+    ),
+  ),
+  knowledge: lead(changeKnowledge),
+  units: technician(chooseUnits),
+  'torque-unit': technician(chooseTorque),
+  positions: technician(choosePositions),
+} as const satisfies Readonly<Record<string, Guarded>>;
 
 export type UseCaseName = keyof typeof USE_CASES;
 
 /** The names of everything that can be written. */
 export const USE_CASE_NAMES = Object.keys(USE_CASES) as readonly UseCaseName[];
 
-/** Asks a use case by its name. */
-export function askUseCase(name: string, input: unknown, asked: Asked): Promise<Answer<unknown>> {
-  const own: UseCase | undefined = Object.hasOwn(USE_CASES, name)
+/**
+ * Where nobody who is here is a lead, whoever comes first may put people on file: somebody has to
+ * be the first.
+ */
+const isFirstPerson = async (name: string): Promise<boolean> =>
+  name === 'person' && !(await listPeople(await database())).some(({ role }) => role === 'lead');
+
+/** Asks a use case by its name, where who asks for it may: what is not named here nobody may. */
+export async function askUseCase(
+  name: string,
+  input: unknown,
+  asked: Asked,
+): Promise<Answer<unknown>> {
+  const own: Guarded | undefined = Object.hasOwn(USE_CASES, name)
     ? USE_CASES[name as UseCaseName]
     : undefined;
-  return own
-    ? own(input, asked)
-    : Promise.resolve(refuse('This program does not know what that is. Load the page again.'));
+  if (!own) return refuse('This program does not know what that is. Load the page again.');
+  const may = typeof own.may === 'string' ? own.may : own.may(input);
+  const why = refuseRole(asked.who, may);
+  if (why !== null && !(await isFirstPerson(name))) return refuse(why);
+  return own.run(input, asked);
 }

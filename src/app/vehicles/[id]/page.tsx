@@ -1,3 +1,4 @@
+import { Here } from '@/app/Here';
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import Link from 'next/link';
@@ -32,6 +33,7 @@ export default async function VehiclePage({ params }: { params: Promise<{ id: st
             New job for it
           </Link>
         </div>
+        <Here />
       </div>
       {jobs.length > 0 && (
         <section className="zh-card mb-3">

@@ -1,3 +1,4 @@
+import { Here } from '@/app/Here';
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { formOfShop } from '@/core/contracts';
@@ -15,6 +16,7 @@ export default async function PricesPage() {
         <Link href="/workshop">Workshop</Link>
       </p>
       <h1>Prices and times</h1>
+      <Here />
       <p>
         The shop’s own list: every option of Decide is costed by it. Figures of equipment are
         workshop defaults until they are changed.

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { idSchema } from '../forms/common';
 import { CHECK_KINDS, CHECKS, definitionOf, type CheckDefinition } from './registry';
 
-/** A check as it is sent; a null value takes it back. `seen` is the stamp that was on the screen. */
+/** A check as it is sent; a null value takes it back, the note saying why. `seen` is the stamp that was on the screen. */
 const envelope = z.strictObject({
   jobId: idSchema,
   kind: z.enum(CHECK_KINDS),
@@ -30,7 +30,8 @@ export const checkFormSchema = envelope.transform((form, context) => {
       ? complain('place', 'This does not belong to that place.')
       : complain('item', 'This item is not part of the procedure.');
   }
-  if (form.value === null) return { ...form, note: null, value: null };
+  if (form.value === null)
+    return { ...form, note: form.note === '' ? null : form.note, value: null };
   const schema = definition.typed?.(form.item) ?? definition.value;
   const parsed = schema.safeParse(form.value);
   if (!parsed.success) {
@@ -45,3 +46,4 @@ export const checkFormSchema = envelope.transform((form, context) => {
   return { ...form, note: form.note === '' ? null : form.note, value: parsed.data };
 });
 export type CheckForm = z.input<typeof checkFormSchema>;
+export type CheckFormData = z.output<typeof checkFormSchema>;

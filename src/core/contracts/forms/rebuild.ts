@@ -41,6 +41,13 @@ export const signOffSchema = z.strictObject({
   reason: z.string().trim().max(500),
 });
 
+/** A lead’s answer to a line of the ledger. */
+export const takenBackSchema = z.strictObject({
+  jobId: idSchema,
+  seq: z.number().int().positive(),
+  reason: filledLine('answer', 300),
+});
+
 export const additionSchema = z.strictObject({
   jobId: idSchema,
   text: filledLine('addition', 1000),

@@ -155,6 +155,8 @@ export const vehicleFormSchema = (units: UnitSystem) =>
     massKg: massSchema(300, 40_000, 'the vehicle'),
     front: axleSchema(units),
     rear: axleSchema(units),
+    /** Why figures are changed that an open job is judged by. */
+    why: z.string().trim().max(300, 'At most 300 characters.').default(''),
   });
 
 export type VehicleForm = z.input<ReturnType<typeof vehicleFormSchema>>;

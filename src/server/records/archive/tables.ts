@@ -86,6 +86,9 @@ const DOCUMENTS: Readonly<Record<string, z.ZodType>> = {
   // The tables are read when the first archive is: a document may hold rows of other tables.
   'jobs.signed_as': z.lazy(() =>
     z.strictObject({
+      vehicle: keptRow(vehicles)
+        .pick({ plate: true, make: true, model: true, year: true, drive: true, variant: true })
+        .optional(),
       axles: z
         .array(keptRow(axles).extend({ limits: z.array(keptRow(axleLimits)).max(40) }))
         .max(4),
@@ -131,11 +134,14 @@ function columnSchema(table: string, column: PgColumn): z.ZodType {
   }
 }
 
+/** Columns that a database fills by itself: where a row stands in the order of its writing. */
+const OWN_ORDER = ['seq'];
+
 /** The columns of a table by the names of the program. */
 const columnsOf = (table: PgTable): [string, PgColumn][] => {
   const { columns } = getTableConfig(table);
   const named = Object.entries(table as unknown as Record<string, PgColumn>);
-  return named.filter(([, column]) => columns.includes(column));
+  return named.filter(([key, column]) => columns.includes(column) && !OWN_ORDER.includes(key));
 };
 
 /** The columns of a table, each as an archive writes it. */
@@ -175,11 +181,16 @@ export const keyOfRow = (name: TableName, row: ArchiveRow): string =>
 /** A row of the database as an archive writes it. */
 export const toArchive = (row: Readonly<Record<string, unknown>>): ArchiveRow =>
   Object.fromEntries(
-    Object.entries(row).map(([key, value]) => {
-      if (value instanceof Date) return [key, value.toISOString()];
-      return [key, value instanceof Uint8Array ? Buffer.from(value).toString('base64') : value];
+    Object.entries(row).flatMap(([key, value]) => {
+      if (OWN_ORDER.includes(key)) return [];
+      return [archiveField(key, value)];
     }),
   );
+
+function archiveField(key: string, value: unknown): [string, unknown] {
+  if (value instanceof Date) return [key, value.toISOString()];
+  return [key, value instanceof Uint8Array ? Buffer.from(value).toString('base64') : value];
+}
 
 /** A row of an archive as the database takes it. */
 export const fromArchive = (name: TableName, row: ArchiveRow): Record<string, unknown> =>

@@ -1,3 +1,4 @@
+import { Here } from '@/app/Here';
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
@@ -26,6 +27,7 @@ export default async function DecidePage({ params }: { params: Promise<{ id: str
   return (
     <WithNose job={job}>
       <h1>Decide</h1>
+      <Here />
       {axles.map(({ corners: names, pairs }) => (
         <PairCard
           key={names[0]}

@@ -13,7 +13,10 @@ import { cleaningAt, earlierAt, inspectionAt, judgeCorner, procedureOf } from '@
 import { loadJob } from '@/server/job/jobs';
 import { allPeople } from '@/server/shop/people';
 import { jobHref } from '@/ui/shell';
-import { signOffOf } from '@/core/job';
+import { openLinesOf } from '@/server/signoff/openLines';
+import { signOffOf, standingOf } from '@/core/job';
+import { OpenLines } from '@/features/signoff/OpenLines';
+import { Warnings } from '@/features/report/Warnings';
 import { whoIsHere } from '@/server/web/who';
 import type { Blocker } from '@/core/procedure';
 import { shopUnits } from '@/server/shop/settings';
@@ -30,6 +33,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
   const { vehicle } = job;
   const who = await whoIsHere();
   const { blocks, open } = signOffOf(job);
+  const { mustNotMove, notDone, isSigned } = standingOf(job);
   const at = (each: Blocker) => ({
     say: each.say,
     href: jobHref(id, { page: each.place, corner: each.corner }),
@@ -66,6 +70,11 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
       {job.closedAt === null ? (
         <>
           <WhoIsHere people={await allPeople()} here={who?.id ?? null} />
+          <OpenLines
+            jobId={id}
+            lines={openLinesOf(job, units)}
+            lead={who?.role === 'lead' ? who.name : null}
+          />
           <SignOff
             jobId={id}
             blocks={blocks.map(at)}
@@ -90,6 +99,10 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
           }))}
         />
       )}
+      <Warnings
+        mustNotMove={mustNotMove.map(({ say }) => say)}
+        notSigned={isSigned ? null : [...mustNotMove, ...notDone].map(({ say }) => say)}
+      />
       <JobReport
         head={{
           number: job.number,

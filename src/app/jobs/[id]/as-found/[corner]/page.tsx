@@ -1,3 +1,4 @@
+import { Here } from '@/app/Here';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { CornerLinks } from '@/ui/shell';
@@ -28,6 +29,7 @@ export default async function AsFoundPage({
           base={`/jobs/${id}/as-found`}
         />
       </div>
+      <Here />
       <p className="mb-2">
         One lap of runout and one of thickness before anything is cleaned, the rotor held by{' '}
         {record.fastening === 'studs' ? 'nuts' : 'bolts'} and spacers. Kept apart from the readings

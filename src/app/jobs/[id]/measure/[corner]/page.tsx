@@ -1,3 +1,4 @@
+import { Here } from '@/app/Here';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { CornerLinks } from '@/ui/shell';
@@ -28,6 +29,7 @@ export default async function MeasurePage({
           base={`/jobs/${id}/measure`}
         />
       </div>
+      <Here />
       <MeasureBench
         key={`${bench.corner} ${(await searchParams).kind ?? ''}`}
         corner={{

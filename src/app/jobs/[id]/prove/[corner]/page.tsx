@@ -1,3 +1,4 @@
+import { Here } from '@/app/Here';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { CornerLinks } from '@/ui/shell';
@@ -23,6 +24,7 @@ export default async function ProvePage({
         <h1 className="mb-0">Prove: measure again</h1>
         <CornerLinks corners={job.corners} current={bench.corner} base={`/jobs/${id}/prove`} />
       </div>
+      <Here />
       <p className="mb-2">
         {decision
           ? `On record: ${decision.words} Measure as fitted, ${record.fastening === 'studs' ? 'nuts' : 'bolts'} at final torque.`

@@ -1,3 +1,4 @@
+import { Here } from '@/app/Here';
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { speedUnit } from '@/core/units';
@@ -22,6 +23,7 @@ export default async function BeddingPage(props: JobParams) {
           Rebuild
         </Link>
       </div>
+      <Here />
       <p className="zh-muted">
         A planning estimate. Quiet dry road, within the law, a safe gap behind. No bedding-in with a
         soft pedal. Smoke, fade or a long pedal: stop and let it cool. Do not hold the pedal on a

@@ -1,0 +1,48 @@
+import { moveBlockers, signOffBlockers, type Blocker } from '../procedure';
+import { judgeCorner } from './judge';
+import { looksOf, isPutRight } from './procedure';
+import { readinessOf } from './readiness';
+import { axleAt } from './record';
+import { oncePer } from './remember';
+import type { Job } from './types';
+
+/** How a job stands: the one judgement that pages, reports, documents and writes rest on. */
+export interface Standing {
+  readonly isSigned: boolean;
+  /** Why the vehicle must not be moved or driven; empty where it may. */
+  readonly mustNotMove: readonly Blocker[];
+  /** What else stands between an open job and its sign-off. */
+  readonly notDone: readonly Blocker[];
+  /** Every verdict of every corner is there and within, discard included, and nothing was seen wrong. */
+  readonly isWithin: boolean;
+}
+
+/** Whether everything of a corner was measured, last and judged within. */
+function isCornerWithin(job: Job, corner: Job['corners'][number]): boolean {
+  if (!axleAt(job, corner)) return false;
+  const after = judgeCorner(job, corner, 'after').assessment;
+  const before = judgeCorner(job, corner, 'before').assessment;
+  const runout = (after.runout ?? before.runout)?.verdict.state;
+  const dtv = (after.thickness ?? before.thickness)?.dtvVerdict.state;
+  const discard = (after.thicknessVerdicts ?? before.thicknessVerdicts)?.verdicts.discard.state;
+  return [runout, dtv, discard].every((state) => state === 'within');
+}
+
+/** How a job stands. Source: handbook 15, 17. */
+export const standingOf = oncePer((job: Job): Standing => {
+  const state = readinessOf(job);
+  const mustNotMove = moveBlockers(state);
+  const isWrong = looksOf(job).some(
+    ({ corner, item, found }) => found.length > 0 && !isPutRight(job, corner, item),
+  );
+  return {
+    isSigned: job.closedAt !== null,
+    mustNotMove,
+    notDone: signOffBlockers(state).slice(mustNotMove.length),
+    isWithin:
+      mustNotMove.length === 0 &&
+      !isWrong &&
+      job.corners.length > 0 &&
+      job.corners.every((corner) => isCornerWithin(job, corner)),
+  };
+});

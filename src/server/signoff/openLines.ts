@@ -1,0 +1,38 @@
+import 'server-only';
+import { format } from 'date-fns';
+import { changedFigures, readinessOf, takenBackOf, type Job } from '../../core/job';
+import { formatIn, type UnitSystem } from '../../core/units';
+
+const FIGURE_NAME: Readonly<Record<string, string>> = {
+  discard: 'discard thickness',
+  machineTo: 'machine-to thickness',
+  nominal: 'nominal thickness',
+  runout: 'runout limit',
+  dtv: 'thickness variation limit',
+  radius: 'radius of the circle',
+  piston: 'piston',
+};
+
+const about = (line: { who: string | null; at: Date; reason: string | null }): string =>
+  `${line.who ?? 'Nobody named'}, ${format(line.at, 'd MMM, HH:mm')}${line.reason ? `: ${line.reason}` : ''}`;
+
+/** What a lead has to answer in a job: dangers that were taken back, figures that were changed. */
+export function openLinesOf(job: Job, units: UnitSystem) {
+  const taken = takenBackOf(job, readinessOf(job).pedal).map((line) => ({
+    seq: line.seq,
+    say: line.say,
+    about: about(line),
+  }));
+  const changed = changedFigures(job)
+    .filter(({ isAgreed }) => !isAgreed)
+    .map((line) => {
+      const { kind, valueUm } = line.before;
+      const role = ['runout', 'dtv'].includes(kind) ? 'deviation' : 'size';
+      return {
+        seq: line.seq,
+        say: `${line.position} axle: ${FIGURE_NAME[kind] ?? kind} was ${formatIn(units, role, valueUm)} before`,
+        about: about(line),
+      };
+    });
+  return [...taken, ...changed];
+}

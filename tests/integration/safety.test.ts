@@ -1,0 +1,442 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { VEHICLES } from '@/cli/demo/vehicles';
+import type { VehicleForm } from '@/core/contracts';
+import { rebuildSteps, signOffOf, standingOf, takenBackOf, readinessOf } from '@/core/job';
+import { pullsOf } from '@/core/torque';
+import { ledgerOf } from '@/db/repositories';
+import { checks, ledger } from '@/db/schema';
+import { closeDatabase, database } from '@/server/database';
+import { loadJob } from '@/server/job/jobs';
+import { ownerReport } from '@/server/report/owner';
+import { ownerPdf } from '@/server/report/pdf';
+import { allPeople, addPerson } from '@/server/shop/people';
+import { saveVehicle } from '@/server/shop/vehicles';
+import { eq } from 'drizzle-orm';
+import { sendWrite } from '../support/writes';
+import { known } from './known';
+
+/**
+ * Every stop of this program that was once got round by requests that its own pages can send.
+ * Everything here goes in as a device sends it.
+ */
+
+const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-safety-'));
+const ids = { lead: '', technician: '', apprentice: '' };
+type Role = keyof typeof ids;
+let vehicleId = '';
+let form: VehicleForm;
+
+beforeAll(async () => {
+  process.env.ZESTY_HOUND_DATA = folder;
+  delete process.env.DATABASE_URL;
+  for (const [name, role] of [
+    ['Ines', 'lead'],
+    ['Tobiah', 'technician'],
+    ['Wren', 'apprentice'],
+  ] as const) {
+    known(await addPerson({ name, role }));
+  }
+  for (const { id, role } of await allPeople()) ids[role] = id;
+});
+beforeEach(async () => {
+  form = { ...VEHICLES.bakery!, plate: `SK-${Math.floor(Math.random() * 1e6)}-T` };
+  vehicleId = known(await saveVehicle(null, form));
+});
+afterEach(() => jest.restoreAllMocks());
+afterAll(async () => {
+  await closeDatabase();
+  fs.rmSync(folder, { recursive: true, force: true });
+});
+
+const jobOf = async (id: string) => (await loadJob(id))!;
+
+/** Writes as somebody; answers with why it was refused, or null. */
+async function ask(name: string, input: unknown, role: Role | null): Promise<string | null> {
+  const result = await sendWrite(name, input, role && ids[role]);
+  if (result.state === 'refused') return result.message;
+  expect(result.state).toBe('done');
+  return null;
+}
+async function done(name: string, input: unknown, role: Role | null = 'technician') {
+  const result = await sendWrite(name, input, role && ids[role]);
+  if (result.state !== 'done') throw new Error(`${name}: ${JSON.stringify(result)}`);
+  return result.value;
+}
+
+const newJob = async (corners = ['FL']): Promise<string> =>
+  String(await done('job', { vehicleId, complaint: 'x', odometerKm: '50000', corners }));
+
+async function checkInput(jobId: string, key: string, value: unknown, note: string | null = null) {
+  const [kind = '', place = '', item = ''] = key.split('/');
+  const seen =
+    (await jobOf(jobId)).checks.find(
+      (each) => each.kind === kind && each.place === place && each.item === item,
+    )?.stamp ?? null;
+  return { jobId, kind, place, item, value, note, seen };
+}
+const tick = async (jobId: string, key: string, value: unknown, note: string | null = null) =>
+  done('check', await checkInput(jobId, key, value, note));
+const askTick = async (
+  jobId: string,
+  key: string,
+  value: unknown,
+  { role = 'technician', note = null }: { role?: Role | null; note?: string | null } = {},
+) => ask('check', await checkInput(jobId, key, value, note), role);
+
+/** Reads thickness at a corner: so many positions of twelve, all alike. */
+async function thickness(
+  jobId: string,
+  mm: string,
+  { phase = 'before', places = 4, corner = 'FL' } = {},
+): Promise<string> {
+  const set = (await done('set-begin', {
+    ...{ jobId, corner, kind: 'thickness', phase, face: 'outboard', positions: 12, shift: 0 },
+  })) as { id: string };
+  for (let position = 0; position < places; position += 1) {
+    const reading = { setId: set.id, lap: 0, position, text: mm, unit: 'mm', was: null };
+    await done('reading', reading, 'apprentice');
+  }
+  return set.id;
+}
+
+/** Puts a job together and pumps it, so that nothing but what is tested stands in the way. */
+async function together(jobId: string): Promise<void> {
+  const job = await jobOf(jobId);
+  for (const { code } of rebuildSteps(job, 'FL')) await tick(jobId, `rebuild/FL/${code}`, 'done');
+  await tick(jobId, 'hydraulics//none-opened', 'done');
+  const figures = { 'bracket-bolts': '110', 'pin-bolts': '30', 'wheel-nuts': '120' };
+  for (const [fastener, text] of Object.entries(figures)) {
+    const figure = { text, unit: 'N·m', confirmed: true };
+    await done('torque-figure', {
+      ...{ jobId, axle: 'front', fastener, figure, source: 'maker', angle: 0 },
+      ...{ treatment: '', oneUse: false },
+    });
+  }
+  await tick(jobId, 'torque/FL/star', { pulls: pullsOf(5, 3).map(() => null) });
+  for (const [fastener, text] of Object.entries(figures)) {
+    await tick(jobId, `torque/FL/${fastener}`, { text, unit: 'N·m' });
+  }
+  await tick(jobId, 'torque/FL/vehicle-down', 'done');
+}
+
+/** Lets the process’s own clock run on. */
+function runOn(ms: number): void {
+  const now = performance.now.bind(performance);
+  jest.spyOn(performance, 'now').mockImplementation(() => now() + ms);
+}
+
+async function pumped(jobId: string): Promise<void> {
+  await tick(jobId, 'pedal//firm', 'done');
+  await tick(jobId, 'pedal//hold', 'done');
+  runOn(61_000);
+  await tick(jobId, 'pedal//held', 'held');
+  await tick(jobId, 'pedal//level', 'done');
+  jest.restoreAllMocks();
+}
+
+/** A job that can be signed off. */
+async function whole(): Promise<string> {
+  const jobId = await newJob();
+  for (const step of ['wheel-off', 'push-back', 'caliper-off'])
+    await tick(jobId, `step/FL/${step}`, 'done');
+  await together(jobId);
+  await pumped(jobId);
+  return jobId;
+}
+
+const sign = (jobId: string, role: Role | null = 'lead', reason = 'open on purpose') =>
+  ask('sign-off', { jobId, cause: null, reason }, role);
+const owner = async (jobId: string) => ownerReport(await jobOf(jobId), 'mm');
+
+/** Takes back what stands at a place, which needs a reason. */
+const takeBack = async (jobId: string, key: string, note: string, role: Role = 'technician') =>
+  done('check', await checkInput(jobId, key, null, note), role);
+
+async function answerAll(jobId: string): Promise<void> {
+  const job = await jobOf(jobId);
+  for (const { seq } of takenBackOf(job, readinessOf(job).pedal)) {
+    await done('taken-back', { jobId, seq, reason: 'looked into it myself' }, 'lead');
+  }
+}
+
+test('a whole job is signed by a lead, and by nobody else', async () => {
+  const jobId = await whole();
+  expect(await sign(jobId, null)).toMatch(/who you are/);
+  expect(await sign(jobId, 'apprentice')).toMatch(/apprentice here/);
+  expect(await sign(jobId, 'technician')).toMatch(/a lead does this/);
+  expect(await sign(jobId)).toBeNull();
+});
+
+describe('an open job’s documents', () => {
+  test('say below discard from the first reading on, and nothing that reassures', async () => {
+    const jobId = await newJob();
+    await thickness(jobId, '25.0');
+    const report = await owner(jobId);
+    expect(report.found.join(' ')).not.toMatch(/within its limits/);
+    expect(report.mustNotMove.join(' ')).toMatch(/below discard/);
+    expect(report.verdict).toBeNull();
+    expect((await ownerPdf(report)).length).toBeGreaterThan(1000);
+  });
+
+  test('say a leak and a crack first, and that nobody signed it', async () => {
+    const jobId = await newJob();
+    await tick(jobId, 'look/FL/leaks', ['leak']);
+    await tick(jobId, 'look/FL/cracks', ['crack']);
+    const { mustNotMove, notSigned, signed } = await owner(jobId);
+    expect(mustNotMove.join(' ')).toMatch(/brake fluid leaks.*a rotor is cracked|cracked.*leaks/);
+    expect(notSigned?.length).toBeGreaterThan(1);
+    expect(signed).toBeNull();
+  });
+});
+
+describe('below discard', () => {
+  const BELOW = /below discard/;
+
+  test('by a set as it was found, alone', async () => {
+    const jobId = await whole();
+    await thickness(jobId, '25.0', { phase: 'as-found', places: 12 });
+    expect(await sign(jobId)).toMatch(BELOW);
+    expect(await askTick(jobId, 'pedal//moved', 'done')).toMatch(BELOW);
+  });
+
+  test('by a finished thickness with nothing cut', async () => {
+    const jobId = await whole();
+    await thickness(jobId, '25.0', { places: 12 });
+    await tick(jobId, 'correct/FL/finished', { text: '26.8', unit: 'mm' });
+    expect(await sign(jobId)).toMatch(BELOW);
+  });
+
+  test('by a set that was put aside: it needs a name, and a lead answers it', async () => {
+    const jobId = await whole();
+    const setId = await thickness(jobId, '25.0', { places: 12 });
+    const aside = { setId, reason: 'read wrongly' };
+    expect(await ask('set-aside', aside, null)).toMatch(/who you are/);
+    expect(await ask('set-aside', aside, 'apprentice')).toMatch(/apprentice here/);
+    await done('set-aside', aside);
+    expect(await sign(jobId)).toMatch(/put aside, by Tobiah \(read wrongly\)/);
+    const job = await jobOf(jobId);
+    const [line] = takenBackOf(job, readinessOf(job).pedal);
+    const answer = { jobId, seq: line!.seq, reason: 'micrometer had slipped, measured anew' };
+    expect(await ask('taken-back', answer, 'technician')).toMatch(/a lead does this/);
+    await done('taken-back', answer, 'lead');
+    expect(await sign(jobId)).toBeNull();
+  });
+
+  test('by discard emptied on the vehicle, lowered, or put back after', async () => {
+    const jobId = await whole();
+    await thickness(jobId, '25.0', { places: 12 });
+    const limits = (length: string): VehicleForm => ({
+      ...form,
+      front: {
+        ...form.front,
+        limits: { ...form.front.limits, discard: { length, source: 'maker' } },
+      },
+    });
+    const change = (length: string, why?: string) => ({
+      id: vehicleId,
+      form: { ...limits(length), ...(why ? { why } : {}) },
+    });
+    expect(await ask('vehicle', change(''), 'technician')).toMatch(/why they change/);
+    expect(await ask('vehicle', change('', 'wrong'), 'apprentice')).toMatch(/apprentice here/);
+    await done('vehicle', change('', 'not stamped here'));
+    expect(await sign(jobId)).toMatch(BELOW);
+    await done('vehicle', change('24 mm', 'read again'));
+    expect(await sign(jobId)).toMatch(BELOW);
+  });
+
+  test('by a reading typed over', async () => {
+    const jobId = await whole();
+    const setId = await thickness(jobId, '25.0', { places: 1 });
+    const again = { setId, lap: 0, position: 0, text: '27.0', unit: 'mm', was: '25.0' };
+    await done('reading', again, 'apprentice');
+    expect(await sign(jobId)).toMatch(/a reading below discard was changed \(25\.000 mm\)/);
+    await answerAll(jobId);
+    expect(await sign(jobId)).toBeNull();
+  });
+});
+
+describe('what is taken back', () => {
+  test('a leak needs a name, a reason and a technician, stays in the history, and a lead answers it', async () => {
+    const jobId = await whole();
+    await tick(jobId, 'look/FL/leaks', ['leak']);
+    expect(await sign(jobId)).toMatch(/leaks/);
+    expect(await askTick(jobId, 'look/FL/leaks', [])).toMatch(/why this is taken back/);
+    expect(await askTick(jobId, 'look/FL/leaks', null, { note: 'x', role: null })).toMatch(
+      /who you are/,
+    );
+    expect(await askTick(jobId, 'look/FL/leaks', [], { note: 'x', role: 'apprentice' })).toMatch(
+      /apprentice here/,
+    );
+    await takeBack(jobId, 'look/FL/leaks', 'it was rain');
+    expect(await askTick(jobId, 'pedal//moved', 'done')).toMatch(/brake fluid leaks, by Tobiah/);
+    expect(await sign(jobId)).toMatch(/brake fluid leaks, by Tobiah \(it was rain\)/);
+    expect((await owner(jobId)).mustNotMove.join(' ')).toMatch(/leaks/);
+    const lines = await ledgerOf(await database(), jobId, { before: null, most: 500 });
+    expect(lines.find(({ op }) => op === 'take-back')).toMatchObject({
+      what: 'check',
+      place: 'FL look leaks',
+      who: 'Tobiah',
+      role: 'technician',
+      reason: 'it was rain',
+      before: { value: ['leak'] },
+      after: null,
+    });
+    await answerAll(jobId);
+    expect(await sign(jobId)).toBeNull();
+  });
+
+  test('the wheel-off step leaves star and torque asked for', async () => {
+    const jobId = await newJob();
+    await tick(jobId, 'step/FL/wheel-off', 'done');
+    expect(await askTick(jobId, 'step/FL/wheel-off', null)).toMatch(/why this is taken back/);
+    await takeBack(jobId, 'step/FL/wheel-off', 'wrong corner');
+    expect(await sign(jobId)).toMatch(/wheel off” was ticked and taken back/);
+  });
+
+  test('the bulk undo takes sound looks back, and nothing else', async () => {
+    const jobId = await newJob();
+    await tick(jobId, 'look/FL/leaks', ['leak']);
+    await tick(jobId, 'step/FL/wheel-off', 'done');
+    await tick(jobId, 'look/FL/hose', []);
+    const stamps = (await jobOf(jobId)).checks.map(({ stamp }) => stamp);
+    await done('looks-back', { jobId, stamps });
+    expect((await jobOf(jobId)).checks.map(({ item }) => item).sort()).toEqual([
+      'leaks',
+      'wheel-off',
+    ]);
+  });
+
+  test('“held” is not written over “sank” without pumping anew', async () => {
+    const jobId = await whole();
+    await tick(jobId, 'pedal//held', 'sank');
+    expect(await askTick(jobId, 'pedal//held', 'held', { note: 'x' })).toMatch(/It sank/);
+    await takeBack(jobId, 'pedal//held', 'union drawn up');
+    expect(await sign(jobId)).toMatch(/pedal was not pumped firm|sank was taken back/);
+    await pumped(jobId);
+    expect(await sign(jobId)).toBeNull();
+  });
+
+  test('an answer on which a vehicle is not driven', async () => {
+    const jobId = await whole();
+    await done('finding', { jobId, code: 'noise', corner: null, value: 'grind' }, 'apprentice');
+    expect(await sign(jobId)).toMatch(/metal is on metal/);
+    await done('finding', { jobId, code: 'noise', corner: null, value: null });
+    expect(await sign(jobId)).toMatch(/metal is on metal, by Tobiah/);
+    await answerAll(jobId);
+    expect(await sign(jobId)).toBeNull();
+  });
+});
+
+describe('put right means shown', () => {
+  test('a cracked rotor by a new one only, and not by an apprentice', async () => {
+    const jobId = await whole();
+    await tick(jobId, 'look/FL/cracks', ['crack']);
+    expect(await askTick(jobId, 'fixed/FL/cracks', 'fixed', { note: 'ok' })).toMatch(/a new one/);
+    expect(
+      await askTick(jobId, 'fixed/FL/leaks', 'fixed', { note: 'ok', role: 'apprentice' }),
+    ).toMatch(/apprentice here/);
+    expect(await sign(jobId)).toMatch(/cracked/);
+  });
+
+  test('a crack that was said to be put right before this was asked still stops', async () => {
+    const jobId = await whole();
+    await tick(jobId, 'look/FL/cracks', ['crack']);
+    await (await database()).insert(checks).values({
+      ...{ jobId, kind: 'fixed', place: 'FL', item: 'cracks' },
+      ...{ value: 'fixed', note: 'ok', by: 'Wren' },
+    });
+    expect(await sign(jobId)).toMatch(/cracked/);
+  });
+});
+
+describe('the clock of the server', () => {
+  test('an hour ahead and set right again puts no caliper on', async () => {
+    const jobId = await newJob();
+    for (const step of ['wheel-off', 'push-back', 'caliper-off'])
+      await tick(jobId, `step/FL/${step}`, 'done');
+    const real = Date.now.bind(Date);
+    jest.useFakeTimers({ now: real() + 3_600_000, advanceTimers: true });
+    await together(jobId);
+    jest.useRealTimers();
+    await pumped(jobId);
+    // Off again, by a clock that says it was before it came on.
+    await tick(jobId, 'step/FL/caliper-off', null, 'slip');
+    await tick(jobId, 'step/FL/caliper-off', 'done');
+    expect(await sign(jobId)).toMatch(/caliper of FL is off/);
+  });
+
+  test('a jump of 61 s is no minute', async () => {
+    const jobId = await newJob();
+    for (const step of ['wheel-off', 'push-back', 'caliper-off'])
+      await tick(jobId, `step/FL/${step}`, 'done');
+    await together(jobId);
+    await tick(jobId, 'pedal//firm', 'done');
+    await tick(jobId, 'pedal//hold', 'done');
+    jest.useFakeTimers({
+      now: Date.now() + 61_000,
+      doNotFake: ['performance', 'nextTick', 'setImmediate', 'setTimeout', 'queueMicrotask'],
+    });
+    expect(await askTick(jobId, 'pedal//held', 'held')).toMatch(/whole minute/);
+    jest.useRealTimers();
+  });
+});
+
+describe('ways round', () => {
+  test('fewer studs on the vehicle make no whole star of nine pulls', async () => {
+    const jobId = await newJob();
+    await tick(jobId, 'step/FL/wheel-off', 'done');
+    await tick(jobId, 'torque/FL/star', { pulls: pullsOf(3, 3).map(() => null) });
+    const change = { ...form, front: { ...form.front, studs: '3' }, why: 'counted again' };
+    await done('vehicle', { id: vehicleId, form: change });
+    expect(await sign(jobId)).toMatch(/not drawn up in the star/);
+  });
+
+  test('a leak at a corner outside the job keeps the vehicle', async () => {
+    const jobId = await whole();
+    await done('finding', { jobId, code: 'leak-check', corner: 'RR', value: 'leak' }, 'apprentice');
+    expect(await sign(jobId)).toMatch(/RR: .*leak/);
+  });
+
+  test('an untouched job is not signed without a word', async () => {
+    const jobId = await newJob();
+    expect(await sign(jobId, 'lead', '')).toMatch(/why it is signed off/);
+    expect(signOffOf(await jobOf(jobId)).open[0]?.say).toMatch(/Nothing was looked at/);
+  });
+
+  test('a signed job keeps plate and make', async () => {
+    const jobId = await whole();
+    expect(await sign(jobId)).toBeNull();
+    const change = { ...form, plate: `${form.plate}X`, make: 'Other' };
+    await done('vehicle', { id: vehicleId, form: change });
+    const { head } = await owner(jobId);
+    expect(head).toMatchObject({ plate: form.plate, vehicle: `${form.make} ${form.model}` });
+    expect((await owner(jobId)).notSigned).toBeNull();
+  });
+});
+
+test('“within” is said of nothing that is not measured and judged whole', async () => {
+  const jobId = await newJob();
+  expect(standingOf(await jobOf(jobId)).isWithin).toBe(false);
+  await thickness(jobId, '27.0', { places: 12 });
+  expect(standingOf(await jobOf(jobId)).isWithin).toBe(false);
+});
+
+test('the ledger is only added to', async () => {
+  const db = await database();
+  const jobId = await newJob();
+  const rows = await db.select().from(ledger).where(eq(ledger.jobId, jobId));
+  expect(rows.length).toBeGreaterThan(0);
+  const codeOf = (error: unknown) => ({
+    cause: (error as { cause?: { code?: string } }).cause?.code,
+  });
+  for (const act of [
+    () => db.update(ledger).set({ who: 'Nobody' }),
+    () => db.delete(ledger),
+    () => db.execute('truncate ledger'),
+  ]) {
+    expect(codeOf(await act().catch((error: unknown) => error))).toEqual({ cause: 'ZH002' });
+  }
+  expect(await db.select().from(ledger).where(eq(ledger.jobId, jobId))).toEqual(rows);
+});
