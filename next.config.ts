@@ -1,6 +1,18 @@
 import type { NextConfig } from 'next';
 
+import { STRICT_HEADERS } from './src/server/web/gate';
+
 const config: NextConfig = {
+  // The router’s own redirect goes out before the proxy and without its headers.
+  skipTrailingSlashRedirect: true,
+  // The proxy sets them on what it lets through; what the router answers itself has them from here.
+  headers: () =>
+    Promise.resolve([
+      {
+        source: '/:path*',
+        headers: Object.entries(STRICT_HEADERS).map(([key, value]) => ({ key, value })),
+      },
+    ]),
   poweredByHeader: false,
   serverExternalPackages: ['@electric-sql/pglite', 'pg'],
   outputFileTracingIncludes: { '/*': ['./src/db/migrations/**/*'] },

@@ -16,6 +16,9 @@ export function proxy(request: NextRequest): NextResponse {
   const response = NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', policy);
   for (const [name, value] of Object.entries(STRICT_HEADERS)) response.headers.set(name, value);
+  // Records of customers stay out of every cache; what a handler says of its own wins.
+  if (request.nextUrl.pathname.startsWith('/api/'))
+    response.headers.set('cache-control', 'no-store');
   return response;
 }
 

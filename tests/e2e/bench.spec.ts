@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { complaintsOf, openJob } from './helpers';
+import { beHere, complaintsOf, openJob } from './helpers';
 
 async function freshSet(page: Page): Promise<void> {
   const id = await openJob(page, 110);
@@ -81,6 +81,7 @@ test('readings typed while the server is away are sent when it is back', async (
 });
 
 test('a set is taken again and the first one is taken back', async ({ page }) => {
+  await beHere(page, 'Tobiah');
   await freshSet(page);
   for (let i = 0; i < 12; i += 1) {
     await page.keyboard.type(String(i / 1000));

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { complaintsOf, expectAccessible, openJob, settled } from './helpers';
+import { beHere, complaintsOf, expectAccessible, openJob, settled } from './helpers';
 
 /** Opens a stage of a demo job and waits until it listens. */
 async function open(page: Page, job: number, path: string): Promise<string> {
@@ -40,6 +40,7 @@ test('every option stands with its figures; why, what would change it, a price t
   await expect(page.getByRole('columnheader', { name: 'low end of the band' })).toBeVisible();
 
   // A price that is taken off the list is said to be missing, and is no zero.
+  await beHere(page, 'Ines');
   await page.goto('/workshop/prices');
   await settled(page);
   const price = page.getByLabel('New rotor, one: Parts');
@@ -146,6 +147,7 @@ test('on a phone the options scroll in their own frame and an option is taken by
     hasTouch: true,
     isMobile: true,
   });
+  await beHere(page, 'Tobiah');
   await open(page, 103, 'decide');
   const reach = await page.evaluate(() => document.documentElement.scrollWidth);
   expect(reach).toBeLessThanOrEqual(390);

@@ -65,6 +65,15 @@ export async function expectAccessible(page: Page, rules?: string[]): Promise<vo
   ).toEqual([]);
 }
 
+/** Somebody of the demo workshop chooses the name at this screen. */
+export async function beHere(page: Page, name: 'Ines' | 'Tobiah' | 'Wren'): Promise<void> {
+  await page.goto('/workshop');
+  await settled(page);
+  const button = page.getByRole('button', { name, exact: true });
+  await button.click();
+  await expect(button).toHaveAttribute('aria-pressed', 'true');
+}
+
 const knownJobs = new Map<number, string>();
 
 /** The id of the demo job of a number. */

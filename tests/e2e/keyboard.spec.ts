@@ -78,12 +78,22 @@ test('the whole way from a new job to the printed report, by keyboard alone', as
   );
   await page.keyboard.press('Escape');
 
-  // Strip: who is here, one look, and everything else of the corner sound by one key.
+  // Strip: who is here, and everything of the corner sound at once, which is asked about.
   await page.keyboard.press('3');
   await expect(page.getByRole('heading', { name: 'Strip and inspect' })).toBeVisible();
+  await tabTo(page, 'Tobiah');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Tobiah', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
   await tabTo(page, /^Findings/);
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: /all sound/ })).toBeFocused();
+  await expect(page.getByRole('button', { name: /all sound/ })).toBeVisible();
+  await tabTo(page, /all sound/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'No, one by one' })).toBeFocused();
+  await page.keyboard.press('Tab');
   await page.keyboard.press('Enter');
   await expect(page.getByText('Everything at this corner was looked at.')).toBeVisible();
   // The first figure has the focus; back on a button a number leads to a stage again.
@@ -159,7 +169,9 @@ test('the whole way from a new job to the printed report, by keyboard alone', as
   const pdf = await page.pdf({ preferCSSPageSize: true });
   expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
   // Nothing is signed off before it is together: see rebuild.spec.ts for the rest of the way.
-  await expect(page.getByText('The caliper of FL is off its rotor.')).toBeVisible();
+  await expect(
+    page.getByRole('region', { name: 'Sign-off' }).getByText('The caliper of FL is off its rotor.'),
+  ).toBeVisible();
   await expect(page.getByRole('button', { name: 'Sign off' })).toBeDisabled();
   expect(complaints).toEqual([]);
 });

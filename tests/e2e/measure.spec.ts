@@ -1,11 +1,12 @@
 import { expect, test, type Page } from '@playwright/test';
 import {
+  INDEXABLE,
+  beHere,
   complaintsOf,
   expectAccessible,
-  INDEXABLE,
   runoutLap,
-  thicknessLap,
   settled,
+  thicknessLap,
 } from './helpers';
 
 /** A job on the front left of a demo vehicle, its bench open; the address of the bench. */
@@ -73,6 +74,7 @@ test('12 and 12 readings take at most 80 key presses and no pointer, to the verd
 test('what was left out is said with the verdict; a set is repeated, compared and looked back on', async ({
   page,
 }) => {
+  await beHere(page, 'Tobiah');
   const bench = await newBench(page);
   await page.getByLabel('Indicator base on something solid').uncheck();
   await expect(start(page, 'runout')).toHaveText('Start runout, 1 left out');
@@ -204,8 +206,7 @@ test('both faces and the micrometer are held against each other, in words', asyn
 test('a gauge whose calibration ran out is said on its verdicts; its cable is learned', async ({
   page,
 }) => {
-  await page.goto('/workshop');
-  await settled(page);
+  await beHere(page, 'Tobiah');
   await page.getByRole('button', { name: 'Add a gauge' }).click();
   await page.getByLabel('Name or number on it').fill('Dial 7');
   await page.getByLabel(/Smallest step/).fill('0.001');

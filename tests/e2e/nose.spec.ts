@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { complaintsOf, openJob } from './helpers';
+import { beHere, complaintsOf, openJob } from './helpers';
 
 const nose = (page: Page) => page.getByRole('complementary', { name: 'The nose' });
 
@@ -75,6 +75,7 @@ test('the nose follows readings: what the hub carries is named with its corner',
 test('a shop changes a share and a weight, a bad one is refused, and all goes back', async ({
   page,
 }) => {
+  await beHere(page, 'Ines');
   await page.goto('/knowledge');
   const share = page.getByLabel('Driveline: jobs in a hundred');
   await share.fill('nonsense');

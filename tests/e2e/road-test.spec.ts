@@ -5,7 +5,7 @@ import { gunzipSync } from 'node:zlib';
 import { expect, test, type Page } from '@playwright/test';
 import { logDrive, type VirtualDrive } from '@/core/bench';
 import { seededRandom } from '@/core/numeric';
-import { complaintsOf, openJob } from './helpers';
+import { beHere, complaintsOf, openJob } from './helpers';
 
 const DRIVE: VirtualDrive = {
   parts: [
@@ -29,6 +29,7 @@ async function drop(page: Page, text: string | Buffer, name = 'drive.csv'): Prom
 }
 
 test.beforeEach(async ({ page }) => {
+  await beHere(page, 'Tobiah');
   await page.goto(`/jobs/${await openJob(page, 110)}/road-test`);
   await page.getByLabel(/Tyre code/).fill('0.66');
 });

@@ -1,8 +1,9 @@
 import { devices, expect, test, type Page } from '@playwright/test';
 import {
+  INDEXABLE,
+  beHere,
   complaintsOf,
   expectAccessible,
-  INDEXABLE,
   runoutLap,
   thicknessLap,
   typedMm,
@@ -64,6 +65,8 @@ test('the whole way by touch on a phone', async ({ page }) => {
   await expect(page.getByLabel('Position 3 of 12')).toBeVisible();
   await page.locator('#reading').fill(typedMm(runoutLap(INDEXABLE, 2, 13))[2] ?? '');
   await page.getByRole('button', { name: 'Next' }).tap();
+  await beHere(page, 'Tobiah');
+  await page.goBack();
   await page.getByRole('link', { name: 'Decide', exact: true }).first().tap();
   // The bench says the move too, so the decision is looked for on its own page.
   await expect(page).toHaveURL(/\/decide$/);

@@ -21,6 +21,10 @@ import { scatterRecords } from '../support/randomRecords';
 import { demoIn, emptyIn } from './demo';
 import { known } from './known';
 
+jest.mock('@/server/web/who', () => ({
+  whoIsHere: () => Promise.resolve({ id: 'i', name: 'Ines', role: 'lead' }),
+}));
+
 const folders: string[] = [];
 /** Closes what is open and opens an empty data folder. */
 async function emptyShop(): Promise<void> {

@@ -25,6 +25,10 @@ import { LEAD } from '../support/people';
 import { jobNumber, standUpDemo } from './demo';
 import { known } from './known';
 
+jest.mock('@/server/web/who', () => ({
+  whoIsHere: () => Promise.resolve({ id: 'i', name: 'Ines', role: 'lead' }),
+}));
+
 standUpDemo();
 
 const work = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-backups-'));

@@ -36,7 +36,19 @@ export async function answerLedger(
 export const ledgerOf = (
   db: Database,
   jobId: string,
-  { before, most }: { readonly before: number | null; readonly most: number },
+  {
+    before,
+    most,
+    what,
+    isGrave,
+  }: {
+    readonly before: number | null;
+    readonly most: number;
+    /** Only what is of one sort. */
+    readonly what?: string;
+    /** Only what was taken back, changed in earnest, or answered. */
+    readonly isGrave?: true;
+  },
 ): Promise<LedgerRow[]> => {
   const vehicle = sql`(select ${jobs.vehicleId} from ${jobs} where ${jobs.id} = ${jobId})`;
   const begun = sql`coalesce((select min(own.seq) from ledger own where own.job_id = ${jobId}), 0)`;
@@ -50,6 +62,8 @@ export const ledgerOf = (
           and(sql`${ledger.vehicleId} = ${vehicle}`, sql`${ledger.seq} > ${begun}`),
         ),
         before === null ? undefined : lt(ledger.seq, before),
+        what === undefined ? undefined : eq(ledger.what, what),
+        isGrave ? sql`${ledger.isGrave}` : undefined,
       ),
     )
     .orderBy(desc(ledger.seq))

@@ -140,9 +140,11 @@ export function CopiesDesk({
           >
             Make a copy now
           </button>
-          <a className="btn btn-outline-secondary" href="/api/v1/backup" download>
-            Take a copy with you
-          </a>
+          {canRestore && (
+            <a className="btn btn-outline-secondary" href="/api/v1/backup" download>
+              Take a copy with you
+            </a>
+          )}
         </div>
       </section>
       <section className="zh-card mb-3" aria-labelledby="kept">

@@ -1,6 +1,7 @@
 'use server';
 
 import { revalidatePath } from 'next/cache';
+import { refuseRole } from '@/core/job';
 import { refuse, type Answer } from '@/server/answer';
 import {
   copyFile,
@@ -15,8 +16,12 @@ import { whoIsHere } from '@/server/web/who';
 
 const PAGE = '/workshop/copies';
 
-/** Makes a copy now. */
+const notLead = async (): Promise<string | null> => refuseRole(await whoIsHere(), 'lead');
+
+/** Makes a copy now; a lead does. */
 export async function copyNowAction(): Promise<Answer<string>> {
+  const why = await notLead();
+  if (why !== null) return refuse(why);
   const answer = await copyNow();
   revalidatePath(PAGE);
   return answer;
@@ -24,6 +29,8 @@ export async function copyNowAction(): Promise<Answer<string>> {
 
 /** Takes a copy away that was made by hand. */
 export async function removeCopyAction(name: string): Promise<Answer<string>> {
+  const why = await notLead();
+  if (why !== null) return refuse(why);
   const answer = removeCopy(String(name));
   revalidatePath(PAGE);
   return answer;
@@ -31,16 +38,16 @@ export async function removeCopyAction(name: string): Promise<Answer<string>> {
 
 /** Looks whether a kept copy is whole. */
 export async function stageCopyAction(name: string): Promise<Answer<Staged>> {
+  const why = await notLead();
+  if (why !== null) return refuse(why);
   const file = copyFile(String(name));
   return file ? stageBackup(file) : refuse('There is no such copy any more.');
 }
 
 /** Puts a copy that was found whole in the place of the records; a lead does. */
 export async function restoreAction(id: string): Promise<Answer<string>> {
-  const who = await whoIsHere();
-  if (who?.role !== 'lead') {
-    return refuse('A lead restores: ask one to choose the name at “Who is here”.');
-  }
+  const why = await notLead();
+  if (why !== null) return refuse(why);
   const answer = await restoreStaged(String(id));
   revalidatePath('/', 'layout');
   return answer;
@@ -48,5 +55,6 @@ export async function restoreAction(id: string): Promise<Answer<string>> {
 
 /** Leaves a copy that was looked through. */
 export async function dropStagedAction(id: string): Promise<void> {
+  if ((await notLead()) !== null) return;
   dropStaged(String(id));
 }

@@ -49,9 +49,6 @@ function PlaceField({ onGo }: PlaceFieldProps) {
     isOpen: places.length > 0,
     defaultHighlightedIndex: 0,
     itemToString: (place) => place?.name ?? '',
-    onInputValueChange: ({ inputValue, type }) => {
-      if (type === useCombobox.stateChangeTypes.InputChange) setText(inputValue);
-    },
     onSelectedItemChange: ({ selectedItem }) => selectedItem && onGo(selectedItem.href),
   });
   const chosen = places[Math.max(0, highlightedIndex)];
@@ -69,6 +66,8 @@ function PlaceField({ onGo }: PlaceFieldProps) {
           autoFocus: true,
           'aria-label': 'Plate, vehicle, complaint, number',
           placeholder: 'Plate, vehicle, complaint, number',
+          // At once, not when the combobox tells of it: quick keys would be lost in between.
+          onChange: ({ currentTarget }) => setText(currentTarget.value),
         })}
       />
       <ul {...getMenuProps({ 'aria-label': 'Found', className: 'zh-places' })}>

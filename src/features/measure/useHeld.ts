@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { useKeeperState, type KeptWrite } from '@/ui/keeper';
+import { isOnDevice, useKeeperState, type KeptWrite } from '@/ui/keeper';
 import { isOfBench, type HeldWrite } from './held';
 import type { BenchCorner, BenchSet } from './model';
 
@@ -43,7 +43,10 @@ export function useHeld(
         ? { state: 'refused', writes: refused }
         : waiting.length === 0
           ? { state: 'saved' }
-          : { state: isAway ? 'waiting' : 'saving', count: waiting.length };
+          : {
+              state: isAway && waiting.every(isOnDevice) ? 'waiting' : 'saving',
+              count: waiting.length,
+            };
     return { held: [...lately.filter(isOfSets), ...waiting], refused, save };
   }, [writes, lately, isAway, sets, jobId, corner, phase]);
 }

@@ -2,6 +2,7 @@
 
 import { revalidatePath } from 'next/cache';
 import { cookies } from 'next/headers';
+import { idSchema } from '@/core/contracts';
 import { WHO_COOKIE } from '@/server/web/who';
 
 const A_SHIFT_S = 12 * 3600;
@@ -9,9 +10,10 @@ const A_SHIFT_S = 12 * 3600;
 /** Says who is at this screen, for a shift; an empty id says that nobody is. */
 export async function chooseWhoAction(id: string): Promise<void> {
   const jar = await cookies();
-  if (id === '') jar.delete(WHO_COOKIE);
+  const known = idSchema.safeParse(id);
+  if (!known.success) jar.delete(WHO_COOKIE);
   else {
-    jar.set(WHO_COOKIE, id, {
+    jar.set(WHO_COOKIE, known.data, {
       maxAge: A_SHIFT_S,
       httpOnly: true,
       sameSite: 'strict',

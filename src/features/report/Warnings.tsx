@@ -1,16 +1,19 @@
 interface WarningsProps {
   /** Why the vehicle must not be driven; empty where it may. */
   readonly mustNotMove: readonly string[];
-  /** What stands between an open job and its sign-off; null once it is signed. */
+  /** What else stands between an open job and its sign-off; null once it is signed. */
   readonly notSigned: readonly string[] | null;
 }
 
 /** What a document says before anything else: that it must not be driven, that it is not signed. */
 export function Warnings({ mustNotMove, notSigned }: WarningsProps) {
-  const rest = notSigned?.filter((say) => !mustNotMove.includes(say)) ?? [];
+  const rest = notSigned ?? [];
   if (mustNotMove.length === 0 && notSigned === null) return null;
   return (
-    <div className={mustNotMove.length > 0 ? 'zh-stop mb-3' : 'zh-card mb-3'} role="note">
+    <div
+      className={mustNotMove.length > 0 ? 'zh-stop zh-warnings mb-3' : 'zh-card zh-warnings mb-3'}
+      role="note"
+    >
       {mustNotMove.length > 0 && (
         <>
           <strong>This vehicle must not be driven.</strong>

@@ -98,14 +98,15 @@ export async function recordCheck(
       return refuse('This corner is not part of the job.');
     }
     const write = value === null ? null : readCheckEntry(kind, place, item, value);
-    const back = refuseTakingBack(job, parsed.data, who);
+    const stands = findCheck(job, kind, place, item)?.stamp ?? null;
+    const known = own !== undefined && stands === own ? own : seen;
+    // What another wrote meanwhile is shown first; why it is taken back is asked after that.
+    const back = known === stands ? refuseTakingBack(job, parsed.data, who) : null;
     if (back) return back;
     const why = write && refuseCheck(job, write);
     if (why !== null) return refuse(why);
     if (note !== null) await sayToLedger(tx, { reason: note });
     const change = write && { value: write.value, note, by };
-    const stands = findCheck(job, kind, place, item)?.stamp ?? null;
-    const known = own !== undefined && stands === own ? own : seen;
     const written = await writeCheck(tx, { jobId, kind, place, item }, change, known);
     if (!written.done) return accept({ kept: false, theirs: written.theirs });
     if (kind === 'pedal' && item === 'hold' && written.stamp) beginHold(written.stamp);

@@ -66,7 +66,7 @@ export interface OwnerReport {
   };
   /** Why the vehicle must not be driven, before anything else; empty where it may. */
   readonly mustNotMove: readonly string[];
-  /** What stands between an open job and its sign-off; null once it is signed. */
+  /** What else stands between an open job and its sign-off; null once it is signed. */
   readonly notSigned: readonly string[] | null;
   readonly verdict: { readonly state: OutcomeState; readonly say: string } | null;
   readonly found: readonly string[];
@@ -234,6 +234,17 @@ const CAUTIONS = [
   'A soft or sinking pedal, a pull to one side or a grinding noise: stop, and call us.',
 ];
 
+/** Reasons told before the rest is only counted: the page has one side. */
+const MOST_REASONS = 5;
+
+const shortened = (list: readonly { readonly say: string }[]): string[] =>
+  list.length <= MOST_REASONS
+    ? list.map(({ say }) => say)
+    : [
+        ...list.slice(0, MOST_REASONS - 1).map(({ say }) => say),
+        `And ${list.length - MOST_REASONS + 1} more.`,
+      ];
+
 /** Everything that the owner is told of a job. */
 export function ownerReport(job: Job, units: UnitSystem): OwnerReport {
   const { vehicle } = job;
@@ -252,8 +263,8 @@ export function ownerReport(job: Job, units: UnitSystem): OwnerReport {
       odometer: job.odometerKm === null ? null : `${job.odometerKm} km`,
       complaint: job.complaint,
     },
-    mustNotMove: mustNotMove.map(({ say: why }) => why),
-    notSigned: isSigned ? null : [...mustNotMove, ...notDone].map(({ say: why }) => why),
+    mustNotMove: shortened(mustNotMove),
+    notSigned: isSigned ? null : shortened(notDone),
     // Nothing reassures while the vehicle must not be driven.
     verdict:
       outcome && mustNotMove.length === 0

@@ -189,25 +189,17 @@ function table(doc: Document, report: OwnerReport): void {
   doc.y = y;
 }
 
-/** Reasons shown before the rest is only counted: the page has one side. */
-const MOST_REASONS = 5;
-
-const shortened = (lines: readonly string[]): string[] =>
-  lines.length <= MOST_REASONS
-    ? [...lines]
-    : [...lines.slice(0, MOST_REASONS - 1), `and ${lines.length - MOST_REASONS + 1} more.`];
-
 /** What is said before anything else: that it must not be driven, that it is not signed off. */
 function warnings(doc: Document, page: Page, { mustNotMove, notSigned }: OwnerReport): void {
   const bold = (text: string): void =>
     page.tag('P', () => doc.font('bold').fontSize(13).fillColor(DANGER).text(text, MARGIN, doc.y));
   if (mustNotMove.length > 0) {
     bold('This vehicle must not be driven.');
-    page.list(shortened(mustNotMove));
+    page.paragraph(mustNotMove.join(' '), 9);
   }
   if (notSigned !== null) {
     bold('Not signed off.');
-    page.list(shortened(notSigned.filter((say) => !mustNotMove.includes(say))));
+    page.paragraph(notSigned.join(' '), 9);
   }
   doc.moveDown(0.3);
 }

@@ -123,6 +123,7 @@ export async function effectsOfVehicle(
   id: string,
   input: unknown,
 ): Promise<Answer<readonly VerdictChange[]>> {
+  if (!idSchema.safeParse(id).success) return refuse('This vehicle is not on file any more.');
   const read = await readVehicle(id, input);
   if (!read.ok) return read;
   const changes: VerdictChange[] = [];

@@ -1,6 +1,9 @@
 import { allowedHosts, contentPolicy, hostName, turnedAway } from './gate';
 
-const knock = { method: 'GET', host: 'localhost:3000', origin: null, fetchSite: null };
+const knock = {
+  ...{ method: 'GET', host: 'localhost:3000', origin: null, fetchSite: null },
+  ...{ scheme: 'http', isData: false },
+};
 const allowed = allowedHosts({});
 
 test('loopback names come in, others do not', () => {
@@ -28,6 +31,11 @@ test('a change must come from a page of ours', () => {
     expect(turnedAway({ ...post, origin }, allowed)).toMatch(/own pages/);
   }
   expect(turnedAway({ ...post, fetchSite: 'cross-site' }, allowed)).toMatch(/own pages/);
+  // 2026-11-27: the scheme of an origin was not looked at; four GETs of a foreign page stalled the server.
+  expect(turnedAway({ ...post, origin: 'https://localhost:3000' }, allowed)).toMatch(/own pages/);
+  const data = { ...knock, isData: true, fetchSite: 'cross-site' };
+  expect(turnedAway(data, allowed)).toMatch(/own pages/);
+  expect(turnedAway({ ...data, isData: false }, allowed)).toBeNull();
 });
 
 test('host names are read strictly', () => {

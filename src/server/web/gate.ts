@@ -4,8 +4,13 @@ export interface RequestOrigin {
   readonly host: string | null;
   readonly origin: string | null;
   readonly fetchSite: string | null;
+  /** The scheme that the request came by, like "http". */
+  readonly scheme: string;
+  /** Whether it asks for data and not for a page. */
+  readonly isData: boolean;
 }
 
+const NOT_OURS = 'Changes must come from this server\u2019s own pages.';
 const LOOPBACK = ['localhost', '127.0.0.1', '[::1]'];
 const EVERYWHERE = ['0.0.0.0', '::', '[::]'];
 const SAFE_METHODS = ['GET', 'HEAD', 'OPTIONS'];
@@ -25,25 +30,20 @@ export function allowedHosts(env: { HOST?: string; ZESTY_HOUND_HOSTS?: string })
 
 /**
  * Why a request is turned away, or null when it may come in: the Host must be one of ours
- * (a foreign name may be rebound to this address), and what changes data must come from a
- * page of ours.
+ * (a foreign name may be rebound to this address), and what changes data, or asks for it, must
+ * come from a page of ours.
  */
 export function turnedAway(knock: RequestOrigin, allowed: readonly string[]): string | null {
   const name = hostName(knock.host);
   if (name === null || !allowed.includes(name)) {
     return 'This server does not answer to that name. Set ZESTY_HOUND_HOSTS to allow it.';
   }
+  // Data may cost much to gather: no page of another site asks for it, not even to look.
+  if (knock.isData && knock.fetchSite === 'cross-site') return NOT_OURS;
   if (SAFE_METHODS.includes(knock.method)) return null;
-  if (knock.fetchSite === 'cross-site')
-    return 'Changes must come from this server\u2019s own pages.';
+  if (knock.fetchSite === 'cross-site') return NOT_OURS;
   if (knock.origin === null) return null;
-  let from: string;
-  try {
-    from = new URL(knock.origin).host;
-  } catch {
-    return 'Changes must come from this server\u2019s own pages.';
-  }
-  return from === knock.host ? null : 'Changes must come from this server\u2019s own pages.';
+  return knock.origin === `${knock.scheme}://${knock.host}` ? null : NOT_OURS;
 }
 
 /** A request as the gate asks about it, with the names that it may call us by. */
@@ -53,6 +53,8 @@ export const originAndHosts = (request: Request): [RequestOrigin, string[]] => [
     host: request.headers.get('host'),
     origin: request.headers.get('origin'),
     fetchSite: request.headers.get('sec-fetch-site'),
+    scheme: request.headers.get('x-forwarded-proto')?.split(',')[0]?.trim() ?? 'http',
+    isData: new URL(request.url).pathname.startsWith('/api/'),
   },
   allowedHosts(process.env as { HOST?: string; ZESTY_HOUND_HOSTS?: string }),
 ];

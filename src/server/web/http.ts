@@ -1,6 +1,8 @@
 import type { Problem } from '../../core/contracts';
 import type { Decimal } from '../../core/exchange';
+import { refuseRole, type Role } from '../../core/job';
 import { originAndHosts, STRICT_HEADERS, turnedAway } from './gate';
+import { whoIsHere } from './who';
 
 /** Largest JSON body taken, in bytes. */
 const LARGEST_BODY = 5_000_000;
@@ -18,20 +20,64 @@ export async function readJson(request: Request, largest = LARGEST_BODY): Promis
   const announced = Number(request.headers.get('content-length') ?? 0);
   if (announced > largest)
     return refused('too-large', `The document is larger than ${Math.round(largest / 1e6)} MB.`);
-  let text: string;
-  try {
-    text = await request.text();
-  } catch {
-    return refused('unreadable', 'The document could not be read.');
-  }
-  if (text.length > largest)
+  const read = await readUpTo(request, largest).catch(() => null);
+  if (read === null) return refused('unreadable', 'The document could not be read.');
+  if (read === 'too-large')
     return refused('too-large', `The document is larger than ${Math.round(largest / 1e6)} MB.`);
+  let json: unknown;
   try {
-    return { ok: true, json: JSON.parse(text) as unknown };
+    json = JSON.parse(new TextDecoder().decode(read));
   } catch {
     return refused('invalid-json', 'This is not JSON. Send one JSON document.');
   }
+  return isKeepable(json)
+    ? { ok: true, json }
+    : refused('unreadable', 'The document holds a character that cannot be kept, or is too deep.');
 }
+
+/** Reads a body as it comes in, and no byte beyond the most: then it says that it is too large. */
+export async function readUpTo(request: Request, most: number): Promise<Uint8Array | 'too-large'> {
+  const parts: Uint8Array[] = [];
+  let length = 0;
+  const reader = request.body?.getReader();
+  for (;;) {
+    const part = await reader?.read();
+    if (!part || part.done) break;
+    length += part.value.length;
+    if (length > most) {
+      await reader?.cancel();
+      return 'too-large';
+    }
+    parts.push(part.value);
+  }
+  return Buffer.concat(parts, length);
+}
+
+/** NUL, and a half of a character without its other half. */
+const UNKEEPABLE = /[\0\p{Surrogate}]/u;
+/** Nothing that is typed or read nests deeper. */
+const DEEPEST = 40;
+
+/** Whether every text of a document can be stored as it is: no NUL, no half of a character. */
+export function isKeepable(value: unknown, depth = 0): boolean {
+  if (typeof value === 'string') return !UNKEEPABLE.test(value);
+  if (typeof value !== 'object' || value === null) return true;
+  if (depth >= DEEPEST) return false;
+  return Object.entries(value).every(
+    ([key, each]) => isKeepable(key, depth + 1) && isKeepable(each, depth + 1),
+  );
+}
+
+/** A handler for those who may do what a role is asked for, by the name chosen at the screen. */
+export const forRole =
+  <Rest extends unknown[]>(
+    role: Role,
+    handler: (request: Request, ...rest: Rest) => Promise<Response>,
+  ) =>
+  async (request: Request, ...rest: Rest): Promise<Response> => {
+    const why = refuseRole(await whoIsHere(), role);
+    return why === null ? handler(request, ...rest) : refusedResponse(why, 403);
+  };
 
 export const problemResponse = (problem: Problem, status = 400): Response =>
   Response.json({ error: problem }, { status });
@@ -61,6 +107,7 @@ export const behindGate =
       : await handler(request, ...rest);
     for (const [name, value] of Object.entries(STRICT_HEADERS)) response.headers.set(name, value);
     response.headers.set('content-security-policy', "default-src 'none'");
+    if (!response.headers.has('cache-control')) response.headers.set('cache-control', 'no-store');
     return response;
   };
 

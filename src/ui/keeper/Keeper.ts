@@ -112,7 +112,7 @@ export class Keeper {
     const isInstead = (each: KeptWrite): boolean =>
       each.place === order.place && !(each.status.state === 'waiting' && this.onWay.has(each.id));
     // The page shows it at once; the device has it a moment later, and then it is sent.
-    const shown = { ...own, number: Number.MAX_SAFE_INTEGER };
+    const shown = { ...own, number: ON_ITS_WAY };
     this.adding = [...this.adding, shown];
     this.tell(this.state);
     const { write, dropped } = await this.parts.store.add(own, isInstead);
@@ -260,14 +260,17 @@ export class Keeper {
   }
 
   private tell(state: KeeperState): void {
-    const writes = [
-      ...state.writes.filter(({ number }) => number !== Number.MAX_SAFE_INTEGER),
-      ...this.adding,
-    ];
+    const writes = [...state.writes.filter(isOnDevice), ...this.adding];
     this.state = { ...state, writes, lately: this.done };
     for (const listener of this.listeners) listener();
   }
 }
+
+/** Number of a write that is shown, and on its way to the device. */
+const ON_ITS_WAY = Number.MAX_SAFE_INTEGER;
+
+/** Whether the device has a write: from then on nothing that happens to the page loses it. */
+export const isOnDevice = ({ number }: Pick<KeptWrite, 'number'>): boolean => number !== ON_ITS_WAY;
 
 const WAITING = { state: 'waiting' } as const;
 

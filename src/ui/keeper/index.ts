@@ -1,3 +1,4 @@
+export { isOnDevice } from './Keeper';
 export { KeeperProvider, useKeeper, useKeeperState } from './context';
 export { inputOverTheirs, sayTheirs, theirsOf } from './conflict';
 export { dropWriteAt, keepWrite, type KeptAnswer } from './keepWrite';

@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import { Here } from '@/app/Here';
 import { ArchiveDesk } from '@/features/archive/ArchiveDesk';
 
 export const metadata: Metadata = { title: 'In and out' };
@@ -45,8 +46,10 @@ export default function ArchivePage() {
         <h2 id="in">In</h2>
         <p>
           An archive is looked through first: what is new, what stands here the same, what stands
-          here otherwise. Nothing here is ever written over; all of it comes in or nothing.
+          here otherwise. Nothing here is ever written over; all of it comes in or nothing. A lead
+          brings it in.
         </p>
+        <Here />
         <ArchiveDesk />
       </section>
     </>

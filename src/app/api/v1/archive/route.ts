@@ -7,7 +7,13 @@ import {
   refuseWhole,
   type Scope,
 } from '@/server/records/archive';
-import { behindGate, problemResponse, refusedResponse as refused } from '@/server/web/http';
+import {
+  behindGate,
+  forRole,
+  problemResponse,
+  readUpTo,
+  refusedResponse as refused,
+} from '@/server/web/http';
 
 function scopeOf(url: URL): Scope {
   const job = url.searchParams.get('job');
@@ -37,13 +43,14 @@ export const GET = behindGate(async (request) => {
 });
 
 /** Brings an archive in; with `?dry=1` only says what it would bring. */
-export const POST = behindGate(async (request) => {
-  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_ARCHIVE) {
-    return refused('The file is larger than 400 MB.', 413);
-  }
-  const read = readArchive(new Uint8Array(await request.arrayBuffer()));
+const bringIn = async (request: Request): Promise<Response> => {
+  const bytes = await readUpTo(request, LARGEST_ARCHIVE);
+  if (bytes === 'too-large') return refused('The file is larger than 400 MB.', 413);
+  const read = readArchive(bytes);
   if (!read.ok) return refused(read.message);
   const isDry = new URL(request.url).searchParams.get('dry') === '1';
   const done = await (isDry ? planImport(read.value) : importArchive(read.value));
   return done.ok ? Response.json({ tables: done.value }) : refused(done.message, 409);
-});
+};
+
+export const POST = behindGate(forRole('lead', bringIn));

@@ -1,7 +1,7 @@
 import { format } from 'date-fns';
 import { statSync } from 'node:fs';
 import { backupToSend, copyFile, receiveBackup, streamOf } from '@/server/records/backup';
-import { behindGate, refusedResponse } from '@/server/web/http';
+import { behindGate, forRole, refusedResponse } from '@/server/web/http';
 
 const download = (name: string, body: ReadableStream, bytes: number): Response =>
   new Response(body, {
@@ -13,8 +13,8 @@ const download = (name: string, body: ReadableStream, bytes: number): Response =
     },
   });
 
-/** A backup of everything as it is now, or a kept copy by `?copy=`. */
-export const GET = behindGate(async (request) => {
+/** A backup of everything as it is now, or a kept copy by `?copy=`. A lead asks for it. */
+const send = async (request: Request): Promise<Response> => {
   const asked = new URL(request.url).searchParams.get('copy');
   if (asked !== null) {
     const file = copyFile(asked);
@@ -26,10 +26,14 @@ export const GET = behindGate(async (request) => {
   if (!made.ok) return refusedResponse(made.message, 409);
   const name = `zesty-hound-backup-${format(new Date(), 'yyyy-MM-dd')}.tar.gz`;
   return download(name, made.value.body, made.value.bytes);
-});
+};
+
+export const GET = behindGate(forRole('lead', send));
 
 /** Takes a backup and looks whether it is whole; nothing is replaced by this. */
-export const POST = behindGate(async (request) => {
+const receive = async (request: Request): Promise<Response> => {
   const staged = await receiveBackup(request.body);
   return staged.ok ? Response.json(staged.value) : refusedResponse(staged.message);
-});
+};
+
+export const POST = behindGate(forRole('lead', receive));

@@ -63,6 +63,9 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
         <Link className="btn btn-outline-secondary" href={`/jobs/${id}/report/file`}>
           File report
         </Link>
+        <Link className="btn btn-outline-secondary" href={`/jobs/${id}/history`}>
+          History
+        </Link>
         <a className="btn btn-outline-secondary" href={`/api/v1/archive?job=${id}`} download>
           Job as an archive
         </a>
@@ -99,10 +102,13 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
           }))}
         />
       )}
-      <Warnings
-        mustNotMove={mustNotMove.map(({ say }) => say)}
-        notSigned={isSigned ? null : [...mustNotMove, ...notDone].map(({ say }) => say)}
-      />
+      {/* On the screen the sign-off above says it. */}
+      <div className="d-none d-print-block">
+        <Warnings
+          mustNotMove={mustNotMove.map(({ say }) => say)}
+          notSigned={isSigned ? null : notDone.map(({ say }) => say)}
+        />
+      </div>
       <JobReport
         head={{
           number: job.number,
