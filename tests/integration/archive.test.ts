@@ -220,6 +220,12 @@ describe('what is no sound archive is refused with the reason, and nothing chang
       /not in the archive/,
     ],
     [
+      // 2026-11-27: pedal checks dated 2099 came in, and were the latest for ever.
+      'a check that is yet to be written',
+      () => change(({ checks }) => void (checks![0]!.at = '2099-01-01T00:00:00.000Z')),
+      /A row of checks .* yet to come/,
+    ],
+    [
       'a row twice',
       () => change(({ people }) => void people!.push({ ...people![0]! })),
       /same key/,

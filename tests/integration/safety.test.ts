@@ -1,21 +1,32 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { VEHICLES } from '@/cli/demo/vehicles';
+import { eq } from 'drizzle-orm';
 import type { VehicleForm } from '@/core/contracts';
-import { rebuildSteps, signOffOf, standingOf, takenBackOf, readinessOf } from '@/core/job';
+import { readinessOf, signOffOf, standingOf, takenBackOf } from '@/core/job';
 import { pullsOf } from '@/core/torque';
 import { ledgerOf } from '@/db/repositories';
 import { checks, ledger } from '@/db/schema';
 import { closeDatabase, database } from '@/server/database';
-import { loadJob } from '@/server/job/jobs';
 import { ownerReport } from '@/server/report/owner';
 import { ownerPdf } from '@/server/report/pdf';
-import { allPeople, addPerson } from '@/server/shop/people';
-import { saveVehicle } from '@/server/shop/vehicles';
-import { eq } from 'drizzle-orm';
-import { sendWrite } from '../support/writes';
-import { known } from './known';
+import {
+  APART,
+  ask,
+  checkInput,
+  done,
+  jobOf,
+  newJob,
+  newVehicle,
+  pumped,
+  sign,
+  thickness,
+  threePeople,
+  tick,
+  together,
+  wholeJob,
+  type Role,
+} from '../support/wholeJob';
 
 /**
  * Every stop of this program that was once got round by requests that its own pages can send.
@@ -23,26 +34,16 @@ import { known } from './known';
  */
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-safety-'));
-const ids = { lead: '', technician: '', apprentice: '' };
-type Role = keyof typeof ids;
 let vehicleId = '';
 let form: VehicleForm;
 
 beforeAll(async () => {
   process.env.ZESTY_HOUND_DATA = folder;
   delete process.env.DATABASE_URL;
-  for (const [name, role] of [
-    ['Ines', 'lead'],
-    ['Tobiah', 'technician'],
-    ['Wren', 'apprentice'],
-  ] as const) {
-    known(await addPerson({ name, role }));
-  }
-  for (const { id, role } of await allPeople()) ids[role] = id;
+  await threePeople();
 });
 beforeEach(async () => {
-  form = { ...VEHICLES.bakery!, plate: `SK-${Math.floor(Math.random() * 1e6)}-T` };
-  vehicleId = known(await saveVehicle(null, form));
+  ({ id: vehicleId, form } = await newVehicle());
 });
 afterEach(() => jest.restoreAllMocks());
 afterAll(async () => {
@@ -50,104 +51,14 @@ afterAll(async () => {
   fs.rmSync(folder, { recursive: true, force: true });
 });
 
-const jobOf = async (id: string) => (await loadJob(id))!;
-
-/** Writes as somebody; answers with why it was refused, or null. */
-async function ask(name: string, input: unknown, role: Role | null): Promise<string | null> {
-  const result = await sendWrite(name, input, role && ids[role]);
-  if (result.state === 'refused') return result.message;
-  expect(result.state).toBe('done');
-  return null;
-}
-async function done(name: string, input: unknown, role: Role | null = 'technician') {
-  const result = await sendWrite(name, input, role && ids[role]);
-  if (result.state !== 'done') throw new Error(`${name}: ${JSON.stringify(result)}`);
-  return result.value;
-}
-
-const newJob = async (corners = ['FL']): Promise<string> =>
-  String(await done('job', { vehicleId, complaint: 'x', odometerKm: '50000', corners }));
-
-async function checkInput(jobId: string, key: string, value: unknown, note: string | null = null) {
-  const [kind = '', place = '', item = ''] = key.split('/');
-  const seen =
-    (await jobOf(jobId)).checks.find(
-      (each) => each.kind === kind && each.place === place && each.item === item,
-    )?.stamp ?? null;
-  return { jobId, kind, place, item, value, note, seen };
-}
-const tick = async (jobId: string, key: string, value: unknown, note: string | null = null) =>
-  done('check', await checkInput(jobId, key, value, note));
+const job = (corners?: string[]): Promise<string> => newJob(vehicleId, corners);
+const whole = (): Promise<string> => wholeJob(vehicleId);
 const askTick = async (
   jobId: string,
   key: string,
   value: unknown,
   { role = 'technician', note = null }: { role?: Role | null; note?: string | null } = {},
 ) => ask('check', await checkInput(jobId, key, value, note), role);
-
-/** Reads thickness at a corner: so many positions of twelve, all alike. */
-async function thickness(
-  jobId: string,
-  mm: string,
-  { phase = 'before', places = 4, corner = 'FL' } = {},
-): Promise<string> {
-  const set = (await done('set-begin', {
-    ...{ jobId, corner, kind: 'thickness', phase, face: 'outboard', positions: 12, shift: 0 },
-  })) as { id: string };
-  for (let position = 0; position < places; position += 1) {
-    const reading = { setId: set.id, lap: 0, position, text: mm, unit: 'mm', was: null };
-    await done('reading', reading, 'apprentice');
-  }
-  return set.id;
-}
-
-/** Puts a job together and pumps it, so that nothing but what is tested stands in the way. */
-async function together(jobId: string): Promise<void> {
-  const job = await jobOf(jobId);
-  for (const { code } of rebuildSteps(job, 'FL')) await tick(jobId, `rebuild/FL/${code}`, 'done');
-  await tick(jobId, 'hydraulics//none-opened', 'done');
-  const figures = { 'bracket-bolts': '110', 'pin-bolts': '30', 'wheel-nuts': '120' };
-  for (const [fastener, text] of Object.entries(figures)) {
-    const figure = { text, unit: 'N·m', confirmed: true };
-    await done('torque-figure', {
-      ...{ jobId, axle: 'front', fastener, figure, source: 'maker', angle: 0 },
-      ...{ treatment: '', oneUse: false },
-    });
-  }
-  await tick(jobId, 'torque/FL/star', { pulls: pullsOf(5, 3).map(() => null) });
-  for (const [fastener, text] of Object.entries(figures)) {
-    await tick(jobId, `torque/FL/${fastener}`, { text, unit: 'N·m' });
-  }
-  await tick(jobId, 'torque/FL/vehicle-down', 'done');
-}
-
-/** Lets the process’s own clock run on. */
-function runOn(ms: number): void {
-  const now = performance.now.bind(performance);
-  jest.spyOn(performance, 'now').mockImplementation(() => now() + ms);
-}
-
-async function pumped(jobId: string): Promise<void> {
-  await tick(jobId, 'pedal//firm', 'done');
-  await tick(jobId, 'pedal//hold', 'done');
-  runOn(61_000);
-  await tick(jobId, 'pedal//held', 'held');
-  await tick(jobId, 'pedal//level', 'done');
-  jest.restoreAllMocks();
-}
-
-/** A job that can be signed off. */
-async function whole(): Promise<string> {
-  const jobId = await newJob();
-  for (const step of ['wheel-off', 'push-back', 'caliper-off'])
-    await tick(jobId, `step/FL/${step}`, 'done');
-  await together(jobId);
-  await pumped(jobId);
-  return jobId;
-}
-
-const sign = (jobId: string, role: Role | null = 'lead', reason = 'open on purpose') =>
-  ask('sign-off', { jobId, cause: null, reason }, role);
 const owner = async (jobId: string) => ownerReport(await jobOf(jobId), 'mm');
 
 /** Takes back what stands at a place, which needs a reason. */
@@ -155,8 +66,8 @@ const takeBack = async (jobId: string, key: string, note: string, role: Role = '
   done('check', await checkInput(jobId, key, null, note), role);
 
 async function answerAll(jobId: string): Promise<void> {
-  const job = await jobOf(jobId);
-  for (const { seq } of takenBackOf(job, readinessOf(job).pedal)) {
+  const read = await jobOf(jobId);
+  for (const { seq } of takenBackOf(read, readinessOf(read).pedal)) {
     await done('taken-back', { jobId, seq, reason: 'looked into it myself' }, 'lead');
   }
 }
@@ -171,7 +82,7 @@ test('a whole job is signed by a lead, and by nobody else', async () => {
 
 describe('an open job’s documents', () => {
   test('say below discard from the first reading on, and nothing that reassures', async () => {
-    const jobId = await newJob();
+    const jobId = await job();
     await thickness(jobId, '25.0');
     const report = await owner(jobId);
     expect(report.found.join(' ')).not.toMatch(/within its limits/);
@@ -181,7 +92,7 @@ describe('an open job’s documents', () => {
   });
 
   test('say a leak and a crack first, and that nobody signed it', async () => {
-    const jobId = await newJob();
+    const jobId = await job();
     await tick(jobId, 'look/FL/leaks', ['leak']);
     await tick(jobId, 'look/FL/cracks', ['crack']);
     const { mustNotMove, notSigned, signed } = await owner(jobId);
@@ -216,8 +127,8 @@ describe('below discard', () => {
     expect(await ask('set-aside', aside, 'apprentice')).toMatch(/apprentice here/);
     await done('set-aside', aside);
     expect(await sign(jobId)).toMatch(/put aside, by Tobiah \(read wrongly\)/);
-    const job = await jobOf(jobId);
-    const [line] = takenBackOf(job, readinessOf(job).pedal);
+    const read = await jobOf(jobId);
+    const [line] = takenBackOf(read, readinessOf(read).pedal);
     const answer = { jobId, seq: line!.seq, reason: 'micrometer had slipped, measured anew' };
     expect(await ask('taken-back', answer, 'technician')).toMatch(/a lead does this/);
     await done('taken-back', answer, 'lead');
@@ -243,6 +154,13 @@ describe('below discard', () => {
     await done('vehicle', change('', 'not stamped here'));
     expect(await sign(jobId)).toMatch(BELOW);
     await done('vehicle', change('24 mm', 'read again'));
+    expect(await sign(jobId)).toMatch(BELOW);
+  });
+
+  test('by readings after the work, of the same rotor', async () => {
+    const jobId = await whole();
+    await thickness(jobId, '25.0', { phase: 'as-found', places: 12 });
+    await thickness(jobId, '27.0', { phase: 'after', places: 12 });
     expect(await sign(jobId)).toMatch(BELOW);
   });
 
@@ -288,7 +206,7 @@ describe('what is taken back', () => {
   });
 
   test('the wheel-off step leaves star and torque asked for', async () => {
-    const jobId = await newJob();
+    const jobId = await job();
     await tick(jobId, 'step/FL/wheel-off', 'done');
     expect(await askTick(jobId, 'step/FL/wheel-off', null)).toMatch(/why this is taken back/);
     await takeBack(jobId, 'step/FL/wheel-off', 'wrong corner');
@@ -296,7 +214,7 @@ describe('what is taken back', () => {
   });
 
   test('the bulk undo takes sound looks back, and nothing else', async () => {
-    const jobId = await newJob();
+    const jobId = await job();
     await tick(jobId, 'look/FL/leaks', ['leak']);
     await tick(jobId, 'step/FL/wheel-off', 'done');
     await tick(jobId, 'look/FL/hose', []);
@@ -353,9 +271,8 @@ describe('put right means shown', () => {
 
 describe('the clock of the server', () => {
   test('an hour ahead and set right again puts no caliper on', async () => {
-    const jobId = await newJob();
-    for (const step of ['wheel-off', 'push-back', 'caliper-off'])
-      await tick(jobId, `step/FL/${step}`, 'done');
+    const jobId = await job();
+    for (const step of APART) await tick(jobId, `step/FL/${step}`, 'done');
     const real = Date.now.bind(Date);
     jest.useFakeTimers({ now: real() + 3_600_000, advanceTimers: true });
     await together(jobId);
@@ -368,9 +285,8 @@ describe('the clock of the server', () => {
   });
 
   test('a jump of 61 s is no minute', async () => {
-    const jobId = await newJob();
-    for (const step of ['wheel-off', 'push-back', 'caliper-off'])
-      await tick(jobId, `step/FL/${step}`, 'done');
+    const jobId = await job();
+    for (const step of APART) await tick(jobId, `step/FL/${step}`, 'done');
     await together(jobId);
     await tick(jobId, 'pedal//firm', 'done');
     await tick(jobId, 'pedal//hold', 'done');
@@ -385,7 +301,7 @@ describe('the clock of the server', () => {
 
 describe('ways round', () => {
   test('fewer studs on the vehicle make no whole star of nine pulls', async () => {
-    const jobId = await newJob();
+    const jobId = await job();
     await tick(jobId, 'step/FL/wheel-off', 'done');
     await tick(jobId, 'torque/FL/star', { pulls: pullsOf(3, 3).map(() => null) });
     const change = { ...form, front: { ...form.front, studs: '3' }, why: 'counted again' };
@@ -400,7 +316,7 @@ describe('ways round', () => {
   });
 
   test('an untouched job is not signed without a word', async () => {
-    const jobId = await newJob();
+    const jobId = await job();
     expect(await sign(jobId, 'lead', '')).toMatch(/why it is signed off/);
     expect(signOffOf(await jobOf(jobId)).open[0]?.say).toMatch(/Nothing was looked at/);
   });
@@ -417,7 +333,7 @@ describe('ways round', () => {
 });
 
 test('“within” is said of nothing that is not measured and judged whole', async () => {
-  const jobId = await newJob();
+  const jobId = await job();
   expect(standingOf(await jobOf(jobId)).isWithin).toBe(false);
   await thickness(jobId, '27.0', { places: 12 });
   expect(standingOf(await jobOf(jobId)).isWithin).toBe(false);
@@ -425,7 +341,7 @@ test('“within” is said of nothing that is not measured and judged whole', as
 
 test('the ledger is only added to', async () => {
   const db = await database();
-  const jobId = await newJob();
+  const jobId = await job();
   const rows = await db.select().from(ledger).where(eq(ledger.jobId, jobId));
   expect(rows.length).toBeGreaterThan(0);
   const codeOf = (error: unknown) => ({

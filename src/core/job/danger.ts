@@ -34,11 +34,18 @@ import type { Job, Phase, ReadingSet } from './types';
 
 const CUT = ['machine-bench', 'machine-on-vehicle'];
 
-/** The thinnest reading of a set, its zero error taken out, in µm; null without any. */
+/** No micrometer in order reads thinner by more, in µm: no larger zero error makes a rotor safe. */
+const MOST_LIFT = 50;
+
+/** A thickness as read, in µm, its zero error taken out as far as one can lift it. */
+const withoutZero = (um: number, { zeroErrorUm }: Pick<ReadingSet, 'zeroErrorUm'>): number =>
+  um - Math.max(zeroErrorUm ?? 0, -MOST_LIFT);
+
+/** The thinnest reading of a set in µm; null without any. */
 const thinnestOf = (set: ReadingSet): number | null =>
   set.kind !== 'thickness' || set.readings.length === 0
     ? null
-    : Math.min(...set.readings.map(({ valueUm }) => valueUm)) - (set.zeroErrorUm ?? 0);
+    : withoutZero(Math.min(...set.readings.map(({ valueUm }) => valueUm)), set);
 
 const least = (values: readonly (number | null | undefined)[]): number | null => {
   const known = values.filter((value) => typeof value === 'number');
@@ -58,20 +65,20 @@ const discardAt = (job: Job, corner: Corner): number | null =>
   limitsOf(axleAt(job, corner)).discard?.value ?? null;
 
 /**
- * The thinnest place of the rotor that is on a corner now, in µm: as proven, else as it was read
- * before, less what a cut took. A finished thickness counts where metal was cut, and never for
- * more than was there. Null where nothing says how thick it is.
+ * The thinnest place of the rotor that is on a corner now, in µm: of everything that was read of
+ * it, and of what a cut left. No rotor grows: what was read after the work counts alone only where
+ * it is a new one. Null where nothing says how thick it is.
  */
 export function thinnestNow(job: Job, corner: Corner): number | null {
   const after = thinnestRead(job, corner, ['after']);
-  if (after !== null || isRotorRenewed(job, corner)) return after;
+  if (isRotorRenewed(job, corner)) return after;
   const before = thinnestRead(job, corner, ['as-found', 'before']);
   const isCut = CUT.includes(correctionAt(job, corner) ?? '') && correctedAt(job, corner);
   const finished = isCut
     ? (findCheck(job, 'correct', corner, 'finished') ??
       findCheck(job, 'correct', corner, 'returned'))
     : undefined;
-  return least([before, finished?.value.um]);
+  return least([before, after, finished?.value.um]);
 }
 
 /** Why the rotor of a corner may not go on the road as it is, or null. */
@@ -100,7 +107,7 @@ function thinReadingsGone(job: Job): TakenBack[] {
   });
   const gone = readingsGone(job).flatMap(({ entry, setId, valueUm }): TakenBack[] => {
     const set = job.sets.find(({ id }) => id === setId);
-    if (!set || !isBelow(set.corner, valueUm - (set.zeroErrorUm ?? 0))) return [];
+    if (!set || !isBelow(set.corner, withoutZero(valueUm, set))) return [];
     const say = `${set.corner}: a reading below discard was changed (${(valueUm / 1000).toFixed(3)} mm)`;
     return [taken(entry, say, set.corner)];
   });

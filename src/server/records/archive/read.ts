@@ -4,6 +4,7 @@ import { isDeepStrictEqual } from 'node:util';
 import { eq, inArray, sql } from 'drizzle-orm';
 import type { PgColumn, PgTable } from 'drizzle-orm/pg-core';
 import type { Database } from '../../../db/client';
+import { sayToLedger } from '../../../db/repositories';
 import { jobs } from '../../../db/schema';
 import { accept, refuse, type Answer } from '../../answer';
 import { database } from '../../database';
@@ -15,6 +16,7 @@ import {
   keysOf,
   TABLE_NAMES,
   TABLES,
+  timesOf,
   toArchive,
   uniqueOf,
   type ArchiveRow,
@@ -54,6 +56,23 @@ const PARENT_OF: Readonly<Partial<Record<TableName, string>>> = {
   axleLimits: 'axleId',
 };
 
+/** Clocks of two shops differ, and zones do; nothing was written later than this from now. */
+const CLOCKS_MS = 24 * 3600 * 1000;
+
+/** The first row that says it was written in the future, in words; null where none does. */
+function lateRow(tables: ArchiveDocument['tables']): string | null {
+  const latest = Date.now() + CLOCKS_MS;
+  for (const name of TABLE_NAMES) {
+    for (const key of timesOf(name)) {
+      const row = tables[name].find((each) => Date.parse(String(each[key] ?? '')) > latest);
+      if (row) {
+        return `A row of ${name} (${keyOfRow(name, row)}) says that it was written at ${String(row[key])}, which is yet to come.`;
+      }
+    }
+  }
+  return null;
+}
+
 /** What is wrong inside an archive: pictures that are not theirs, rows that hang on nothing. */
 function complaint({ tables }: ArchiveDocument): string | null {
   for (const { sha256, picture } of tables.photoBlobs) {
@@ -63,6 +82,8 @@ function complaint({ tables }: ArchiveDocument): string | null {
     if (digest !== sha256)
       return `The picture ${String(sha256).slice(0, 12)} is not the one it says.`;
   }
+  const late = lateRow(tables);
+  if (late !== null) return late;
   const ids = (name: TableName): Set<unknown> => new Set(tables[name].map(({ id }) => id));
   const jobIds = ids('jobs');
   for (const [name, key] of Object.entries(JOB_OF) as [TableName, string][]) {
@@ -301,6 +322,7 @@ const goOnNumbering = (db: Database) =>
 /** Writes what is new of an archive, all of it or nothing; answers with what was done. */
 const write = (db: Database, archive: ArchiveDocument) =>
   db.transaction(async (tx) => {
+    await sayToLedger(tx, { op: 'import', reason: `archive made ${archive.made}` });
     const plans = await planAll(tx, archive);
     const shown = await compareKept(tx, archive, plans);
     for (const { table, insert } of plans) {

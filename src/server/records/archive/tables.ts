@@ -174,6 +174,12 @@ export const keysOf = (name: TableName): readonly string[] => {
     .map(([key]) => key);
 };
 
+/** The columns of a table that hold a time at which something was written. */
+export const timesOf = (name: TableName): readonly string[] =>
+  columnsOf(TABLES[name])
+    .filter(([, column]) => column.columnType === 'PgTimestamp')
+    .map(([key]) => key);
+
 /** What tells a row from others of its table, as one text. */
 export const keyOfRow = (name: TableName, row: ArchiveRow): string =>
   JSON.stringify(keysOf(name).map((key) => row[key]));
