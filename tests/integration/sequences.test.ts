@@ -198,7 +198,7 @@ function sequences(seed: number): string[][] {
   const names = Object.keys(ACTS);
   if (isAll) return names.flatMap((first) => names.map((second) => [first, second]));
   const random = seededRandom(seed);
-  const pick = (): string => names[Math.floor(random() * names.length)]!;
+  const pick = (): string => names[Math.floor(random.uniform() * names.length)]!;
   return Array.from({ length: A_DANGER }, (_, i) => Array.from({ length: 2 + (i % 3) }, pick));
 }
 

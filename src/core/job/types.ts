@@ -268,6 +268,8 @@ export interface Job {
   readonly rechecks: readonly Recheck[];
   /** What once stood and stands no more of what keeps a vehicle off the road, in order. */
   readonly past: readonly PastEntry[];
+  /** Rises with everything that is written in the job. */
+  readonly version: number;
   /** The house rules that the shop chose. */
   readonly shopRules: Choices;
   /** The shop’s prices and equipment. */

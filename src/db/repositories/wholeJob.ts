@@ -52,6 +52,7 @@ type JobDocuments = Record<
   | 'additions'
   | 'rechecks'
   | 'past'
+  | 'version'
   | 'settings',
   unknown
 >;
@@ -65,6 +66,17 @@ function graveFor(id: string, vehicleId: SQL): SQL {
   const signed = sql`(select max(own.seq) from ledger own where own.job_id = ${id} and own.is_grave and own.op = 'sign')`;
   const isDuring = sql`${ledger.seq} > ${begun} and ${ledger.seq} < coalesce(${signed}, 9223372036854775807)`;
   return sql`${ledger.isGrave} and (${ledger.jobId} = ${id} or (${ledger.vehicleId} = ${vehicleId} and ${isDuring}))`;
+}
+
+/** The last line of the ledger about a job; 0 where there is none. */
+const versionFor = (id: string): SQL =>
+  sql`select coalesce(max(own.seq), 0) from ledger own where own.job_id = ${id}`;
+
+/** How far a job was written, as `Job.version` has it. */
+export async function versionOf(db: Database, id: string): Promise<number> {
+  const answer = await db.execute(sql`select (${versionFor(id)}) as version`);
+  const [row] = (answer as unknown as { rows: { version: string | number }[] }).rows;
+  return Number(row?.version ?? 0);
 }
 
 /** One statement that answers with everything of a job. */
@@ -131,6 +143,7 @@ function statementFor(id: string): SQL {
       orderBy: asc(rechecks.at),
     }),
     past: rowsAsDocument(ledger, { where: graveFor(id, vehicleId), orderBy: asc(ledger.seq) }),
+    version: sql`(${versionFor(id)})`,
     settings: rowsAsDocument(settings, {
       where: inArray(settings.key, [RULES_SETTING, SHOP_SETTING]),
     }),
@@ -204,6 +217,7 @@ function jobOf(documents: JobDocuments): Job | null {
     additions: decodeRows(additions, documents.additions),
     rechecks: decodeRows(rechecks, documents.rechecks),
     past: decodeRows(ledger, documents.past),
+    version: Number(documents.version),
     shopRules: readChoices(signed ? signed.rules : kept.get(RULES_SETTING)),
     shop: readShop(signed ? signed.shop : kept.get(SHOP_SETTING)),
   };

@@ -9,6 +9,7 @@ import {
   listOpenJobs,
   PAGE_SIZE,
   updateComplaint,
+  versionOf,
   type JobLine,
 } from '../../db/repositories';
 import { axleOf } from '../../core/readings';
@@ -63,6 +64,10 @@ export const loadJob = cache(async (id: string): Promise<Job | null> => {
   if (!idSchema.safeParse(id).success) return null;
   return findJob(await database(), id);
 });
+
+/** How far a job was written by now; null where there is no such id. */
+export const versionOfJob = async (id: string): Promise<number | null> =>
+  idSchema.safeParse(id).success ? versionOf(await database(), id) : null;
 
 /** One page of the open jobs, and how many pages there are. */
 export async function openJobs(

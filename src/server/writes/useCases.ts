@@ -174,8 +174,8 @@ const USE_CASES = {
     ),
   ),
   knowledge: lead(changeKnowledge),
-  units: technician(chooseUnits),
-  'torque-unit': technician(chooseTorque),
+  units: apprentice(chooseUnits),
+  'torque-unit': apprentice(chooseTorque),
   positions: technician(choosePositions),
 } as const satisfies Readonly<Record<string, Guarded>>;
 

@@ -1,3 +1,4 @@
+export { JobWatch } from './JobWatch';
 export { isOnDevice } from './Keeper';
 export { KeeperProvider, useKeeper, useKeeperState } from './context';
 export { inputOverTheirs, sayTheirs, theirsOf } from './conflict';

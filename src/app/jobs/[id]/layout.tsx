@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { loadJob } from '@/server/job/jobs';
 import { readJob } from '@/core/job';
+import { JobWatch } from '@/ui/keeper';
 import { Trail } from '@/ui/shell';
 import { JobAlerts } from './JobAlerts';
 
@@ -31,6 +32,7 @@ export default async function JobLayout({
         </div>
         <Trail jobId={job.id} stages={readJob(job).stages} />
       </div>
+      {job.closedAt === null && <JobWatch jobId={job.id} version={job.version} />}
       <JobAlerts job={job} />
       {children}
     </>
