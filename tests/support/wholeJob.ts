@@ -37,6 +37,7 @@ export const jobOf = async (id: string) => (await loadJob(id))!;
 export async function ask(name: string, input: unknown, role: Role | null): Promise<string | null> {
   const result = await sendWrite(name, input, role && ids[role]);
   if (result.state === 'refused') return result.message;
+  if (result.state === 'conflict') return 'Another screen wrote there meanwhile.';
   if (result.state !== 'done') throw new Error(`${name}: ${JSON.stringify(result)}`);
   return null;
 }
