@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { complaintsOf, expectAccessible, openJob } from './helpers';
+import { beHere, complaintsOf, expectAccessible, openJob } from './helpers';
 
 test('a job is found by words and filters, its address kept, and by the palette', async ({
   page,
@@ -51,6 +51,7 @@ test('the owner’s report is a page, prints on one, and is a PDF; the file repo
 test('an archive goes out, is looked through, and a torn one is refused', async ({
   page,
 }, testInfo) => {
+  await beHere(page, 'Ines');
   await page.goto('/workshop/archive');
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Everything as an archive' }).click();

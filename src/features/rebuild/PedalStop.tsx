@@ -108,7 +108,10 @@ export function PedalStop(props: PedalStopProps) {
   useEffect(() => {
     // Everything behind it is out of reach; it takes the focus itself, and none of its buttons does.
     const stop = dialog.current;
-    if (stop && !stop.open) stop.showModal();
+    if (stop && !stop.open) {
+      stop.showModal();
+      stop.focus();
+    }
     return () => stop?.close();
   }, []);
   return (
@@ -118,7 +121,6 @@ export function PedalStop(props: PedalStopProps) {
       aria-labelledby="zh-pedal"
       aria-describedby="zh-pedal-about"
       tabIndex={-1}
-      autoFocus
       onKeyDown={notByEnter}
       onCancel={(event) => event.preventDefault()}
     >

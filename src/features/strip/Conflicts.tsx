@@ -27,7 +27,7 @@ export function Conflicts(props: ConflictsProps) {
         {isKeeping && 'Keeping …'}
       </p>
       {trouble && (
-        <div role="alert">
+        <div role="alert" className="mb-3">
           <p className="zh-error mb-0">
             {trouble}{' '}
             <button type="button" className="btn btn-link p-0" onClick={leave}>

@@ -62,8 +62,8 @@ function refuseCheck(job: Job, write: CheckEntry): string | null {
 }
 
 /** What is asked of somebody who takes back what keeps a vehicle off the road. */
-const WHY_TAKEN_BACK =
-  'Say in a few words why this is taken back: it keeps the vehicle off the road.';
+const whyTakenBack = (place: string, item: string): string =>
+  `Say in a few words why this is taken back: it keeps the vehicle off the road (${`${place} ${item.replace(/-/g, ' ')}`.trim()}).`;
 
 /** Why something that keeps a vehicle off the road may not be taken back so; null where it may. */
 function refuseTakingBack(
@@ -74,7 +74,8 @@ function refuseTakingBack(
   if (!takesBackDanger(findCheck(job, kind, place, item), value)) return null;
   const why = refuseRole(who, 'technician');
   if (why !== null) return refuse(why);
-  return note === null ? refuse(WHY_TAKEN_BACK, { note: WHY_TAKEN_BACK }) : null;
+  const asked = whyTakenBack(place, item);
+  return note === null ? refuse(asked, { note: asked }) : null;
 }
 
 /**
