@@ -11,5 +11,6 @@ runTypeScript('bench/measure.ts');
 runTypeScript('bench/policies.ts');
 runTypeScript('bench/startPage.ts');
 runTypeScript('bench/pages.ts');
+runTypeScript('bench/ledger.ts');
 runTypeScript('bench/records.ts');
 run(bin('playwright'), ['test', '--config', 'bench/playwright.config.ts'], { CHROMIUM_PATH });

@@ -8,6 +8,8 @@ import { pullsOf } from '@/core/torque';
 import { ledgerOf } from '@/db/repositories';
 import { checks, ledger } from '@/db/schema';
 import { closeDatabase, database } from '@/server/database';
+import { historyOf } from '@/server/records/history';
+import { fileReport } from '@/server/report/file';
 import { ownerReport } from '@/server/report/owner';
 import { ownerPdf } from '@/server/report/pdf';
 import {
@@ -203,6 +205,25 @@ describe('what is taken back', () => {
     });
     await answerAll(jobId);
     expect(await sign(jobId)).toBeNull();
+    const told = fileReport(await jobOf(jobId), 'mm').changed.map(({ by, say }) => `${by}: ${say}`);
+    expect(told).toEqual(
+      expect.arrayContaining([
+        'Tobiah: check: FL look leaks: leak → taken back (it was rain)',
+        expect.stringMatching(/^Ines: answered: FL look leaks \(looked into it myself\)$/),
+      ]),
+    );
+    const history = await historyOf(await jobOf(jobId), { only: 'grave' });
+    expect(history.lines.map(({ what }) => what)).toEqual(
+      expect.arrayContaining(['signed off', 'answer', 'check']),
+    );
+    const page = await historyOf(await jobOf(jobId), { only: 'check' });
+    expect(
+      page.lines.find(({ after, before }) => before === 'leak' && after === null),
+    ).toMatchObject({
+      who: 'Tobiah, technician',
+      reason: 'it was rain',
+      isGrave: true,
+    });
   });
 
   test('the wheel-off step leaves star and torque asked for', async () => {

@@ -71,6 +71,7 @@ export function FileReport({ report }: { readonly report: Report }) {
       ))}
       <Lines title="Decided" lines={report.decisions} />
       <Lines title="Gone through, by whom and when" lines={report.steps} />
+      <Lines title="Taken back or changed" lines={report.changed} />
       {report.due.length > 0 && <p>Due: {report.due.join('; ')}.</p>}
     </article>
   );

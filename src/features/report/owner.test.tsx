@@ -52,7 +52,16 @@ test('the file report has a row for every position, the closing reading last', (
   const line = { at: '2026-11-25 09:00', by: 'Ines', say: 'FL Caliper on: done' };
   render(
     <FileReport
-      report={{ title: 'Job 101', sets: [set], decisions: [], steps: [line], due: [] }}
+      report={{
+        title: 'Job 101',
+        sets: [set],
+        decisions: [],
+        steps: [line],
+        changed: [
+          { at: '2026-11-27 10:00', by: 'Tobiah', say: 'check: FL look hose: bulged → sound' },
+        ],
+        due: [],
+      }}
     />,
   );
   const rows = screen.getAllByRole('row').map(({ textContent }) => textContent);

@@ -8,6 +8,7 @@ import { fastenerOf } from '../../core/torque';
 import { formatIn, formatTorque, type UnitSystem } from '../../core/units';
 import { describeReason } from '../../core/verdict';
 import { type Check, type ReadingSet, cornerRecord, type Job } from '../../core/job';
+import { sayRow } from '../records/history';
 import { sayDue } from './words';
 
 /** One reading set with every reading as typed, its circumstances, quality and uncertainty. */
@@ -33,6 +34,8 @@ export interface FileReport {
   readonly sets: readonly FileSet[];
   readonly decisions: readonly FileLine[];
   readonly steps: readonly FileLine[];
+  /** What was taken back or changed in earnest, and what a lead answered to it. */
+  readonly changed: readonly FileLine[];
   readonly due: readonly string[];
 }
 
@@ -133,6 +136,13 @@ function nameOf({ kind, item }: Check): string {
   );
 }
 
+/** What a line of the ledger says became of a row. */
+function sayChange(what: string, before: unknown, after: unknown): string {
+  if (what === 'answer') return '';
+  const [was, is] = [sayRow(what, before), sayRow(what, after)];
+  return `: ${was ?? 'nothing'} → ${is ?? 'taken back'}`;
+}
+
 /** Everything on file of a job, in order. */
 export function fileReport(job: Job, units: UnitSystem): FileReport {
   const { vehicle } = job;
@@ -148,6 +158,11 @@ export function fileReport(job: Job, units: UnitSystem): FileReport {
       at: sayAt(row.at),
       by: row.by ?? '',
       say: `${row.place ? `${row.place} ` : ''}${nameOf(row)}: ${sayValue(row)}${row.note ? ` (${row.note})` : ''}`,
+    })),
+    changed: job.past.map(({ at, who, what, place, before, after, reason }) => ({
+      at: sayAt(at),
+      by: who ?? 'nobody named',
+      say: `${what === 'answer' ? 'answered' : what}: ${place}${sayChange(what, before, after)}${reason ? ` (${reason})` : ''}`,
     })),
     due: job.rechecks.map((each) => sayDue(each)),
   };

@@ -1,4 +1,18 @@
-import { behindGate, problemResponse, readJson, refusedResponse } from './http';
+import type { Role } from '../../core/job';
+import {
+  behindGate,
+  forRole,
+  isKeepable,
+  problemResponse,
+  readJson,
+  readUpTo,
+  refusedResponse,
+} from './http';
+
+const here = { role: null as Role | null };
+jest.mock('./who', () => ({
+  whoIsHere: () => Promise.resolve(here.role && { name: 'Wren', role: here.role }),
+}));
 
 const request = (body: string, headers: Record<string, string> = {}): Request =>
   new Request('http://localhost/', { method: 'POST', body, headers });
@@ -20,6 +34,59 @@ test('a body that is announced too large is not read at all', async () => {
   const announced = request('{}', { 'content-length': '99999999' });
   expect(await readJson(announced)).toMatchObject({ ok: false, problem: { code: 'too-large' } });
   expect(announced.bodyUsed).toBe(false);
+});
+
+// 2026-11-27: a chunked archive of 410 MB was held in memory whole before it was refused.
+test('a body that comes in pieces is read up to the most, and broken off there', async () => {
+  let pulled = 0;
+  const endless = new ReadableStream<Uint8Array>({
+    pull: (controller) => {
+      pulled += 1;
+      controller.enqueue(new Uint8Array(1000));
+    },
+  });
+  const init = { method: 'POST', body: endless, duplex: 'half' };
+  expect(await readUpTo(new Request('http://localhost/', init), 10_000)).toBe('too-large');
+  expect(pulled).toBeLessThan(20);
+  const whole = await readUpTo(request('abc'), 3);
+  expect(whole === 'too-large' ? whole : Buffer.from(whole).toString()).toBe('abc');
+  expect(await readUpTo(new Request('http://localhost/'), 3)).toHaveLength(0);
+});
+
+// 2026-11-27: NUL and half a character went as far as the database, which answered with a fault.
+describe('what cannot be kept is refused before anything is asked', () => {
+  test.each([
+    ['NUL in a text', '{"a":"x\\u0000"}'],
+    ['NUL in a name', '{"\\u0000":1}'],
+    ['half a character', '{"a":["\\ud800"]}'],
+    ['a document too deep', `${'['.repeat(60)}${']'.repeat(60)}`],
+  ])('%s', async (_, body) => {
+    expect(await readJson(request(body))).toMatchObject({
+      ok: false,
+      problem: { code: 'unreadable' },
+    });
+  });
+
+  test('whole characters of any script are kept', () => {
+    expect(isKeepable({ note: 'Großbuchstabe 🛞 ブレーキ', list: [1, null, true, 'µ'] })).toBe(
+      true,
+    );
+  });
+});
+
+describe('a handler for a role', () => {
+  const handler = forRole('lead', () => Promise.resolve(Response.json({ done: true })));
+  const ask = (): Promise<Response> => handler(new Request('http://localhost/'));
+
+  test.each<[Role | null, number]>([
+    [null, 403],
+    ['apprentice', 403],
+    ['technician', 403],
+    ['lead', 200],
+  ])('asked by %s answers %d', async (role, status) => {
+    here.role = role;
+    expect((await ask()).status).toBe(status);
+  });
 });
 
 test('a problem is answered as the contract says', async () => {
