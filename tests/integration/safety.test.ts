@@ -3,7 +3,8 @@ import os from 'node:os';
 import path from 'node:path';
 import { eq } from 'drizzle-orm';
 import type { VehicleForm } from '@/core/contracts';
-import { readinessOf, signOffOf, standingOf, takenBackOf } from '@/core/job';
+import { readinessOf, readJob, signOffOf, standingOf, takenBackOf } from '@/core/job';
+import { mayBeTaken } from '@/core/options';
 import { pullsOf } from '@/core/torque';
 import { ledgerOf } from '@/db/repositories';
 import { checks, ledger } from '@/db/schema';
@@ -21,6 +22,7 @@ import {
   newJob,
   newVehicle,
   pumped,
+  runout,
   sign,
   thickness,
   threePeople,
@@ -257,6 +259,24 @@ describe('what is taken back', () => {
     expect(await sign(jobId)).toBeNull();
   });
 
+  test('a leak is not taken back by the nose, which asks for no reason', async () => {
+    const jobId = await newJob(vehicleId);
+    await tick(jobId, 'look/FL/leaks', ['leak']);
+    const leak = { jobId, code: 'leak-check', corner: 'FL' };
+    for (const answer of [
+      { ...leak, value: null, was: 'leak' },
+      { ...leak, value: null },
+      { ...leak, value: 'dry' },
+    ]) {
+      expect(await ask('finding', answer, 'technician')).toMatch(/where it was seen/);
+    }
+    const soft = { jobId, code: 'pedal-feel', corner: null, value: 'soft' };
+    await done('finding', soft, 'apprentice');
+    expect(await ask('finding', { ...soft, value: null }, null)).toMatch(/who you are/);
+    expect(await ask('finding', { ...soft, value: null }, 'apprentice')).toMatch(/apprentice here/);
+    await done('finding', { ...soft, value: null });
+  });
+
   test('an answer on which a vehicle is not driven', async () => {
     const jobId = await whole();
     await done('finding', { jobId, code: 'noise', corner: null, value: 'grind' }, 'apprentice');
@@ -277,6 +297,38 @@ describe('put right means shown', () => {
       await askTick(jobId, 'fixed/FL/leaks', 'fixed', { note: 'ok', role: 'apprentice' }),
     ).toMatch(/apprentice here/);
     expect(await sign(jobId)).toMatch(/cracked/);
+  });
+
+  test('a crack seen after a new rotor was fitted is a crack of the new one', async () => {
+    const jobId = await whole();
+    await thickness(jobId, '25.0', { places: 12 });
+    await runout(jobId);
+    await done('decide', { jobId, corner: 'FL', action: 'new' });
+    await tick(jobId, 'look/FL/cracks', ['crack']);
+    await tick(jobId, 'correct/FL/done', 'done');
+    expect(
+      standingOf(await jobOf(jobId))
+        .mustNotMove.map(({ say }) => say)
+        .join(' '),
+    ).not.toMatch(/cracked/);
+    await tick(jobId, 'look/FL/cracks', ['crazing', 'crack']);
+    expect(await sign(jobId)).toMatch(/cracked/);
+  });
+
+  test('a rotor that was renewed stays so when the corner is decided otherwise later', async () => {
+    const jobId = await whole();
+    await thickness(jobId, '25.0', { places: 12 });
+    await runout(jobId);
+    await done('decide', { jobId, corner: 'FL', action: 'new' });
+    await tick(jobId, 'correct/FL/done', 'done');
+    await thickness(jobId, '28.0', { phase: 'after', places: 12 });
+    const other = readJob(await jobOf(jobId))
+      .options('FL')
+      .options.filter(mayBeTaken)
+      .find(({ action }) => action !== 'new');
+    await done('decide', { jobId, corner: 'FL', action: other!.action });
+    const says = standingOf(await jobOf(jobId)).mustNotMove.map(({ say }) => say);
+    expect(says.join(' ')).not.toMatch(/below discard/);
   });
 
   test('a crack that was said to be put right before this was asked still stops', async () => {

@@ -89,6 +89,18 @@ export async function thickness(
   return set.id;
 }
 
+/** Reads one lap of runout at a corner: a plain wave of 80 µm. */
+export async function runout(jobId: string): Promise<void> {
+  const set = (await done('set-begin', {
+    ...{ jobId, corner: 'FL', kind: 'runout', phase: 'before', face: 'outboard' },
+    ...{ positions: 12, shift: 0 },
+  })) as { id: string };
+  for (let position = 0; position <= 12; position += 1) {
+    const text = (0.04 * Math.cos((Math.PI * position) / 6)).toFixed(3);
+    await done('reading', { setId: set.id, lap: 0, position, text, unit: 'mm' }, 'apprentice');
+  }
+}
+
 /** Puts a job together, so that nothing but the pedal stands in the way. */
 export async function together(jobId: string): Promise<void> {
   const job = await jobOf(jobId);

@@ -14,6 +14,7 @@ import {
 import { isLook, isRotorRenewed } from './procedure';
 import { axleAt, limitsOf } from './record';
 import {
+  BLEEDER,
   CALIPER_OFF,
   caliperWasOff,
   correctedAt,
@@ -22,6 +23,7 @@ import {
   PISTONS,
   pistonsMovedBy,
   UNDER_CALIPER,
+  WHEEL_OFF,
   wheelWasOff,
 } from './rebuildSteps';
 import { oncePer } from './remember';
@@ -70,15 +72,15 @@ const discardAt = (job: Job, corner: Corner): number | null =>
  * it is a new one. Null where nothing says how thick it is.
  */
 export function thinnestNow(job: Job, corner: Corner): number | null {
-  const after = thinnestRead(job, corner, ['after']);
-  if (isRotorRenewed(job, corner)) return after;
-  const before = thinnestRead(job, corner, ['as-found', 'before']);
   const isCut = CUT.includes(correctionAt(job, corner) ?? '') && correctedAt(job, corner);
   const finished = isCut
     ? (findCheck(job, 'correct', corner, 'finished') ??
       findCheck(job, 'correct', corner, 'returned'))
     : undefined;
-  return least([before, after, finished?.value.um]);
+  const phases = isRotorRenewed(job, corner)
+    ? (['after'] as const)
+    : (['as-found', 'before', 'after'] as const);
+  return least([thinnestRead(job, corner, phases), finished?.value.um]);
 }
 
 /** Why the rotor of a corner may not go on the road as it is, or null. */
@@ -113,9 +115,6 @@ function thinReadingsGone(job: Job): TakenBack[] {
   });
   return [...aside, ...gone];
 }
-
-const WHEEL_OFF = ['wheel-off', 'wheel-off-bolts'];
-const BLEEDER = ['bleeder-open'];
 
 /** Ticks and parts that said how far a corner was apart, where nothing else says it now. */
 function workTakenBack(job: Job): TakenBack[] {
@@ -162,7 +161,7 @@ const sinkTakenBack = (job: Job, pedal: PedalState): TakenBack[] =>
 
 /** What kept the vehicle off the road, was taken back, and no lead has answered yet. */
 export const takenBackOf = (job: Job, pedal: PedalState): TakenBack[] => [
-  ...seenTakenBack(job, (corner) => isRotorRenewed(job, corner)),
+  ...seenTakenBack(job),
   ...thinReadingsGone(job),
   ...workTakenBack(job),
   ...sinkTakenBack(job, pedal),

@@ -1,7 +1,6 @@
 import { PROCEDURE } from '../contracts';
 import { advisesNoDrive } from '../diagnosis';
-import type { Corner } from '../readings';
-import { CORNERS } from '../readings';
+import { CORNERS, type Corner } from '../readings';
 import { findCheck } from './checks';
 import { oncePer } from './remember';
 import type { Axle, AxleFigure, Job, PastEntry } from './types';
@@ -148,18 +147,15 @@ const codesIn = (value: unknown): readonly string[] =>
   Array.isArray(value) ? value.filter((each) => typeof each === 'string') : [];
 
 /** Looks that kept the vehicle off the road and say so no more. */
-function looksTakenBack(job: Job, isRenewed: (corner: Corner) => boolean): TakenBack[] {
+function looksTakenBack(job: Job): TakenBack[] {
   return entriesAbout(job, 'check').flatMap((entry): TakenBack[] => {
     const before = rowOf(entry.before);
     if (textOf(before, 'kind') !== 'look') return [];
     const [place, item] = [textOf(before, 'place'), textOf(before, 'item')];
     const was = codesIn(before?.value);
     const now = findCheck(job, 'look', place, item)?.value ?? [];
-    const corner = cornerNamed(place);
-    const isNew = corner !== null && isRenewed(corner);
     const gone = roadConditionsOf(item).filter(
-      ({ code, renew }) =>
-        was.includes(code) && !now.includes(code) && !(renew === 'Rotor' && isNew),
+      ({ code }) => was.includes(code) && !now.includes(code),
     );
     const why = gone.flatMap(({ forbids }) =>
       forbids.flatMap(({ what, why: says }) => (what === 'road' ? [says] : [])),
@@ -246,11 +242,8 @@ export const readingsGone = (
     return valueUm === null ? [] : [{ entry, setId: textOf(before, 'set_id'), valueUm }];
   });
 
-/**
- * Seen and answered dangers that stand no more, the same told once. `isRenewed` says where the
- * rotor is a new one: what was seen of the old one is over.
- */
-export function seenTakenBack(job: Job, isRenewed: (corner: Corner) => boolean): TakenBack[] {
-  const all = [...looksTakenBack(job, isRenewed), ...findingsTakenBack(job)];
+/** Seen and answered dangers that stand no more, the same told once. */
+export function seenTakenBack(job: Job): TakenBack[] {
+  const all = [...looksTakenBack(job), ...findingsTakenBack(job)];
   return all.filter(({ say }, i) => all.findLastIndex((each) => each.say === say) === i);
 }

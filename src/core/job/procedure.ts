@@ -110,10 +110,28 @@ export function inspectionFindings(job: Job): RecordedFinding[] {
 
 const RENEWED = ['replace', 'hub-replace'];
 
+/**
+ * Where in the order of writing the rotor of a corner was renewed last, for the decision that
+ * stands or for one before it in this job; null where it was not.
+ */
+function renewedAt(job: Job, corner: Corner): number | null {
+  const done = findCheck(job, 'correct', corner, 'done');
+  const now = job.decisions.find((each) => each.corner === corner)?.correction ?? '';
+  const earlier = findCheck(job, 'decide', corner, 'earlier')?.value ?? [];
+  const all = [...earlier, ...(done ? [{ correction: now, seq: done.seq }] : [])];
+  const last = all.findLast(({ correction = '' }) => RENEWED.includes(correction));
+  return last ? (last.seq ?? 0) : null;
+}
+
 /** Whether the rotor of a corner is a new one by now. */
 export const isRotorRenewed = (job: Job, corner: Corner): boolean =>
-  findCheck(job, 'correct', corner, 'done') !== undefined &&
-  job.decisions.some((each) => each.corner === corner && RENEWED.includes(each.correction));
+  renewedAt(job, corner) !== null;
+
+/** Whether a look was of a rotor that was renewed since: what it found went with the rotor. */
+export function isOfOldRotor(job: Job, { corner, item }: Pick<Look, 'corner' | 'item'>): boolean {
+  const seen = findCheck(job, 'look', corner, item)?.seq ?? 0;
+  return seen < (renewedAt(job, corner) ?? 0);
+}
 
 /** Whether a look says that the rotor is at the end of its life. */
 export const endsRotor = ({ item, found }: Pick<Look, 'item' | 'found'>): boolean =>
@@ -129,7 +147,7 @@ export const endsRotor = ({ item, found }: Pick<Look, 'item' | 'found'>): boolea
 export function isPutRight(job: Job, corner: Corner, item: string): boolean {
   if (findCheck(job, 'fixed', corner, item) === undefined) return false;
   const look = lookAt(looksOf(job), corner, item);
-  return !(look && endsRotor(look)) || isRotorRenewed(job, corner);
+  return !(look && endsRotor(look)) || isOfOldRotor(job, look);
 }
 
 /** All that the findings forbid now; what was put right keeps no vehicle off the road. */
@@ -139,8 +157,7 @@ export function bansOfJob(job: Job): Ban[] {
   // A leak keeps the vehicle where it is, whichever corners the job is about.
   const open = all.filter(
     (look) =>
-      !isPutRight(job, look.corner, look.item) &&
-      !(endsRotor(look) && isRotorRenewed(job, look.corner)),
+      !isPutRight(job, look.corner, look.item) && !(endsRotor(look) && isOfOldRotor(job, look)),
   );
   const onRoad = bansOf(PROCEDURE, open).filter(({ what }) => what === 'road');
   return [...bansOf(PROCEDURE, looks).filter(({ what }) => what !== 'road'), ...onRoad];

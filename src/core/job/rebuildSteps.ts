@@ -11,6 +11,9 @@ import type { Check, CheckOfKind, Correction, Job } from './types';
 /** Steps of the strip-down in which a caliper comes off, and those in which pistons move. */
 export const CALIPER_OFF = ['caliper-off', 'caliper-off-fixed'];
 export const PISTONS = ['push-back', 'wind-back', ...CALIPER_OFF];
+/** Steps in which a wheel comes off, and in which a bleeder is opened for the pistons. */
+export const WHEEL_OFF = ['wheel-off', 'wheel-off-bolts'];
+export const BLEEDER = ['bleeder-open'];
 export const CALIPER_ON = ['caliper-on', 'caliper-on-fixed'];
 
 export const stepsDone = (

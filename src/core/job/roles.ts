@@ -1,7 +1,8 @@
 import type { CheckKind } from '../contracts';
-import { endsRotor } from './procedure';
-import type { Check } from './types';
 import { roadConditionsOf } from './past';
+import { endsRotor } from './procedure';
+import { BLEEDER, PISTONS, WHEEL_OFF } from './rebuildSteps';
+import type { Check } from './types';
 
 /** What somebody is here; each may do what those before it may. */
 export const ROLES = ['apprentice', 'technician', 'lead'] as const;
@@ -39,15 +40,7 @@ export const roleForCheck = (kind: CheckKind): Role =>
   LEARNT.includes(kind) ? 'apprentice' : 'technician';
 
 /** Steps that say how far a corner is apart. */
-const APART = [
-  'wheel-off',
-  'wheel-off-bolts',
-  'bleeder-open',
-  'push-back',
-  'wind-back',
-  'caliper-off',
-  'caliper-off-fixed',
-];
+const APART = [...WHEEL_OFF, ...BLEEDER, ...PISTONS];
 
 const includesAll = (value: unknown, codes: readonly string[]): boolean =>
   Array.isArray(value) && codes.every((code) => value.includes(code));

@@ -1,4 +1,4 @@
-import { moveBlockers, signOffBlockers, type Blocker } from '../procedure';
+import { moveBlockers, unfinishedWork, type Blocker } from '../procedure';
 import { judgeCorner } from './judge';
 import { looksOf, isPutRight } from './procedure';
 import { readinessOf } from './readiness';
@@ -38,7 +38,7 @@ export const standingOf = oncePer((job: Job): Standing => {
   return {
     isSigned: job.closedAt !== null,
     mustNotMove,
-    notDone: signOffBlockers(state).slice(mustNotMove.length),
+    notDone: unfinishedWork(state),
     isWithin:
       mustNotMove.length === 0 &&
       !isWrong &&

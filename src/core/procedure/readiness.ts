@@ -165,10 +165,9 @@ export const moveBlockers = (state: JobReadiness): Blocker[] => [
   ...wheels(state),
 ];
 
-/** What blocks the sign-off whoever signs: it never passes. Source: handbook 15, 16. */
-export const signOffBlockers = (state: JobReadiness): Blocker[] => [
-  ...moveBlockers(state),
-  ...state.corners.flatMap(({ corner, wheelOff, torque, open }): Blocker[] => {
+/** What of the work is not done where a wheel was off: figures, torques, steps. */
+export const unfinishedWork = (state: JobReadiness): Blocker[] =>
+  state.corners.flatMap(({ corner, wheelOff, torque, open }): Blocker[] => {
     if (!wheelOff) return [];
     const missing = torque.filter(({ hasFigure }) => !hasFigure).map(({ name }) => name);
     const unpulled = torque
@@ -190,7 +189,12 @@ export const signOffBlockers = (state: JobReadiness): Blocker[] => [
       ...say('torque not written down', unpulled),
       ...say('not done', steps),
     ];
-  }),
+  });
+
+/** What blocks the sign-off whoever signs: it never passes. Source: handbook 15, 16. */
+export const signOffBlockers = (state: JobReadiness): Blocker[] => [
+  ...moveBlockers(state),
+  ...unfinishedWork(state),
 ];
 
 /** What is open without blocking: the lead may sign with it, in writing. */

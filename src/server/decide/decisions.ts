@@ -103,7 +103,10 @@ async function beginAgain(tx: Database, job: Job, decision: NewDecision): Promis
   const isSame = earlier?.action === decision.action && earlier.shift === decision.shift;
   if (!earlier || !done || isSame) return;
   const known = findCheck(job, 'decide', corner, 'earlier')?.value ?? [];
-  const own = { words: earlier.words, by: done.by, at: done.at.toISOString() };
+  const own = {
+    ...{ words: earlier.words, by: done.by, at: done.at.toISOString() },
+    ...{ correction: earlier.correction, seq: done.seq },
+  };
   await forgetCorrection(tx, job.id, corner, [...known, own]);
 }
 

@@ -11,7 +11,7 @@ import {
 import {
   findCheck,
   type Job,
-  isRotorRenewed,
+  isOfOldRotor,
   looksOf,
   notDoneYet,
   refuseInRebuild,
@@ -55,7 +55,7 @@ function refuseCheck(job: Job, write: CheckEntry): string | null {
   }
   if (write.kind === 'fixed' && corner) {
     const look = lookAt(looksOf(job), corner, write.item);
-    const early = refusePutRight(look, isRotorRenewed(job, corner));
+    const early = refusePutRight(look, look !== undefined && isOfOldRotor(job, look));
     if (early !== null) return early;
   }
   return refuseInRebuild(job, write, secondsHeld(job));

@@ -4,11 +4,13 @@ import { z } from 'zod';
 import {
   asideFormSchema,
   findingFormSchema,
+  type FindingData,
   KNOWLEDGE,
   overridesSchema,
   readOverrides,
 } from '../../core/contracts';
 import {
+  advisesNoDrive,
   applyOverrides,
   countedPriors,
   diagnose,
@@ -19,7 +21,15 @@ import {
   type Overrides,
   type RecordedFinding,
 } from '../../core/diagnosis';
-import { findingsOfJob, isLook, type Job, noDriveOf, onceByContent } from '../../core/job';
+import {
+  findingsOfJob,
+  inspectionFindings,
+  isLook,
+  type Job,
+  noDriveOf,
+  onceByContent,
+  refuseRole,
+} from '../../core/job';
 import {
   countConfirmedCauses,
   deleteFinding,
@@ -27,6 +37,7 @@ import {
   saveFinding,
   setAsideFinding,
   writeSetting,
+  type Who,
 } from '../../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from '../answer';
 import { database, inTransaction } from '../database';
@@ -130,13 +141,41 @@ export const noseOf = cache(async (job: Job): Promise<NoseView> => {
   return { ...shop, diagnosis, findings, aside: job.aside, noDrive: noDriveOf(job, findings) };
 });
 
+/**
+ * Why an answer may not be written over what stands, in words; null where it may. What was seen
+ * and keeps the vehicle off the road is taken back where it was seen, with a reason; what was
+ * answered is by a technician, with a name.
+ */
+function refuseAnswer(
+  job: Job,
+  { code, corner, value, was }: FindingData,
+  who: Who | null,
+): string | null {
+  const isGone = (each: RecordedFinding): boolean =>
+    each.code === code && each.value !== value && (was === undefined || each.value === was);
+  const seen = inspectionFindings(job).filter((each) => each.corner === corner && isGone(each));
+  if (corner !== null && seen.some((each) => advisesNoDrive([each]) !== null)) {
+    return `This was seen at ${corner} and keeps the vehicle off the road: take it back where it was seen, on Strip, with a reason.`;
+  }
+  const answered = job.findings.filter(
+    (each) => each.corner === (corner ?? '') && each.code === code && each.value !== value,
+  );
+  const isDanger = answered.some((each) => advisesNoDrive([{ code, value: each.value }]) !== null);
+  return isDanger ? refuseRole(who, 'technician') : null;
+}
+
 /** Records an answer or a finding, or takes it back. */
-export async function recordFinding(input: unknown): Promise<Answer<string>> {
+export async function recordFinding(
+  input: unknown,
+  who: Who | null = null,
+): Promise<Answer<string>> {
   const parsed = findingFormSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
   const { jobId, code, value, corner: at } = parsed.data;
   const corner = at ?? '';
   return withJob(jobId, async (tx, job) => {
+    const why = refuseAnswer(job, parsed.data, who);
+    if (why !== null) return refuse(why);
     if (at && value === null) await takeLookBack(tx, job, at, { code, value: parsed.data.was });
     if (at && value !== null && isLook(code, value, corner)) {
       await recordLook(tx, job, at, { code, value });

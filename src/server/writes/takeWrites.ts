@@ -43,7 +43,7 @@ const takeWrite = (
   inTransaction<Taken>(async (tx) => {
     const newest = await lockDeviceWrite(tx, { device, place });
     if (newest && newest.number >= number) return accept({ state: 'done', value: newest.answer });
-    await sayToLedger(tx, { who: who?.name ?? null, role: who?.role ?? null });
+    await sayToLedger(tx, { who: who?.name ?? null, role: who?.role ?? null, reason: null });
     const answer = await askUseCase(name, input, { who, last: newest?.answer });
     if (!answer.ok) return answer;
     if (isConflict(answer.value)) return accept({ state: 'conflict', value: answer.value });

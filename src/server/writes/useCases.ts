@@ -78,7 +78,7 @@ const roleOfCheck = (input: unknown): Role => {
 const USE_CASES = {
   job: apprentice(openJob),
   complaint: apprentice(parsedBy(ofJob, ({ jobId, form: typed }) => changeComplaint(jobId, typed))),
-  finding: apprentice(recordFinding),
+  finding: apprentice((input, { who }) => recordFinding(input, who)),
   'finding-aside': apprentice(weighFinding),
   'road-test': apprentice(keepRoadTest),
   'road-test-back': technician(parsedBy(oneOfJob, ({ jobId, id }) => takeRoadTestBack(jobId, id))),

@@ -130,5 +130,8 @@ export const earlierSchema = z.array(
     words: z.string(),
     by: z.string().nullable().default(null),
     at: z.string().default(''),
+    /** What was done, and where in the order of writing; missing in what was written before. */
+    correction: z.string().optional(),
+    seq: z.number().optional(),
   }),
 );

@@ -47,4 +47,5 @@ export const causeSchema = z
   .refine((code) => code === null || KNOWLEDGE.causes.some((cause) => cause.code === code));
 
 export type FindingForm = z.input<typeof findingFormSchema>;
+export type FindingData = z.output<typeof findingFormSchema>;
 export type AsideForm = z.input<typeof asideFormSchema>;
