@@ -270,6 +270,9 @@ describe('what is taken back', () => {
     ]) {
       expect(await ask('finding', answer, 'technician')).toMatch(/where it was seen/);
     }
+    await tick(jobId, 'look/FL/hose', ['bulged']);
+    const hose = { jobId, code: 'hose-check', corner: 'FL', value: null };
+    expect(await ask('finding', hose, 'lead')).toMatch(/where it was seen/);
     const soft = { jobId, code: 'pedal-feel', corner: null, value: 'soft' };
     await done('finding', soft, 'apprentice');
     expect(await ask('finding', { ...soft, value: null }, null)).toMatch(/who you are/);

@@ -299,8 +299,14 @@ describe('findings', () => {
       'glaze',
     ]);
     const crack = { jobId, code: 'face-check', corner: 'FL', value: null, was: 'crack' };
-    known(await recordFinding(crack));
-    expect(offTheRoad(await job(jobId))).toEqual([]);
+    // A crack is taken back where it was seen, which asks for a reason; the nose does not.
+    expect(await recordFinding(crack)).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/where it was seen, on Strip, with a reason/),
+    });
+    expect(offTheRoad(await job(jobId))).toEqual(['FL: a rotor is cracked']);
+    known(await recordFinding({ ...crack, code: 'heat-check', was: 'crazing' }));
+    expect(offTheRoad(await job(jobId))).toEqual(['FL: a rotor is cracked']);
     known(await answer('hub-look', 'clean'));
     expect(inspectionAt(await job(jobId), 'FL').sound).toContain(
       'Hub face, register, inside of the hat',

@@ -144,49 +144,59 @@ async function afterLook(
   await deleteCheck(tx, { jobId: job.id, kind: 'fixed', place, item });
 }
 
-/** Writes a look over what stands, for an answer that the nose was given. */
+/**
+ * Writes a look over what stands, for an answer that the nose was given; answers with why not
+ * where it would take back what keeps the vehicle off the road, for which the nose asks no reason.
+ */
 async function writeLook(
   tx: Database,
   job: Job,
   corner: Corner,
   item: string,
   found: readonly string[] | null,
-): Promise<void> {
+): Promise<string | null> {
+  const stands = findCheck(job, 'look', corner, item);
+  if (takesBackDanger(stands, found)) {
+    return `This was seen at ${corner} and keeps the vehicle off the road: take it back where it was seen, on Strip, with a reason.`;
+  }
   const key = { jobId: job.id, kind: 'look' as const, place: corner, item };
-  const seen = findCheck(job, 'look', corner, item)?.stamp ?? null;
   const change = found && { value: found, note: null, by: null };
-  await writeCheck(tx, key, change, seen);
+  await writeCheck(tx, key, change, stands?.stamp ?? null);
   await afterLook(tx, job, corner, item, found);
+  return null;
 }
 
-/** Writes what the nose was answered as the look that it is; other looks stay as they are. */
+/** Writes what the nose was answered as the look that it is, or says why not; others stay. */
 export async function recordLook(
   tx: Database,
   job: Job,
   corner: Corner,
   says: Says,
-): Promise<void> {
+): Promise<string | null> {
   const look = lookOfFinding(PROCEDURE, says);
-  if (!look) return;
+  if (!look) return null;
   const there = lookAt(looksOf(job), corner, look.item);
   const rest = there ? (lookWithout(PROCEDURE, there, { code: says.code })?.found ?? []) : [];
-  await writeLook(tx, job, corner, look.item, [...new Set([...rest, ...look.found])]);
+  return writeLook(tx, job, corner, look.item, [...new Set([...rest, ...look.found])]);
 }
 
 /**
  * Takes back what looks say of a check: the one answer named, wherever it was found; without
- * a name only what the item says that is this check.
+ * a name only what the item says that is this check. Says why not where it may not be.
  */
 export async function takeLookBack(
   tx: Database,
   job: Job,
   corner: Corner,
   check: { readonly code: string; readonly value?: string | undefined },
-): Promise<void> {
+): Promise<string | null> {
   const owner = ownerOf(PROCEDURE, check.code)?.code;
   for (const old of looksOf(job).filter((each) => each.corner === corner)) {
     if (check.value === undefined && old.item !== owner) continue;
     const kept = lookWithout(PROCEDURE, old, check);
-    if (kept !== old) await writeLook(tx, job, corner, old.item, kept && kept.found);
+    const why =
+      kept === old ? null : await writeLook(tx, job, corner, old.item, kept && kept.found);
+    if (why !== null) return why;
   }
+  return null;
 }

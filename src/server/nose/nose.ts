@@ -23,7 +23,6 @@ import {
 } from '../../core/diagnosis';
 import {
   findingsOfJob,
-  inspectionFindings,
   isLook,
   type Job,
   noDriveOf,
@@ -141,26 +140,19 @@ export const noseOf = cache(async (job: Job): Promise<NoseView> => {
   return { ...shop, diagnosis, findings, aside: job.aside, noDrive: noDriveOf(job, findings) };
 });
 
-/**
- * Why an answer may not be written over what stands, in words; null where it may. What was seen
- * and keeps the vehicle off the road is taken back where it was seen, with a reason; what was
- * answered is by a technician, with a name.
- */
+/** Why an answer on which a vehicle is not driven may not be written over, in words; null where it may. */
 function refuseAnswer(
   job: Job,
-  { code, corner, value, was }: FindingData,
+  { code, corner, value }: FindingData,
   who: Who | null,
 ): string | null {
-  const isGone = (each: RecordedFinding): boolean =>
-    each.code === code && each.value !== value && (was === undefined || each.value === was);
-  const seen = inspectionFindings(job).filter((each) => each.corner === corner && isGone(each));
-  if (corner !== null && seen.some((each) => advisesNoDrive([each]) !== null)) {
-    return `This was seen at ${corner} and keeps the vehicle off the road: take it back where it was seen, on Strip, with a reason.`;
-  }
-  const answered = job.findings.filter(
-    (each) => each.corner === (corner ?? '') && each.code === code && each.value !== value,
+  const isDanger = job.findings.some(
+    (each) =>
+      each.corner === (corner ?? '') &&
+      each.code === code &&
+      each.value !== value &&
+      advisesNoDrive([{ code, value: each.value }]) !== null,
   );
-  const isDanger = answered.some((each) => advisesNoDrive([{ code, value: each.value }]) !== null);
   return isDanger ? refuseRole(who, 'technician') : null;
 }
 
@@ -176,9 +168,13 @@ export async function recordFinding(
   return withJob(jobId, async (tx, job) => {
     const why = refuseAnswer(job, parsed.data, who);
     if (why !== null) return refuse(why);
-    if (at && value === null) await takeLookBack(tx, job, at, { code, value: parsed.data.was });
+    if (at && value === null) {
+      const stays = await takeLookBack(tx, job, at, { code, value: parsed.data.was });
+      if (stays !== null) return refuse(stays);
+    }
     if (at && value !== null && isLook(code, value, corner)) {
-      await recordLook(tx, job, at, { code, value });
+      const stays = await recordLook(tx, job, at, { code, value });
+      if (stays !== null) return refuse(stays);
       await deleteFinding(tx, { jobId, code, corner });
       return accept(jobId);
     }
