@@ -28,9 +28,14 @@ export function openLinesOf(job: Job, units: UnitSystem) {
     .map((line) => {
       const { kind, valueUm } = line.before;
       const role = ['runout', 'dtv'].includes(kind) ? 'deviation' : 'size';
+      const now = job.vehicle.axles
+        .find(({ position }) => position === line.position)
+        ?.limits.find((each) => each.kind === kind);
+      const became = now ? `became ${formatIn(units, role, now.valueUm)}` : 'was taken away';
+      const axle = line.position === 'front' ? 'Front axle' : 'Rear axle';
       return {
         seq: line.seq,
-        say: `${line.position} axle: ${FIGURE_NAME[kind] ?? kind} was ${formatIn(units, role, valueUm)} before`,
+        say: `${axle}: ${FIGURE_NAME[kind] ?? kind} ${formatIn(units, role, valueUm)} ${became}`,
         about: about(line),
       };
     });

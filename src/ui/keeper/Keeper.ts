@@ -63,6 +63,8 @@ export const NOTHING_KEPT: KeeperState = {
  * reason where it is refused, until it is put right or dropped by hand.
  */
 export class Keeper {
+  /** Who is at this screen, by id: the name under what is written. */
+  writer: string | null = null;
   private state: KeeperState = NOTHING_KEPT;
   private readonly listeners = new Set<() => void>();
   private readonly onSettled = new Set<SettledListener>();
@@ -142,9 +144,10 @@ export class Keeper {
     }
   }
 
-  /** Sends a refused write again, as it is or over what another wrote. */
+  /** Sends a refused write again, as it is or over what another wrote, as who is here now. */
   async again(write: KeptWrite, input: unknown = write.input): Promise<void> {
-    await this.parts.store.change({ ...write, input, status: WAITING });
+    const by = this.writer ?? write.by;
+    await this.parts.store.change({ ...write, by, input, status: WAITING });
     await this.read();
     void this.pump();
   }

@@ -16,11 +16,9 @@ export type KeptAnswer<Value> =
 
 const REFUSED_BY_OTHER = 'Another screen wrote this meanwhile: what it wrote stands here now.';
 
-let writer: string | null = null;
-
 /** Says who is at this screen, by id: the name under what is written from now on. */
 export function setWriter(who: string | null): void {
-  writer = who;
+  browserKeeper().writer = who;
 }
 
 /** Takes what was refused at a place off this device. */
@@ -36,7 +34,8 @@ export async function dropWriteAt(place: string): Promise<void> {
  */
 export async function keepWrite<Value>(order: WriteOrder): Promise<KeptAnswer<Value>> {
   const href = window.location.pathname + window.location.search;
-  const how = await browserKeeper().keep(order, { by: writer, href });
+  const keeper = browserKeeper();
+  const how = await keeper.keep(order, { by: keeper.writer, href });
   switch (how.state) {
     case 'done':
       // The use case of that name answers so on the server.

@@ -160,6 +160,25 @@ test('a server in trouble is tried again; whatever it refuses, nothing is droppe
   expect(server.text(3)).toBe('c');
 });
 
+// 2026-11-27: refused for want of a name, a write was sent nameless again after one was chosen.
+test('what was refused is sent again under the name that is chosen by then', async () => {
+  const server = fakeServer();
+  const names: (string | null)[] = [];
+  const keeper = browser(pageStore(), (device, writes) => {
+    names.push(...writes.map(({ by }) => by));
+    return server.send(device, writes);
+  }).open();
+  server.state.refuses.add('reading 3');
+  await keeper.keep(reading(3, 'c'), HERE);
+  await settle();
+  const [refused] = keeper.current().writes;
+  server.state.refuses.clear();
+  keeper.writer = 'ines';
+  await keeper.again(refused!);
+  await settle();
+  expect(names).toEqual([null, 'ines']);
+});
+
 // 2026-11-27: pulls and looks waited in a page of their own and were sent when it was opened again.
 test('what one page left is sent by any other page, and all tabs hear of it', async () => {
   const server = fakeServer();
