@@ -201,6 +201,9 @@ async function wander(world: World, screen: Screen, seed: number, way: string[])
   await open(tabs[0]!, screen, world);
   let last = tabs[0]!;
   let isOffline = false;
+  // What a page that was opened a moment ago shows is what the one that was written on shows.
+  const follows = (page: Page, wanted: string): Promise<void> =>
+    expect.poll(() => screen.shown(page), { timeout: 20_000 }).toBe(wanted);
   const online = async (): Promise<void> => {
     if (isOffline) await context.setOffline(false);
     isOffline = false;
@@ -210,8 +213,8 @@ async function wander(world: World, screen: Screen, seed: number, way: string[])
     const page = pick(tabs, random);
     if (chance < 0.55) {
       way.push(`enter${isOffline ? ' offline' : ''} in tab ${tabs.indexOf(page) + 1}`);
-      // A second tab follows the first within a moment; what is entered is entered on what it shows.
-      if (page !== last) await page.waitForTimeout(300);
+      // A second tab follows the first; what is entered is entered on what it shows.
+      if (page !== last) await follows(page, await screen.shown(last));
       await screen.enter(page, random);
       last = page;
     } else if (chance < 0.63) {
@@ -223,24 +226,31 @@ async function wander(world: World, screen: Screen, seed: number, way: string[])
       isOffline = !isOffline;
     } else if (chance < 0.81) {
       way.push('leave and return');
+      const wanted = await screen.shown(last);
       if (!isOffline) {
         await page.getByRole('link', { name: /^Complaint/ }).click();
         await page.getByRole('heading', { name: 'Complaint', level: 1 }).waitFor();
       } else await page.goto('about:blank');
       await online();
       await open(page, screen, world);
+      await follows(page, wanted);
     } else if (chance < 0.88) {
       way.push('reload');
+      const wanted = await screen.shown(last);
       await online();
       await open(page, screen, world);
+      await follows(page, wanted);
     } else if (chance < 0.95) {
       if (tabs.length > 1) continue;
       way.push('second tab');
       await online();
+      const wanted = await screen.shown(last);
       tabs.push(await context.newPage());
       await open(tabs[1]!, screen, world);
+      await follows(tabs[1]!, wanted);
     } else {
       way.push('server killed and restarted');
+      if (page !== last) await follows(page, await screen.shown(last));
       await kill(world.server);
       await screen.enter(page, random);
       last = page;
