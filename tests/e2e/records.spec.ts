@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { beHere, complaintsOf, expectAccessible, openJob } from './helpers';
+import { beHere, beHere, complaintsOf, expectAccessible, openJob } from './helpers';
 
 test('a job is found by words and filters, its address kept, and by the palette', async ({
   page,
@@ -130,4 +130,44 @@ test('what closed jobs teach, and copies: made, looked through, put in place by 
   await page.goto('/workshop');
   await page.getByRole('button', { name: 'Ines', exact: true }).click();
   expect(complaints).toEqual([]);
+});
+
+test('two tablets at one vehicle: the later one is told who wrote what, and chooses', async ({
+  page,
+  browser,
+}) => {
+  await page.goto('/vehicles');
+  await page.getByLabel('Plate, make or model').fill('sk-131');
+  await page.getByRole('button', { name: 'Find', exact: true }).click();
+  const href = await page.getByRole('link', { name: /SK-131-V/ }).getAttribute('href');
+  const other = await (await browser.newContext()).newPage();
+  const address = new URL(href!, page.url()).href;
+  await page.goto(new URL('/workshop', page.url()).href);
+  await beHere(page, 'Ines');
+  await other.goto(new URL('/workshop', page.url()).href);
+  await other.getByRole('button', { name: 'Tobiah', exact: true }).click();
+  await page.goto(address);
+  await other.goto(address);
+  for (const each of [page, other]) await expect(each.locator('html[data-alive]')).toBeAttached();
+  const model = await page.getByLabel('Model', { exact: true }).inputValue();
+  await other.getByLabel('Brake variant').fill('heavy duty');
+  await other.getByRole('button', { name: 'Save the vehicle' }).click();
+  await expect(other.locator('[data-unsent="0"]')).toBeAttached();
+  await page.getByLabel('Model', { exact: true }).fill(`${model} L`);
+  await page.getByRole('button', { name: 'Save the vehicle' }).click();
+  const told = /Tobiah changed this meanwhile: .*variant .*heavy duty/;
+  await expect(page.getByRole('alert').filter({ hasText: told })).toBeVisible();
+  // What was typed is still there, and waits for a choice.
+  await expect(page.getByLabel('Model', { exact: true })).toHaveValue(`${model} L`);
+  await page.locator('button[data-unsent="1"]').click();
+  await expect(page.getByRole('dialog').getByText(told)).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Leave theirs' }).click();
+  await page.goto(address);
+  await expect(page.getByLabel('Model', { exact: true })).toHaveValue(model);
+  await expect(page.getByLabel('Brake variant')).toHaveValue('heavy duty');
+  await page.getByLabel('Brake variant').fill('');
+  await page.getByRole('button', { name: 'Save the vehicle' }).click();
+  await expect(page.locator('[data-unsent="0"]')).toBeAttached();
+  await other.context().close();
 });

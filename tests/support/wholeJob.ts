@@ -90,9 +90,9 @@ export async function thickness(
 }
 
 /** Reads one lap of runout at a corner: a plain wave of 80 µm. */
-export async function runout(jobId: string): Promise<void> {
+export async function runout(jobId: string, corner = 'FL'): Promise<void> {
   const set = (await done('set-begin', {
-    ...{ jobId, corner: 'FL', kind: 'runout', phase: 'before', face: 'outboard' },
+    ...{ jobId, corner, kind: 'runout', phase: 'before', face: 'outboard' },
     ...{ positions: 12, shift: 0 },
   })) as { id: string };
   for (let position = 0; position <= 12; position += 1) {

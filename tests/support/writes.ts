@@ -8,11 +8,22 @@ let last = 0;
 export const numbered = (
   name: string,
   input: unknown,
-  { by = null, place }: { readonly by?: string | null; readonly place?: string } = {},
+  {
+    by = null,
+    place,
+    seen = Number.MAX_SAFE_INTEGER,
+  }: {
+    readonly by?: string | null;
+    readonly place?: string;
+    /** The last line of the ledger that its screen showed. */
+    readonly seen?: number;
+  } = {},
 ) => {
   last += 1;
   return {
     ...{ id: crypto.randomUUID(), name, input, by, number: last },
+    // A test has seen everything, unless it says otherwise.
+    seen: { upTo: seen, isOwnSeen: false },
     place: place ?? `test ${last}`,
   };
 };

@@ -2,12 +2,16 @@ import { Here } from '@/app/Here';
 import type { Metadata } from 'next';
 import { KnowledgeBook } from '@/features/knowledge/KnowledgeBook';
 import { shopKnowledge } from '@/server/nose/nose';
+import { shopReach } from '@/server/records/reach';
+import { SeenMark } from '@/ui/keeper';
 
 export const metadata: Metadata = { title: 'Knowledge' };
 
 export default async function KnowledgePage() {
+  const shop = await shopReach();
   return (
     <>
+      <SeenMark reach={{ shop }} />
       <h1>Knowledge</h1>
       <Here />
       <p>

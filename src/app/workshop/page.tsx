@@ -13,8 +13,10 @@ import { RuleBook } from '@/features/rules/RuleBook';
 import { about } from '@/server/shop/about';
 import { allGauges } from '@/server/measure/gauges';
 import { allPeople } from '@/server/shop/people';
+import { shopReach } from '@/server/records/reach';
 import { shopPositions, shopTorque, shopUnits } from '@/server/shop/settings';
 import { shopOfToday } from '@/server/shop/shop';
+import { SeenMark } from '@/ui/keeper';
 import { ThemeSwitch } from '@/ui/shell';
 import { whoIsHere } from '@/server/web/who';
 import { shopChoices } from '@/server/shop/rules';
@@ -45,12 +47,14 @@ function Place({
 }
 
 export default async function WorkshopPage() {
+  const shop = await shopReach();
   const people = await allPeople();
   const units = await shopUnits();
   const { currency } = (await shopOfToday()).prices;
   const { version, node, schema, folder } = about();
   return (
     <>
+      <SeenMark reach={{ shop }} />
       <h1>Workshop</h1>
       <section className="zh-card mb-3" aria-labelledby="people">
         <h2 id="people">People</h2>

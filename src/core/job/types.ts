@@ -268,8 +268,11 @@ export interface Job {
   readonly rechecks: readonly Recheck[];
   /** What once stood and stands no more of what keeps a vehicle off the road, in order. */
   readonly past: readonly PastEntry[];
-  /** Rises with everything that is written in the job. */
-  readonly version: number;
+  /**
+   * The last line of the ledger about the job, its vehicle and the shop: it rises with everything
+   * that is written there.
+   */
+  readonly reach: Readonly<Record<'job' | 'vehicle' | 'shop', number>>;
   /** The house rules that the shop chose. */
   readonly shopRules: Choices;
   /** The shop’s prices and equipment. */

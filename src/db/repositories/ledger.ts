@@ -1,4 +1,4 @@
-import { and, desc, eq, lt, or, sql } from 'drizzle-orm';
+import { and, desc, eq, gt, lt, or, sql, type SQL } from 'drizzle-orm';
 import type { Database } from '../client';
 import { jobs, ledger } from '../schema';
 
@@ -8,6 +8,8 @@ export type LedgerRow = typeof ledger.$inferSelect;
 export interface LedgerContext {
   readonly who?: string | null;
   readonly role?: string | null;
+  /** The name that the device gave itself. */
+  readonly device?: string;
   readonly reason?: string | null;
   /** That what is written comes from elsewhere. */
   readonly op?: 'import' | null;
@@ -69,3 +71,49 @@ export const ledgerOf = (
     .orderBy(desc(ledger.seq))
     .limit(most);
 };
+
+/** Where lines of the ledger belong: to a job, to a vehicle, or to the shop. */
+export type LedgerRoom =
+  { readonly of: 'job' | 'vehicle'; readonly id: string } | { readonly of: 'shop' };
+
+const inRoom = (room: LedgerRoom): SQL => {
+  switch (room.of) {
+    case 'job':
+      return sql`${ledger.jobId} = ${room.id}`;
+    case 'vehicle':
+      return sql`${ledger.vehicleId} = ${room.id}`;
+    case 'shop':
+      return sql`${ledger.jobId} is null and ${ledger.vehicleId} is null`;
+  }
+};
+
+/** The last line of a room; 0 where there is none. */
+export async function reachOf(db: Database, room: LedgerRoom): Promise<number> {
+  const [row] = await db
+    .select({ seq: sql`coalesce(max(${ledger.seq}), 0)`.mapWith(Number) })
+    .from(ledger)
+    .where(inRoom(room));
+  return row?.seq ?? 0;
+}
+
+/**
+ * Lets no other transaction that asks for it write in a room until this one has ended: lines of it
+ * are in the order in which they came to stand, and what was not seen can be told.
+ */
+export async function lockRoom(db: Database, room: LedgerRoom): Promise<void> {
+  const name = room.of === 'shop' ? 'shop' : `${room.of} ${room.id}`;
+  await db.execute(sql`select pg_advisory_xact_lock(hashtextextended(${name}, 0))`);
+}
+
+/** Lines of a room after one of them, in order: at most so many. */
+export const linesSince = (
+  db: Database,
+  room: LedgerRoom,
+  { seq, most }: { readonly seq: number; readonly most: number },
+): Promise<LedgerRow[]> =>
+  db
+    .select()
+    .from(ledger)
+    .where(and(inRoom(room), gt(ledger.seq, seq)))
+    .orderBy(desc(ledger.seq))
+    .limit(most);

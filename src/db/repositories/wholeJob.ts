@@ -52,7 +52,7 @@ type JobDocuments = Record<
   | 'additions'
   | 'rechecks'
   | 'past'
-  | 'version'
+  | 'reach'
   | 'settings',
   unknown
 >;
@@ -76,7 +76,7 @@ function graveFor(id: string, vehicleId: SQL): SQL {
 const versionFor = (id: string): SQL =>
   sql`select coalesce(max(own.seq), 0) from ledger own where own.job_id = ${id}`;
 
-/** How far a job was written, as `Job.version` has it. */
+/** How far a job was written, as `Job.reach` has it. */
 export async function versionOf(db: Database, id: string): Promise<number> {
   const answer = await db.execute(sql`select (${versionFor(id)}) as version`);
   const [row] = (answer as unknown as { rows: { version: string | number }[] }).rows;
@@ -147,7 +147,10 @@ function statementFor(id: string): SQL {
       orderBy: asc(rechecks.at),
     }),
     past: rowsAsDocument(ledger, { where: graveFor(id, vehicleId), orderBy: asc(ledger.seq) }),
-    version: sql`(${versionFor(id)})`,
+    reach: sql`jsonb_build_object(
+      'job', (${versionFor(id)}),
+      'vehicle', (select coalesce(max(own.seq), 0) from ledger own where own.vehicle_id = ${vehicleId}),
+      'shop', (select coalesce(max(own.seq), 0) from ledger own where own.job_id is null and own.vehicle_id is null))`,
     settings: rowsAsDocument(settings, {
       where: inArray(settings.key, [RULES_SETTING, SHOP_SETTING]),
     }),
@@ -221,7 +224,7 @@ function jobOf(documents: JobDocuments): Job | null {
     additions: decodeRows(additions, documents.additions),
     rechecks: decodeRows(rechecks, documents.rechecks),
     past: decodeRows(ledger, documents.past),
-    version: Number(documents.version),
+    reach: documents.reach as Job['reach'],
     shopRules: readChoices(signed ? signed.rules : kept.get(RULES_SETTING)),
     shop: readShop(signed ? signed.shop : kept.get(SHOP_SETTING)),
   };

@@ -37,6 +37,8 @@ export const ledger = pgTable(
     /** Who wrote it and what they are here, as was said at the screen; null where nobody was. */
     who: text(),
     role: text(),
+    /** The device that it was written on, by the name that it gave itself. */
+    device: text().default(sql`nullif(current_setting('zh.device', true), '')`),
     /** What it is about: a check, a reading, a set, a limit … */
     what: text().notNull(),
     op: ledgerOp().notNull(),
@@ -57,5 +59,8 @@ export const ledger = pgTable(
     index('ledger_grave_vehicle')
       .on(table.vehicleId, table.seq)
       .where(sql`is_grave`),
+    index('ledger_shop')
+      .on(table.seq)
+      .where(sql`job_id is null and vehicle_id is null`),
   ],
 );

@@ -21,6 +21,7 @@ export const writeDecision = (
     input: { jobId, corner, action },
     place: decisionPlace(jobId, corner),
     jobId,
+    replaces: { room: 'job', as: 'shown' },
     about: `the decision for ${corner}`,
     refresh,
   });
@@ -36,6 +37,7 @@ export const writePair = (
     input: { jobId, left, right },
     place: `${decisionPlace(jobId, left.corner)} ${right.corner}`,
     jobId,
+    replaces: { room: 'job', as: 'shown' },
     about: `the decision for ${left.corner} and ${right.corner}`,
     refresh,
   });
@@ -47,6 +49,7 @@ export const takeDecisionBack = (jobId: string, corner: Corner): Promise<KeptAns
     input: { jobId, corner },
     place: decisionPlace(jobId, corner),
     jobId,
+    replaces: { room: 'job', as: 'shown' },
     about: `the decision for ${corner}, taken back`,
     refresh,
   });

@@ -8,6 +8,7 @@ export const writeGauge = (gauge: GaugeForm): Promise<KeptAnswer<string>> =>
     input: gauge,
     place: `gauge ${gauge.id ?? `new ${gauge.name}`}`,
     jobId: null,
+    replaces: { room: 'shop', as: 'typed' },
     about: `the gauge ${gauge.name}`,
     refresh: 'by-writer',
   });
@@ -19,6 +20,7 @@ export const retireGauge = (id: string): Promise<KeptAnswer<string>> =>
     input: { id },
     place: `gauge ${id}`,
     jobId: null,
+    replaces: { room: 'shop', as: 'shown' },
     about: 'a gauge taken out of use',
     refresh: 'by-writer',
   });

@@ -21,6 +21,7 @@ export const writeComplaint = (jobId: string, form: ComplaintForm): Promise<Kept
     input: { jobId, form },
     place: `complaint ${jobId}`,
     jobId,
+    replaces: { room: 'job', as: 'typed' },
     about: 'the complaint',
     refresh,
   });

@@ -13,6 +13,7 @@ export const writeKnowledge = (
     input: { what, fields },
     place: `knowledge ${what} ${fields.answer ?? ''} ${fields.cause ?? ''}`,
     jobId: null,
+    replaces: { room: 'shop', as: 'shown' },
     about: 'the shop’s own weights',
     refresh: 'by-writer',
   });

@@ -1,6 +1,6 @@
 'use client';
 
-import { inputOverTheirs, theirsOf, useKeeper, type KeptWrite } from '@/ui/keeper';
+import { overTheirs, theirsOf, useKeeper, type KeptWrite } from '@/ui/keeper';
 import type { SaveState } from './useHeld';
 
 const words = (save: Exclude<SaveState, { readonly state: 'refused' }>): string => {
@@ -31,7 +31,7 @@ function RefusedWrite({ write }: { readonly write: KeptWrite }) {
         <button
           type="button"
           className="btn btn-outline-secondary btn-sm"
-          onClick={() => void keeper?.again(write, inputOverTheirs(write))}
+          onClick={() => void keeper?.again(write, overTheirs(write))}
         >
           Write mine
         </button>

@@ -80,6 +80,7 @@ export const writeDetails = (jobId: string, details: SetDetails): Promise<KeptAn
     input: details,
     place: `set-details ${details.setId} ${Object.keys(details).join(' ')}`,
     jobId,
+    replaces: { room: 'job', as: 'shown' },
     about: 'what was noted of a set',
   });
 

@@ -10,6 +10,7 @@ export const writeFinding = (finding: FindingForm): Promise<KeptAnswer<string>> 
     input: finding,
     place: `finding ${finding.jobId} ${finding.code} ${finding.corner ?? ''}`,
     jobId: finding.jobId,
+    replaces: { room: 'job', as: 'shown' },
     about: `the answer to ${finding.code.replace(/-/g, ' ')}`,
   });
 

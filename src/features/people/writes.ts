@@ -24,6 +24,7 @@ export const changePerson = (
     input: { id, form },
     place: `person ${id}`,
     jobId: null,
+    replaces: { room: 'shop', as: 'shown' },
     about: 'what a person is here',
     refresh,
   });
@@ -35,6 +36,7 @@ export const removePerson = (id: string): Promise<KeptAnswer<string>> =>
     input: { id },
     place: `person ${id}`,
     jobId: null,
+    replaces: { room: 'shop', as: 'shown' },
     about: 'a person who is not here any more',
     refresh,
   });

@@ -8,6 +8,7 @@ export const writePrices = (form: ShopForm): Promise<KeptAnswer<unknown>> =>
     input: form,
     place: 'prices',
     jobId: null,
+    replaces: { room: 'shop', as: 'typed' },
     about: 'prices and equipment',
     refresh: 'by-writer',
   });

@@ -14,6 +14,7 @@ export const writeTorqueFigure = (form: TorqueFigureForm): Promise<KeptAnswer<st
     input: form,
     place: `torque-figure ${form.jobId} ${form.axle} ${form.fastener}`,
     jobId: form.jobId,
+    replaces: { room: 'shop', as: 'shown' },
     about: `the torque figure of ${form.fastener.replace(/-/g, ' ')}`,
     refresh,
   });
@@ -29,6 +30,7 @@ export const writeBleedOrder = (form: {
     input: form,
     place: `bleed-order ${form.jobId}`,
     jobId: form.jobId,
+    replaces: { room: 'vehicle', as: 'typed' },
     about: 'the order of bleeding',
     refresh,
   });
@@ -55,6 +57,7 @@ export const writeProgramme = (school: string, programme: unknown): Promise<Kept
     input: { school, programme },
     place: `programme ${school}`,
     jobId: null,
+    replaces: { room: 'shop', as: 'typed' },
     about: 'a bedding-in programme',
     refresh,
   });

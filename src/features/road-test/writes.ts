@@ -40,6 +40,7 @@ export const writeTyre = (
     input: { jobId, form: { tyre, finalDrive } },
     place: `tyre ${jobId}`,
     jobId,
+    replaces: { room: 'vehicle', as: 'typed' },
     about: 'tyre and final drive',
     refresh,
   });
@@ -51,6 +52,7 @@ export const writeFeltRate = (jobId: string, match: string): Promise<KeptAnswer<
     input: { jobId, code: 'felt-order', corner: null, value: match },
     place: `finding ${jobId} felt-order `,
     jobId,
+    replaces: { room: 'job', as: 'shown' },
     about: 'the rate that was felt',
     refresh,
   });

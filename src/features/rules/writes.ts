@@ -9,6 +9,7 @@ export const writeRule = (rule: string, choice: string | null): Promise<KeptAnsw
     input: { rule, choice },
     place: `rule ${rule}`,
     jobId: null,
+    replaces: { room: 'shop', as: 'shown' },
     about: `the house rule on ${rule.replace(/-/g, ' ')}`,
     refresh,
   });

@@ -1,7 +1,11 @@
 import { keepWrite, type KeptAnswer } from '@/ui/keeper';
 
 const setting = <Value>(name: string, input: unknown, about: string): Promise<KeptAnswer<Value>> =>
-  keepWrite({ name, input, place: name, jobId: null, about, refresh: 'by-writer' });
+  keepWrite({
+    ...{ name, input, about, place: name, jobId: null, refresh: 'by-writer' },
+    // The units are chosen on any page, and a choice shows what it replaces by itself.
+    ...(name === 'units' ? {} : { replaces: { room: 'shop', as: 'shown' } }),
+  });
 
 /** Chooses the shop’s units; every screen follows. */
 export const writeUnits = (units: string): Promise<KeptAnswer<string>> =>

@@ -2,7 +2,7 @@
 
 import { format } from 'date-fns';
 import {
-  inputOverTheirs,
+  overTheirs,
   keepCheck,
   stampOf,
   theirsOf,
@@ -88,13 +88,14 @@ export function useChecks(
     write,
     conflict: met ? { mine: changeOf(met), theirs: theirView(met) } : null,
     settle: (isMine) => {
-      if (met && isMine) void keeper?.again(met, inputOverTheirs(met));
+      if (met && isMine) void keeper?.again(met, overTheirs(met));
       else if (met) void keeper?.drop(met);
     },
     trouble: refused?.status.state === 'refused' ? refused.status.message : null,
     sayWhy:
       refused?.status.state === 'refused' && refused.status.fields.note !== undefined
-        ? (note) => void keeper?.again(refused, { ...(refused.input as CheckInput), note })
+        ? (note) =>
+            void keeper?.again(refused, { input: { ...(refused.input as CheckInput), note } })
         : null,
     leave: () => {
       if (refused) void keeper?.drop(refused);

@@ -3,7 +3,7 @@
 import { format } from 'date-fns';
 import Link from 'next/link';
 import { Offcanvas } from 'react-bootstrap';
-import { inputOverTheirs, sayTheirs, useKeeper, useKeeperState, type KeptWrite } from '@/ui/keeper';
+import { overTheirs, sayTheirs, useKeeper, useKeeperState, type KeptWrite } from '@/ui/keeper';
 
 const stateOf = (write: KeptWrite, isAway: boolean): string => {
   const { status } = write;
@@ -39,7 +39,7 @@ function UnsentLine({ write, isAway }: { readonly write: KeptWrite; readonly isA
           <button
             type="button"
             className="btn btn-outline-secondary"
-            onClick={() => void keeper?.again(write, inputOverTheirs(write))}
+            onClick={() => void keeper?.again(write, overTheirs(write))}
           >
             Write mine
           </button>

@@ -8,6 +8,7 @@ export const writeVehicle = (id: string | null, form: VehicleForm): Promise<Kept
     input: { id, form },
     place: `vehicle ${id ?? `new ${form.plate}`}`,
     jobId: null,
+    replaces: { room: 'vehicle', as: 'typed' },
     about: `the vehicle ${form.plate}`,
     refresh: 'by-writer',
   });

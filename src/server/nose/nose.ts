@@ -44,7 +44,8 @@ import { recordLook, takeLookBack } from '../job/checks';
 import { withJob } from '../job/withJob';
 import { changesIn, withoutWeight, withWeight } from './knowledgeForms';
 
-const OVERRIDES = 'knowledge';
+/** Where the shop’s own is kept among the settings. */
+export const OVERRIDES = 'knowledge';
 
 /** The knowledge as this shop uses it. */
 export interface ShopKnowledge {

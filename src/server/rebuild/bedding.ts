@@ -13,7 +13,8 @@ import { readSetting, writeSetting } from '../../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from '../answer';
 import { database } from '../database';
 
-const PROGRAMMES = 'bedding';
+/** Where the shop’s own is kept among the settings. */
+export const PROGRAMMES = 'bedding';
 const storedSchema = z.partialRecord(z.enum(BEDDING_SCHOOLS), programmeSchema);
 
 /** The programmes as this shop has them, by school. */

@@ -4,6 +4,7 @@ import { z } from 'zod';
 import type { Job } from '../../core/job';
 import { ledgerOf, type LedgerRow } from '../../db/repositories';
 import { database } from '../database';
+import { sayPair } from './sayLedger';
 
 /** One line of a job's history as it is shown. */
 export interface HistoryLine {
@@ -45,62 +46,13 @@ export const historyQuerySchema = z.object({
 });
 export type HistoryQuery = z.infer<typeof historyQuerySchema>;
 
-type Row = Readonly<Record<string, unknown>>;
-
-/** Fields that say nothing to somebody who reads what became of a record. */
-const SILENT = ['id', 'set_id', 'axle_id', 'vehicle_id', 'by', 'at', 'kind', 'place', 'item'];
-
-/** One value in words: a figure with its unit, a list with commas, nothing found as sound. */
-function sayField(value: unknown): string {
-  if (Array.isArray(value)) return value.length === 0 ? 'sound' : value.map(sayField).join(', ');
-  if (typeof value === 'object' && value !== null) {
-    const row = value as Row;
-    return typeof row.text === 'string'
-      ? `${row.text} ${typeof row.unit === 'string' ? row.unit : ''}`.trim()
-      : Object.entries(row)
-          .map(([name, each]) => `${name} ${sayField(each)}`)
-          .join(', ');
-  }
-  return value === null || value === undefined ? 'nothing' : String(value);
-}
-
-/** A row of the database in words, as its sort has them; null where there is none. */
-export function sayRow(what: string, document: unknown): string | null {
-  if (typeof document !== 'object' || document === null) return null;
-  const row = document as Row;
-  switch (what) {
-    case 'check':
-      return sayField(row.value);
-    case 'reading':
-    case 'limit':
-    case 'torque':
-      return `${sayField(row.text)} ${sayField(row.unit)}`;
-    case 'finding':
-      return sayField(row.value);
-    case 'decision':
-      return sayField(row.words);
-    case 'set':
-      return row.set_aside_at === null
-        ? `${sayField(row.face)} face, mounting ${sayField(row.shift)}, ${sayField(row.laps)} laps`
-        : 'set aside';
-    case 'answer':
-      return 'answered by a lead';
-    default:
-      return Object.entries(row)
-        .filter(([name, value]) => !SILENT.includes(name) && value !== null)
-        .map(([name, value]) => `${name.replace(/_/g, ' ')} ${sayField(value)}`)
-        .join('; ');
-  }
-}
-
 const lineOf = (row: LedgerRow): HistoryLine => ({
   seq: row.seq,
   at: format(row.at, 'yyyy-MM-dd HH:mm:ss'),
   who: row.who ? `${row.who}${row.role ? `, ${row.role}` : ''}` : 'nobody named',
   what: row.op === 'sign' ? 'signed off' : row.what,
   place: row.place,
-  before: sayRow(row.what, row.before),
-  after: row.op === 'take-back' ? null : sayRow(row.what, row.after),
+  ...sayPair(row),
   reason: row.reason,
   isGrave: row.isGrave,
 });

@@ -8,7 +8,7 @@ import { fastenerOf } from '../../core/torque';
 import { formatIn, formatTorque, type UnitSystem } from '../../core/units';
 import { describeReason } from '../../core/verdict';
 import { type Check, type ReadingSet, cornerRecord, type Job } from '../../core/job';
-import { sayRow } from '../records/history';
+import { sayPair } from '../records/sayLedger';
 import { sayDue } from './words';
 
 /** One reading set with every reading as typed, its circumstances, quality and uncertainty. */
@@ -137,10 +137,10 @@ function nameOf({ kind, item }: Check): string {
 }
 
 /** What a line of the ledger says became of a row. */
-function sayChange(what: string, before: unknown, after: unknown): string {
-  if (what === 'answer') return '';
-  const [was, is] = [sayRow(what, before), sayRow(what, after)];
-  return `: ${was ?? 'nothing'} → ${is ?? 'taken back'}`;
+function sayBecame(line: Parameters<typeof sayPair>[0]): string {
+  if (line.what === 'answer') return '';
+  const { before, after } = sayPair(line);
+  return `: ${before ?? 'nothing'} → ${after ?? 'taken back'}`;
 }
 
 /** Everything on file of a job, in order. */
@@ -159,10 +159,10 @@ export function fileReport(job: Job, units: UnitSystem): FileReport {
       by: row.by ?? '',
       say: `${row.place ? `${row.place} ` : ''}${nameOf(row)}: ${sayValue(row)}${row.note ? ` (${row.note})` : ''}`,
     })),
-    changed: job.past.map(({ at, who, what, place, before, after, reason }) => ({
-      at: sayAt(at),
-      by: who ?? 'nobody named',
-      say: `${what === 'answer' ? 'answered' : what}: ${place}${sayChange(what, before, after)}${reason ? ` (${reason})` : ''}`,
+    changed: job.past.map((line) => ({
+      at: sayAt(line.at),
+      by: line.who ?? 'nobody named',
+      say: `${line.what === 'answer' ? 'answered' : line.what}: ${line.place}${sayBecame(line)}${line.reason ? ` (${line.reason})` : ''}`,
     })),
     due: job.rechecks.map((each) => sayDue(each)),
   };

@@ -21,7 +21,8 @@ export async function chooseUnits(input: unknown): Promise<Answer<UnitSystem>> {
   return accept(parsed.data);
 }
 
-const TORQUE = 'torque-unit';
+/** Where the shop’s own is kept among the settings. */
+export const TORQUE = 'torque-unit';
 
 /** The unit that the shop reads torque in: its choice, else the one of its lengths. */
 export async function shopTorque(): Promise<TorqueUnit> {
@@ -37,7 +38,8 @@ export async function chooseTorque(input: unknown): Promise<Answer<TorqueUnit>> 
   return accept(unit);
 }
 
-const POSITIONS = 'positions';
+/** Where the shop’s own is kept among the settings. */
+export const POSITIONS = 'positions';
 /** What stands for a choice that was taken back: a setting is never empty. */
 const RECOMMENDED = 'recommended';
 

@@ -10,11 +10,17 @@ import {
 } from '../../db/repositories';
 import { accept, refuseParse, type Answer, type Refusal } from '../answer';
 import { database, inTransaction } from '../database';
+import { holdReplaced } from './replaces';
 import { askUseCase } from './useCases';
 
 /** What became of one write. */
 export type WriteResult = { readonly id: string } & (
-  | { readonly state: 'done'; readonly value: unknown }
+  | {
+      readonly state: 'done';
+      readonly value: unknown;
+      /** How far the ledger reaches now where it was written. */
+      readonly seq?: number;
+    }
   /** Another wrote there meanwhile: nothing was written, and the writer is asked. */
   | { readonly state: 'conflict'; readonly value: unknown }
   | ({ readonly state: 'refused' } & Pick<Refusal, 'message' | 'fields' | 'code'>)
@@ -29,6 +35,7 @@ const isConflict = (value: unknown): boolean =>
 interface Taken {
   readonly state: 'done' | 'conflict';
   readonly value: unknown;
+  readonly seq?: number;
 }
 
 /**
@@ -37,18 +44,23 @@ interface Taken {
  */
 const takeWrite = (
   device: string,
-  { name, place, number, input }: OutgoingWrite,
+  write: OutgoingWrite,
   who: PersonRow | null,
 ): Promise<Answer<Taken>> =>
   inTransaction<Taken>(async (tx) => {
+    const { name, place, number, input } = write;
     const newest = await lockDeviceWrite(tx, { device, place });
     if (newest && newest.number >= number) return accept({ state: 'done', value: newest.answer });
-    await sayToLedger(tx, { who: who?.name ?? null, role: who?.role ?? null, reason: null });
+    const { name: by = null, role = null } = who ?? {};
+    await sayToLedger(tx, { who: by, role, reason: null, device });
+    const held = await holdReplaced(tx, device, write);
+    if (held?.unseen) return accept({ state: 'conflict', value: held.unseen });
     const answer = await askUseCase(name, input, { who, last: newest?.answer });
     if (!answer.ok) return answer;
     if (isConflict(answer.value)) return accept({ state: 'conflict', value: answer.value });
     await saveDeviceWrite(tx, { device, place }, { number, answer: answer.value });
-    return accept({ state: 'done', value: answer.value });
+    const seq = await held?.reach();
+    return accept({ state: 'done', value: answer.value, ...(seq === undefined ? {} : { seq }) });
   });
 
 const DAY_MS = 24 * 3600 * 1000;

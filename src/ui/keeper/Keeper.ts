@@ -1,6 +1,9 @@
 import type {
   DoneWrite,
   KeptWrite,
+  Reach,
+  Replaces,
+  Seen,
   SendWrites,
   Settled,
   WriteAnswer,
@@ -44,6 +47,9 @@ export interface KeeperState {
   readonly isRead: boolean;
 }
 
+/** What a page shows of the ledger: now, and when it was opened. */
+type PageReach = Readonly<Record<Replaces['as'], Reach>>;
+
 const FIRST_PAUSE_MS = 500;
 const LONGEST_PAUSE_MS = 8000;
 const AT_ONCE = 50;
@@ -80,6 +86,9 @@ export class Keeper {
   private heard: ReadonlySet<string> = new Set();
   /** Jobs of writes that the server could not take just now. */
   private readonly inTrouble = new Set<string | null>();
+  /** How far the ledger reached when this tab last wrote at a place. */
+  private readonly reached = new Map<string, number>();
+  private page: PageReach | null = null;
 
   constructor(parts: KeeperParts) {
     this.parts = parts;
@@ -109,7 +118,10 @@ export class Keeper {
   async keep(order: WriteOrder, circumstances: Pick<KeptWrite, 'by' | 'href'>): Promise<Settled> {
     const id = crypto.randomUUID();
     const settled = new Promise<Settled>((resolve) => this.waiting.set(id, resolve));
-    const own = { ...order, ...circumstances, id, at: Date.now(), status: WAITING };
+    const own = {
+      ...{ ...order, ...circumstances, ...this.seenOf(order) },
+      ...{ id, at: Date.now(), status: WAITING },
+    };
     // A write that is on its way may arrive: it is not taken back, its successor goes after it.
     const isInstead = (each: KeptWrite): boolean =>
       each.place === order.place && !(each.status.state === 'waiting' && this.onWay.has(each.id));
@@ -129,6 +141,19 @@ export class Keeper {
     return settled;
   }
 
+  /** Takes down what the page that is open shows of the ledger; null where none is open. */
+  shows(page: PageReach | null): void {
+    this.page = page;
+  }
+
+  /** What this tab has seen of what a write replaces. */
+  private seenOf({ place, replaces }: WriteOrder): { readonly seen?: Seen } {
+    if (!replaces) return {};
+    const { room, as } = replaces;
+    const upTo = Math.max(this.page?.[as][room] ?? 0, this.reached.get(place) ?? 0);
+    return { seen: { upTo, isOwnSeen: as === 'shown' } };
+  }
+
   /** Sends what is kept, unless that is done already. */
   async pump(): Promise<void> {
     this.isAsked = true;
@@ -145,9 +170,12 @@ export class Keeper {
   }
 
   /** Sends a refused write again, as it is or over what another wrote, as who is here now. */
-  async again(write: KeptWrite, input: unknown = write.input): Promise<void> {
+  async again(
+    write: KeptWrite,
+    over: Partial<Pick<KeptWrite, 'input' | 'seen'>> = {},
+  ): Promise<void> {
     const by = this.writer ?? write.by;
-    await this.parts.store.change({ ...write, by, input, status: WAITING });
+    await this.parts.store.change({ ...write, ...over, by, status: WAITING });
     await this.read();
     void this.pump();
   }
@@ -240,6 +268,9 @@ export class Keeper {
     const resolve = this.waiting.get(write.id);
     this.waiting.delete(write.id);
     resolve?.(how);
+    if (how.state === 'done' && how.seq !== undefined && resolve) {
+      this.reached.set(write.place, how.seq);
+    }
     if (how.state === 'done') this.done = [...this.done, { ...write, answer: how.value }];
     for (const listener of this.onSettled) listener(write, how, resolve !== undefined);
   }

@@ -11,8 +11,8 @@ export const sendToServer: SendWrites = async (device, writes) => {
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({
       device,
-      writes: writes.map(({ id, name, place, number, input, by }) => ({
-        ...{ id, name, place, number, input, by },
+      writes: writes.map(({ id, name, place, number, input, by, seen }) => ({
+        ...{ id, name, place, number, input, by, seen },
       })),
     }),
   });

@@ -11,6 +11,17 @@ export function theirsOf({ status }: KeptWrite): Record<string, unknown> | null 
   return isRecord(found) ? found : null;
 }
 
+const writerOf = ({ by }: Record<string, unknown>): string =>
+  typeof by === 'string' ? by : 'Another screen';
+
+/** What was changed meanwhile, as the server says it of what has a history; null where it does not. */
+export function saidOf(value: unknown): string | null {
+  const theirs = isRecord(value) && isRecord(value.theirs) ? value.theirs : null;
+  return theirs && typeof theirs.said === 'string'
+    ? `${writerOf(theirs)} changed this meanwhile: ${theirs.said}.`
+    : null;
+}
+
 /** A written value in plain words, where the page that has its names is not open. */
 export function sayValue(value: unknown): string {
   if (value === null || value === undefined || value === '') return 'nothing';
@@ -24,14 +35,22 @@ export function sayValue(value: unknown): string {
 export function sayTheirs(write: KeptWrite): string {
   const theirs = theirsOf(write);
   if (!theirs) return 'Another screen took back what stood there.';
-  const by = typeof theirs.by === 'string' ? theirs.by : 'Another screen';
+  const said = write.status.state === 'conflict' ? saidOf(write.status.value) : null;
+  if (said !== null) return said;
+  const by = writerOf(theirs);
   const change = isRecord(write.input) ? write.input.change : null;
   const lines = isRecord(change) ? Object.keys(change).map((line) => theirs[line]) : null;
   return `${by} wrote there meanwhile: ${sayValue(lines ?? theirs.text ?? theirs.value)}.`;
 }
 
-/** The input of a write that goes over what another wrote, which its writer has seen now. */
-export function inputOverTheirs(write: KeptWrite): unknown {
+/** What a write needs to go over what another wrote, which its writer has seen now. */
+export function overTheirs(write: KeptWrite): Partial<Pick<KeptWrite, 'input' | 'seen'>> {
+  const seq = theirsOf(write)?.seq;
+  if (typeof seq === 'number') return { seen: { upTo: seq, isOwnSeen: true } };
+  return { input: inputOverTheirs(write) };
+}
+
+function inputOverTheirs(write: KeptWrite): unknown {
   const theirs = theirsOf(write);
   const input = isRecord(write.input) ? write.input : {};
   switch (write.name) {

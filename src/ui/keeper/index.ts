@@ -1,7 +1,8 @@
 export { JobWatch } from './JobWatch';
+export { SeenMark } from './SeenMark';
 export { isOnDevice } from './Keeper';
 export { KeeperProvider, useKeeper, useKeeperState } from './context';
-export { inputOverTheirs, sayTheirs, theirsOf } from './conflict';
+export { overTheirs, sayTheirs, theirsOf } from './conflict';
 export { dropWriteAt, keepWrite, type KeptAnswer } from './keepWrite';
 export { checkPlace, keepCheck, stampOf, type CheckInput, type CheckKey } from './checkWrite';
 export { useRefresh } from './useRefresh';

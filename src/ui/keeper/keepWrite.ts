@@ -1,4 +1,5 @@
 import { browserKeeper } from './browser';
+import { saidOf } from './conflict';
 import type { WriteOrder } from './types';
 
 /** What became of a write, as forms and buttons take it. */
@@ -15,6 +16,14 @@ export type KeptAnswer<Value> =
     };
 
 const REFUSED_BY_OTHER = 'Another screen wrote this meanwhile: what it wrote stands here now.';
+
+/** What a form says where another screen changed what it was to replace. */
+function sayConflict(value: unknown): string {
+  const said = saidOf(value);
+  return said === null
+    ? REFUSED_BY_OTHER
+    : `${said} Yours waits at the top of the page: write it, or leave theirs.`;
+}
 
 /** Says who is at this screen, by id: the name under what is written from now on. */
 export function setWriter(who: string | null): void {
@@ -43,7 +52,7 @@ export async function keepWrite<Value>(order: WriteOrder): Promise<KeptAnswer<Va
     case 'refused':
       return { ok: false, message: how.message, fields: how.fields };
     case 'conflict':
-      return { ok: false, message: REFUSED_BY_OTHER, fields: {}, theirs: how.value };
+      return { ok: false, message: sayConflict(how.value), fields: {}, theirs: how.value };
     case 'dropped':
       return { ok: false, message: '', fields: {}, isDropped: true };
   }

@@ -259,7 +259,7 @@ test('what another wrote meanwhile waits for a choice; dropped by hand it is gon
   await settle();
   const [met] = keeper.current().writes;
   expect(met).toMatchObject({ status: { state: 'conflict', value: { kept: false } } });
-  await keeper.again(met!, { position: 1, text: 'mine over theirs' });
+  await keeper.again(met!, { input: { position: 1, text: 'mine over theirs' } });
   await settle();
   expect(keeper.current().writes).toEqual([]);
   answers.unshift('conflict');

@@ -25,6 +25,29 @@ export interface WriteOrder {
    * by the writer itself, or not before another page is opened, since it shows it already.
    */
   readonly refresh?: 'by-writer' | 'later';
+  /** What it replaces, where it does: what is shown of it is told to the server. */
+  readonly replaces?: Replaces;
+}
+
+/** Where the ledger keeps what a screen shows: in its job, its vehicle, or the shop. */
+export type Room = 'job' | 'vehicle' | 'shop';
+
+/** The last line of each room that a page shows; rooms that it does not show are left out. */
+export type Reach = Readonly<Partial<Record<Room, number>>>;
+
+export interface Replaces {
+  readonly room: Room;
+  /**
+   * `shown`: the page shows what stands there, and follows it. `typed`: fields that were filled
+   * when the page was opened, and keep what they held then.
+   */
+  readonly as: 'shown' | 'typed';
+}
+
+/** What the writer of a write has seen of the ledger. */
+export interface Seen {
+  readonly upTo: number;
+  readonly isOwnSeen: boolean;
 }
 
 /** A write as it is kept on this device until it is settled. */
@@ -39,6 +62,7 @@ export interface KeptWrite extends WriteOrder {
   /** When, in ms. */
   readonly at: number;
   readonly status: WriteState;
+  readonly seen?: Seen;
 }
 
 /** A write that is done, with what the server answered. */
@@ -48,7 +72,7 @@ export interface DoneWrite extends KeptWrite {
 
 /** How a write ended, or where it stands. */
 export type Settled =
-  | { readonly state: 'done'; readonly value: unknown }
+  | { readonly state: 'done'; readonly value: unknown; readonly seq?: number }
   | Exclude<WriteState, { readonly state: 'waiting' }>
   /** Taken by hand from the list, or another write of the same place stands for it. */
   | { readonly state: 'dropped' };

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { JobLead, JobNose } from '@/features/nose/JobNose';
 import type { Job } from '@/core/job';
 import { noseOf } from '@/server/nose/nose';
+import { SeenMark } from '@/ui/keeper';
 import { Nose } from '@/ui/shell';
 
 /** What the findings of a job point to, weighed anew on every request: in a sentence, at length. */
@@ -29,6 +30,7 @@ export async function WithNose({
   const { lead, scent } = await diagnosisOf(job, isAsFound);
   return (
     <div className="zh-with-nose">
+      <SeenMark reach={job.reach} />
       <div>{children}</div>
       <Nose>
         {lead}

@@ -32,7 +32,7 @@ export default async function JobLayout({
         </div>
         <Trail jobId={job.id} stages={readJob(job).stages} />
       </div>
-      {job.closedAt === null && <JobWatch jobId={job.id} version={job.version} />}
+      {job.closedAt === null && <JobWatch jobId={job.id} version={job.reach.job} />}
       <JobAlerts job={job} />
       {children}
     </>

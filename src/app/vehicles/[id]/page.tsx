@@ -6,14 +6,17 @@ import { notFound } from 'next/navigation';
 import { enteredBy, vehicleForm } from '@/features/vehicles/model';
 import { RotorHistory } from '@/features/vehicles/RotorHistory';
 import { VehicleForm } from '@/features/vehicles/VehicleForm';
+import { reachOfVehicle } from '@/server/records/reach';
 import { rotorsOfVehicle } from '@/server/records/rotorLife';
 import { shopUnits } from '@/server/shop/settings';
 import { vehicleWithJobs } from '@/server/shop/vehicles';
+import { SeenMark } from '@/ui/keeper';
 
 export const metadata: Metadata = { title: 'Vehicle' };
 
 export default async function VehiclePage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;
+  const vehicleReach = await reachOfVehicle(id);
   const found = await vehicleWithJobs(id);
   if (!found) notFound();
   const { vehicle, jobs } = found;
@@ -21,6 +24,7 @@ export default async function VehiclePage({ params }: { params: Promise<{ id: st
   const rotors = await rotorsOfVehicle(id);
   return (
     <>
+      <SeenMark reach={{ vehicle: vehicleReach }} />
       <div className="d-flex flex-wrap justify-content-between align-items-center gap-2 mb-3">
         <h1 className="mb-0">
           <span className="zh-figure">{vehicle.plate}</span> {vehicle.make} {vehicle.model}

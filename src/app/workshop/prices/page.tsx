@@ -3,15 +3,19 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { formOfShop } from '@/core/contracts';
 import { PriceList } from '@/features/prices/PriceList';
+import { shopReach } from '@/server/records/reach';
 import { shopUnits } from '@/server/shop/settings';
 import { shopOfToday } from '@/server/shop/shop';
+import { SeenMark } from '@/ui/keeper';
 
 export const metadata: Metadata = { title: 'Prices and times' };
 
 export default async function PricesPage() {
+  const shop = await shopReach();
   const units = await shopUnits();
   return (
     <>
+      <SeenMark reach={{ shop }} />
       <p className="mb-1">
         <Link href="/workshop">Workshop</Link>
       </p>

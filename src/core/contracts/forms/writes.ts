@@ -15,6 +15,15 @@ const writeSchema = z.strictObject({
   input: z.unknown(),
   /** Who was at the screen when it was written. */
   by: idSchema.nullable(),
+  /** What its writer had seen of the ledger, for a write that replaces something. */
+  seen: z
+    .strictObject({
+      /** The last line of the room that the screen showed. */
+      upTo: z.int().nonnegative(),
+      /** Whether the screen follows what is written on its device. */
+      isOwnSeen: z.boolean(),
+    })
+    .optional(),
 });
 export type OutgoingWrite = z.infer<typeof writeSchema>;
 

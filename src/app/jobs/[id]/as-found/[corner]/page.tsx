@@ -1,6 +1,7 @@
 import { Here } from '@/app/Here';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { SeenMark } from '@/ui/keeper';
 import { CornerLinks } from '@/ui/shell';
 import { MeasureBench } from '@/features/measure/MeasureBench';
 import { diagnosisOf } from '../../JobDiagnosis';
@@ -21,6 +22,7 @@ export default async function AsFoundPage({
   const { record } = bench;
   return (
     <>
+      <SeenMark reach={bench.job.reach} />
       <div className="d-flex flex-wrap gap-3 align-items-center mb-2">
         <h1 className="mb-0">As found</h1>
         <CornerLinks

@@ -1,6 +1,7 @@
 import { Here } from '@/app/Here';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { SeenMark } from '@/ui/keeper';
 import { CornerLinks } from '@/ui/shell';
 import { MeasureBench } from '@/features/measure/MeasureBench';
 import { diagnosisOf } from '../../JobDiagnosis';
@@ -20,6 +21,7 @@ export default async function ProvePage({
   const decision = job.decisions.find((each) => each.corner === bench.corner);
   return (
     <>
+      <SeenMark reach={bench.job.reach} />
       <div className="d-flex flex-wrap gap-3 align-items-center mb-2">
         <h1 className="mb-0">Prove: measure again</h1>
         <CornerLinks corners={job.corners} current={bench.corner} base={`/jobs/${id}/prove`} />

@@ -7,6 +7,7 @@ import { WheelStar } from '@/features/rebuild/WheelStar';
 import { axleAt, findCheck, starAt } from '@/core/job';
 import { fastenerViews, stepView } from '@/server/rebuild/rebuildView';
 import { shopTorque } from '@/server/shop/settings';
+import { SeenMark } from '@/ui/keeper';
 import { openCorner, type CornerParams } from '../../../strip/work';
 
 export const metadata: Metadata = { title: 'Torque' };
@@ -44,6 +45,7 @@ export default async function TorquePage(props: CornerParams) {
   const row = findCheck(job, 'torque', corner, 'star');
   return (
     <>
+      <SeenMark reach={job.reach} />
       <section className="zh-card mb-3">
         <TorqueList
           jobId={id}

@@ -1,0 +1,91 @@
+import 'server-only';
+import type { LedgerRow } from '../../db/repositories';
+
+type Row = Readonly<Record<string, unknown>>;
+
+const isRow = (value: unknown): value is Row =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** Fields that say nothing to somebody who reads what became of a record. */
+const SILENT = ['id', 'set_id', 'axle_id', 'vehicle_id', 'by', 'at', 'kind', 'place', 'item'];
+
+/** One value in words: a figure with its unit, a list with commas, nothing found as sound. */
+function sayField(value: unknown): string {
+  if (Array.isArray(value)) return value.length === 0 ? 'sound' : value.map(sayField).join(', ');
+  if (typeof value === 'object' && value !== null) {
+    const row = value as Row;
+    return typeof row.text === 'string'
+      ? `${row.text} ${typeof row.unit === 'string' ? row.unit : ''}`.trim()
+      : Object.entries(row)
+          .map(([name, each]) => `${name} ${sayField(each)}`)
+          .join(', ');
+  }
+  return value === null || value === undefined ? 'nothing' : String(value);
+}
+
+/** A row of the database in words, as its sort has them; null where there is none. */
+export function sayRow(what: string, document: unknown): string | null {
+  if (typeof document !== 'object' || document === null) return null;
+  const row = document as Row;
+  switch (what) {
+    case 'check':
+      return sayField(row.value);
+    case 'reading':
+    case 'limit':
+    case 'torque':
+      return `${sayField(row.text)} ${sayField(row.unit)}`;
+    case 'finding':
+      return sayField(row.value);
+    case 'decision':
+      return sayField(row.words);
+    case 'set':
+      return row.set_aside_at === null
+        ? `${sayField(row.face)} face, mounting ${sayField(row.shift)}, ${sayField(row.laps)} laps`
+        : 'set aside';
+    case 'answer':
+      return 'answered by a lead';
+    default:
+      return Object.entries(row)
+        .filter(([name, value]) => !SILENT.includes(name) && value !== null)
+        .map(([name, value]) => `${name.replace(/_/g, ' ')} ${sayField(value)}`)
+        .join('; ');
+  }
+}
+
+/** What of two documents differs: of rows and what they hold the fields that do. */
+function differing(before: unknown, after: unknown): readonly [unknown, unknown] {
+  if (!isRow(before) || !isRow(after)) return [before, after];
+  const names = [...new Set([...Object.keys(before), ...Object.keys(after)])].filter(
+    (name) => JSON.stringify(before[name]) !== JSON.stringify(after[name]),
+  );
+  const pairs = names.map((name) => [name, ...differing(before[name], after[name])] as const);
+  return [
+    Object.fromEntries(pairs.map(([name, was]) => [name, was ?? null])),
+    Object.fromEntries(pairs.map(([name, , is]) => [name, is ?? null])),
+  ];
+}
+
+/** Rows that are told whole: what they are is one value. */
+const WHOLE = ['check', 'reading', 'limit', 'torque', 'finding', 'decision', 'set', 'answer'];
+
+/** What stood there and what stands there since, in words: of a wide row only what differs. */
+export function sayPair({
+  what,
+  op,
+  before,
+  after,
+}: Pick<LedgerRow, 'what' | 'op' | 'before' | 'after'>): {
+  readonly before: string | null;
+  readonly after: string | null;
+} {
+  const [was, is] = WHOLE.includes(what) ? [before, after] : differing(before, after);
+  return { before: sayRow(what, was), after: op === 'take-back' ? null : sayRow(what, is) };
+}
+
+/** One line in a few words: where, what stood there, what stands there since. */
+export function sayChange(
+  line: Pick<LedgerRow, 'what' | 'op' | 'place' | 'before' | 'after'>,
+): string {
+  const { before, after } = sayPair(line);
+  return `${line.place}: ${before ?? 'nothing'} → ${after ?? 'taken back'}`;
+}
