@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { beHere, beHere, complaintsOf, expectAccessible, openJob } from './helpers';
+import { beHere, complaintsOf, expectAccessible, openJob } from './helpers';
 
 test('a job is found by words and filters, its address kept, and by the palette', async ({
   page,
