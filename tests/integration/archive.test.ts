@@ -1,19 +1,25 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { closeDatabase } from '@/server/database';
+import { signOffOf, standingOf } from '@/core/job';
+import { ledgerOf } from '@/db/repositories';
+import { closeDatabase, database } from '@/server/database';
 import { loadJob, openJob } from '@/server/job/jobs';
 import {
   type ArchiveDocument,
+  type ImportPlan,
   archiveJsonSchema,
   importArchive,
   makeArchive,
   planImport,
   readArchive,
+  sealArchive,
 } from '@/server/records/archive';
 import type { ArchiveRow } from '@/server/records/archive/tables';
 import { find } from '@/server/records/find';
 import { insightsOf } from '@/server/records/insights';
+import { ownerReport } from '@/server/report/owner';
+import { allPeople } from '@/server/shop/people';
 import { saveVehicle } from '@/server/shop/vehicles';
 import { GET, POST } from '@/app/api/v1/archive/route';
 import { vehicleForm } from '@/features/vehicles/model';
@@ -26,13 +32,15 @@ jest.mock('@/server/web/who', () => ({
 }));
 
 const folders: string[] = [];
-/** Closes what is open and opens an empty data folder. */
-async function emptyShop(): Promise<void> {
+/** Closes what is open and opens an empty data folder: of the demo’s shop, or of another one. */
+async function emptyShop(whose: 'own' | 'other' = 'own'): Promise<void> {
   await closeDatabase();
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-archive-'));
   folders.push(folder);
   await emptyIn(folder);
+  if (whose === 'own') fs.copyFileSync(keyOf(folders[0]!), keyOf(folder));
 }
+const keyOf = (folder: string): string => path.join(folder, 'shop.key');
 
 let archive: ArchiveDocument;
 beforeAll(async () => {
@@ -59,11 +67,17 @@ async function oneJob(job: ArchiveRow): Promise<ArchiveDocument> {
 }
 
 const bytes = (value: unknown): Uint8Array => new TextEncoder().encode(JSON.stringify(value));
-const again = (document: ArchiveDocument): string => JSON.stringify({ ...document, made: '' });
+/** An archive without when it was made; lines of its history have the places that they come in. */
+function again({ history, ...document }: ArchiveDocument): string {
+  const placeOf = new Map(history.map(({ line }, i) => [line, i]));
+  const lines = history.map(({ line, after, ...rest }) => {
+    const of = (after as { of?: unknown } | null)?.of;
+    return { ...rest, line: placeOf.get(line), after: of === undefined ? after : placeOf.get(of) };
+  });
+  return JSON.stringify({ ...document, history: lines, made: '', seal: '' });
+}
 const read = (value: unknown): ArchiveDocument => known(readArchive(bytes(value)));
-const counts = (
-  tables: readonly { fresh: number; same: number; conflicts: readonly string[] }[],
-) => ({
+const counts = ({ tables }: ImportPlan) => ({
   fresh: tables.reduce((sum, each) => sum + each.fresh, 0),
   same: tables.reduce((sum, each) => sum + each.same, 0),
   conflicts: tables.reduce((sum, each) => sum + each.conflicts.length, 0),
@@ -72,7 +86,7 @@ const counts = (
 test('what was just taken out stands here the same, and brings nothing', async () => {
   const plan = known(await planImport(read(archive)));
   expect(counts(plan)).toMatchObject({ fresh: 0, conflicts: 0 });
-  expect(plan.find(({ table }) => table === 'jobs')?.same).toBe(15);
+  expect(plan.tables.find(({ table }) => table === 'jobs')?.same).toBe(15);
 });
 
 test('out, into an empty shop, and out again: the same, byte for byte', async () => {
@@ -114,7 +128,7 @@ test('a comeback that comes in counts against the job that stands here', async (
   const closed = archive.tables.jobs.find(({ number }) => number === 101)!;
   known(await importArchive(read((await oneJob(closed))!)));
   expect((await insightsOf(null)).comebacks).toMatchObject({ count: 0, of: 1 });
-  const late = {
+  const late = sealArchive({
     ...archive,
     tables: {
       ...archive.tables,
@@ -122,7 +136,7 @@ test('a comeback that comes in counts against the job that stands here', async (
         row.number === 113 ? { ...row, comebackOf: closed.id } : row,
       ),
     },
-  };
+  });
   known(await importArchive(read(late)));
   expect((await insightsOf(null)).comebacks).toMatchObject({ count: 1, of: 2 });
 });
@@ -134,10 +148,10 @@ test('two shops merged keep both: the same plate and number are brought under ot
   const own = known(await saveVehicle(null, { ...form, plate, make: 'Pellick', model: 'Own' }));
   known(await openJob({ vehicleId: own, complaint: 'Ours.', odometerKm: '', corners: ['FL'] }));
   const dry = known(await planImport(read(archive)));
-  expect(dry.find(({ table }) => table === 'vehicles')?.renamed).toEqual([
+  expect(dry.tables.find(({ table }) => table === 'vehicles')?.renamed).toEqual([
     `plate ${plate} → ${plate} (2)`,
   ]);
-  known(await importArchive(read(archive)));
+  expect(known(await importArchive(read(archive))).isOwn).toBe(true);
   expect((await find({ q: 'ours' })).jobs.map(({ number }) => number)).toEqual([101]);
   expect((await find({})).total).toBe(16);
   expect((await find({ q: '100101' })).jobs).toHaveLength(1);
@@ -152,8 +166,9 @@ test('what stands here otherwise stays as it is, and the dry run says so', async
   const jobRow = changed.tables.jobs!.find(({ closedAt }) => closedAt === null)!;
   jobRow.complaint = 'Told otherwise.';
   const before = again((await makeArchive({ kind: 'all' }))!);
-  const plan = known(await importArchive(read(changed)));
-  expect(plan.find(({ table }) => table === 'jobs')!.conflicts.length).toBeGreaterThan(0);
+  const sealed = sealArchive(changed as unknown as ArchiveDocument);
+  const plan = known(await importArchive(read(sealed)));
+  expect(plan.tables.find(({ table }) => table === 'jobs')!.conflicts.length).toBeGreaterThan(0);
   expect(again((await makeArchive({ kind: 'all' }))!)).toBe(before);
 });
 
@@ -173,7 +188,7 @@ test('one vehicle and one job go out with all that hangs on them, and come in', 
 });
 
 describe('what is no sound archive is refused with the reason, and nothing changes', () => {
-  beforeAll(emptyShop);
+  beforeAll(() => emptyShop());
   const text = (): string => JSON.stringify(archive);
   const change = (alter: (tables: Record<string, Record<string, unknown>[]>) => void): unknown => {
     const own = structuredClone(archive) as unknown as {
@@ -191,7 +206,7 @@ describe('what is no sound archive is refused with the reason, and nothing chang
     ['not text', () => new Uint8Array([0xff, 0xfe, 0x41]), /torn, or not/],
     ['another document', () => bytes({ hello: 1 }), /no archive/],
     ['a list', () => bytes([archive]), /no archive/],
-    ['newer', () => bytes({ ...archive, version: 3 }), /version 3.*newer program/],
+    ['newer', () => bytes({ ...archive, version: 4 }), /version 4.*newer program/],
     ['older', () => bytes({ ...archive, version: 1 }), /version 1 are not read/],
     ['without a table', () => bytes({ ...archive, tables: {} }), /not sound at tables/],
     ['with a path', () => bytes({ ...archive, path: '../../etc' }), /not sound/],
@@ -270,4 +285,107 @@ test('the schema that is published names every table and refuses more', () => {
     Object.keys(archive.tables).sort(),
   );
   expect(schema.properties.tables.additionalProperties).toBe(false);
+});
+
+describe('what this shop did not make', () => {
+  const INES = { name: 'Ines', role: 'lead' } as const;
+
+  // 2026-11-27: an archive brought in a “signed” job, and a lead.
+  test('comes in with its origin, counts as signed nowhere, and brings no people and no figures', async () => {
+    await emptyShop('other');
+    const plan = known(await importArchive(read(archive), INES));
+    expect(plan.isOwn).toBe(false);
+    const outOf = (name: string) => plan.tables.find(({ table }) => table === name);
+    expect(outOf('people')).toMatchObject({ fresh: 0, leftOut: archive.tables.people.length });
+    expect(outOf('torqueFigures')).toMatchObject({ fresh: 0 });
+    expect(await allPeople()).toEqual([]);
+    const closed = archive.tables.jobs.find(({ number }) => number === 101)!;
+    const job = (await loadJob(String(closed.id)))!;
+    expect(job.origin).toMatchObject({ by: 'Ines', made: archive.made, isSignedThere: true });
+    expect(standingOf(job)).toMatchObject({ isSigned: false, isWithin: false });
+    const report = ownerReport(job, 'mm');
+    expect(report.signed).toBeNull();
+    expect(report.notSigned?.[0]).toMatch(/Brought in .* nobody has signed for it here/);
+    expect((await insightsOf(null)).comebacks).toMatchObject({ of: 0 });
+    // An open one goes on here, and its sign-off says where it came from.
+    const open = archive.tables.jobs.find(({ number }) => number === 113)!;
+    const { open: lines } = signOffOf((await loadJob(String(open.id)))!);
+    expect(lines[0]!.say).toMatch(/Brought in from other records .* by Ines/);
+    // Twice is no more than once.
+    expect(counts(known(await planImport(read(archive))))).toMatchObject({ fresh: 0 });
+  });
+
+  test('says in the history who brought it in, and whose names its lines are under', async () => {
+    const job = archive.tables.jobs.find(({ number }) => number === 113)!;
+    const lines = await ledgerOf(await database(), String(job.id), { before: null, most: 5000 });
+    const last = lines.find(({ jobId }) => jobId !== null);
+    const before = lines.filter(({ what }) => what !== 'archive');
+    expect(last).toMatchObject({ what: 'archive', op: 'import', who: 'Ines' });
+    expect(before.length).toBeGreaterThan(50);
+    expect(before.every(({ who, role }) => who!.endsWith('(elsewhere)') && role === null)).toBe(
+      true,
+    );
+  });
+
+  // 2026-11-27: an archive put a limit on a standing axle, and a reading change into a signed job.
+  test.each<[string, (tables: Record<string, Record<string, unknown>[]>) => void]>([
+    [
+      'axleLimits',
+      ({ axleLimits, axles }) =>
+        void axleLimits!.push({
+          ...axleLimits![0]!,
+          id: crypto.randomUUID(),
+          axleId: axles!.find(({ id }) =>
+            axleLimits!.every(({ axleId, kind }) => axleId !== id || kind !== 'piston'),
+          )!.id,
+          kind: 'piston',
+        }),
+    ],
+    [
+      'readingChanges',
+      ({ readingChanges, readings }) =>
+        readingChanges!.push({
+          ...{ id: crypto.randomUUID(), setId: readings![0]!.setId, lap: 0, position: 0 },
+          ...{ valueUm: 1, text: '1', unit: 'um', takenAt: archive.made, replacedAt: archive.made },
+        }),
+    ],
+    [
+      'checks',
+      ({ checks, jobs }) => {
+        const [closed] = jobs!.filter(({ closedAt }) => closedAt !== null);
+        const own = checks!.find(({ jobId }) => jobId === closed!.id)!;
+        checks!.push({ ...own, item: 'slipped-in' });
+      },
+    ],
+  ])('a row of %s that would change what stands here is refused by name', async (table, alter) => {
+    const changed = structuredClone(archive) as unknown as Record<'tables', never>;
+    alter(changed.tables);
+    const before = again((await makeArchive({ kind: 'all' }))!);
+    const answer = await importArchive(read(changed));
+    expect(answer).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(
+        new RegExp(`A row of ${table} .*would change something that stands here`),
+      ) as string,
+    });
+    expect(again((await makeArchive({ kind: 'all' }))!)).toBe(before);
+  });
+
+  test('changed by one word it is no more this shop’s, in the shop that made it', async () => {
+    await emptyShop();
+    const changed = structuredClone(archive) as unknown as { tables: { jobs: ArchiveRow[] } };
+    changed.tables.jobs = changed.tables.jobs.map((row) => ({ ...row, complaint: 'x' }));
+    expect(known(await planImport(read(changed))).isOwn).toBe(false);
+    expect(known(await planImport(read(archive))).isOwn).toBe(true);
+  });
+
+  test('an archive from before there was a history is read as one of other records', async () => {
+    const { history: _, seal: _seal, ...old } = structuredClone(archive);
+    const jobs = old.tables.jobs.map(({ origin: _origin, ...row }) => row);
+    const plan = known(
+      await planImport(read({ ...old, version: 2, tables: { ...old.tables, jobs } })),
+    );
+    expect(plan).toMatchObject({ isOwn: false });
+    expect(plan.tables.find(({ table }) => table === 'jobs')?.fresh).toBe(15);
+  });
 });

@@ -5,6 +5,7 @@ import { outcomeOf } from './proof';
 import { readinessOf } from './readiness';
 import { axleAt } from './record';
 import { oncePer } from './remember';
+import { sayBroughtIn } from './standing';
 import type { Job } from './types';
 
 /** What stands between a job and its sign-off. */
@@ -60,6 +61,7 @@ export const signOffOf = oncePer((job: Job): SignOffView => {
   return {
     blocks: signOffBlockers(state),
     open: [
+      ...sayBroughtIn(job),
       ...untouched(job),
       ...openItems(state),
       ...nearDiscard(job),

@@ -28,6 +28,21 @@ function isCornerWithin(job: Job, corner: Job['corners'][number]): boolean {
   return [runout, dtv, discard].every((state) => state === 'within');
 }
 
+/** Whether a job was signed off elsewhere: its record is closed, and nobody answers for it here. */
+const isForeign = ({ origin }: Job): boolean => origin?.isSignedThere === true;
+
+/** That a job was brought in from other records, in words; nothing for a job of this shop. */
+export const sayBroughtIn = (job: Job): Blocker[] => {
+  const { origin, signedBy } = job;
+  if (!origin) return [];
+  const there = isForeign(job)
+    ? ` It was signed off there${signedBy === null ? '' : ` by ${signedBy}`}; nobody has signed for it here.`
+    : ' What was written there was not seen here.';
+  const by = origin.by === null ? '' : ` by ${origin.by}`;
+  const say = `Brought in from other records on ${origin.at.slice(0, 10)}${by}.${there}`;
+  return [{ say, place: 'report' }];
+};
+
 /** How a job stands. Source: handbook 15, 17. */
 export const standingOf = oncePer((job: Job): Standing => {
   const state = readinessOf(job);
@@ -36,10 +51,11 @@ export const standingOf = oncePer((job: Job): Standing => {
     ({ corner, item, found }) => found.length > 0 && !isPutRight(job, corner, item),
   );
   return {
-    isSigned: job.closedAt !== null,
+    isSigned: job.closedAt !== null && !isForeign(job),
     mustNotMove,
-    notDone: unfinishedWork(state),
+    notDone: [...sayBroughtIn(job), ...unfinishedWork(state)],
     isWithin:
+      !isForeign(job) &&
       mustNotMove.length === 0 &&
       !isWrong &&
       job.corners.length > 0 &&

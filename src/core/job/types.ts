@@ -247,6 +247,13 @@ export interface Job {
   /** Whether the figures that it was signed with are kept with it. */
   readonly keepsFigures: boolean;
   readonly comebackOf: string | null;
+  /** Where it came from that was brought in from other records; null for a job of this shop. */
+  readonly origin: {
+    readonly made: string;
+    readonly by: string | null;
+    readonly at: string;
+    readonly isSignedThere: boolean;
+  } | null;
   readonly vehicle: Vehicle;
   readonly corners: readonly Corner[];
   /** Sets in the order they were begun, those set aside among them. */

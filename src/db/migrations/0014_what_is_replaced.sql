@@ -1,3 +1,4 @@
+ALTER TABLE "jobs" ADD COLUMN "origin" jsonb;--> statement-breakpoint
 ALTER TABLE "ledger" ADD COLUMN "device" text DEFAULT nullif(current_setting('zh.device', true), '');--> statement-breakpoint
 CREATE INDEX "ledger_shop" ON "ledger" USING btree ("seq") WHERE job_id is null and vehicle_id is null;
 --> statement-breakpoint
@@ -14,6 +15,10 @@ DECLARE
   spot text;
   grave boolean := false;
 BEGIN
+  -- What comes back from an archive of this shop brings its own history.
+  IF zh_said('op') = 'return' THEN
+    RETURN NULL;
+  END IF;
   IF TG_OP = 'UPDATE' AND was - quiet = has - quiet THEN
     RETURN NULL;
   END IF;
@@ -83,6 +88,28 @@ BEGIN
     job, vehicle, coalesce(zh_said('who'), own ->> 'by'), zh_said('role'), TG_ARGV[0],
     CASE WHEN TG_OP = 'INSERT' AND zh_said('op') = 'import' THEN 'import' ELSE op END,
     spot, was, has, coalesce(zh_said('reason'), has ->> 'note', has ->> 'set_aside_reason'), grave);
+  RETURN NULL;
+END
+$$;
+--> statement-breakpoint
+CREATE OR REPLACE FUNCTION zh_ledger_recording() RETURNS trigger LANGUAGE plpgsql AS $$
+DECLARE
+  job uuid;
+  phase text;
+BEGIN
+  -- What comes back from an archive of this shop brings its own history.
+  IF zh_said('op') = 'return' THEN
+    RETURN NULL;
+  END IF;
+  IF TG_OP = 'DELETE' THEN
+    job := OLD.job_id; phase := OLD.phase;
+  ELSE
+    job := NEW.job_id; phase := NEW.phase;
+  END IF;
+  INSERT INTO ledger (job_id, who, role, what, op, place, reason) VALUES (
+    job, zh_said('who'), zh_said('role'), 'road test',
+    CASE TG_OP WHEN 'UPDATE' THEN 'change' WHEN 'DELETE' THEN 'take-back' ELSE 'write' END::ledger_op,
+    phase, zh_said('reason'));
   RETURN NULL;
 END
 $$;

@@ -11,8 +11,8 @@ export interface LedgerContext {
   /** The name that the device gave itself. */
   readonly device?: string;
   readonly reason?: string | null;
-  /** That what is written comes from elsewhere. */
-  readonly op?: 'import' | null;
+  /** That what is written comes from an archive, and brings its own history. */
+  readonly op?: 'return' | null;
 }
 
 /** Says to the transaction who writes and why; what is not named stays as it was said. */

@@ -26,6 +26,7 @@ export async function jobsToLearnFrom(db: Database, limit: number): Promise<stri
     .where(
       and(
         isNotNull(jobs.closedAt),
+        sql`coalesce(${jobs.origin} ->> 'isSignedThere', 'false') = 'false'`,
         sql`(${jobs.signedAs} is null or not exists (
           select 1 from job_tallies own where own.job_id = ${jobs.id} and own.measure = 'cause'))`,
       ),

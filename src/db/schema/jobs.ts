@@ -33,6 +33,17 @@ export interface SignedWith {
   readonly reason: string | null;
 }
 
+/** Where a job came from that was brought in from records which are not this shop’s. */
+export interface JobOrigin {
+  /** When its archive was made. */
+  readonly made: string;
+  /** Who brought it in, and when. */
+  readonly by: string | null;
+  readonly at: string;
+  /** It was signed off there: nobody has answered for it here. */
+  readonly isSignedThere: boolean;
+}
+
 /** A row as a document holds it: times as text. */
 type Kept<Row> = {
   readonly [Key in keyof Row]: Row[Key] extends Date | null
@@ -77,6 +88,8 @@ export const jobs = pgTable(
     signedWith: jsonb('signed_with').$type<SignedWith>(),
     /** What its verdicts rest on, as it stood when it was signed off. */
     signedAs: jsonb('signed_as').$type<SignedAs>(),
+    /** Where it came from; null for a job of this shop. */
+    origin: jsonb().$type<JobOrigin>(),
     /** The earlier job of the same axle that this one came back from. */
     comebackOf: uuid('comeback_of').references((): AnyPgColumn => jobs.id),
   },

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
-import type { TablePlan } from '@/server/records/archive';
+import type { ImportPlan, TablePlan } from '@/server/records/archive';
 
 const TABLE: Readonly<Partial<Record<string, string>>> = {
   axleLimits: 'axle figures',
@@ -17,27 +17,26 @@ const TABLE: Readonly<Partial<Record<string, string>>> = {
   additions: 'additions to closed records',
 };
 
-/** Sends an archive; answers with the tables, or with what is wrong. */
-async function send(file: File, isDry: boolean): Promise<readonly TablePlan[] | string> {
+/** Sends an archive; answers with what it brings, or with what is wrong. */
+async function send(file: File, isDry: boolean): Promise<ImportPlan | string> {
   try {
     const answer = await fetch(`/api/v1/archive${isDry ? '?dry=1' : ''}`, {
       method: 'POST',
       body: file,
       headers: { 'content-type': 'application/json' },
     });
-    const body = (await answer.json()) as {
-      tables?: readonly TablePlan[];
-      error?: { message: string };
-    };
-    return body.tables ?? body.error?.message ?? 'The server refused it.';
+    const body = (await answer.json()) as ImportPlan & { error?: { message: string } };
+    return answer.ok ? body : (body.error?.message ?? 'The server refused it.');
   } catch {
     return 'The server did not answer. Nothing was changed.';
   }
 }
 
 /** What an import brings, table by table. */
-function Plan({ tables }: { tables: readonly TablePlan[] }) {
-  const shown = tables.filter((each) => each.fresh + each.same + each.conflicts.length > 0);
+function Plan({ plan }: { plan: ImportPlan }) {
+  const rowsOf = ({ fresh, same, conflicts, leftOut }: TablePlan): number =>
+    fresh + same + conflicts.length + leftOut;
+  const shown = plan.tables.filter((each) => rowsOf(each) > 0);
   return (
     <table className="table table-sm mt-2">
       <thead>
@@ -46,10 +45,11 @@ function Plan({ tables }: { tables: readonly TablePlan[] }) {
           <th scope="col">New</th>
           <th scope="col">Same</th>
           <th scope="col">Otherwise here: ours stay</th>
+          {!plan.isOwn && <th scope="col">Stays out</th>}
         </tr>
       </thead>
       <tbody>
-        {shown.map(({ table, fresh, same, conflicts, renamed }) => (
+        {shown.map(({ table, fresh, same, conflicts, renamed, leftOut }) => (
           <tr key={table}>
             <th scope="row">
               {TABLE[table] ?? table}
@@ -63,6 +63,7 @@ function Plan({ tables }: { tables: readonly TablePlan[] }) {
             <td className="zh-figure">{fresh}</td>
             <td className="zh-figure">{same}</td>
             <td className="zh-figure">{conflicts.length}</td>
+            {!plan.isOwn && <td className="zh-figure">{leftOut}</td>}
           </tr>
         ))}
       </tbody>
@@ -74,7 +75,7 @@ function Plan({ tables }: { tables: readonly TablePlan[] }) {
 export function ArchiveDesk() {
   const router = useRouter();
   const [file, setFile] = useState<File | null>(null);
-  const [plan, setPlan] = useState<readonly TablePlan[] | null>(null);
+  const [plan, setPlan] = useState<ImportPlan | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const [isDone, setDone] = useState(false);
   const [busy, begin] = useTransition();
@@ -99,7 +100,7 @@ export function ArchiveDesk() {
       setDone(true);
       router.refresh();
     });
-  const fresh = plan?.reduce((sum, each) => sum + each.fresh, 0) ?? 0;
+  const fresh = plan?.tables.reduce((sum, each) => sum + each.fresh, 0) ?? 0;
   return (
     <>
       <label className="form-label" htmlFor="zh-archive">
@@ -120,7 +121,12 @@ export function ArchiveDesk() {
       )}
       {plan && (
         <>
-          <Plan tables={plan} />
+          <p className={plan.isOwn ? 'mb-0 mt-2' : 'zh-stop mb-0 mt-2'} role="note">
+            {plan.isOwn
+              ? 'This shop made it, and it is as it was made: it comes back as it was.'
+              : 'This shop did not make it, or it was changed since. Its jobs are marked with where they came from, and none of them counts as signed here. People, settings and torque figures stay out.'}
+          </p>
+          <Plan plan={plan} />
           {isDone ? (
             <p role="status">
               <strong>Brought in.</strong> What stood here stayed.

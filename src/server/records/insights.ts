@@ -16,10 +16,10 @@ import {
 } from '../../db/repositories';
 import { database } from '../database';
 
-/** Learns from a closed job, or learns anew where something came back; an open one teaches nothing. */
+/** Learns from a closed job, or learns anew where something came back; an open one teaches nothing, nor one of other records. */
 export async function learnFrom(db: Database, jobId: string): Promise<void> {
   const job = await findJob(db, jobId);
-  if (!job || job.closedAt === null) return;
+  if (!job || job.closedAt === null || job.origin?.isSignedThere) return;
   if (!job.keepsFigures) await keepSignedAs(db, jobId, await figuresToKeep(db, jobId));
   const tallies = talliesOf(job, await hasComeback(db, jobId));
   await saveTallies(db, jobId, job.closedAt.getFullYear(), tallies);

@@ -278,6 +278,8 @@ export function ownerReport(job: Job, units: UnitSystem): OwnerReport {
     cautions: CAUTIONS,
     rules: rulesOf(job).map(({ school }) => school.say),
     signed:
-      job.signedBy && job.closedAt && `${job.signedBy}, ${format(job.closedAt, 'd MMMM yyyy')}`,
+      isSigned && job.signedBy && job.closedAt
+        ? `${job.signedBy}, ${format(job.closedAt, 'd MMMM yyyy')}`
+        : null,
   };
 }

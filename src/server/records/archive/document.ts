@@ -1,10 +1,19 @@
 import 'server-only';
 import { z } from 'zod';
 import { accept, refuse, type Answer } from '../../answer';
-import { ROW_SCHEMAS, TABLE_NAMES, type ArchiveRow, type TableName } from './tables';
+import { isSealed, sealOf } from '../shopKey';
+import {
+  HISTORY_SCHEMA,
+  ROW_SCHEMAS,
+  TABLE_NAMES,
+  type ArchiveRow,
+  type TableName,
+} from './tables';
 
 export const ARCHIVE_FORMAT = 'zesty-hound-archive';
-export const ARCHIVE_VERSION = 2;
+export const ARCHIVE_VERSION = 3;
+/** The version before there were a history and a seal: read as one of other records. */
+const WITHOUT_HISTORY = 2;
 
 /** Largest archive taken, in bytes. */
 export const LARGEST_ARCHIVE = 400_000_000;
@@ -17,7 +26,23 @@ export interface ArchiveDocument {
   readonly made: string;
   readonly scope: 'job' | 'vehicle' | 'all';
   readonly tables: Readonly<Record<TableName, readonly ArchiveRow[]>>;
+  /** What became of its jobs and vehicles, line by line, in order. */
+  readonly history: readonly ArchiveRow[];
+  /** The seal of the shop that made it, over all the rest; missing where it was not sealed. */
+  readonly seal?: string | undefined;
 }
+
+const sealedText = ({ seal: _, ...rest }: ArchiveDocument): string => JSON.stringify(rest);
+
+/** An archive under the seal of this shop. */
+export const sealArchive = (document: ArchiveDocument): ArchiveDocument => ({
+  ...document,
+  seal: sealOf(sealedText(document)),
+});
+
+/** Whether an archive was made by this shop and is as it was made. */
+export const isOwnArchive = (document: ArchiveDocument): boolean =>
+  isSealed(sealedText(document), document.seal);
 
 const documentSchema: z.ZodType<ArchiveDocument> = z.strictObject({
   format: z.literal(ARCHIVE_FORMAT),
@@ -30,6 +55,8 @@ const documentSchema: z.ZodType<ArchiveDocument> = z.strictObject({
       z.ZodArray<z.ZodType<ArchiveRow>>
     >,
   ),
+  history: z.array(HISTORY_SCHEMA).max(5_000_000),
+  seal: z.string().max(100).optional(),
 });
 
 /** The JSON Schema of an archive, made from what parses it. */
@@ -51,6 +78,18 @@ const versionOf = (json: unknown): { format: unknown; version: unknown } =>
   typeof json === 'object' && json !== null && !Array.isArray(json)
     ? { format: undefined, version: undefined, ...json }
     : { format: undefined, version: undefined };
+
+/** An archive from before there was a history, as it is read today: nothing seals it. */
+function withoutHistory(json: unknown): unknown {
+  const { tables, ...rest } = json as { readonly tables?: Readonly<Record<string, unknown>> };
+  const jobs = Array.isArray(tables?.jobs) ? (tables.jobs as object[]) : [];
+  return {
+    ...rest,
+    version: ARCHIVE_VERSION,
+    tables: { ...tables, jobs: jobs.map((row) => ({ ...row, origin: null })) },
+    history: [],
+  };
+}
 
 /** Reads an archive, or says why it cannot be one. Nothing of it is used that was not parsed. */
 export function readArchive(bytes: Uint8Array): Answer<ArchiveDocument> {
@@ -75,11 +114,13 @@ export function readArchive(bytes: Uint8Array): Answer<ArchiveDocument> {
       `This archive has version ${version}; this program reads version ${ARCHIVE_VERSION}. Use the newer program.`,
     );
   }
-  if (version !== ARCHIVE_VERSION) {
+  if (version === WITHOUT_HISTORY) json = withoutHistory(json);
+  else if (version !== ARCHIVE_VERSION) {
     return refuse(`Archives of version ${String(version)} are not read any more.`);
   }
   const parsed = documentSchema.safeParse(json);
-  if (parsed.success) return accept(parsed.data);
+  // What was parsed, in the order that it was sealed in.
+  if (parsed.success) return accept(json as ArchiveDocument);
   const [issue] = parsed.error.issues;
   return refuse(
     `The archive is not sound at ${issue?.path.join('.') ?? ''}: ${issue?.message ?? ''}`,

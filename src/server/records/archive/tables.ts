@@ -13,6 +13,7 @@ import {
   gauges,
   jobCorners,
   jobs,
+  ledger,
   people,
   photoBlobs,
   photos,
@@ -56,6 +57,9 @@ export const TABLES = {
 export type TableName = keyof typeof TABLES;
 export const TABLE_NAMES = Object.keys(TABLES) as TableName[];
 
+/** What the ledger calls the line that says that a job or a vehicle came from an archive. */
+export const BROUGHT = 'archive';
+
 /** A row as an archive holds it: times as text, bytes in base64. */
 export type ArchiveRow = Readonly<Record<string, unknown>>;
 
@@ -97,6 +101,12 @@ const DOCUMENTS: Readonly<Record<string, z.ZodType>> = {
       shop: z.json(),
     }),
   ),
+  'jobs.origin': z.strictObject({
+    made: z.string().max(40),
+    by: z.string().max(200).nullable(),
+    at: z.string().max(40),
+    isSignedThere: z.boolean(),
+  }),
   'torque_figures.stages': z.array(z.number().positive().max(2)).min(1).max(10),
   'gauges.line_format': lineFormatSchema,
   'reading_sets.angles': z.array(z.number()).max(72),
@@ -161,6 +171,22 @@ const rowSchema = (table: PgTable): z.ZodType<ArchiveRow> =>
 export const ROW_SCHEMAS = Object.fromEntries(
   TABLE_NAMES.map((name) => [name, rowSchema(TABLES[name])]),
 ) as Readonly<Record<TableName, z.ZodType<ArchiveRow>>>;
+
+/** A line of the history, with its place in it. */
+export const HISTORY_SCHEMA = z.strictObject({
+  line: z.int().positive(),
+  ...rowShape(ledger),
+}) as unknown as z.ZodType<ArchiveRow>;
+
+/** A line of the ledger as an archive writes it. */
+export const toHistory = ({ seq, ...line }: typeof ledger.$inferSelect): ArchiveRow => ({
+  line: seq,
+  ...toArchive(line),
+});
+
+/** A line of an archive’s history as the ledger takes it: it gets a place of its own. */
+export const fromHistory = ({ line: _, ...row }: ArchiveRow): typeof ledger.$inferInsert =>
+  ({ ...row, at: new Date(String(row.at)) }) as typeof ledger.$inferInsert;
 
 /** The columns that tell one row of a table from another. */
 export const keysOf = (name: TableName): readonly string[] => {

@@ -1,5 +1,5 @@
 import 'server-only';
-import { count, eq, inArray, type SQL } from 'drizzle-orm';
+import { and, asc, count, eq, inArray, isNotNull, ne, or, type SQL } from 'drizzle-orm';
 import type { PgColumn, PgTable } from 'drizzle-orm/pg-core';
 import { idSchema } from '../../../core/contracts';
 import type { Database } from '../../../db/client';
@@ -14,6 +14,7 @@ import {
   gauges,
   jobCorners,
   jobs,
+  ledger,
   photoBlobs,
   photos,
   readingChanges,
@@ -25,12 +26,14 @@ import {
   vehicles,
 } from '../../../db/schema';
 import { database } from '../../database';
-import { ARCHIVE_FORMAT, ARCHIVE_VERSION, type ArchiveDocument } from './document';
+import { ARCHIVE_FORMAT, ARCHIVE_VERSION, sealArchive, type ArchiveDocument } from './document';
 import {
+  BROUGHT,
   keyOfRow,
   TABLE_NAMES,
   TABLES,
   toArchive,
+  toHistory,
   type ArchiveRow,
   type TableName,
 } from './tables';
@@ -125,6 +128,30 @@ export async function refuseWhole(): Promise<string | null> {
   return `There are ${all.toLocaleString('en')} readings on file, too many for one document. Take a copy (Workshop, Copies), or vehicles one by one.`;
 }
 
+/** What became of jobs and vehicles, in order. That they came in from an archive is left out. */
+async function historyFor(
+  db: Database,
+  { kind }: Scope,
+  tables: ArchiveDocument['tables'],
+): Promise<ArchiveRow[]> {
+  const jobIds = idsOf(tables.jobs);
+  const vehicleIds = idsOf(tables.vehicles);
+  if (jobIds.length + vehicleIds.length === 0) return [];
+  const isOfAny =
+    kind === 'all'
+      ? or(isNotNull(ledger.jobId), isNotNull(ledger.vehicleId))
+      : or(
+          jobIds.length > 0 ? inArray(ledger.jobId, jobIds) : undefined,
+          vehicleIds.length > 0 ? inArray(ledger.vehicleId, vehicleIds) : undefined,
+        );
+  const rows = await db
+    .select()
+    .from(ledger)
+    .where(and(isOfAny, ne(ledger.what, BROUGHT)))
+    .orderBy(asc(ledger.seq));
+  return rows.map(toHistory);
+}
+
 /** Makes an archive, or null where what it is of is not on file. */
 export async function makeArchive(scope: Scope): Promise<ArchiveDocument | null> {
   if (scope.kind !== 'all' && !idSchema.safeParse(scope.id).success) return null;
@@ -137,11 +164,12 @@ export async function makeArchive(scope: Scope): Promise<ArchiveDocument | null>
   }
   const made = Object.fromEntries(tables) as unknown as ArchiveDocument['tables'];
   if (scope.kind !== 'all' && made.vehicles.length === 0) return null;
-  return {
+  return sealArchive({
     format: ARCHIVE_FORMAT,
     version: ARCHIVE_VERSION,
     made: new Date().toISOString(),
     scope: scope.kind,
     tables: { ...made, jobs: withoutStrangers(made.jobs) },
-  };
+    history: await historyFor(db, scope, made),
+  });
 }

@@ -14,6 +14,7 @@ import {
   readUpTo,
   refusedResponse as refused,
 } from '@/server/web/http';
+import { whoIsHere } from '@/server/web/who';
 
 function scopeOf(url: URL): Scope {
   const job = url.searchParams.get('job');
@@ -49,8 +50,10 @@ const bringIn = async (request: Request): Promise<Response> => {
   const read = readArchive(bytes);
   if (!read.ok) return refused(read.message);
   const isDry = new URL(request.url).searchParams.get('dry') === '1';
-  const done = await (isDry ? planImport(read.value) : importArchive(read.value));
-  return done.ok ? Response.json({ tables: done.value }) : refused(done.message, 409);
+  const done = await (isDry
+    ? planImport(read.value)
+    : importArchive(read.value, await whoIsHere()));
+  return done.ok ? Response.json(done.value) : refused(done.message, 409);
 };
 
 export const POST = behindGate(forRole('lead', bringIn));
