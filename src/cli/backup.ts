@@ -1,21 +1,26 @@
 import fs from 'node:fs';
 import path from 'node:path';
+import { parseArgs } from 'node:util';
 import { pipeline } from 'node:stream/promises';
 import { Readable } from 'node:stream';
 import type { ReadableStream } from 'node:stream/web';
 import { FolderInUse } from '../db/connect/folderLock';
-import { makeBackup, restoreStaged, stageBackup } from '../server/records/backup';
+import { folderPass, makeBackup, restoreStaged, stageBackup } from '../server/records/backup';
 import { closeDatabase } from '../server/database';
 
 const USAGE = `Usage:
 npm run backup -- <file.tar.gz>    copies everything into a file, also while the program runs
-npm run restore -- <file.tar.gz>   checks a copy and puts it in the place of the records`;
+npm run restore -- <file.tar.gz>   checks a copy and puts it in the place of the records;
+                                   --foreign where this shop did not make it`;
 
 /** Asks the program that runs on the folder for a copy. */
 async function askRunning(file: string): Promise<string> {
   const host = process.env.HOST ?? '127.0.0.1';
-  const address = `http://${host}:${process.env.PORT ?? '3000'}/api/v1/backup`;
-  const answer = await fetch(address).catch(() => null);
+  const address = `http://${host}:${process.env.PORT ?? '3000'}/api/v1/backup/now`;
+  const answer = await fetch(address, {
+    method: 'POST',
+    headers: { authorization: folderPass() },
+  }).catch(() => null);
   if (!answer?.ok || !answer.body) {
     throw new Error(
       `The records are in use, and the program does not answer at ${address}. Say its PORT (and HOST), or stop it first.`,
@@ -39,24 +44,30 @@ async function backup(file: string): Promise<string> {
   }
 }
 
-async function restore(file: string): Promise<string> {
+async function restore(file: string, evenForeign: boolean): Promise<string> {
   const staged = await stageBackup(file);
   if (!staged.ok) throw new Error(staged.message);
   const { id, manifest } = staged.value;
-  const done = await restoreStaged(id);
+  const done = await restoreStaged(id, { evenForeign });
   if (!done.ok) throw new Error(done.message);
   const { jobs, readings } = manifest.counts;
   return `${jobs} jobs, ${readings} readings of ${manifest.made} are in place. What stood there is kept in copies/${done.value}.`;
 }
 
-async function main([command, given]: readonly string[]): Promise<void> {
+async function main(args: readonly string[]): Promise<void> {
+  const { values, positionals } = parseArgs({
+    args: [...args],
+    allowPositionals: true,
+    options: { foreign: { type: 'boolean', default: false } },
+  });
+  const [command, given] = positionals;
   if (given === undefined || (command !== 'backup' && command !== 'restore')) {
     throw new Error(USAGE);
   }
   const file = path.resolve(process.env.INIT_CWD ?? process.cwd(), given);
   if (command === 'restore' && !fs.existsSync(file)) throw new Error(`There is no file ${file}.`);
   if (command === 'backup' && fs.existsSync(file)) throw new Error(`${file} is there already.`);
-  console.log(await (command === 'backup' ? backup(file) : restore(file)));
+  console.log(await (command === 'backup' ? backup(file) : restore(file, values.foreign)));
   await closeDatabase();
 }
 

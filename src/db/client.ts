@@ -32,7 +32,7 @@ export interface DatabaseHandle {
 }
 
 /** Migrations lie beside this file in the source and are shipped with the build. */
-const migrationsFolder = (): string =>
+export const migrationsFolder = (): string =>
   path.join(/* turbopackIgnore: true */ process.cwd(), 'src', 'db', 'migrations');
 
 /** The newest schema that this program knows. */

@@ -1,8 +1,14 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { eq, sql } from 'drizzle-orm';
 import { create } from 'tar';
+import { POST as makeNow } from '@/app/api/v1/backup/now/route';
 import { GET, POST } from '@/app/api/v1/backup/route';
+import { openDatabase } from '@/db/client';
+import { differenceOf, shapeOf, wantedShape, type Shape } from '@/db/shape';
+import { ledger } from '@/db/schema';
+import { database } from '@/server/database';
 import { environment } from '@/server/environment';
 import { loadJob, openJob } from '@/server/job/jobs';
 import { makeArchive } from '@/server/records/archive';
@@ -13,6 +19,7 @@ import {
   dropStaged,
   keptCopies,
   makeBackup,
+  type Manifest,
   nightlyCopy,
   removeCopy,
   restoreStaged,
@@ -36,7 +43,7 @@ afterAll(() => fs.rmSync(work, { recursive: true, force: true }));
 const file = (name: string): string => path.join(work, name);
 /** Everything on file but the moment at which it is written out. */
 const everything = async (): Promise<string> =>
-  JSON.stringify({ ...(await makeArchive({ kind: 'all' })), made: '' });
+  JSON.stringify({ ...(await makeArchive({ kind: 'all' })), made: '', seal: '' });
 let untouched = '';
 const leftovers = (): string[] =>
   fs.readdirSync(environment().folder).filter((name) => /^(copying|restoring)-/.test(name));
@@ -120,7 +127,7 @@ test.each<[string, () => Promise<string>, RegExp]>([
     'of another version',
     () =>
       packed('version', {
-        'backup.json': JSON.stringify({ ...MANIFEST, version: 2 }),
+        'backup.json': JSON.stringify({ ...MANIFEST, version: 3 }),
         'pg/PG_VERSION': '18',
       }),
     /another version/,
@@ -175,13 +182,126 @@ test('the records are as they were before all that was refused', async () => {
   expect(await everything()).toBe(untouched);
 });
 
-test('a copy with fewer records than it says is refused', async () => {
+/** A sound copy that somebody opened, changed and packed again, with what it says of itself then. */
+async function repacked(
+  name: string,
+  say: (manifest: Manifest) => object,
+  changes: readonly string[] = [],
+): Promise<string> {
   const staged = known(await stageBackup(file('a.tar.gz')));
   const folder = path.join(environment().folder, staged.id);
-  const manifest = { ...staged.manifest, counts: { ...staged.manifest.counts, jobs: 99 } };
-  fs.writeFileSync(path.join(folder, 'backup.json'), JSON.stringify(manifest));
-  await create({ cwd: folder, file: file('fewer'), gzip: true }, ['backup.json', 'pg']);
+  if (changes.length > 0) {
+    const { db, close } = await openDatabase({ folder });
+    for (const change of changes) await db.execute(sql.raw(change));
+    await close();
+  }
+  const { digest: _, seal: _seal, ...manifest } = staged.manifest;
+  fs.writeFileSync(path.join(folder, 'backup.json'), JSON.stringify(say(manifest)));
+  await create({ cwd: folder, file: file(name), gzip: { level: 1 } }, ['backup.json', 'pg']);
   dropStaged(staged.id);
+  return file(name);
+}
+
+test('a copy of this shop is known by its seal; changed in one byte it is refused', async () => {
+  expect(known(await stageBackup(file('a.tar.gz'))).isOwn).toBe(true);
+  const staged = known(await stageBackup(file('a.tar.gz')));
+  const folder = path.join(environment().folder, staged.id);
+  fs.rmSync(path.join(folder, 'own'));
+  fs.writeFileSync(path.join(folder, 'backup.json'), JSON.stringify(staged.manifest));
+  await create({ cwd: folder, file: file('touched'), gzip: { level: 1 } }, ['backup.json', 'pg']);
+  dropStaged(staged.id);
+  expect(await stageBackup(file('touched'))).toMatchObject({
+    ok: false,
+    message: expect.stringMatching(/not the one that it was made with/) as string,
+  });
+});
+
+// 2026-11-27: a copy with two triggers dropped and a signature changed was restored.
+test('a copy with a trigger dropped is refused', async () => {
+  const drop = 'drop trigger ledger_kept on ledger';
+  expect(
+    await stageBackup(await repacked('dropped', (manifest) => manifest, [drop])),
+  ).toMatchObject({
+    ok: false,
+    message: expect.stringMatching(/lacks trigger .*ledger_kept/) as string,
+  });
+});
+
+test.each([
+  [
+    'a trigger off',
+    'alter table checks disable trigger checks_ledger',
+    /lacks trigger .*checks_led/,
+  ],
+  [
+    'a constraint gone',
+    'alter table axles drop constraint axles_vehicle_id_vehicles_id_fk',
+    /lacks constraint/,
+  ],
+  [
+    'a function of its own',
+    "create or replace function zh_said(name text) returns text language sql stable as $$ select 'x' $$",
+    /lacks function zh_said/,
+  ],
+  ['a rule', 'create rule quiet as on delete to checks do instead nothing', /has rule/],
+  ['a column more', 'alter table people add column pin text', /has column people.pin/],
+])('a database with %s is not made as this program makes it', async (_, change, reason) => {
+  const db = await database();
+  const [found] = await db
+    .transaction(async (tx) => {
+      await tx.execute(sql.raw(change));
+      throw Object.assign(new Error('back'), { found: await shapeOf(tx) });
+    })
+    .catch((error: Error & { found: Shape }) => [error.found]);
+  expect(differenceOf(found!, await wantedShape())).toMatch(reason);
+  expect(differenceOf(await shapeOf(db), await wantedShape())).toBeNull();
+});
+
+test('a copy with a signature changed is one of other records, and restored only where that is said', async () => {
+  const place = await repacked('signature', (manifest) => manifest, [
+    'alter table jobs disable trigger user',
+    "update jobs set signed_by = 'Nobody' where closed_at is not null",
+    'alter table jobs enable trigger user',
+  ]);
+  const staged = known(await stageBackup(place));
+  expect(staged.isOwn).toBe(false);
+  expect(await restoreStaged(staged.id, { who: LEAD })).toMatchObject({
+    ok: false,
+    message: expect.stringMatching(/not under the seal of this shop/) as string,
+  });
+  known(await restoreStaged(staged.id, { evenForeign: true, who: LEAD }));
+  const lines = await (await database()).select().from(ledger).where(eq(ledger.what, 'copy'));
+  expect(lines.at(-1)).toMatchObject({ who: 'Ines', place: 'a copy of other records, restored' });
+  known(await restoreStaged(known(await stageBackup(file('a.tar.gz'))).id));
+});
+
+test('a file that unpacks out of all proportion is refused before it is unpacked', async () => {
+  const folder = fs.mkdtempSync(path.join(work, 'bomb-'));
+  fs.mkdirSync(path.join(folder, 'pg'));
+  fs.writeFileSync(path.join(folder, 'pg', 'PG_VERSION'), '');
+  fs.truncateSync(path.join(folder, 'pg', 'PG_VERSION'), 700_000_000);
+  await create({ cwd: folder, file: file('bomb'), gzip: true }, ['pg']);
+  const began = performance.now();
+  expect(await stageBackup(file('bomb'))).toMatchObject({
+    ok: false,
+    message: expect.stringMatching(/more than any backup/) as string,
+  });
+  expect(performance.now() - began).toBeLessThan(10_000);
+});
+
+test('copies are made one at a time, and few that were looked through wait', async () => {
+  const made = await Promise.all(['b', 'c', 'd'].map((name) => makeBackup(file(`${name}.tar.gz`))));
+  expect(made.filter(({ ok }) => ok)).toHaveLength(1);
+  for (let i = 0; i < 3; i += 1) known(await stageBackup(file('a.tar.gz')));
+  expect(leftovers()).toHaveLength(2);
+  sweepWork();
+});
+
+test('a copy with fewer records than it says is refused', async () => {
+  await repacked('fewer', (manifest) => ({
+    ...manifest,
+    counts: { ...manifest.counts, jobs: 99 },
+  }));
   expect(await stageBackup(file('fewer'))).toMatchObject({
     ok: false,
     message: expect.stringMatching(/has not the records/) as string,
@@ -201,7 +321,7 @@ test('copies by night: one a night, after two o\u2019clock, old ones taken away'
   const nights = keptCopies().filter(({ kind }) => kind === 'nightly');
   expect(nights.length).toBeLessThan(15);
   expect(nights.map(({ name }) => name)).toContain('nightly-2026-01-28.tar.gz');
-  expect(known(await stageBackup(copyFile('nightly-2026-03-03.tar.gz')!)).manifest.version).toBe(1);
+  expect(known(await stageBackup(copyFile('nightly-2026-03-03.tar.gz')!)).manifest.version).toBe(2);
 });
 
 test('copies by hand are listed, sent and thrown away; other names are none', async () => {
@@ -221,7 +341,9 @@ test('copies by hand are listed, sent and thrown away; other names are none', as
 const HERE = { headers: { host: '127.0.0.1' } };
 
 test('by the route: sent, taken in, looked through; strangers stay out', async () => {
-  const sent = await GET(new Request('http://127.0.0.1/api/v1/backup', HERE));
+  const sent = await makeNow(
+    new Request('http://127.0.0.1/api/v1/backup/now', { ...HERE, method: 'POST' }),
+  );
   const body = await sent.arrayBuffer();
   const post = (headers: Record<string, string>) =>
     POST(new Request('http://127.0.0.1/api/v1/backup', { method: 'POST', body, headers }));

@@ -175,7 +175,8 @@ describe('copies by command', () => {
     expect([made.stderr, made.status]).toEqual(['', 0]);
     expect(made.stdout).toContain('copy.tar.gz: 0 jobs');
     expect(copies('one', 'backup', 'copy.tar.gz').stderr).toContain('is there already');
-    const back = copies('two', 'restore', 'copy.tar.gz');
+    expect(copies('two', 'restore', 'copy.tar.gz').stderr).toContain('seal of this shop');
+    const back = copies('two', 'restore', 'copy.tar.gz', '--foreign');
     expect(back.stdout).toMatch(/0 jobs, 0 readings of .* are in place/);
     expect(fs.readdirSync(path.join(work, 'two', 'copies'))).toHaveLength(1);
   });

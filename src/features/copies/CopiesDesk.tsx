@@ -42,10 +42,11 @@ function StagedCard({
   readonly staged: Staged;
   readonly canRestore: boolean;
   readonly isBusy: boolean;
-  readonly onRestore: () => void;
+  readonly onRestore: (evenForeign: boolean) => void;
   readonly onLeave: () => void;
 }) {
   const { counts, made } = staged.manifest;
+  const [evenForeign, setEvenForeign] = useState(false);
   return (
     <div className="zh-card mt-3" role="alert">
       <p>
@@ -59,13 +60,29 @@ function StagedCard({
         It takes the place of everything on file here. What was written since it was made is then
         not on file any more; it is kept beside, in the data folder.
       </p>
+      {!staged.isOwn && (
+        <div className="zh-stop mb-3">
+          <p className="mb-1">
+            <strong>This shop did not make it, or it was made before copies were sealed.</strong>{' '}
+            Nothing shows that what is signed in it was signed here.
+          </p>
+          <label className="zh-check">
+            <input
+              type="checkbox"
+              checked={evenForeign}
+              onChange={({ target }) => setEvenForeign(target.checked)}
+            />{' '}
+            I know where it comes from: it may take the place of the records
+          </label>
+        </div>
+      )}
       {!canRestore && <p>A lead restores: ask one to choose the name at “Who is here”.</p>}
       <div className="d-flex flex-wrap gap-2">
         <button
           type="button"
           className="btn btn-primary"
-          disabled={isBusy || !canRestore}
-          onClick={onRestore}
+          disabled={isBusy || !canRestore || !(staged.isOwn || evenForeign)}
+          onClick={() => onRestore(evenForeign)}
         >
           Put it in place of the records
         </button>
@@ -110,10 +127,10 @@ export function CopiesDesk({
     leave();
     run(action, setStaged);
   };
-  const restore = (): void => {
+  const restore = (evenForeign: boolean): void => {
     if (!staged) return;
     run(
-      () => restoreAction(staged.id),
+      () => restoreAction(staged.id, evenForeign),
       (kept) => {
         setStaged(null);
         setSaid(
@@ -141,9 +158,10 @@ export function CopiesDesk({
             Make a copy now
           </button>
           {canRestore && (
-            <a className="btn btn-outline-secondary" href="/api/v1/backup" download>
-              Take a copy with you
-            </a>
+            // It is made when it is asked for, so it is sent for by a form and not followed.
+            <form method="post" action="/api/v1/backup/now">
+              <button className="btn btn-outline-secondary">Take a copy with you</button>
+            </form>
           )}
         </div>
       </section>

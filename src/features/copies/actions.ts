@@ -44,11 +44,15 @@ export async function stageCopyAction(name: string): Promise<Answer<Staged>> {
   return file ? stageBackup(file) : refuse('There is no such copy any more.');
 }
 
-/** Puts a copy that was found whole in the place of the records; a lead does. */
-export async function restoreAction(id: string): Promise<Answer<string>> {
-  const why = await notLead();
+/**
+ * Puts a copy that was found whole in the place of the records; a lead does, and says so where
+ * this shop did not make it.
+ */
+export async function restoreAction(id: string, evenForeign: boolean): Promise<Answer<string>> {
+  const who = await whoIsHere();
+  const why = refuseRole(who, 'lead');
   if (why !== null) return refuse(why);
-  const answer = await restoreStaged(String(id));
+  const answer = await restoreStaged(String(id), { evenForeign: evenForeign === true, who });
   revalidatePath('/', 'layout');
   return answer;
 }

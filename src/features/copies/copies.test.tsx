@@ -5,6 +5,7 @@ import { sayBytes } from './model';
 const calls: unknown[][] = [];
 const staged = {
   id: 'restoring-abc123',
+  isOwn: true,
   manifest: {
     format: 'zesty-hound-backup',
     version: 1,
@@ -79,7 +80,7 @@ test('a copy is looked through first, and put in place by a second press', async
   expect(calls.map(([name]) => name)).toEqual(['stage']);
   await press('Put it in place of the records');
   await waitFor(() => expect(screen.getByText(/The copy is in place/)).toBeInTheDocument());
-  expect(calls.at(-1)).toEqual(['restore', 'restoring-abc123']);
+  expect(calls.at(-1)).toEqual(['restore', 'restoring-abc123', false]);
   expect(screen.queryByText('This copy is whole.')).toBeNull();
 });
 

@@ -97,6 +97,17 @@ export const downloadResponse = (
       })
     : problemResponse({ code: 'not-found', message: missing, path: '' }, 404);
 
+/** A file of ours that is sent as it is read. */
+export const downloadStream = (name: string, body: ReadableStream, bytes: number): Response =>
+  new Response(body, {
+    headers: {
+      'Content-Type': 'application/gzip',
+      'Content-Length': String(bytes),
+      'Content-Disposition': `attachment; filename="${name}"`,
+      'Cache-Control': 'no-store',
+    },
+  });
+
 /** A handler that takes large files: the gate and the strict headers, which others have from the proxy. */
 export const behindGate =
   <Rest extends unknown[]>(handler: (request: Request, ...rest: Rest) => Promise<Response>) =>

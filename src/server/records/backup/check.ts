@@ -2,30 +2,40 @@ import 'server-only';
 import fs from 'node:fs';
 import path from 'node:path';
 import { isDeepStrictEqual } from 'node:util';
-import { extract, list, type ReadEntry } from 'tar';
+import type { ReadEntry } from 'tar';
 import { FolderTooNew, writeFolderVersion } from '../../../db/connect/folderVersion';
 import { openDatabase, schemaVersion } from '../../../db/client';
 import { accept, refuse, type Answer } from '../../answer';
+import { differenceOf, shapeOf, wantedShape } from '../../../db/shape';
 import { workFolder } from './make';
 import { countRecords, readManifest, type Manifest } from './manifest';
+import { listPacked, TooMuch, unpack } from './pack';
+import { digestOf, isOwnManifest } from './seal';
+import { sweepStaged } from './staged';
 
 /** Largest backup taken, packed and unpacked, in bytes, and most files in it. */
 export const LARGEST_BACKUP = 8_000_000_000;
-const LARGEST_UNPACKED = 40_000_000_000;
 const MOST_FILES = 100_000;
+/** Backups that wait at once: an older one goes when another is looked through. */
+const MOST_STAGED = 2;
 
 /** A backup that was unpacked and found sound, waiting to take the place of the records. */
 export interface Staged {
   /** Its folder's name in the data folder. */
   readonly id: string;
   readonly manifest: Manifest;
+  /** Whether this shop made it, and it is as it was made, byte for byte. */
+  readonly isOwn: boolean;
 }
+
+/** In the folder of a staged backup: whether this shop made it. */
+export const STAGED_OWN = 'own';
 
 const isOurs = (name: string): boolean =>
   name === 'backup.json' || (/^pg(\/[\w.-]+)*\/?$/.test(name) && !name.includes('..'));
 
 const codeOf = (error: unknown): string =>
-  error instanceof Error && 'code' in error ? String(error.code) : '';
+  typeof error === 'object' && error !== null && 'code' in error ? String(error.code) : '';
 
 /** Whether the unpacker found no whole archive: its own errors, and those of what it is packed by. */
 const isTorn = (error: unknown): boolean =>
@@ -36,20 +46,18 @@ const isDiskFull = (error: unknown): boolean => codeOf(error) === 'ENOSPC';
 /** Why the files that a backup lists cannot be ours; null where they can. Nothing is unpacked. */
 async function suspicious(file: string): Promise<string | null> {
   let files = 0;
-  let bytes = 0;
   let why: string | null = null;
   const look = (entry: ReadEntry): void => {
     files += 1;
-    bytes += entry.size;
     if (!['File', 'OldFile', 'Directory'].includes(entry.type)) {
       why ??= `it has a ${entry.type.toLowerCase()} in it`;
     } else if (!isOurs(entry.path)) why ??= 'it has a file in it that no backup has';
-    if (files > MOST_FILES || bytes > LARGEST_UNPACKED)
-      why ??= 'it unpacks to more than any backup';
+    if (files > MOST_FILES) why ??= 'it unpacks to more than any backup';
   };
   try {
-    await list({ file, strict: true, onReadEntry: look });
+    await listPacked(file, look);
   } catch (error) {
+    if (error instanceof TooMuch) return 'it unpacks to more than any backup';
     if (!isTorn(error)) throw error;
     return 'it is torn, or no backup at all';
   }
@@ -62,9 +70,13 @@ async function open(folder: string, manifest: Manifest): Promise<Answer<null>> {
     const { db, close } = await openDatabase({ folder });
     try {
       const counts = await countRecords(db);
-      return isDeepStrictEqual(counts, manifest.counts)
+      if (!isDeepStrictEqual(counts, manifest.counts)) {
+        return refuse('The backup has not the records that it says: it is not whole.');
+      }
+      const otherwise = differenceOf(await shapeOf(db), await wantedShape());
+      return otherwise === null
         ? accept(null)
-        : refuse('The backup has not the records that it says: it is not whole.');
+        : refuse(`The database in the backup is not made as this program makes it: ${otherwise}.`);
     } finally {
       await close();
     }
@@ -83,6 +95,7 @@ async function open(folder: string, manifest: Manifest): Promise<Answer<null>> {
 export async function stageBackup(file: string): Promise<Answer<Staged>> {
   const why = await suspicious(file);
   if (why) return refuse(`This is no backup of Zesty Hound: ${why}. Nothing was changed.`);
+  sweepStaged(MOST_STAGED - 1);
   const folder = workFolder('restoring');
   const giveUp = (message: string): Answer<never> => {
     fs.rmSync(folder, { recursive: true, force: true });
@@ -91,7 +104,7 @@ export async function stageBackup(file: string): Promise<Answer<Staged>> {
     );
   };
   try {
-    await extract({ file, cwd: folder, strict: true, preservePaths: false });
+    await unpack(file, folder);
   } catch (error) {
     if (!isTorn(error) && !isDiskFull(error)) throw error;
     return giveUp('The backup could not be unpacked: it is torn, or the disk is full.');
@@ -103,7 +116,12 @@ export async function stageBackup(file: string): Promise<Answer<Staged>> {
     return giveUp('The backup was made by a newer version of Zesty Hound: use that one.');
   }
   writeFolderVersion(folder, manifest.schema);
+  if (manifest.digest && (await digestOf(path.join(folder, 'pg'))) !== manifest.digest) {
+    return giveUp('The database in the backup is not the one that it was made with.');
+  }
   const opened = await open(folder, manifest);
   if (!opened.ok) return giveUp(opened.message);
-  return accept({ id: path.basename(folder), manifest });
+  const isOwn = manifest.digest !== undefined && isOwnManifest(manifest);
+  if (isOwn) fs.writeFileSync(path.join(folder, STAGED_OWN), '');
+  return accept({ id: path.basename(folder), manifest, isOwn });
 }

@@ -6,6 +6,7 @@ import { accept, refuse, type Answer } from '../../answer';
 import { environment } from '../../environment';
 import { copiesFolder, makeBackup } from './make';
 import { daysToKeep } from './rotation';
+import { sweepStaged } from './staged';
 
 /** A kept copy: of a night, or made by hand. */
 export interface KeptCopy {
@@ -75,11 +76,13 @@ export async function nightlyCopy(now = new Date()): Promise<string | null> {
   return name;
 }
 
+const DAY_MS = 24 * 3600_000;
 const LOOK_EVERY_MS = 15 * 60_000;
 
 /** Looks every quarter of an hour whether the copy of the night is due; never keeps the program up. */
 export function watchNights(): void {
   setInterval(() => {
+    sweepStaged(Infinity, Date.now() - DAY_MS);
     nightlyCopy().catch((error: unknown) => {
       process.stderr.write(`The nightly copy was not made: ${String(error)}\n`);
     });

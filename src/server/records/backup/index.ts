@@ -4,3 +4,4 @@ export * from './restore';
 export * from './copies';
 export * from './transfer';
 export type { Manifest } from './manifest';
+export { folderPass, isFromTheFolder } from '../shopKey';

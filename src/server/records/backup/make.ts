@@ -1,12 +1,13 @@
 import 'server-only';
 import fs from 'node:fs';
 import path from 'node:path';
-import { create } from 'tar';
 import { schemaVersion } from '../../../db/client';
 import { accept, refuse, type Answer } from '../../answer';
 import { databaseHandle } from '../../database';
 import { environment } from '../../environment';
 import { BACKUP_FORMAT, BACKUP_VERSION, countRecords, type Manifest } from './manifest';
+import { pack } from './pack';
+import { digestOf, sealManifest } from './seal';
 
 /** The folder of the kept copies, in the data folder. */
 export const copiesFolder = (): string => path.join(environment().folder, 'copies');
@@ -21,8 +22,23 @@ export function workFolder(purpose: 'copying' | 'restoring'): string {
 const IN_A_SERVER =
   'The records are in a PostgreSQL server: copy and restore them with its own tools (pg_dump).';
 
-/** Writes a backup of everything into a file that is whole or not there. */
+const UNDER_WAY = 'A copy is being made just now. Ask again when it is done.';
+
+/** Copies are made one at a time in a process, whoever asks for them. */
+const store = globalThis as typeof globalThis & { zestyHoundCopying?: boolean };
+
+/** Writes a backup of everything into a file that is whole or not there; one at a time. */
 export async function makeBackup(file: string): Promise<Answer<Manifest>> {
+  if (store.zestyHoundCopying) return refuse(UNDER_WAY);
+  store.zestyHoundCopying = true;
+  try {
+    return await writeBackup(file);
+  } finally {
+    store.zestyHoundCopying = false;
+  }
+}
+
+async function writeBackup(file: string): Promise<Answer<Manifest>> {
   const { copyTo } = await databaseHandle();
   if (!copyTo) return refuse(IN_A_SERVER);
   const work = workFolder('copying');
@@ -30,19 +46,17 @@ export async function makeBackup(file: string): Promise<Answer<Manifest>> {
   try {
     const { when, tag } = schemaVersion();
     const counts = await copyTo(path.join(work, 'pg'), countRecords);
-    const manifest: Manifest = {
+    const manifest = sealManifest({
       format: BACKUP_FORMAT,
       version: BACKUP_VERSION,
       made: new Date().toISOString(),
       schema: { when, tag },
       counts,
-    };
+      digest: await digestOf(path.join(work, 'pg')),
+    });
     fs.writeFileSync(path.join(work, 'backup.json'), `${JSON.stringify(manifest)}\n`);
     fs.mkdirSync(path.dirname(file), { recursive: true });
-    await create({ cwd: work, file: unfinished, gzip: { level: 3 }, portable: true }, [
-      'backup.json',
-      'pg',
-    ]);
+    await pack(work, ['backup.json', 'pg'], unfinished);
     const handle = fs.openSync(unfinished, 'r');
     fs.fsyncSync(handle);
     fs.closeSync(handle);

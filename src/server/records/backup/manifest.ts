@@ -3,12 +3,13 @@ import { z } from 'zod';
 import type { Database } from '../../../db/client';
 
 export const BACKUP_FORMAT = 'zesty-hound-backup';
-export const BACKUP_VERSION = 1;
+export const BACKUP_VERSION = 2;
 
 /** What a backup says of itself, in the file beside the database. */
 const manifestSchema = z.strictObject({
   format: z.literal(BACKUP_FORMAT),
-  version: z.literal(BACKUP_VERSION),
+  /** The first version had neither digest nor seal. */
+  version: z.union([z.literal(1), z.literal(BACKUP_VERSION)]),
   made: z.iso.datetime(),
   /** The newest migration that its database has. */
   schema: z.strictObject({ when: z.number(), tag: z.string().max(200) }),
@@ -18,6 +19,10 @@ const manifestSchema = z.strictObject({
     readings: z.int().min(0),
     photos: z.int().min(0),
   }),
+  /** One figure for every file of its database. */
+  digest: z.string().length(64).optional(),
+  /** The seal of the shop that made it, over all the rest. */
+  seal: z.string().max(100).optional(),
 });
 export type Manifest = z.output<typeof manifestSchema>;
 

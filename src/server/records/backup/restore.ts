@@ -2,11 +2,13 @@ import 'server-only';
 import fs from 'node:fs';
 import path from 'node:path';
 import { accept, refuse, type Answer } from '../../answer';
-import { exchangeDatabase } from '../../database';
+import type { Who } from '../../../db/repositories';
+import { ledger } from '../../../db/schema';
+import { database, exchangeDatabase } from '../../database';
 import { environment } from '../../environment';
+import { STAGED_OWN } from './check';
 import { copiesFolder } from './make';
-
-const STAGED = /^restoring-\w{6}$/;
+import { STAGED } from './staged';
 
 /** What a folder of records is made of. */
 const PARTS = ['pg', 'version.json'] as const;
@@ -20,16 +22,36 @@ function move(from: string, to: string): void {
   }
 }
 
+const FOREIGN =
+  'This copy is not under the seal of this shop: another shop made it, or it was made before there were seals. Say that it is to take the place of the records all the same.';
+
+/** Takes down in the records that are in place now that they were restored, and by whom. */
+async function sayRestored(isOwn: boolean, who: Who | null): Promise<void> {
+  await (await database()).insert(ledger).values({
+    ...{ what: 'copy', op: 'import', who: who?.name ?? null, role: who?.role ?? null },
+    place: isOwn ? 'a copy of this shop, restored' : 'a copy of other records, restored',
+  });
+}
+
 /**
  * Puts a backup that was staged in the place of the records, while the program runs. What stood
- * there is kept beside. Answers with the folder it is kept in.
+ * there is kept beside. One that this shop did not make is restored only where that is said.
+ * Answers with the folder it is kept in.
  */
-export async function restoreStaged(id: string): Promise<Answer<string>> {
+export async function restoreStaged(
+  id: string,
+  {
+    evenForeign = false,
+    who = null,
+  }: { readonly evenForeign?: boolean; readonly who?: Who | null } = {},
+): Promise<Answer<string>> {
   const { folder, url } = environment();
   const staged = path.join(folder, id);
   if (url || !STAGED.test(id) || !fs.existsSync(path.join(staged, 'pg'))) {
     return refuse('This backup is not waiting any more: choose it again.');
   }
+  const isOwn = fs.existsSync(path.join(staged, STAGED_OWN));
+  if (!isOwn && !evenForeign) return refuse(FOREIGN);
   const stamp = new Date().toISOString().replace(/[:.]/g, '-');
   const kept = path.join(copiesFolder(), `before-restore-${stamp}`);
   await exchangeDatabase(() => {
@@ -42,6 +64,7 @@ export async function restoreStaged(id: string): Promise<Answer<string>> {
     }
   });
   fs.rmSync(staged, { recursive: true, force: true });
+  await sayRestored(isOwn, who);
   return accept(path.basename(kept));
 }
 

@@ -1,0 +1,18 @@
+import { format } from 'date-fns';
+import { backupToSend, isFromTheFolder } from '@/server/records/backup';
+import { downloadStream, forRole, refusedResponse } from '@/server/web/http';
+
+const make = async (): Promise<Response> => {
+  const made = await backupToSend();
+  if (!made.ok) return refusedResponse(made.message, 409);
+  const name = `zesty-hound-backup-${format(new Date(), 'yyyy-MM-dd')}.tar.gz`;
+  return downloadStream(name, made.value.body, made.value.bytes);
+};
+const forLead = forRole('lead', make);
+
+/**
+ * Makes a backup of everything as it is now and sends it: for a lead, or for the command on this
+ * machine that can read the data folder. One at a time.
+ */
+export const POST = (request: Request): Promise<Response> =>
+  isFromTheFolder(request.headers.get('authorization')) ? make() : forLead(request);
