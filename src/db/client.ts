@@ -32,7 +32,7 @@ export interface DatabaseHandle {
 }
 
 /** Migrations lie beside this file in the source and are shipped with the build. */
-export const migrationsFolder = (): string =>
+const migrationsFolder = (): string =>
   path.join(/* turbopackIgnore: true */ process.cwd(), 'src', 'db', 'migrations');
 
 /** The newest schema that this program knows. */
@@ -110,6 +110,17 @@ async function openEngine(database: string): Promise<DatabaseHandle> {
     });
   };
   return { db, close: () => client.close(), copyTo };
+}
+
+/** A new database that lies on no disk and goes with the process. */
+export async function openInMemory(): Promise<DatabaseHandle> {
+  const { PGlite } = await import('@electric-sql/pglite');
+  const { drizzle } = await import('drizzle-orm/pglite');
+  const { migrate } = await import('drizzle-orm/pglite/migrator');
+  const client = await PGlite.create();
+  const db = drizzle(client, { schema });
+  await migrate(db, { migrationsFolder: migrationsFolder() });
+  return { db, close: () => client.close(), copyTo: null };
 }
 
 async function openFolder(folder: string): Promise<DatabaseHandle> {

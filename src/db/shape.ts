@@ -1,6 +1,5 @@
 import { sql } from 'drizzle-orm';
-import { migrationsFolder, type Database } from './client';
-import * as schema from './schema';
+import { openInMemory, type Database } from './client';
 
 /** What a database is made of beside its rows, each part in a line that says all of it. */
 export type Shape = ReadonlySet<string>;
@@ -54,16 +53,11 @@ export function differenceOf(found: Shape, wanted: Shape): string | null {
 export const wantedShape = (() => {
   let wanted: Promise<Shape> | null = null;
   const make = async (): Promise<Shape> => {
-    const { PGlite } = await import('@electric-sql/pglite');
-    const { drizzle } = await import('drizzle-orm/pglite');
-    const { migrate } = await import('drizzle-orm/pglite/migrator');
-    const client = await PGlite.create();
+    const { db, close } = await openInMemory();
     try {
-      const db = drizzle(client, { schema });
-      await migrate(db, { migrationsFolder: migrationsFolder() });
       return await shapeOf(db);
     } finally {
-      await client.close();
+      await close();
     }
   };
   return (): Promise<Shape> => (wanted ??= make());
