@@ -8,21 +8,14 @@ export interface Served {
 
 /** Starts the built application on a data folder and waits until it answers. */
 export async function serve(folder: string, port: number): Promise<Served> {
-  const server = spawn(
-    process.execPath,
-    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
-    {
-      stdio: 'ignore',
-      env: {
-        ...process.env,
-        NODE_ENV: 'production',
-        NODE_OPTIONS: '',
-        ZESTY_HOUND_DATA: folder,
-        DATABASE_URL: '',
-        NEXT_MANUAL_SIG_HANDLE: '1',
-      },
+  const server = spawn(process.execPath, ['scripts/server.mjs'], {
+    stdio: 'ignore',
+    env: {
+      ...process.env,
+      ...{ NODE_ENV: 'production', NODE_OPTIONS: '', HOST: '127.0.0.1', PORT: String(port) },
+      ...{ ZESTY_HOUND_DATA: folder, DATABASE_URL: '', NEXT_MANUAL_SIG_HANDLE: '1' },
     },
-  );
+  });
   const address = `http://127.0.0.1:${port}`;
   for (let i = 0; i < 600; i += 1) {
     const up = await fetch(`${address}/api/health`).then(

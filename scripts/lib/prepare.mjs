@@ -178,18 +178,11 @@ export function serverEnvironment(data) {
 /** Starts the built application and stays until it ends. */
 export function serve(data, env = {}) {
   const own = { ...process.env, ...serverEnvironment(data), ...env };
-  const child = spawn(
-    process.execPath,
-    [
-      bin('next').replace(/\.bin[/\\]next$/, 'next/dist/bin/next'),
-      'start',
-      '-H',
-      own.HOST,
-      '-p',
-      own.PORT,
-    ],
-    { cwd: ROOT, stdio: 'inherit', env: own },
-  );
+  const child = spawn(process.execPath, [path.join(ROOT, 'scripts', 'server.mjs')], {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: own,
+  });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
   child.on('exit', (code) => process.exit(code ?? 0));
 }

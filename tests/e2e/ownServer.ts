@@ -11,16 +11,19 @@ export const freePort = (): Promise<number> =>
   });
 
 /** The built application on a folder of the test’s own. */
-export function startServer(port: number, folder: string): ChildProcess {
-  return spawn(
-    process.execPath,
-    ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
-    {
-      stdio: 'ignore',
-      env: { ...process.env, NODE_ENV: 'production', ZESTY_HOUND_DATA: folder, DATABASE_URL: '' },
+export const startServer = (
+  port: number,
+  folder: string,
+  stdio: 'ignore' | 'pipe' = 'ignore',
+): ChildProcess =>
+  spawn(process.execPath, ['scripts/server.mjs'], {
+    stdio,
+    env: {
+      ...process.env,
+      ...{ NODE_ENV: 'production', HOST: '127.0.0.1', PORT: String(port) },
+      ...{ ZESTY_HOUND_DATA: folder, DATABASE_URL: '', NEXT_MANUAL_SIG_HANDLE: '1' },
     },
-  );
-}
+  });
 
 /** Waits until a server answers from its records. */
 export async function untilItAnswers(address: string): Promise<void> {

@@ -3,33 +3,10 @@
 import { format } from 'date-fns';
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
-import type { Answer } from '@/server/answer';
+import type { Asked } from '@/ui/ask';
 import type { KeptCopy, Staged } from '@/server/records/backup';
-import {
-  copyNowAction,
-  dropStagedAction,
-  removeCopyAction,
-  restoreAction,
-  stageCopyAction,
-} from './actions';
+import { leaveCopy, makeCopy, removeCopy, restoreCopy, sendCopy, stageCopy } from './requests';
 import { sayBytes } from './model';
-
-/** Sends a file to be looked through. */
-async function sendFile(file: File): Promise<Answer<Staged>> {
-  const failed = (message: string): Answer<Staged> => ({
-    ok: false,
-    message,
-    fields: {},
-    code: 'refused',
-  });
-  try {
-    const answer = await fetch('/api/v1/backup', { method: 'POST', body: file });
-    const body = (await answer.json()) as Staged & { error?: { message: string } };
-    return body.error ? failed(body.error.message) : { ok: true, value: body };
-  } catch {
-    return failed('The server did not answer. Nothing was changed.');
-  }
-}
 
 /** What is in a copy that was found whole, and the last word before it replaces the records. */
 function StagedCard({
@@ -107,10 +84,7 @@ export function CopiesDesk({
   const [said, setSaid] = useState<string | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
   const [busy, begin] = useTransition();
-  const run = <Value,>(
-    action: () => Promise<Answer<Value>>,
-    then: (value: Value) => void,
-  ): void => {
+  const run = <Value,>(action: () => Promise<Asked<Value>>, then: (value: Value) => void): void => {
     setSaid(null);
     setRefused(null);
     begin(async () => {
@@ -120,17 +94,17 @@ export function CopiesDesk({
     });
   };
   const leave = (): void => {
-    if (staged) void dropStagedAction(staged.id);
+    if (staged) void leaveCopy(staged.id);
     setStaged(null);
   };
-  const look = (action: () => Promise<Answer<Staged>>): void => {
+  const look = (action: () => Promise<Asked<Staged>>): void => {
     leave();
     run(action, setStaged);
   };
   const restore = (evenForeign: boolean): void => {
     if (!staged) return;
     run(
-      () => restoreAction(staged.id, evenForeign),
+      () => restoreCopy(staged.id, evenForeign),
       (kept) => {
         setStaged(null);
         setSaid(
@@ -153,7 +127,12 @@ export function CopiesDesk({
             type="button"
             className="btn btn-primary"
             disabled={busy}
-            onClick={() => run(copyNowAction, (name) => setSaid(`${name} is kept.`))}
+            onClick={() =>
+              run(makeCopy, (name) => {
+                setSaid(`${name} is kept.`);
+                router.refresh();
+              })
+            }
           >
             Make a copy now
           </button>
@@ -187,7 +166,7 @@ export function CopiesDesk({
                     type="button"
                     className="btn btn-link"
                     disabled={busy}
-                    onClick={() => look(() => stageCopyAction(name))}
+                    onClick={() => look(() => stageCopy(name))}
                   >
                     Restore<span className="visually-hidden">: {name}</span>
                   </button>
@@ -198,8 +177,11 @@ export function CopiesDesk({
                       disabled={busy}
                       onClick={() =>
                         run(
-                          () => removeCopyAction(name),
-                          () => setSaid(`${name} is gone.`),
+                          () => removeCopy(name),
+                          () => {
+                            setSaid(`${name} is gone.`);
+                            router.refresh();
+                          },
                         )
                       }
                     >
@@ -226,7 +208,7 @@ export function CopiesDesk({
           disabled={busy}
           onChange={({ target }) => {
             const file = target.files?.[0];
-            if (file) look(() => sendFile(file));
+            if (file) look(() => sendCopy(file));
           }}
         />
       </section>

@@ -16,7 +16,7 @@ const staged = {
 } as const;
 let refusal: string | null = null;
 jest.mock('next/navigation', () => ({ useRouter: () => ({ refresh: () => undefined }) }));
-jest.mock('./actions', () => {
+jest.mock('./requests', () => {
   const say =
     (name: string, value: unknown) =>
     (...args: unknown[]): Promise<unknown> => {
@@ -26,11 +26,12 @@ jest.mock('./actions', () => {
       );
     };
   return {
-    copyNowAction: say('copy', 'backup-2026-03-02-101112.tar.gz'),
-    removeCopyAction: say('remove', 'x'),
-    stageCopyAction: (name: string) => say('stage', staged)(name),
-    restoreAction: say('restore', 'before-restore-x'),
-    dropStagedAction: say('drop', undefined),
+    makeCopy: say('copy', 'backup-2026-03-02-101112.tar.gz'),
+    removeCopy: say('remove', 'x'),
+    stageCopy: (name: string) => say('stage', staged)(name),
+    restoreCopy: say('restore', 'before-restore-x'),
+    leaveCopy: say('drop', null),
+    sendCopy: (file: File) => say('send', staged)(file),
   };
 });
 beforeEach(() => {

@@ -6,7 +6,7 @@ import { compareSets, type ComparedSet } from '@/core/quality';
 import { evenAngles, averageLaps, readingUncertainty } from '@/core/readings';
 import { formatIn } from '@/core/units';
 import { ReasonForm } from '@/ui/ReasonForm';
-import { historyAction, type FormerReading } from './actions';
+import { formerReadings, type FormerReading } from './requests';
 import type { BenchCorner, BenchSet, Cursor } from './model';
 import { PasteSets } from './PasteSets';
 import { setName } from './SetTabs';
@@ -76,14 +76,25 @@ function Comparison({ set, sets, corner }: Omit<SetToolsProps, 'set'> & { set: B
 
 function History({ set, onPick }: { set: BenchSet; onPick: (place: Cursor) => void }) {
   const [former, setFormer] = useState<readonly FormerReading[] | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const look = async (): Promise<void> => {
+    const found = await formerReadings(set.id);
+    setTrouble(found.ok ? null : found.message);
+    if (found.ok) setFormer(found.value);
+  };
   return (
     <details
       className="mt-2"
       onToggle={(event) => {
-        if (event.currentTarget.open) void historyAction(set.id).then(setFormer);
+        if (event.currentTarget.open) void look();
       }}
     >
       <summary className="py-2">Readings that were changed</summary>
+      {trouble && (
+        <p className="zh-error mb-0" role="alert">
+          {trouble}
+        </p>
+      )}
       {former?.length === 0 && (
         <p className="zh-muted mb-0">None: every reading stands as first typed.</p>
       )}

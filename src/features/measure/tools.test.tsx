@@ -7,7 +7,9 @@ import { SetTools } from './SetTools';
 const sent: unknown[] = [];
 let answer: unknown = { ok: true, value: [] };
 let former: unknown[] = [];
-jest.mock('./actions', () => ({ historyAction: () => Promise.resolve(former) }));
+jest.mock('./requests', () => ({
+  formerReadings: () => Promise.resolve({ ok: true, value: former }),
+}));
 jest.mock('@/ui/keeper/keepWrite', () => ({
   keepWrite: ({ input }: { input: unknown }) => {
     sent.push(input);
@@ -78,7 +80,7 @@ describe('what can be done with a set', () => {
 
   test('what stood at a place before is listed and leads there', async () => {
     const onPick = jest.fn();
-    former = [{ lap: 0, position: 8, text: '0.003', replacedAt: new Date(0) }];
+    former = [{ lap: 0, position: 8, text: '0.003', replacedAt: '1970-01-01T00:00:00.000Z' }];
     tools([benchSet({ readings: lap(0) })], { onPick });
     const details = screen.getByText('Readings that were changed').closest('details')!;
     details.open = true;

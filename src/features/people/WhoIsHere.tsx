@@ -1,9 +1,10 @@
 'use client';
 
+import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
 import { Form } from 'react-bootstrap';
 import { useSend } from '@/ui/field';
-import { chooseWhoAction } from './actions';
+import { chooseWho } from './requests';
 import { ROLES, type Role } from './roles';
 import { writePerson } from './writes';
 
@@ -22,12 +23,13 @@ interface WhoIsHereProps {
 
 /** A new name, for a shop that has none yet or one more. */
 function NewPerson({ onDone }: { readonly onDone: () => void }) {
+  const router = useRouter();
   const [name, setName] = useState('');
   const [role, setRole] = useState<Role>('technician');
   const { send, busy, trouble } = useSend(writePerson);
   const add = (): void =>
     send([{ name, role }], (id) => {
-      void chooseWhoAction(id);
+      void chooseWho(id).then(() => router.refresh());
       onDone();
     });
   return (
@@ -83,7 +85,13 @@ export function WhoIsHere({ isFolded = false, ...who }: WhoIsHereProps) {
 
 function Names({ people, here }: Omit<WhoIsHereProps, 'isFolded'>) {
   const [isAdding, setAdding] = useState(people.length === 0);
+  const router = useRouter();
   const [busy, begin] = useTransition();
+  const choose = (id: string): void =>
+    begin(async () => {
+      await chooseWho(id);
+      begin(() => router.refresh());
+    });
   return (
     <div className="zh-who zh-no-print" role="group" aria-label="Who is here">
       <span className="zh-muted">Who is here?</span>
@@ -94,7 +102,7 @@ function Names({ people, here }: Omit<WhoIsHereProps, 'isFolded'>) {
           className={`btn ${id === here ? 'btn-dark' : 'btn-outline-secondary'}`}
           aria-pressed={id === here}
           disabled={busy}
-          onClick={() => begin(() => chooseWhoAction(id === here ? '' : id))}
+          onClick={() => choose(id === here ? '' : id)}
         >
           {name}
         </button>

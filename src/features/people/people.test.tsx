@@ -4,10 +4,11 @@ import { WhoIsHere } from './WhoIsHere';
 
 const calls: unknown[][] = [];
 let answer: unknown = { ok: true, value: 'w' };
-jest.mock('./actions', () => ({
-  chooseWhoAction: (...args: unknown[]) => {
+jest.mock('next/navigation', () => ({ useRouter: () => ({ refresh: () => undefined }) }));
+jest.mock('./requests', () => ({
+  chooseWho: (...args: unknown[]) => {
     calls.push(['choose', ...args]);
-    return Promise.resolve();
+    return Promise.resolve({ ok: true, value: null });
   },
 }));
 jest.mock('@/ui/keeper/keepWrite', () => ({

@@ -8,15 +8,16 @@ import { useForm } from 'react-hook-form';
 import { vehicleFormSchema, type VehicleForm as Values } from '@/core/contracts';
 import type { UnitSystem } from '@/core/units';
 import { FormField, showServerErrors } from '@/ui/field';
-import type { Answer } from '@/server/answer';
+import type { Asked } from '@/ui/ask';
 import type { VerdictChange } from '@/core/job';
-import { effectsOfVehicleAction } from './actions';
+
 import { AxleFields } from './AxleFields';
 import type { Entered } from './model';
+import { effectsOfVehicle } from './requests';
 import { VerdictChanges } from './VerdictChanges';
 import { writeVehicle } from './writes';
 
-type Refusal = Pick<Extract<Answer<unknown>, { ok: false }>, 'message' | 'fields'>;
+type Refusal = Pick<Extract<Asked<unknown>, { ok: false }>, 'message' | 'fields'>;
 
 interface VehicleFormProps {
   readonly id: string | null;
@@ -47,7 +48,7 @@ export function VehicleForm({ id, values, units, entered = {}, then }: VehicleFo
   // What open verdicts a change bears on is said before it is written.
   const ask = async (typed: Values): Promise<void> => {
     if (id === null) return save(typed);
-    const answer = await effectsOfVehicleAction(id, typed);
+    const answer = await effectsOfVehicle(id, typed);
     if (!answer.ok) return refuse(answer);
     setEffects(answer.value);
     if (answer.value.length === 0) return save(typed);

@@ -1,6 +1,7 @@
 import type { Problem } from '../../core/contracts';
 import type { Decimal } from '../../core/exchange';
 import { refuseRole, type Role } from '../../core/job';
+import type { Answer } from '../answer';
 import { originAndHosts, STRICT_HEADERS, turnedAway } from './gate';
 import { whoIsHere } from './who';
 
@@ -125,6 +126,18 @@ export const behindGate =
 /** A refusal in words. */
 export const refusedResponse = (message: string, status = 400): Response =>
   problemResponse({ code: 'refused', message, path: '' }, status);
+
+/** What a use case answered: its value, or why not, by field. */
+export const answerResponse = (answer: Answer<unknown>): Response =>
+  answer.ok
+    ? Response.json({ value: answer.value })
+    : Response.json(
+        {
+          error: { code: answer.code, message: answer.message, path: '' },
+          fields: answer.fields,
+        },
+        { status: answer.code === 'gone' ? 404 : 409 },
+      );
 
 /** How a request wants the figures of a table: `?decimal=comma`, else with a point. */
 export const decimalAsked = (request: Request): Decimal =>

@@ -1,6 +1,12 @@
 import { statSync } from 'node:fs';
 import { copyFile, receiveBackup, streamOf } from '@/server/records/backup';
-import { behindGate, downloadStream, forRole, refusedResponse } from '@/server/web/http';
+import {
+  answerResponse,
+  behindGate,
+  downloadStream,
+  forRole,
+  refusedResponse,
+} from '@/server/web/http';
 
 /** A kept copy by `?copy=`. A lead asks for it; one is made by POST, see `backup/now`. */
 const send = (request: Request): Promise<Response> => {
@@ -18,7 +24,7 @@ export const GET = behindGate(forRole('lead', send));
 /** Takes a backup and looks whether it is whole; nothing is replaced by this. */
 const receive = async (request: Request): Promise<Response> => {
   const staged = await receiveBackup(request.body);
-  return staged.ok ? Response.json(staged.value) : refusedResponse(staged.message);
+  return answerResponse(staged);
 };
 
 export const POST = behindGate(forRole('lead', receive));

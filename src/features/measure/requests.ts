@@ -1,16 +1,14 @@
-'use server';
-
-import { setHistory } from '@/server/measure/sets';
+import { ask, type Asked } from '@/ui/ask';
 
 /** What stood at a place of a set before it was read again or taken back. */
 export interface FormerReading {
   readonly lap: number;
   readonly position: number;
   readonly text: string;
-  readonly replacedAt: Date;
+  /** When, as ISO 8601. */
+  readonly replacedAt: string;
 }
 
 /** The former readings of a set, the latest first. */
-export async function historyAction(setId: string): Promise<readonly FormerReading[]> {
-  return setHistory(setId);
-}
+export const formerReadings = (setId: string): Promise<Asked<readonly FormerReading[]>> =>
+  ask(`/api/v1/sets/${setId}/changes`);

@@ -1,0 +1,51 @@
+// The built application behind an HTTP server of our own: what the framework’s router would fail
+// on (a path that cannot be decoded, a method that it does not know) is refused before it.
+import { createServer } from 'node:http';
+import next from 'next';
+
+const METHODS = ['GET', 'HEAD', 'OPTIONS', 'POST', 'DELETE'];
+
+/** Why a request cannot be read, with the status that says so; null where it can. */
+function unreadable({ method, url = '/' }) {
+  if (!METHODS.includes(method ?? '')) return [405, 'This method is not answered here.'];
+  try {
+    decodeURIComponent(url.split('?')[0]);
+    return null;
+  } catch {
+    return [400, 'This address cannot be read.'];
+  }
+}
+
+function refuse(response, [status, message]) {
+  const error = { code: 'unreadable', message, path: '' };
+  response.writeHead(status, {
+    'Content-Type': 'application/json',
+    'Cache-Control': 'no-store',
+    'X-Content-Type-Options': 'nosniff',
+    'Content-Security-Policy': "default-src 'none'",
+    ...(status === 405 ? { Allow: METHODS.join(', ') } : {}),
+  });
+  response.end(JSON.stringify({ error }));
+}
+
+const hostname = process.env.HOST || '127.0.0.1';
+const port = Number(process.env.PORT || 3000);
+const app = next({ dev: false, hostname, port, dir: process.cwd() });
+const handle = app.getRequestHandler();
+await app.prepare();
+const server = createServer((request, response) => {
+  const why = unreadable(request);
+  if (why) refuse(response, why);
+  else void handle(request, response);
+});
+server.on('error', (error) => {
+  console.error(
+    error.code === 'EADDRINUSE'
+      ? `Something listens at ${hostname}:${port} already: say another PORT.`
+      : error.message,
+  );
+  process.exit(1);
+});
+server.listen(port, hostname, () => {
+  console.log(`Zesty Hound answers at http://${hostname}:${port}`);
+});
