@@ -31,7 +31,7 @@ jest.mock('./requests', () => {
     stageCopy: (name: string) => say('stage', staged)(name),
     restoreCopy: say('restore', 'before-restore-x'),
     leaveCopy: say('drop', null),
-    sendCopy: (file: File) => say('send', staged)(file),
+    sendCopy: jest.requireActual<typeof import('./requests')>('./requests').sendCopy,
   };
 });
 beforeEach(() => {
