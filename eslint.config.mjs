@@ -27,7 +27,7 @@ const config = [
     },
   },
   {
-    files: ['src/**/*.ts', 'src/**/*.tsx', 'tests/**/*.ts', 'bench/**/*.ts'],
+    files: ['src/**/*.ts', 'src/**/*.tsx', 'tests/**/*.ts', 'bench/**/*.ts', 'drill/**/*.ts'],
     languageOptions: { parserOptions: { projectService: true } },
     rules: {
       '@typescript-eslint/no-floating-promises': 'error',
@@ -37,7 +37,7 @@ const config = [
       ],
     },
   },
-  { files: ['scripts/**', 'src/cli/**', 'bench/**'], rules: { 'no-console': 'off' } },
+  { files: ['scripts/**', 'src/cli/**', 'bench/**', 'drill/**'], rules: { 'no-console': 'off' } },
 ];
 
 export default config;

@@ -15,7 +15,9 @@ const config: NextConfig = {
     ]),
   poweredByHeader: false,
   serverExternalPackages: ['@electric-sql/pglite', 'pg'],
-  outputFileTracingIncludes: { '/*': ['./src/db/migrations/**/*'] },
+  outputFileTracingIncludes: {
+    '/*': ['./src/db/migrations/**/*', './src/server/records/backup/file*.ts'],
+  },
   typedRoutes: false,
   // Types are checked by `npm test`, once.
   typescript: { ignoreBuildErrors: true },

@@ -3,6 +3,7 @@ import { spawn } from 'node:child_process';
 /** A built application that runs on a folder, and how to stop it. */
 export interface Served {
   readonly address: string;
+  readonly pid: number;
   readonly stop: () => Promise<void>;
 }
 
@@ -27,6 +28,7 @@ export async function serve(folder: string, port: number): Promise<Served> {
   }
   return {
     address,
+    pid: server.pid ?? 0,
     stop: async () => {
       server.kill('SIGTERM');
       await new Promise((resolve) => server.once('exit', resolve));

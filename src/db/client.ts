@@ -16,12 +16,13 @@ import * as schema from './schema';
 export type Database = PgDatabase<PgQueryResultHKT, typeof schema>;
 
 /**
- * Copies the database into a new folder while it runs, as it stands at one moment: nothing is
- * written meanwhile. `look` is asked about the same moment; its answer is handed on.
+ * Lets the database be copied while it runs, as it stands at one moment: nothing is written while
+ * `copy` does it, with the folder of the database and the names that are no part of the records.
+ * `look` is asked about the same moment; its answer is handed on.
  */
 export type CopyTo = <Found>(
-  folder: string,
   look: (db: Database) => Promise<Found>,
+  copy: (database: string, left: readonly string[]) => Promise<void>,
 ) => Promise<Found>;
 
 export interface DatabaseHandle {
@@ -97,15 +98,12 @@ async function openEngine(database: string): Promise<DatabaseHandle> {
     ],
   });
   const db = drizzle(client, { schema });
-  const copyTo: CopyTo = async (folder, look) => {
+  const copyTo: CopyTo = async (look, copy) => {
     await client.exec('checkpoint');
     // All others wait for the transaction. What is written after the checkpoint stands in the log.
     return db.transaction(async (tx) => {
       const found = await look(tx);
-      await fs.promises.cp(database, folder, {
-        recursive: true,
-        filter: (file) => !RUNNING.includes(path.basename(file)),
-      });
+      await copy(database, RUNNING);
       return found;
     });
   };

@@ -2,15 +2,15 @@ import 'server-only';
 import fs from 'node:fs';
 import path from 'node:path';
 import { isDeepStrictEqual } from 'node:util';
-import type { ReadEntry } from 'tar';
 import { FolderTooNew, writeFolderVersion } from '../../../db/connect/folderVersion';
 import { openDatabase, schemaVersion } from '../../../db/client';
 import { accept, refuse, type Answer } from '../../answer';
 import { differenceOf, shapeOf, wantedShape } from '../../../db/shape';
 import { workFolder } from './make';
 import { countRecords, readManifest, type Manifest } from './manifest';
-import { listPacked, TooMuch, unpack } from './pack';
-import { digestOf, isOwnManifest } from './seal';
+import { TOO_MUCH, type PackedEntry } from './files';
+import { inWorker } from './fileWork';
+import { isOwnManifest } from './seal';
 import { sweepStaged } from './staged';
 
 /** Largest backup taken, packed and unpacked, in bytes, and most files in it. */
@@ -38,30 +38,31 @@ const codeOf = (error: unknown): string =>
   typeof error === 'object' && error !== null && 'code' in error ? String(error.code) : '';
 
 /** Whether the unpacker found no whole archive: its own errors, and those of what it is packed by. */
-const isTorn = (error: unknown): boolean =>
-  /^(TAR|Z)_/.test(codeOf(error)) || (error instanceof Error && 'tarCode' in error);
+const isTorn = (error: unknown): boolean => /^(TAR|Z)_/.test(codeOf(error));
 
 const isDiskFull = (error: unknown): boolean => codeOf(error) === 'ENOSPC';
 
+/** Why a file of a backup cannot be ours; null where it can. */
+function refuseEntry({ path: place, type }: PackedEntry): string | null {
+  if (!['File', 'OldFile', 'Directory'].includes(type)) {
+    return `it has a ${type.toLowerCase()} in it`;
+  }
+  return isOurs(place) ? null : 'it has a file in it that no backup has';
+}
+
 /** Why the files that a backup lists cannot be ours; null where they can. Nothing is unpacked. */
 async function suspicious(file: string): Promise<string | null> {
-  let files = 0;
-  let why: string | null = null;
-  const look = (entry: ReadEntry): void => {
-    files += 1;
-    if (!['File', 'OldFile', 'Directory'].includes(entry.type)) {
-      why ??= `it has a ${entry.type.toLowerCase()} in it`;
-    } else if (!isOurs(entry.path)) why ??= 'it has a file in it that no backup has';
-    if (files > MOST_FILES) why ??= 'it unpacks to more than any backup';
-  };
+  let entries: readonly PackedEntry[];
   try {
-    await listPacked(file, look);
+    entries = await inWorker('listPacked', file, MOST_FILES + 1);
   } catch (error) {
-    if (error instanceof TooMuch) return 'it unpacks to more than any backup';
+    if (codeOf(error) === TOO_MUCH) return 'it unpacks to more than any backup';
     if (!isTorn(error)) throw error;
     return 'it is torn, or no backup at all';
   }
-  return why ?? (files === 0 ? 'there is nothing in it' : null);
+  if (entries.length === 0) return 'there is nothing in it';
+  if (entries.length > MOST_FILES) return 'it unpacks to more than any backup';
+  return entries.map(refuseEntry).find((why) => why !== null) ?? null;
 }
 
 /** Opens what was unpacked and counts it; a folder is opened by one program only. */
@@ -104,7 +105,7 @@ export async function stageBackup(file: string): Promise<Answer<Staged>> {
     );
   };
   try {
-    await unpack(file, folder);
+    await inWorker('unpack', file, folder);
   } catch (error) {
     if (!isTorn(error) && !isDiskFull(error)) throw error;
     return giveUp('The backup could not be unpacked: it is torn, or the disk is full.');
@@ -116,7 +117,10 @@ export async function stageBackup(file: string): Promise<Answer<Staged>> {
     return giveUp('The backup was made by a newer version of Zesty Hound: use that one.');
   }
   writeFolderVersion(folder, manifest.schema);
-  if (manifest.digest && (await digestOf(path.join(folder, 'pg'))) !== manifest.digest) {
+  if (
+    manifest.digest &&
+    (await inWorker('digestOf', path.join(folder, 'pg'))) !== manifest.digest
+  ) {
     return giveUp('The database in the backup is not the one that it was made with.');
   }
   const opened = await open(folder, manifest);

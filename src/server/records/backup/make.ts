@@ -6,8 +6,8 @@ import { accept, refuse, type Answer } from '../../answer';
 import { databaseHandle } from '../../database';
 import { environment } from '../../environment';
 import { BACKUP_FORMAT, BACKUP_VERSION, countRecords, type Manifest } from './manifest';
-import { pack } from './pack';
-import { digestOf, sealManifest } from './seal';
+import { inWorker } from './fileWork';
+import { sealManifest } from './seal';
 
 /** The folder of the kept copies, in the data folder. */
 export const copiesFolder = (): string => path.join(environment().folder, 'copies');
@@ -45,21 +45,20 @@ async function writeBackup(file: string): Promise<Answer<Manifest>> {
   const unfinished = `${file}.unfinished`;
   try {
     const { when, tag } = schemaVersion();
-    const counts = await copyTo(path.join(work, 'pg'), countRecords);
+    const counts = await copyTo(countRecords, (database, left) =>
+      inWorker('copyFolder', database, path.join(work, 'pg'), left),
+    );
     const manifest = sealManifest({
       format: BACKUP_FORMAT,
       version: BACKUP_VERSION,
       made: new Date().toISOString(),
       schema: { when, tag },
       counts,
-      digest: await digestOf(path.join(work, 'pg')),
+      digest: await inWorker('digestOf', path.join(work, 'pg')),
     });
     fs.writeFileSync(path.join(work, 'backup.json'), `${JSON.stringify(manifest)}\n`);
     fs.mkdirSync(path.dirname(file), { recursive: true });
-    await pack(work, ['backup.json', 'pg'], unfinished);
-    const handle = fs.openSync(unfinished, 'r');
-    fs.fsyncSync(handle);
-    fs.closeSync(handle);
+    await inWorker('pack', work, ['backup.json', 'pg'], unfinished);
     fs.renameSync(unfinished, file);
     return accept(manifest);
   } finally {

@@ -1,0 +1,80 @@
+import { rmSync } from 'node:fs';
+import { parseArgs } from 'node:util';
+import { serve } from '../bench/serve';
+import { halfSaved } from './agree';
+import { memoryOf, runHostile } from './hostileRun';
+import { demoFolder } from './place';
+import { runWriters } from './writers';
+
+/**
+ * npm run drill: hostile requests over every handler, page, action and use case, and fifty writers
+ * at one place, against the built application on the demo workshop. Says what it found, and fails
+ * where something was found.
+ */
+const PORT = 3985;
+const WARM_UP = 1500;
+const MOST_GROWTH = 1.2;
+const SETTLE_MS = 15_000;
+
+const { values } = parseArgs({
+  options: {
+    requests: { type: 'string', default: '20000' },
+    seed: { type: 'string', default: '1' },
+    only: { type: 'string', default: 'both' },
+  },
+});
+const count = Number(values.requests);
+const seed = Number(values.seed);
+const settle = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, SETTLE_MS));
+
+async function main(): Promise<boolean> {
+  const wrong: string[] = [];
+  const { folder, ids } = await demoFolder();
+  const server = await serve(folder, PORT);
+  try {
+    if (values.only !== 'hostile') {
+      for (const each of await runWriters(PORT, ids)) {
+        const { name, writers, lost, troubles, conflicts, seconds } = each;
+        console.log(
+          `${writers} writers at ${name}: ${lost} lost, ${troubles} in trouble, ${conflicts} told of another, ${seconds.toFixed(1)} s`,
+        );
+        if (lost !== 0 || troubles > 0) wrong.push(name);
+      }
+    }
+    if (values.only !== 'writers') {
+      await runHostile(PORT, ids, { count: WARM_UP, seed: seed + 1000 });
+      await settle();
+      const before = memoryOf(server.pid);
+      const began = performance.now();
+      const { sent, byStatus, faults, slowest } = await runHostile(PORT, ids, { count, seed });
+      const seconds = (performance.now() - began) / 1000;
+      await settle();
+      const after = memoryOf(server.pid);
+      const statuses = [...byStatus]
+        .sort(([p], [q]) => p - q)
+        .map(([status, times]) => `${status}: ${times}`);
+      console.log(
+        `${sent} hostile requests in ${seconds.toFixed(0)} s (${statuses.join(', ')}), the slowest ${(slowest / 1000).toFixed(2)} s, memory ${before.toFixed(0)} MB before and ${after.toFixed(0)} MB after`,
+      );
+      for (const fault of faults.slice(0, 40)) console.log(`  FAULT ${fault}`);
+      if (faults.length > 0) wrong.push(`${faults.length} faults`);
+      if (after > before * MOST_GROWTH) wrong.push('memory');
+    }
+  } finally {
+    await server.stop();
+  }
+  const half = await halfSaved();
+  console.log(`Half saved: ${half.length === 0 ? 'nothing' : half.join(', ')}`);
+  if (half.length > 0) wrong.push('half saved');
+  rmSync(folder, { recursive: true, force: true });
+  if (wrong.length > 0) console.log(`\nFound: ${wrong.join('; ')}`);
+  return wrong.length === 0;
+}
+
+main().then(
+  (isSound) => process.exit(isSound ? 0 : 1),
+  (error: unknown) => {
+    console.error(error);
+    process.exit(1);
+  },
+);

@@ -1,0 +1,41 @@
+import http from 'node:http';
+import type { Sent } from './requests';
+
+export interface Answered {
+  readonly status: number;
+  readonly body: string;
+  readonly ms: number;
+}
+
+const agent = new http.Agent({ keepAlive: true, maxSockets: 64 });
+
+/** Sends a request as it is, hostile or not; status 0 where the server closed without an answer. */
+export const send = (port: number, { method, path, headers, body }: Omit<Sent, 'about'>) =>
+  new Promise<Answered>((resolve) => {
+    const began = performance.now();
+    const done = (status: number, text: string): void =>
+      resolve({ status, body: text, ms: performance.now() - began });
+    const request = http.request(
+      {
+        ...{ host: '127.0.0.1', port, method, path, agent, timeout: 60_000 },
+        headers: {
+          ...Object.fromEntries(
+            Object.entries(headers).map(([name, value]) => [
+              name,
+              value.replace(/[^\x20-\x7e]/g, ''),
+            ]),
+          ),
+          ...(body === null ? {} : { 'content-length': String(Buffer.byteLength(body)) }),
+        },
+      },
+      (response) => {
+        const parts: Buffer[] = [];
+        response.on('data', (part: Buffer) => parts.push(part));
+        response.on('end', () => done(response.statusCode ?? 0, Buffer.concat(parts).toString()));
+        response.on('error', () => done(0, ''));
+      },
+    );
+    request.on('error', (error) => done(0, error.message));
+    request.on('timeout', () => request.destroy(new Error('no answer in a minute')));
+    request.end(body ?? undefined);
+  });

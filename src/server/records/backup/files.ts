@@ -1,0 +1,112 @@
+import { createHash } from 'node:crypto';
+import fs from 'node:fs';
+import path from 'node:path';
+import { pipeline } from 'node:stream/promises';
+import { createGunzip, createGzip } from 'node:zlib';
+import { create, Parser, Unpack } from 'tar';
+
+/** What a packed file lists: where it goes, and what it is. */
+export interface PackedEntry {
+  readonly path: string;
+  readonly type: string;
+}
+
+/** Copies a folder, but for files of some names. */
+export function copyFolder(from: string, to: string, left: readonly string[]): void {
+  fs.cpSync(from, to, {
+    recursive: true,
+    filter: (file) => !left.includes(path.basename(file)),
+  });
+}
+
+/** Every file of a folder, by its place in it, in order. */
+function filesOf(folder: string): string[] {
+  return fs
+    .readdirSync(folder, { recursive: true, withFileTypes: true })
+    .filter((entry) => entry.isFile())
+    .map((entry) => path.relative(folder, path.join(entry.parentPath, entry.name)))
+    .sort();
+}
+
+/** One figure for all files of a folder: their places and every byte of them (SHA-256). */
+export async function digestOf(folder: string): Promise<string> {
+  const whole = createHash('sha256');
+  for (const file of filesOf(folder)) {
+    const own = createHash('sha256');
+    await pipeline(fs.createReadStream(path.join(folder, file)), own);
+    whole.update(`${file}\0${own.digest('hex')}\n`);
+  }
+  return whole.digest('hex');
+}
+
+/** Packs parts of a folder into a file that is on the disk when this is done. */
+export async function pack(folder: string, parts: readonly string[], file: string): Promise<void> {
+  await pipeline(
+    create({ cwd: folder, portable: true }, [...parts]),
+    createGzip({ level: 3 }),
+    fs.createWriteStream(file),
+  );
+  const handle = fs.openSync(file, 'r');
+  fs.fsyncSync(handle);
+  fs.closeSync(handle);
+}
+
+/** What is thrown for a packed file that unpacks to more than it may. */
+export const TOO_MUCH = 'ZH_TOO_MUCH';
+
+/** No database is packed to less than a hundredth of itself, once it is of any size. */
+const MOST_TIMES = 100;
+const ALWAYS_TAKEN = 500_000_000;
+const LARGEST_UNPACKED = 40_000_000_000;
+
+/** Most bytes that a packed file may unpack to. */
+const mostOf = (file: string): number =>
+  Math.min(LARGEST_UNPACKED, Math.max(ALWAYS_TAKEN, MOST_TIMES * fs.statSync(file).size));
+
+/** Feeds what a file unpacks to into a reader of tar, and stops at once where it is too much. */
+function feed(file: string, sink: Parser): Promise<void> {
+  const most = mostOf(file);
+  return new Promise((resolve, reject) => {
+    const source = fs.createReadStream(file);
+    const gunzip = createGunzip();
+    let bytes = 0;
+    const stop = (error: Error): void => {
+      source.destroy();
+      gunzip.destroy();
+      reject(error);
+    };
+    source.on('error', stop);
+    gunzip.on('error', stop);
+    sink.on('error', stop);
+    sink.on(sink instanceof Unpack ? 'close' : 'end', () => resolve());
+    gunzip.on('data', (chunk: Buffer) => {
+      bytes += chunk.length;
+      if (bytes > most) return stop(Object.assign(new Error('too much'), { code: TOO_MUCH }));
+      if (sink.write(chunk)) return;
+      gunzip.pause();
+      sink.once('drain', () => gunzip.resume());
+    });
+    gunzip.on('end', () => sink.end());
+    source.pipe(gunzip);
+  });
+}
+
+/** What is in a packed file, the first so many entries; nothing is written. Throws where it is torn. */
+export async function listPacked(file: string, most: number): Promise<PackedEntry[]> {
+  const found: PackedEntry[] = [];
+  await feed(
+    file,
+    new Parser({
+      strict: true,
+      onReadEntry: (entry) => {
+        if (found.length < most) found.push({ path: entry.path, type: entry.type });
+        entry.resume();
+      },
+    }),
+  );
+  return found;
+}
+
+/** Unpacks a file into a folder. Throws where it is torn, or the disk is full. */
+export const unpack = (file: string, folder: string): Promise<void> =>
+  feed(file, new Unpack({ cwd: folder, strict: true, preservePaths: false }));
