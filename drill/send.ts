@@ -10,8 +10,9 @@ export interface Answered {
 const agent = new http.Agent({ keepAlive: true, maxSockets: 64 });
 
 /** Sends a request as it is, hostile or not; status 0 where the server closed without an answer. */
-export const send = (port: number, { method, path, headers, body }: Omit<Sent, 'about'>) =>
+export const send = (port: number, sent: Omit<Sent, 'about'>, tries = 2): Promise<Answered> =>
   new Promise<Answered>((resolve) => {
+    const { method, path, headers, body } = sent;
     const began = performance.now();
     const done = (status: number, text: string): void =>
       resolve({ status, body: text, ms: performance.now() - began });
@@ -35,7 +36,12 @@ export const send = (port: number, { method, path, headers, body }: Omit<Sent, '
         response.on('error', () => done(0, ''));
       },
     );
-    request.on('error', (error) => done(0, error.message));
+    request.on('error', (error: NodeJS.ErrnoException) => {
+      // A kept connection may be closed in the very moment in which it is used again.
+      if (request.reusedSocket && error.code === 'ECONNRESET' && tries > 0) {
+        void send(port, sent, tries - 1).then(resolve);
+      } else done(0, error.message);
+    });
     request.on('timeout', () => request.destroy(new Error('no answer in a minute')));
     request.end(body ?? undefined);
   });

@@ -46,6 +46,9 @@ server.on('error', (error) => {
   );
   process.exit(1);
 });
+// Longer than a browser keeps a connection that it does not use: it closes it, never we.
+server.keepAliveTimeout = 75_000;
+server.headersTimeout = 80_000;
 server.listen(port, hostname, () => {
   console.log(`Zesty Hound answers at http://${hostname}:${port}`);
 });
