@@ -2,6 +2,7 @@ import { rmSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { serve } from '../bench/serve';
 import { halfSaved } from './agree';
+import { withoutGuards } from './guards';
 import { memoryOf, runHostile } from './hostileRun';
 import { demoFolder } from './place';
 import { runWriters } from './writers';
@@ -21,6 +22,7 @@ const { values } = parseArgs({
     requests: { type: 'string', default: '20000' },
     seed: { type: 'string', default: '1' },
     only: { type: 'string', default: 'both' },
+    guards: { type: 'boolean', default: false },
   },
 });
 const count = Number(values.requests);
@@ -28,6 +30,7 @@ const seed = Number(values.seed);
 const settle = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, SETTLE_MS));
 
 async function main(): Promise<boolean> {
+  if (values.guards) return withoutGuards().length === 0;
   const wrong: string[] = [];
   const { folder, ids } = await demoFolder();
   const server = await serve(folder, PORT);
