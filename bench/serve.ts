@@ -8,13 +8,21 @@ export interface Served {
 }
 
 /** Starts the built application on a data folder and waits until it answers. */
-export async function serve(folder: string, port: number): Promise<Served> {
-  const server = spawn(process.execPath, ['scripts/server.mjs'], {
+export async function serve(
+  folder: string,
+  port: number,
+  {
+    args = [],
+    env = {},
+  }: { readonly args?: readonly string[]; readonly env?: Readonly<Record<string, string>> } = {},
+): Promise<Served> {
+  const server = spawn(process.execPath, [...args, 'scripts/server.mjs'], {
     stdio: 'ignore',
     env: {
       ...process.env,
       ...{ NODE_ENV: 'production', NODE_OPTIONS: '', HOST: '127.0.0.1', PORT: String(port) },
       ...{ ZESTY_HOUND_DATA: folder, DATABASE_URL: '', NEXT_MANUAL_SIG_HANDLE: '1' },
+      ...env,
     },
   });
   const address = `http://127.0.0.1:${port}`;

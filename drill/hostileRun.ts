@@ -1,4 +1,5 @@
-import { readFileSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { setTimeout as wait } from 'node:timers/promises';
 import type { Ids } from './place';
 import { requestMaker, type Sent } from './requests';
 import { send, type Answered } from './send';
@@ -6,11 +7,24 @@ import { send, type Answered } from './send';
 const AT_ONCE = 8;
 const SLOW_MS = 5000;
 
-/** Resident memory of a process and of those that it started, in MB. */
-export const memoryOf = (pid: number): number => {
-  const status = readFileSync(`/proc/${pid}/status`, 'utf8');
-  return Number(/VmRSS:\s+(\d+)/.exec(status)?.[1] ?? 0) / 1024;
-};
+/** What a server holds in MB once its heap is cleared, and what it has taken from the system. */
+export interface Memory {
+  readonly held: number;
+  readonly taken: number;
+}
+
+/** Tells a server to clear its heap, and reads what it holds then. */
+export async function memoryOf(pid: number, file: string): Promise<Memory> {
+  rmSync(file, { force: true });
+  process.kill(pid, 'SIGUSR2');
+  for (let i = 0; i < 100 && !existsSync(file); i += 1) await wait(100);
+  const { heapUsed, external, rss } = JSON.parse(readFileSync(file, 'utf8')) as NodeJS.MemoryUsage;
+  return { held: (heapUsed + external) / 1e6, taken: rss / 1e6 };
+}
+
+/** A copy takes as long as its files are large; what matters is that nothing else waits for it. */
+const isCopying = ({ method, path }: Sent): boolean =>
+  method === 'POST' && /^\/api\/v1\/(backup|copies|staged)/.test(path);
 
 export interface HostileResult {
   readonly sent: number;
@@ -41,17 +55,18 @@ export async function runHostile(
   const lane = async (): Promise<void> => {
     while (begun < count) {
       begun += 1;
+      const number = begun;
       const sent = make();
       const answered = await send(port, sent);
       byStatus.set(answered.status, (byStatus.get(answered.status) ?? 0) + 1);
       slowest = Math.max(slowest, answered.ms);
       const fault = faultOf(sent, answered);
       if (fault) faults.push(fault);
-      if (answered.ms > SLOW_MS)
+      if (answered.ms > SLOW_MS && !isCopying(sent))
         faults.push(
           `${(answered.ms / 1000).toFixed(1)} s ${sent.about} ${sent.path.slice(0, 120)}`,
         );
-      if (begun % 2000 === 0) process.stdout.write(`  ${begun} sent, ${faults.length} faults\n`);
+      if (number % 2000 === 0) process.stdout.write(`  ${number} sent, ${faults.length} faults\n`);
     }
   };
   await Promise.all(Array.from({ length: AT_ONCE }, lane));

@@ -8,12 +8,15 @@ const METHODS = ['GET', 'HEAD', 'OPTIONS', 'POST', 'DELETE'];
 /** Why a request cannot be read, with the status that says so; null where it can. */
 function unreadable({ method, url = '/' }) {
   if (!METHODS.includes(method ?? '')) return [405, 'This method is not answered here.'];
+  const [place] = url.split('?');
   try {
-    decodeURIComponent(url.split('?')[0]);
-    return null;
+    decodeURIComponent(place);
+    // A browser sends a path without steps back in it.
+    if (new URL(place, 'http://here').pathname === place) return null;
   } catch {
-    return [400, 'This address cannot be read.'];
+    // Said below.
   }
+  return [400, 'This address cannot be read.'];
 }
 
 function refuse(response, [status, message]) {

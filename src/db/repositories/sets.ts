@@ -60,6 +60,8 @@ export async function updateSet(
     >
   >,
 ): Promise<void> {
+  // Nothing to change is no statement.
+  if (Object.values(change).every((value) => value === undefined)) return;
   await db.update(readingSets).set(change).where(eq(readingSets.id, id));
 }
 
