@@ -36,7 +36,7 @@ async function main(): Promise<boolean> {
   const { folder, ids } = await demoFolder();
   const file = path.join(folder, 'memory.json');
   const server = await serve(folder, PORT, {
-    args: ['--expose-gc', '--require', './drill/memory.cjs'],
+    args: ['--expose-gc', '--import', './drill/memory.mjs'],
     env: { DRILL_MEMORY: file },
   });
   try {

@@ -1,6 +1,6 @@
 // Loaded into the server that is drilled: told so by a signal it clears its heap and writes down
 // what it holds then, since what a process has taken from the system says little of what it needs.
-const { writeFileSync } = require('node:fs');
+import { writeFileSync } from 'node:fs';
 
 process.on('SIGUSR2', () => {
   for (let i = 0; i < 4; i += 1) global.gc();
