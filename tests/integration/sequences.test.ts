@@ -26,7 +26,7 @@ import {
 /**
  * Sequences of writes that try to get round a stop: on a job with one open danger, whatever people
  * of any role send, as long as no lead answers, it ends neither moved nor signed nor in a document
- * that reassures. Every pair with `SEQUENCES=all`; else pairs and longer ones by a seed.
+ * that reassures. On PostgreSQL with `SEQUENCES_URL`. Every pair with `SEQUENCES=all`; else pairs and longer ones by a seed.
  */
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-sequences-'));
@@ -36,7 +36,9 @@ let vehicle: Awaited<ReturnType<typeof newVehicle>>;
 
 beforeAll(async () => {
   process.env.ZESTY_HOUND_DATA = folder;
-  delete process.env.DATABASE_URL;
+  // On the embedded engine, or on a PostgreSQL server that is there for it.
+  if (process.env.SEQUENCES_URL) process.env.DATABASE_URL = process.env.SEQUENCES_URL;
+  else delete process.env.DATABASE_URL;
   await threePeople();
   vehicle = await newVehicle();
 });
