@@ -305,6 +305,8 @@ describe('what this shop did not make', () => {
     expect(standingOf(job)).toMatchObject({ isSigned: false, isWithin: false });
     const report = ownerReport(job, 'mm');
     expect(report.signed).toBeNull();
+    // Nothing reassures.
+    expect(report.verdict).toBeNull();
     expect(report.notSigned?.[0]).toMatch(/Brought in .* nobody has signed for it here/);
     expect((await insightsOf(null)).comebacks).toMatchObject({ of: 0 });
     // An open one goes on here, and its sign-off says where it came from.

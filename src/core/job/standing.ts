@@ -9,6 +9,8 @@ import type { Job } from './types';
 /** How a job stands: the one judgement that pages, reports, documents and writes rest on. */
 export interface Standing {
   readonly isSigned: boolean;
+  /** Signed off in other records, and by nobody here. */
+  readonly isSignedElsewhere: boolean;
   /** Why the vehicle must not be moved or driven; empty where it may. */
   readonly mustNotMove: readonly Blocker[];
   /** What else stands between an open job and its sign-off. */
@@ -52,6 +54,7 @@ export const standingOf = oncePer((job: Job): Standing => {
   );
   return {
     isSigned: job.closedAt !== null && !isForeign(job),
+    isSignedElsewhere: isForeign(job),
     mustNotMove,
     notDone: [...sayBroughtIn(job), ...unfinishedWork(state)],
     isWithin:

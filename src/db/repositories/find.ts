@@ -56,6 +56,8 @@ export interface FoundJob {
   readonly cause: string | null;
   readonly createdAt: Date;
   readonly closedAt: Date | null;
+  /** Signed off in other records, from which it was brought in. */
+  readonly isSignedElsewhere: boolean;
   readonly isComeback: boolean;
 }
 
@@ -196,6 +198,7 @@ export async function searchJobs(
       createdAt: jobs.createdAt,
       closedAt: jobs.closedAt,
       isComeback: sql<boolean>`${jobs.comebackOf} is not null`,
+      isSignedElsewhere: sql<boolean>`coalesce(${jobs.origin} ->> 'isSignedThere', 'false') = 'true'`,
     })
     .from(jobs)
     .innerJoin(vehicles, eq(vehicles.id, jobs.vehicleId))

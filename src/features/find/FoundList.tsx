@@ -35,7 +35,9 @@ export function FoundList({
             <span>{job.complaint}</span>
             <span className="zh-muted">
               {job.make} {job.model} · {format(job.createdAt, 'd MMM yyyy')}
-              {job.closedAt ? ` · signed off ${format(job.closedAt, 'd MMM yyyy')}` : ' · open'}
+              {job.closedAt
+                ? ` · signed off ${job.isSignedElsewhere ? 'elsewhere ' : ''}${format(job.closedAt, 'd MMM yyyy')}`
+                : ' · open'}
               {job.cause &&
                 ` · ${causes.find(({ code }) => code === job.cause)?.name ?? job.cause}`}
               {job.isComeback && ' · comeback'}

@@ -27,7 +27,7 @@ export function Warnings({ mustNotMove, notSigned }: WarningsProps) {
       {notSigned !== null && (
         <>
           <strong>Not signed off.</strong>{' '}
-          {rest.length > 0 ? 'Still to be done:' : 'The work is not finished, or not checked yet.'}
+          {rest.length > 0 ? 'What stands open:' : 'The work is not finished, or not checked yet.'}
           {rest.length > 0 && (
             <ul className="mb-0">
               {rest.map((say) => (

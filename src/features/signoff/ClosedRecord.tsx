@@ -13,6 +13,8 @@ interface ClosedRecordProps {
     readonly at: string;
     readonly open: readonly string[];
     readonly reason: string | null;
+    /** In other records, from which it was brought in. */
+    readonly isElsewhere: boolean;
   };
   readonly additions: readonly {
     readonly id: string;
@@ -29,8 +31,11 @@ export function ClosedRecord({ jobId, signed, additions }: ClosedRecordProps) {
   return (
     <section className="zh-card mb-3" aria-label="Signed off">
       <p className="mb-1">
-        <strong>Signed off{signed.by && ` by ${signed.by}`}</strong>, {signed.at}. The record is
-        closed; what comes later is added with name and time.
+        <strong>
+          Signed off{signed.isElsewhere && ' elsewhere'}
+          {signed.by && ` by ${signed.by}`}
+        </strong>
+        , {signed.at}. The record is closed; what comes later is added with name and time.
       </p>
       {signed.open.length > 0 && (
         <p className="mb-1">

@@ -63,15 +63,19 @@ test('a closed record says by whom, with what open, and takes additions', async 
     at: '25 November',
     open: ['It was not driven again.'],
     reason: 'snow',
+    isElsewhere: false,
   };
   const additions = [{ id: 'a', text: 'Owner called.', by: 'Tobiah', at: '26 Nov' }];
-  render(<ClosedRecord jobId="j" signed={signed} additions={additions} />);
+  const { rerender } = render(<ClosedRecord jobId="j" signed={signed} additions={additions} />);
   expect(screen.getByText(/Signed off by Ines/)).toBeInTheDocument();
   expect(screen.getByText(/It was not driven again\. Why: snow/)).toBeInTheDocument();
   expect(screen.getByText(/Owner called\./)).toBeInTheDocument();
   fireEvent.change(screen.getByLabelText('Add to the record'), { target: { value: 'Quiet.' } });
   await press('Add');
   expect(sent).toEqual([{ jobId: 'j', text: 'Quiet.' }]);
+  const elsewhere = { ...signed, isElsewhere: true };
+  rerender(<ClosedRecord jobId="j" signed={elsewhere} additions={additions} />);
+  expect(screen.getByText(/Signed off elsewhere by Ines/)).toBeInTheDocument();
 });
 
 test('a recheck is set by distance or date, and settled', async () => {

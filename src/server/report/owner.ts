@@ -252,7 +252,7 @@ export function ownerReport(job: Job, units: UnitSystem): OwnerReport {
   const before = job.corners.map((corner) => judgeCorner(job, corner, 'before'));
   const after = job.corners.map((corner) => judgeCorner(job, corner, 'after'));
   const outcome = outcomeOf(job);
-  const { mustNotMove, notDone, isSigned } = standingOf(job);
+  const { mustNotMove, notDone, isSigned, isSignedElsewhere } = standingOf(job);
   const pairs = before.map((each, i) => [each, after[i] ?? each] as const);
   return {
     head: {
@@ -265,9 +265,9 @@ export function ownerReport(job: Job, units: UnitSystem): OwnerReport {
     },
     mustNotMove: shortened(mustNotMove),
     notSigned: isSigned ? null : shortened(notDone),
-    // Nothing reassures while the vehicle must not be driven.
+    // Nothing reassures while the vehicle must not be driven, or where nobody here has signed.
     verdict:
-      outcome && mustNotMove.length === 0
+      outcome && mustNotMove.length === 0 && !isSignedElsewhere
         ? { state: outcome.state, say: VERDICT_SAYS[outcome.state] }
         : null,
     found: foundOf(job, before, say),

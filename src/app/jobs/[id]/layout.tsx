@@ -28,6 +28,7 @@ export default async function JobLayout({
           <span className="zh-muted">
             · job {job.number}
             {job.closedAt && ' · closed'}
+            {job.origin && ' · brought in from other records'}
           </span>
         </div>
         <Trail jobId={job.id} stages={readJob(job).stages} />

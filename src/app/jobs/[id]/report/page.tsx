@@ -33,7 +33,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
   const { vehicle } = job;
   const who = await whoIsHere();
   const { blocks, open } = signOffOf(job);
-  const { mustNotMove, notDone, isSigned } = standingOf(job);
+  const { mustNotMove, notDone, isSigned, isSignedElsewhere } = standingOf(job);
   const at = (each: Blocker) => ({
     say: each.say,
     href: jobHref(id, { page: each.place, corner: each.corner }),
@@ -95,6 +95,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
             at: format(job.closedAt, 'd MMMM yyyy, HH:mm'),
             open: job.signedWith?.open ?? [],
             reason: job.signedWith?.reason ?? null,
+            isElsewhere: isSignedElsewhere,
           }}
           additions={job.additions.map((each) => ({
             ...each,
@@ -103,7 +104,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
         />
       )}
       {/* On the screen the sign-off above says it. */}
-      <div className="d-none d-print-block">
+      <div className={isSignedElsewhere ? '' : 'd-none d-print-block'}>
         <Warnings
           mustNotMove={mustNotMove.map(({ say }) => say)}
           notSigned={isSigned ? null : notDone.map(({ say }) => say)}
