@@ -20,6 +20,7 @@ const job = {
   cause: 'hose',
   createdAt: new Date('2026-11-01'),
   closedAt: null,
+  isSignedElsewhere: false,
   isComeback: true,
 };
 
