@@ -2,6 +2,8 @@ import fs from 'node:fs';
 import path from 'node:path';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { sql } from 'drizzle-orm';
+import { beginCreating, endCreating, settleIntents } from './connect/intents';
+import { refuseTorn } from './connect/wholeFolder';
 import { lockFolder } from './connect/folderLock';
 import {
   FolderTooNew,
@@ -58,7 +60,19 @@ async function openServer(url: string): Promise<DatabaseHandle> {
   const { Pool } = await import('pg');
   const { drizzle } = await import('drizzle-orm/node-postgres');
   const { migrate } = await import('drizzle-orm/node-postgres/migrator');
-  const pool = new Pool({ connectionString: url, max: 10 });
+  const pool = new Pool({
+    connectionString: url,
+    max: 10,
+    // A server that is away, or somebody who holds a lock, is said; nothing hangs for ever.
+    connectionTimeoutMillis: 5000,
+    statement_timeout: 60_000,
+    lock_timeout: 10_000,
+    idle_in_transaction_session_timeout: 60_000,
+  });
+  // A connection that is cut while nobody uses it is opened anew when somebody does.
+  pool.on('error', (error) => {
+    process.stderr.write(`A connection to the database was cut: ${error.message}\n`);
+  });
   const client = await pool.connect();
   try {
     await client.query('select pg_advisory_lock($1)', [MIGRATION_LOCK]);
@@ -127,6 +141,11 @@ async function openFolder(folder: string): Promise<DatabaseHandle> {
   try {
     const { migrate } = await import('drizzle-orm/pglite/migrator');
     const database = path.join(folder, 'pg');
+    const settled = settleIntents(folder);
+    if (settled) process.stderr.write(`${settled}\n`);
+    refuseTorn(folder);
+    const isNew = !fs.existsSync(database);
+    if (isNew) beginCreating(folder);
     const known = knownVersion(migrationsFolder());
     const found = folderVersion(folder);
     if (found && found.when > known.when) throw new FolderTooNew(`The data folder ${folder}`);
@@ -140,6 +159,7 @@ async function openFolder(folder: string): Promise<DatabaseHandle> {
       migrationsFolder: migrationsFolder(),
     });
     if (found?.when !== known.when) writeFolderVersion(folder, known);
+    if (isNew) endCreating(folder);
     return {
       db: handle.db,
       copyTo: handle.copyTo,

@@ -1,6 +1,7 @@
 import 'server-only';
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { ExpectedError } from '../core/expected';
+import { FolderInUse, lockFolder } from '../db/connect/folderLock';
 import { openDatabase, type Database, type DatabaseHandle } from '../db/client';
 import type { Answer } from './answer';
 import { environment } from './environment';
@@ -77,14 +78,21 @@ export async function inTransaction<Value>(
  * meanwhile waits. It is opened again even where that fails, which is then thrown.
  */
 export async function exchangeDatabase(exchange: () => void): Promise<void> {
-  const old = await databaseHandle();
+  // Records that do not open are exchanged as well: what takes their place is what mends them.
+  const old = await databaseHandle().catch((error: unknown) => {
+    if (error instanceof FolderInUse) throw error;
+    return null;
+  });
   let failed: unknown;
   store.zestyHoundDatabase = (async () => {
-    await old.close();
+    await old?.close();
+    const unlock = await lockFolder(environment().folder);
     try {
       exchange();
     } catch (error) {
       failed = error;
+    } finally {
+      unlock();
     }
     return openDatabase(environment());
   })().catch((error: unknown) => {

@@ -8,7 +8,7 @@ import { GET, POST } from '@/app/api/v1/backup/route';
 import { openDatabase } from '@/db/client';
 import { differenceOf, shapeOf, wantedShape, type Shape } from '@/db/shape';
 import { ledger } from '@/db/schema';
-import { database } from '@/server/database';
+import { closeDatabase, database } from '@/server/database';
 import { environment } from '@/server/environment';
 import { loadJob, openJob } from '@/server/job/jobs';
 import { makeArchive } from '@/server/records/archive';
@@ -365,4 +365,15 @@ test('a copy with a signature changed is one of other records, and restored only
   known(await restoreStaged(staged.id, { evenForeign: true, who: LEAD }));
   const lines = await (await database()).select().from(ledger).where(eq(ledger.what, 'copy'));
   expect(lines.at(-1)).toMatchObject({ who: 'Ines', place: 'a copy of other records, restored' });
+});
+
+// 2026-11-27: restoring opened the old folder first, so that the one that needed it could not be.
+test('a folder that does not open says what is missing, and is restored over', async () => {
+  const { folder } = environment();
+  await closeDatabase();
+  fs.rmSync(path.join(folder, 'pg', 'global', 'pg_control'));
+  await expect(database()).rejects.toThrow(/not whole: pg\/global\/pg_control is missing/);
+  const staged = known(await stageBackup(file('a.tar.gz')));
+  known(await restoreStaged(staged.id));
+  expect((await find({})).total).toBe(15);
 });

@@ -1,16 +1,24 @@
-import { createHash } from 'node:crypto';
 import fs from 'node:fs';
 import net from 'node:net';
-import os from 'node:os';
 import path from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { ExpectedError } from '../../core/expected';
 
+/** Who holds a folder, as its lock answers. */
+interface Holder {
+  readonly pid: number;
+  /** When it took the folder, as ISO 8601. */
+  readonly since: string;
+}
+
 /** The data folder is held by another running copy. */
 export class FolderInUse extends ExpectedError {
-  constructor(folder: string) {
+  constructor(folder: string, holder: Holder | null = null) {
+    const who = holder
+      ? ` (process ${holder.pid}, since ${holder.since.slice(0, 16).replace('T', ' ')} UTC)`
+      : '';
     super(
-      `The data folder ${folder} is in use by another running copy of Zesty Hound. ` +
+      `The data folder ${folder} is in use by another running copy of Zesty Hound${who}. ` +
         'Stop that one first, or give this one another folder in ZESTY_HOUND_DATA.',
     );
   }
@@ -20,33 +28,72 @@ export class FolderInUse extends ExpectedError {
 const LONGEST_SOCKET_PATH = 100;
 /** Time in which a second starter who judged the same file stale must have replaced it. */
 const SETTLE_MS = 150;
+/** A holder that lives answers at once. */
+const ANSWER_MS = 1000;
 
-/** Where the lock of a folder lives: in it, or, when the path is too long, in the temp folder. */
-function lockPath(folder: string): string {
+/** The lock of a folder as the kernel is told of it: it lies in the folder, whatever its path. */
+interface LockPlace {
+  readonly file: string;
+  readonly close: () => void;
+}
+
+function lockPlace(folder: string): LockPlace {
   const absolute = path.join(folder, 'lock');
   const relative = path.relative(process.cwd(), absolute);
   const shorter = relative.length < absolute.length ? relative : absolute;
-  if (shorter.length <= LONGEST_SOCKET_PATH) return shorter;
-  const name = createHash('sha256').update(fs.realpathSync(folder)).digest('hex').slice(0, 24);
-  return path.join(os.tmpdir(), `zesty-hound-${name}.lock`);
+  if (shorter.length <= LONGEST_SOCKET_PATH) return { file: shorter, close: () => undefined };
+  if (process.platform !== 'linux') {
+    throw new ExpectedError(
+      `The path of the data folder ${folder} is too long: give it a shorter one.`,
+    );
+  }
+  // A path of any length, by the number that this process has the folder open under.
+  const handle = fs.openSync(folder, 'r');
+  return { file: `/proc/self/fd/${handle}/lock`, close: () => fs.closeSync(handle) };
 }
 
 function listen(file: string): Promise<net.Server> {
-  const server = net.createServer((socket) => socket.end());
+  const holder: Holder = { pid: process.pid, since: new Date().toISOString() };
+  const server = net.createServer((socket) => {
+    socket.on('error', () => undefined);
+    socket.end(JSON.stringify(holder));
+  });
   return new Promise((resolve, reject) => {
     server.once('error', reject).listen(file, () => resolve(server));
   });
 }
 
-const answers = (file: string): Promise<boolean> =>
+const isHolder = (value: unknown): value is Holder =>
+  typeof value === 'object' &&
+  value !== null &&
+  'pid' in value &&
+  typeof value.pid === 'number' &&
+  'since' in value &&
+  typeof value.since === 'string';
+
+/** What a lock says of who holds it. */
+function holderIn(text: string): Holder | null {
+  try {
+    const said: unknown = JSON.parse(text);
+    return isHolder(said) ? said : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Who holds a lock that somebody left there: "nobody" where nobody answers any more. */
+const holderOf = (file: string): Promise<Holder | null | 'nobody'> =>
   new Promise((resolve) => {
-    const client = net
-      .connect(file)
-      .once('connect', () => {
-        client.destroy();
-        resolve(true);
-      })
-      .once('error', () => resolve(false));
+    let text = '';
+    const client = net.connect(file);
+    const done = (holder: Holder | null | 'nobody'): void => {
+      client.destroy();
+      resolve(holder);
+    };
+    client.setTimeout(ANSWER_MS, () => done(holderIn(text)));
+    client.on('data', (part: Buffer) => (text += part.toString()));
+    client.once('end', () => done(holderIn(text)));
+    client.once('error', () => done('nobody'));
   });
 
 /** Takes over a file left by a killed process; gives way when another starter did so too. */
@@ -62,20 +109,32 @@ async function takeOver(file: string, folder: string): Promise<net.Server> {
   return server;
 }
 
-/**
- * Holds the data folder for this process by a socket in it: the kernel frees it on any
- * death. Returns what lets it go. Throws FolderInUse when another process holds it.
- */
-export async function lockFolder(folder: string): Promise<() => void> {
-  const file = lockPath(folder);
-  let server: net.Server;
+async function hold(file: string, folder: string): Promise<net.Server> {
   try {
-    server = await listen(file);
+    return await listen(file);
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code !== 'EADDRINUSE') throw error;
-    if (await answers(file)) throw new FolderInUse(folder);
-    server = await takeOver(file, folder);
+    const holder = await holderOf(file);
+    if (holder !== 'nobody') throw new FolderInUse(folder, holder);
+    return takeOver(file, folder);
   }
-  server.unref();
-  return () => server.close();
+}
+
+/**
+ * Holds the data folder for this process by a socket in it: the kernel frees it on any
+ * death. Returns what lets it go. Throws FolderInUse, with who holds it, when another process does.
+ */
+export async function lockFolder(folder: string): Promise<() => void> {
+  const { file, close } = lockPlace(folder);
+  try {
+    const server = await hold(file, folder);
+    server.unref();
+    return () => {
+      server.close();
+      close();
+    };
+  } catch (error) {
+    close();
+    throw error;
+  }
 }

@@ -1,6 +1,7 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import { ExpectedError } from '../../core/expected';
+import { writeWhole } from './sync';
 
 /** The schema that a folder was last opened with: the newest migration's time and name. */
 export interface SchemaVersion {
@@ -44,12 +45,7 @@ export function folderVersion(folder: string): SchemaVersion | null {
 
 /** Writes the version so that it is whole or not there, and on disk. */
 export function writeFolderVersion(folder: string, version: SchemaVersion): void {
-  const temporary = `${versionFile(folder)}.new`;
-  const handle = fs.openSync(temporary, 'w');
-  fs.writeSync(handle, `${JSON.stringify(version)}\n`);
-  fs.fsyncSync(handle);
-  fs.closeSync(handle);
-  fs.renameSync(temporary, versionFile(folder));
+  writeWhole(versionFile(folder), `${JSON.stringify(version)}\n`);
 }
 
 /** Keeps a copy of the database before it is migrated; returns where. */

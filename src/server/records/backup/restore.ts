@@ -1,26 +1,14 @@
 import 'server-only';
 import fs from 'node:fs';
 import path from 'node:path';
+import { exchangeRecords } from '../../../db/connect/intents';
 import { accept, refuse, type Answer } from '../../answer';
 import type { Who } from '../../../db/repositories';
 import { ledger } from '../../../db/schema';
 import { database, exchangeDatabase } from '../../database';
 import { environment } from '../../environment';
 import { STAGED_OWN } from './check';
-import { copiesFolder } from './make';
 import { STAGED } from './staged';
-
-/** What a folder of records is made of. */
-const PARTS = ['pg', 'version.json'] as const;
-
-function move(from: string, to: string): void {
-  fs.mkdirSync(to, { recursive: true });
-  for (const part of PARTS) {
-    const source = path.join(/* turbopackIgnore: true */ from, part);
-    const target = path.join(/* turbopackIgnore: true */ to, part);
-    if (fs.existsSync(/* turbopackIgnore: true */ source)) fs.renameSync(source, target);
-  }
-}
 
 const FOREIGN =
   'This copy is not under the seal of this shop: another shop made it, or it was made before there were seals. Say that it is to take the place of the records all the same.';
@@ -53,19 +41,11 @@ export async function restoreStaged(
   const isOwn = fs.existsSync(path.join(staged, STAGED_OWN));
   if (!isOwn && !evenForeign) return refuse(FOREIGN);
   const stamp = new Date().toISOString().replace(/[:.]/g, '-');
-  const kept = path.join(copiesFolder(), `before-restore-${stamp}`);
-  await exchangeDatabase(() => {
-    move(folder, kept);
-    try {
-      move(staged, folder);
-    } catch (error) {
-      move(kept, folder);
-      throw error;
-    }
-  });
+  const kept = `before-restore-${stamp}`;
+  await exchangeDatabase(() => exchangeRecords(folder, { staged: id, kept }));
   fs.rmSync(staged, { recursive: true, force: true });
   await sayRestored(isOwn, who);
-  return accept(path.basename(kept));
+  return accept(kept);
 }
 
 /** Throws a staged backup away. */
