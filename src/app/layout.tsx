@@ -17,6 +17,7 @@ import { Palette } from '@/features/find/Palette';
 import { UnitsSwitch } from '@/features/settings/UnitsSwitch';
 import { Unsent } from '@/features/unsent/Unsent';
 import { UnsentBadge } from '@/features/unsent/UnsentBadge';
+import { sayNearlyFull } from '@/server/records/disk';
 import { shopUnits } from '@/server/shop/settings';
 import { whoIsHere } from '@/server/web/who';
 import { KeeperProvider } from '@/ui/keeper';
@@ -42,6 +43,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const chosen = (await cookies()).get(THEME_COOKIE)?.value;
   const theme = THEMES.find((each) => each === chosen);
   const nonce = (await headers()).get('x-nonce') ?? undefined;
+  const full = sayNearlyFull();
   return (
     <html lang="en" data-bs-theme={theme ?? 'light'} suppressHydrationWarning>
       <body>
@@ -74,6 +76,11 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
           </header>
           <Unsent />
           <main id="main" className="zh-page">
+            {full && (
+              <p className="zh-stop zh-no-print" role="alert">
+                {full}
+              </p>
+            )}
             {children}
           </main>
         </KeeperProvider>

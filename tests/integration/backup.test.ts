@@ -13,6 +13,7 @@ import { environment } from '@/server/environment';
 import { loadJob, openJob } from '@/server/job/jobs';
 import { makeArchive } from '@/server/records/archive';
 import {
+  backupToSend,
   copiesFolder,
   copyFile,
   copyNow,
@@ -26,6 +27,7 @@ import {
   stageBackup,
   sweepWork,
 } from '@/server/records/backup';
+import { sayNearlyFull } from '@/server/records/disk';
 import { find } from '@/server/records/find';
 import { addToRecord } from '@/server/signoff/signOff';
 import { LEAD } from '../support/people';
@@ -376,4 +378,31 @@ test('a folder that does not open says what is missing, and is restored over', a
   const staged = known(await stageBackup(file('a.tar.gz')));
   known(await restoreStaged(staged.id));
   expect((await find({})).total).toBe(15);
+});
+
+test('a download that is given up before it begins leaves no file', async () => {
+  const asker = new AbortController();
+  const { body } = known(await backupToSend(asker.signal));
+  expect(leftovers()).toHaveLength(1);
+  asker.abort();
+  await expect(new Response(body).arrayBuffer()).rejects.toThrow();
+  await new Promise((resolve) => setTimeout(resolve, 100));
+  expect(leftovers()).toEqual([]);
+});
+
+// 2026-11-27: a copy on a full disk broke the engine, and every request hung after it.
+test('on a disk that is nearly full no copy is begun, and every page says so', async () => {
+  const { bsize, ...stat } = fs.statfsSync(environment().folder);
+  expect(sayNearlyFull()).toBeNull();
+  jest
+    .spyOn(fs, 'statfsSync')
+    .mockReturnValue({ ...stat, bsize, bavail: Math.floor(310_000_000 / bsize) });
+  const before = leftovers();
+  const refused = expect.stringMatching(/^The disk is too full: 310 MB are free/) as string;
+  expect(await copyNow()).toMatchObject({ ok: false, message: refused });
+  expect(await stageBackup(file('a.tar.gz'))).toMatchObject({ ok: false });
+  expect(leftovers()).toEqual(before);
+  expect(sayNearlyFull()).toMatch(/nearly full: 310 MB are free. Copies take \d+ MB/);
+  jest.restoreAllMocks();
+  known(await copyNow());
 });

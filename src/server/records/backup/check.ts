@@ -6,6 +6,7 @@ import { FolderTooNew, writeFolderVersion } from '../../../db/connect/folderVers
 import { openDatabase, schemaVersion } from '../../../db/client';
 import { accept, refuse, type Answer } from '../../answer';
 import { differenceOf, shapeOf, wantedShape } from '../../../db/shape';
+import { refuseWithoutRoom } from '../disk';
 import { workFolder } from './make';
 import { countRecords, readManifest, type Manifest } from './manifest';
 import { TOO_MUCH, type PackedEntry } from './files';
@@ -50,19 +51,22 @@ function refuseEntry({ path: place, type }: PackedEntry): string | null {
   return isOurs(place) ? null : 'it has a file in it that no backup has';
 }
 
-/** Why the files that a backup lists cannot be ours; null where they can. Nothing is unpacked. */
-async function suspicious(file: string): Promise<string | null> {
+/** The bytes that a backup unpacks to, or why it can be none of ours. Nothing is unpacked. */
+async function lookThrough(file: string): Promise<Answer<number>> {
+  const no = (why: string): Answer<never> =>
+    refuse(`This is no backup of Zesty Hound: ${why}. Nothing was changed.`);
   let entries: readonly PackedEntry[];
   try {
     entries = await inWorker('listPacked', file, MOST_FILES + 1);
   } catch (error) {
-    if (codeOf(error) === TOO_MUCH) return 'it unpacks to more than any backup';
+    if (codeOf(error) === TOO_MUCH) return no('it unpacks to more than any backup');
     if (!isTorn(error)) throw error;
-    return 'it is torn, or no backup at all';
+    return no('it is torn, or no backup at all');
   }
-  if (entries.length === 0) return 'there is nothing in it';
-  if (entries.length > MOST_FILES) return 'it unpacks to more than any backup';
-  return entries.map(refuseEntry).find((why) => why !== null) ?? null;
+  if (entries.length === 0) return no('there is nothing in it');
+  if (entries.length > MOST_FILES) return no('it unpacks to more than any backup');
+  const why = entries.map(refuseEntry).find((each) => each !== null);
+  return why ? no(why) : accept(entries.reduce((sum, { size }) => sum + size, 0));
 }
 
 /** Opens what was unpacked and counts it; a folder is opened by one program only. */
@@ -94,8 +98,10 @@ async function open(folder: string, manifest: Manifest): Promise<Answer<null>> {
  * version, that its database opens, that it has the records it says. The records are not touched.
  */
 export async function stageBackup(file: string): Promise<Answer<Staged>> {
-  const why = await suspicious(file);
-  if (why) return refuse(`This is no backup of Zesty Hound: ${why}. Nothing was changed.`);
+  const found = await lookThrough(file);
+  if (!found.ok) return found;
+  const full = refuseWithoutRoom(found.value);
+  if (full !== null) return refuse(full);
   sweepStaged(MOST_STAGED - 1);
   const folder = workFolder('restoring');
   const giveUp = (message: string): Answer<never> => {

@@ -67,7 +67,10 @@ export async function nightlyCopy(now = new Date()): Promise<string | null> {
   const name = `nightly-${format(now, 'yyyy-MM-dd')}.tar.gz`;
   if (copyFile(name)) return null;
   const made = await makeBackup(path.join(copiesFolder(), name));
-  if (!made.ok) return null;
+  if (!made.ok) {
+    process.stderr.write(`The nightly copy was not made: ${made.message}\n`);
+    return null;
+  }
   const nights = keptCopies().flatMap((copy) => NIGHTLY.exec(copy.name)?.[1] ?? []);
   const keep = daysToKeep(nights);
   for (const night of nights) {

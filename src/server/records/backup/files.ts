@@ -9,6 +9,7 @@ import { create, Parser, Unpack } from 'tar';
 export interface PackedEntry {
   readonly path: string;
   readonly type: string;
+  readonly size: number;
 }
 
 /** Copies a folder, but for files of some names. */
@@ -99,7 +100,8 @@ export async function listPacked(file: string, most: number): Promise<PackedEntr
     new Parser({
       strict: true,
       onReadEntry: (entry) => {
-        if (found.length < most) found.push({ path: entry.path, type: entry.type });
+        if (found.length < most)
+          found.push({ path: entry.path, type: entry.type, size: entry.size });
         entry.resume();
       },
     }),

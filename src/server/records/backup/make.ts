@@ -2,9 +2,11 @@ import 'server-only';
 import fs from 'node:fs';
 import path from 'node:path';
 import { schemaVersion } from '../../../db/client';
+import { syncPath } from '../../../db/connect/sync';
 import { accept, refuse, type Answer } from '../../answer';
 import { databaseHandle } from '../../database';
 import { environment } from '../../environment';
+import { bytesBelow, refuseWithoutRoom } from '../disk';
 import { BACKUP_FORMAT, BACKUP_VERSION, countRecords, type Manifest } from './manifest';
 import { inWorker } from './fileWork';
 import { sealManifest } from './seal';
@@ -41,6 +43,9 @@ export async function makeBackup(file: string): Promise<Answer<Manifest>> {
 async function writeBackup(file: string): Promise<Answer<Manifest>> {
   const { copyTo } = await databaseHandle();
   if (!copyTo) return refuse(IN_A_SERVER);
+  // The plain copy and the packed one stand beside the records for a while.
+  const full = refuseWithoutRoom(2 * bytesBelow(path.join(environment().folder, 'pg')));
+  if (full !== null) return refuse(full);
   const work = workFolder('copying');
   const unfinished = `${file}.unfinished`;
   try {
@@ -60,6 +65,7 @@ async function writeBackup(file: string): Promise<Answer<Manifest>> {
     fs.mkdirSync(path.dirname(file), { recursive: true });
     await inWorker('pack', work, ['backup.json', 'pg'], unfinished);
     fs.renameSync(unfinished, file);
+    syncPath(path.dirname(file));
     return accept(manifest);
   } finally {
     fs.rmSync(unfinished, { force: true });

@@ -8,21 +8,39 @@ import { accept, refuse, type Answer } from '../../answer';
 import { LARGEST_BACKUP, stageBackup, type Staged } from './check';
 import { makeBackup, workFolder } from './make';
 
-/** A file as a stream of bytes for a response; `done` is called when it was sent or given up. */
-export function streamOf(file: string, done: () => void = () => undefined): ReadableStream {
+/**
+ * A file as a stream of bytes for a response; `done` is called when it was sent or given up, also
+ * where whoever asked is gone before a byte of it was taken.
+ */
+export function streamOf(
+  file: string,
+  {
+    asker,
+    done = () => undefined,
+  }: { readonly asker?: AbortSignal; readonly done?: () => void } = {},
+): ReadableStream {
   const stream = fs.createReadStream(file);
   stream.once('close', done);
+  stream.once('error', () => stream.destroy());
+  const giveUp = (): void => void stream.destroy();
+  if (asker?.aborted) giveUp();
+  else asker?.addEventListener('abort', giveUp, { once: true });
   return Readable.toWeb(stream) as unknown as ReadableStream;
 }
 
 /** A backup made for one download: it goes when it was sent. */
-export async function backupToSend(): Promise<Answer<{ body: ReadableStream; bytes: number }>> {
+export async function backupToSend(
+  asker: AbortSignal,
+): Promise<Answer<{ body: ReadableStream; bytes: number }>> {
   const work = workFolder('copying');
   const file = path.join(work, 'backup.tar.gz');
   const clear = (): void => fs.rmSync(work, { recursive: true, force: true });
   try {
     const made = await makeBackup(file);
-    if (made.ok) return accept({ body: streamOf(file, clear), bytes: fs.statSync(file).size });
+    if (made.ok) {
+      const bytes = fs.statSync(file).size;
+      return accept({ body: streamOf(file, { asker, done: clear }), bytes });
+    }
     clear();
     return made;
   } catch (error) {

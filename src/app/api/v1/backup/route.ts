@@ -14,7 +14,7 @@ const send = (request: Request): Promise<Response> => {
   const file = copyFile(asked);
   return Promise.resolve(
     file
-      ? downloadStream(asked, streamOf(file), statSync(file).size)
+      ? downloadStream(asked, streamOf(file, { asker: request.signal }), statSync(file).size)
       : refusedResponse('There is no such copy.', 404),
   );
 };

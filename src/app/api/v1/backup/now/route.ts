@@ -2,8 +2,8 @@ import { format } from 'date-fns';
 import { backupToSend, isFromTheFolder } from '@/server/records/backup';
 import { downloadStream, forRole, refusedResponse } from '@/server/web/http';
 
-const make = async (): Promise<Response> => {
-  const made = await backupToSend();
+const make = async ({ signal }: Request): Promise<Response> => {
+  const made = await backupToSend(signal);
   if (!made.ok) return refusedResponse(made.message, 409);
   const name = `zesty-hound-backup-${format(new Date(), 'yyyy-MM-dd')}.tar.gz`;
   return downloadStream(name, made.value.body, made.value.bytes);
@@ -15,4 +15,4 @@ const forLead = forRole('lead', make);
  * machine that can read the data folder. One at a time.
  */
 export const POST = (request: Request): Promise<Response> =>
-  isFromTheFolder(request.headers.get('authorization')) ? make() : forLead(request);
+  isFromTheFolder(request.headers.get('authorization')) ? make(request) : forLead(request);
