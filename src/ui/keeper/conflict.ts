@@ -45,8 +45,10 @@ export function sayTheirs(write: KeptWrite): string {
 
 /** What a write needs to go over what another wrote, which its writer has seen now. */
 export function overTheirs(write: KeptWrite): Partial<Pick<KeptWrite, 'input' | 'seen'>> {
-  const seq = theirsOf(write)?.seq;
-  if (typeof seq === 'number') return { seen: { upTo: seq, isOwnSeen: true } };
+  const { said, seq } = theirsOf(write) ?? {};
+  if (typeof said === 'string' && typeof seq === 'number') {
+    return { seen: { upTo: seq, isOwnSeen: true } };
+  }
   return { input: inputOverTheirs(write) };
 }
 
