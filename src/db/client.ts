@@ -143,13 +143,13 @@ async function openFolder(folder: string): Promise<DatabaseHandle> {
     const database = path.join(folder, 'pg');
     const settled = settleIntents(folder);
     if (settled) process.stderr.write(`${settled}\n`);
-    refuseTorn(folder);
-    const isNew = !fs.existsSync(database);
-    if (isNew) beginCreating(folder);
     const known = knownVersion(migrationsFolder());
     const found = folderVersion(folder);
     if (found && found.when > known.when) throw new FolderTooNew(`The data folder ${folder}`);
-    if (fs.existsSync(database) && found?.when !== known.when) keepCopy(folder, database, found);
+    refuseTorn(folder);
+    const isNew = !fs.existsSync(database) || fs.readdirSync(database).length === 0;
+    if (isNew) beginCreating(folder);
+    if (!isNew && found?.when !== known.when) keepCopy(folder, database, found);
     const handle = await openEngine(database);
     if ((await newestApplied(handle.db)) > known.when) {
       await handle.close();

@@ -10,7 +10,10 @@ const NEARLY_FULL = 1_000_000_000;
 
 /** Bytes that are free for this program on the disk of the data folder. */
 export function freeBytes(): number {
-  const { bavail, bsize } = fs.statfsSync(environment().folder);
+  let place = environment().folder;
+  // A folder that is yet to be made will be on the disk of the one above it.
+  while (!fs.existsSync(place)) place = path.dirname(place);
+  const { bavail, bsize } = fs.statfsSync(place);
   return bavail * bsize;
 }
 
