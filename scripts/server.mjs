@@ -3,7 +3,7 @@
 import { createServer } from 'node:http';
 import next from 'next';
 
-const METHODS = ['GET', 'HEAD', 'OPTIONS', 'POST', 'DELETE'];
+const METHODS = ['GET', 'HEAD', 'OPTIONS', 'POST', 'PUT', 'PATCH', 'DELETE'];
 
 /** Why a request cannot be read, with the status that says so; null where it can. */
 function unreadable({ method, url = '/' }) {
