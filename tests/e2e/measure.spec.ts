@@ -90,6 +90,8 @@ test('what was left out is said with the verdict; a set is repeated, compared an
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-save-state="saved"]')).toBeVisible();
   await page.goto(bench);
+  // What is folded is fetched by a page that is alive.
+  await expect(page.locator('html[data-alive]')).toBeAttached();
   await page.getByText('Compare, set aside, CSV in and out').click();
   await page.getByText('Readings that were changed').click();
   await expect(page.getByText(`was ${((lap[2] ?? 0) / 1000).toFixed(3)}`)).toBeVisible();
