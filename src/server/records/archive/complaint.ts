@@ -22,8 +22,12 @@ export const JOB_OF: Readonly<Partial<Record<TableName, string>>> = {
 const CLOCKS_MS = 24 * 3600 * 1000;
 
 /** The first row that says it was written in the future, in words; null where none does. */
-function lateRow(tables: ArchiveDocument['tables']): string | null {
+function lateRow({ tables, history }: ArchiveDocument): string | null {
   const latest = Date.now() + CLOCKS_MS;
+  const line = history.find(({ at }) => Date.parse(String(at)) > latest);
+  if (line) {
+    return `A line of the history (${String(line.line)}) says that it was written at ${String(line.at)}, which is yet to come.`;
+  }
   for (const name of TABLE_NAMES) {
     for (const key of timesOf(name)) {
       const row = tables[name].find((each) => Date.parse(String(each[key] ?? '')) > latest);
@@ -36,7 +40,8 @@ function lateRow(tables: ArchiveDocument['tables']): string | null {
 }
 
 /** What is wrong inside an archive: pictures that are not theirs, rows that hang on nothing. */
-export function complaint({ tables }: ArchiveDocument): string | null {
+export function complaint(archive: ArchiveDocument): string | null {
+  const { tables } = archive;
   for (const { sha256, picture } of tables.photoBlobs) {
     const digest = createHash('sha256')
       .update(Buffer.from(String(picture), 'base64'))
@@ -44,7 +49,7 @@ export function complaint({ tables }: ArchiveDocument): string | null {
     if (digest !== sha256)
       return `The picture ${String(sha256).slice(0, 12)} is not the one it says.`;
   }
-  const late = lateRow(tables);
+  const late = lateRow(archive);
   if (late !== null) return late;
   const ids = (name: TableName): Set<unknown> => new Set(tables[name].map(({ id }) => id));
   const jobIds = ids('jobs');

@@ -50,11 +50,12 @@ export interface ImportPlan {
  */
 const OURS_ALONE: readonly TableName[] = ['settings', 'people', 'torqueFigures'];
 
-/** Rows that hang on a set or an axle. */
+/** Rows that hang on a set, an axle or a vehicle. */
 const PARENT_OF: Readonly<Partial<Record<TableName, string>>> = {
   readings: 'setId',
   readingChanges: 'setId',
   axleLimits: 'axleId',
+  axles: 'vehicleId',
 };
 
 const CHUNK = 500;
@@ -210,7 +211,9 @@ async function planAll(db: Database, archive: ArchiveDocument, isOwn: boolean): 
       const inserted = new Set(plan.insert.map(({ id }) => id));
       for (const { id } of archive.tables.jobs) if (!inserted.has(id)) skipped.add(id);
     }
-    if (name === 'readingSets' || name === 'axles') {
+    // Other records bring no axle under a vehicle that stands here; this shop's own may have one more.
+    const isParent = name === 'readingSets' || name === 'axles' || (name === 'vehicles' && !isOwn);
+    if (isParent) {
       const inserted = new Set(plan.insert.map(({ id }) => id));
       for (const { id } of archive.tables[name]) if (!inserted.has(id)) skipped.add(id);
     }
@@ -329,6 +332,8 @@ function asForeign({ archive, who }: Bringing, rows: readonly ArchiveRow[]): Arc
  */
 const asElsewhere = (line: ArchiveRow): ArchiveRow => ({
   ...line,
+  // Nothing is signed or answered by what comes in: from a sign-off on, changes would count no more.
+  op: line.op === 'sign' || line.op === 'answer' ? 'import' : line.op,
   who: `${typeof line.who === 'string' ? line.who : 'nobody named'} (elsewhere)`,
   role: null,
   what: line.what === 'answer' ? 'answered elsewhere' : line.what,
@@ -343,8 +348,11 @@ async function bringHistory(
     vehicleIds,
   }: { readonly jobIds: ReadonlySet<unknown>; readonly vehicleIds: ReadonlySet<unknown> },
 ): Promise<void> {
+  // A line is about something that is new, and about nothing that stands here.
   const isFresh = ({ jobId, vehicleId }: ArchiveRow): boolean =>
-    jobIds.has(jobId) || vehicleIds.has(vehicleId);
+    (jobId === null || jobIds.has(jobId)) &&
+    (vehicleId === null || vehicleIds.has(vehicleId)) &&
+    !(jobId === null && vehicleId === null);
   const lines = archive.history.filter(isFresh);
   const placeOf = new Map<unknown, number>();
   // An answer names a line by its place: those before it are written first.
