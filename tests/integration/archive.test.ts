@@ -13,9 +13,9 @@ import {
   makeArchive,
   planImport,
   readArchive,
-  sealArchive,
 } from '@/server/records/archive';
 import type { ArchiveRow } from '@/server/records/archive/tables';
+import { sealed } from '@/server/records/shopKey';
 import { find } from '@/server/records/find';
 import { insightsOf } from '@/server/records/insights';
 import { ownerReport } from '@/server/report/owner';
@@ -128,7 +128,7 @@ test('a comeback that comes in counts against the job that stands here', async (
   const closed = archive.tables.jobs.find(({ number }) => number === 101)!;
   known(await importArchive(read((await oneJob(closed))!)));
   expect((await insightsOf(null)).comebacks).toMatchObject({ count: 0, of: 1 });
-  const late = sealArchive({
+  const late = sealed({
     ...archive,
     tables: {
       ...archive.tables,
@@ -166,8 +166,8 @@ test('what stands here otherwise stays as it is, and the dry run says so', async
   const jobRow = changed.tables.jobs!.find(({ closedAt }) => closedAt === null)!;
   jobRow.complaint = 'Told otherwise.';
   const before = again((await makeArchive({ kind: 'all' }))!);
-  const sealed = sealArchive(changed as unknown as ArchiveDocument);
-  const plan = known(await importArchive(read(sealed)));
+  const document = sealed(changed as unknown as ArchiveDocument);
+  const plan = known(await importArchive(read(document)));
   expect(plan.tables.find(({ table }) => table === 'jobs')!.conflicts.length).toBeGreaterThan(0);
   expect(again((await makeArchive({ kind: 'all' }))!)).toBe(before);
 });

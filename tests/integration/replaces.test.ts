@@ -11,7 +11,7 @@ import { loadJob } from '@/server/job/jobs';
 import { shopOfToday } from '@/server/shop/shop';
 import { REPLACING } from '@/server/writes/replaces';
 import { USE_CASE_NAMES } from '@/server/writes/useCases';
-import { done, ids, newJob, newVehicle, runout, threePeople } from '../support/wholeJob';
+import { done, ids, newJob, newVehicle, runout, threePeople, tick } from '../support/wholeJob';
 import { DEVICE, numbered, sendWrites } from '../support/writes';
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-replaces-'));
@@ -297,5 +297,15 @@ test('a page that does not say what it shows replaces nothing', async () => {
     { id, form: { role: 'lead', initials: 'UL' } },
     { by: ids.lead },
   );
+  expect((await sendWrites([write]))[0]).toMatchObject({ state: 'conflict' });
+});
+
+// 2026-11-27: an answer of the nose went over what another tablet had looked at, unseen.
+test('an answer that is a look by another name is told of what another saw there', async () => {
+  const { jobId } = await jobOfNew();
+  const seen = await reachOf(await database(), ofJob(jobId));
+  await tick(jobId, 'look/FL/seat', ['rust']);
+  const finding = { jobId, code: 'hub-look', corner: 'FL', value: 'clean' };
+  const write = numbered('finding', finding, { by: ids.technician, seen });
   expect((await sendWrites([write]))[0]).toMatchObject({ state: 'conflict' });
 });

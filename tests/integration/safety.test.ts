@@ -101,6 +101,10 @@ describe('an open job’s documents', () => {
     await tick(jobId, 'look/FL/cracks', ['crack']);
     const { mustNotMove, notSigned, signed } = await owner(jobId);
     expect(mustNotMove.join(' ')).toMatch(/brake fluid leaks.*a rotor is cracked|cracked.*leaks/);
+    // The file report began with its readings, without a word of it.
+    const file = fileReport(await jobOf(jobId), 'mm');
+    expect(file.mustNotMove.join(' ')).toMatch(/leaks/);
+    expect(file.notSigned).not.toBeNull();
     expect(notSigned).not.toBeNull();
     expect(signed).toBeNull();
   });

@@ -229,6 +229,17 @@ export interface PastEntry {
   readonly at: Date;
 }
 
+/** Where a job came from that was brought in from records which are not this shop’s. */
+export interface JobOrigin {
+  /** When its archive was made. */
+  readonly made: string;
+  /** Who brought it in, and when. */
+  readonly by: string | null;
+  readonly at: string;
+  /** It was signed off there: nobody has answered for it here. */
+  readonly isSignedThere: boolean;
+}
+
 /**
  * One job with everything that its judgements rest on, as plain data. A signed job has the
  * figures, rules and prices that it was signed with.
@@ -248,12 +259,7 @@ export interface Job {
   readonly keepsFigures: boolean;
   readonly comebackOf: string | null;
   /** Where it came from that was brought in from other records; null for a job of this shop. */
-  readonly origin: {
-    readonly made: string;
-    readonly by: string | null;
-    readonly at: string;
-    readonly isSignedThere: boolean;
-  } | null;
+  readonly origin: JobOrigin | null;
   readonly vehicle: Vehicle;
   readonly corners: readonly Corner[];
   /** Sets in the order they were begun, those set aside among them. */

@@ -10,6 +10,7 @@ import {
   uuid,
   type AnyPgColumn,
 } from 'drizzle-orm/pg-core';
+import type { JobOrigin } from '../../core/job';
 import type { DecisionDetail } from '../../core/options';
 import type { torqueFigures } from './torque';
 import { vehicles, type axleLimits, type axles } from './vehicles';
@@ -31,17 +32,6 @@ export const correction = pgEnum('correction', [
 export interface SignedWith {
   readonly open: readonly string[];
   readonly reason: string | null;
-}
-
-/** Where a job came from that was brought in from records which are not this shop’s. */
-export interface JobOrigin {
-  /** When its archive was made. */
-  readonly made: string;
-  /** Who brought it in, and when. */
-  readonly by: string | null;
-  readonly at: string;
-  /** It was signed off there: nobody has answered for it here. */
-  readonly isSignedThere: boolean;
 }
 
 /** A row as a document holds it: times as text. */

@@ -87,9 +87,11 @@ function Names({ people, here }: Omit<WhoIsHereProps, 'isFolded'>) {
   const [isAdding, setAdding] = useState(people.length === 0);
   const router = useRouter();
   const [busy, begin] = useTransition();
+  const [trouble, setTrouble] = useState<string | null>(null);
   const choose = (id: string): void =>
     begin(async () => {
-      await chooseWho(id);
+      const chosen = await chooseWho(id);
+      setTrouble(chosen.ok ? null : chosen.message);
       begin(() => router.refresh());
     });
   return (
@@ -107,6 +109,11 @@ function Names({ people, here }: Omit<WhoIsHereProps, 'isFolded'>) {
           {name}
         </button>
       ))}
+      {trouble && (
+        <span className="zh-error" role="alert">
+          {trouble}
+        </span>
+      )}
       {isAdding ? (
         <NewPerson onDone={() => setAdding(false)} />
       ) : (

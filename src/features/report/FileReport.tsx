@@ -1,3 +1,4 @@
+import { Warnings } from './Warnings';
 import type { FileLine, FileReport as Report, FileSet } from '@/server/report/file';
 
 function SetTable({ set }: { set: FileSet }) {
@@ -64,6 +65,7 @@ export function FileReport({ report }: { readonly report: Report }) {
   return (
     <article className="zh-card zh-report">
       <h1>File report: {report.title}</h1>
+      <Warnings mustNotMove={report.mustNotMove} notSigned={report.notSigned} />
       <h2>Readings</h2>
       {report.sets.length === 0 && <p className="zh-muted">Nothing was read.</p>}
       {report.sets.map((set) => (

@@ -54,6 +54,8 @@ test('the file report has a row for every position, the closing reading last', (
     <FileReport
       report={{
         title: 'Job 101',
+        mustNotMove: ['A brake hose leaks.'],
+        notSigned: [],
         sets: [set],
         decisions: [],
         steps: [line],
@@ -63,6 +65,12 @@ test('the file report has a row for every position, the closing reading last', (
         due: [],
       }}
     />,
+  );
+  // What must not be driven says so before anything else.
+  const warning = screen.getByRole('note');
+  expect(warning.textContent).toMatch(/^This vehicle must not be driven\.A brake hose leaks\./);
+  expect(warning.compareDocumentPosition(screen.getByText('Readings'))).toBe(
+    Node.DOCUMENT_POSITION_FOLLOWING,
   );
   const rows = screen.getAllByRole('row').map(({ textContent }) => textContent);
   expect(rows).toEqual(['PositionAngleLap 1', '10°0.01 mm', '2180°0.02 mm', 'closing0.01 mm']);

@@ -54,12 +54,29 @@ export const isFromTheFolder = (authorization: string | null): boolean =>
   [0, 1].some((ago) => isSealed(passText(thisMinute() - ago), authorization.slice(5)));
 
 /** The seal of this shop on a text: it is given only to what was made here. */
-export const sealOf = (text: string): string =>
+const sealOf = (text: string): string =>
   createHmac('sha256', shopKey()).update(text).digest('base64url');
 
 /** Whether a seal is this shop’s, and was given to this very text. */
-export function isSealed(text: string, seal: string | undefined): boolean {
+function isSealed(text: string, seal: string | undefined): boolean {
   if (seal === undefined) return false;
   const [own, other] = [Buffer.from(sealOf(text)), Buffer.from(seal)];
   return own.length === other.length && timingSafeEqual(own, other);
 }
+
+/** A document that carries the seal of the shop that made it, over all the rest of it. */
+interface Sealed {
+  readonly seal?: string | undefined;
+}
+
+const textOf = ({ seal: _, ...rest }: Sealed): string => JSON.stringify(rest);
+
+/** A document under the seal of this shop. */
+export const sealed = <Document extends Sealed>(document: Document): Document => ({
+  ...document,
+  seal: sealOf(textOf(document)),
+});
+
+/** Whether this shop made a document, and it is as it was made. */
+export const isSealedHere = (document: Sealed): boolean =>
+  isSealed(textOf(document), document.seal);

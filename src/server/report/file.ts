@@ -7,7 +7,7 @@ import { solveRunout } from '../../core/runout';
 import { fastenerOf } from '../../core/torque';
 import { formatIn, formatTorque, type UnitSystem } from '../../core/units';
 import { describeReason } from '../../core/verdict';
-import { type Check, type ReadingSet, cornerRecord, type Job } from '../../core/job';
+import { type Check, type ReadingSet, cornerRecord, type Job, standingOf } from '../../core/job';
 import { sayPair } from '../records/sayLedger';
 import { sayDue } from './words';
 
@@ -31,6 +31,10 @@ export interface FileLine {
 /** Everything on file of a job. */
 export interface FileReport {
   readonly title: string;
+  /** Why the vehicle must not be driven; empty where it may. */
+  readonly mustNotMove: readonly string[];
+  /** What else stands open; null once it is signed off here. */
+  readonly notSigned: readonly string[] | null;
   readonly sets: readonly FileSet[];
   readonly decisions: readonly FileLine[];
   readonly steps: readonly FileLine[];
@@ -146,8 +150,11 @@ function sayBecame(line: Parameters<typeof sayPair>[0]): string {
 /** Everything on file of a job, in order. */
 export function fileReport(job: Job, units: UnitSystem): FileReport {
   const { vehicle } = job;
+  const { mustNotMove, notDone, isSigned } = standingOf(job);
   return {
     title: `Job ${job.number}, ${vehicle.plate}`,
+    mustNotMove: mustNotMove.map(({ say }) => say),
+    notSigned: isSigned ? null : notDone.map(({ say }) => say),
     sets: job.sets.map((set) => fileSet(job, set, units)),
     decisions: job.decisions.map(({ corner, words, decidedAt }) => ({
       at: sayAt(decidedAt),

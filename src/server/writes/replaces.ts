@@ -1,6 +1,7 @@
 import 'server-only';
 import { z } from 'zod';
-import { idSchema, type OutgoingWrite } from '../../core/contracts';
+import { idSchema, PROCEDURE, type OutgoingWrite } from '../../core/contracts';
+import { ownerOf } from '../../core/procedure';
 import type { Database } from '../../db/client';
 import {
   findJob,
@@ -72,6 +73,12 @@ const shopRow = (sort: string): Replaces =>
     isAbout: (line) => line.what === sort && columnOf(line, 'id') === id,
   }));
 
+/** Whether a line is of the look that an answer of the nose is written as. */
+const isLookFor = (line: LedgerRow, code: string, corner: string | null): boolean =>
+  columnOf(line, 'kind') === 'look' &&
+  columnOf(line, 'place') === corner &&
+  columnOf(line, 'item') === ownerOf(PROCEDURE, code)?.code;
+
 /** Decisions of some corners of a job. */
 const decided = (jobId: string, corners: readonly string[]): Replaced => ({
   room: jobRoom(jobId),
@@ -108,9 +115,11 @@ const REPLACES: Readonly<Record<string, Replaces>> = {
     ({ jobId, code, corner }) => ({
       room: jobRoom(jobId),
       isAbout: (line) =>
-        line.what === 'finding' &&
-        columnOf(line, 'code') === code &&
-        columnOf(line, 'corner') === (corner ?? ''),
+        line.what === 'check'
+          ? isLookFor(line, code, corner)
+          : line.what === 'finding' &&
+            columnOf(line, 'code') === code &&
+            columnOf(line, 'corner') === (corner ?? ''),
     }),
   ),
   decide: read(withJobId.extend({ corner: z.string() }), ({ jobId, corner }) =>

@@ -88,6 +88,8 @@ export class Keeper {
   private readonly inTrouble = new Set<string | null>();
   /** How far the ledger reached when this tab last wrote at a place. */
   private readonly reached = new Map<string, number>();
+  /** Writes that this tab sent again, after what became of them at first was told. */
+  private readonly sentAgain = new Set<string>();
   private page: PageReach | null = null;
 
   constructor(parts: KeeperParts) {
@@ -175,6 +177,7 @@ export class Keeper {
     over: Partial<Pick<KeptWrite, 'input' | 'seen'>> = {},
   ): Promise<void> {
     const by = this.writer ?? write.by;
+    this.sentAgain.add(write.id);
     await this.parts.store.change({ ...write, ...over, by, status: WAITING });
     await this.read();
     void this.pump();
@@ -268,7 +271,8 @@ export class Keeper {
     const resolve = this.waiting.get(write.id);
     this.waiting.delete(write.id);
     resolve?.(how);
-    if (how.state === 'done' && how.seq !== undefined && resolve) {
+    const isOwn = this.sentAgain.delete(write.id) || resolve !== undefined;
+    if (how.state === 'done' && how.seq !== undefined && isOwn) {
       this.reached.set(write.place, how.seq);
     }
     if (how.state === 'done') this.done = [...this.done, { ...write, answer: how.value }];

@@ -1,7 +1,6 @@
 import 'server-only';
 import { z } from 'zod';
 import { accept, refuse, type Answer } from '../../answer';
-import { isSealed, sealOf } from '../shopKey';
 import {
   HISTORY_SCHEMA,
   ROW_SCHEMAS,
@@ -31,18 +30,6 @@ export interface ArchiveDocument {
   /** The seal of the shop that made it, over all the rest; missing where it was not sealed. */
   readonly seal?: string | undefined;
 }
-
-const sealedText = ({ seal: _, ...rest }: ArchiveDocument): string => JSON.stringify(rest);
-
-/** An archive under the seal of this shop. */
-export const sealArchive = (document: ArchiveDocument): ArchiveDocument => ({
-  ...document,
-  seal: sealOf(sealedText(document)),
-});
-
-/** Whether an archive was made by this shop and is as it was made. */
-export const isOwnArchive = (document: ArchiveDocument): boolean =>
-  isSealed(sealedText(document), document.seal);
 
 const documentSchema: z.ZodType<ArchiveDocument> = z.strictObject({
   format: z.literal(ARCHIVE_FORMAT),

@@ -1,3 +1,4 @@
 export * from './document';
 export * from './write';
-export * from './read';
+export { planImport, type ImportPlan, type TablePlan } from './plan';
+export * from './bring';

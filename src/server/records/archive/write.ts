@@ -26,7 +26,8 @@ import {
   vehicles,
 } from '../../../db/schema';
 import { database } from '../../database';
-import { ARCHIVE_FORMAT, ARCHIVE_VERSION, sealArchive, type ArchiveDocument } from './document';
+import { sealed } from '../shopKey';
+import { ARCHIVE_FORMAT, ARCHIVE_VERSION, type ArchiveDocument } from './document';
 import {
   BROUGHT,
   keyOfRow,
@@ -164,7 +165,7 @@ export async function makeArchive(scope: Scope): Promise<ArchiveDocument | null>
   }
   const made = Object.fromEntries(tables) as unknown as ArchiveDocument['tables'];
   if (scope.kind !== 'all' && made.vehicles.length === 0) return null;
-  return sealArchive({
+  return sealed<ArchiveDocument>({
     format: ARCHIVE_FORMAT,
     version: ARCHIVE_VERSION,
     made: new Date().toISOString(),

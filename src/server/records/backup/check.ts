@@ -11,7 +11,7 @@ import { workFolder } from './make';
 import { countRecords, readManifest, type Manifest } from './manifest';
 import { TOO_MUCH, type PackedEntry } from './files';
 import { inWorker } from './fileWork';
-import { isOwnManifest } from './seal';
+import { isSealedHere } from '../shopKey';
 import { sweepStaged } from './staged';
 
 /** Largest backup taken, packed and unpacked, in bytes, and most files in it. */
@@ -131,7 +131,7 @@ export async function stageBackup(file: string): Promise<Answer<Staged>> {
   }
   const opened = await open(folder, manifest);
   if (!opened.ok) return giveUp(opened.message);
-  const isOwn = manifest.digest !== undefined && isOwnManifest(manifest);
+  const isOwn = manifest.digest !== undefined && isSealedHere(manifest);
   if (isOwn) fs.writeFileSync(path.join(folder, STAGED_OWN), '');
   return accept({ id: path.basename(folder), manifest, isOwn });
 }

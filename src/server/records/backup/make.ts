@@ -9,7 +9,7 @@ import { environment } from '../../environment';
 import { bytesBelow, refuseWithoutRoom } from '../disk';
 import { BACKUP_FORMAT, BACKUP_VERSION, countRecords, type Manifest } from './manifest';
 import { inWorker } from './fileWork';
-import { sealManifest } from './seal';
+import { sealed } from '../shopKey';
 
 /** The folder of the kept copies, in the data folder. */
 export const copiesFolder = (): string => path.join(environment().folder, 'copies');
@@ -53,7 +53,7 @@ async function writeBackup(file: string): Promise<Answer<Manifest>> {
     const counts = await copyTo(countRecords, (database, left) =>
       inWorker('copyFolder', database, path.join(work, 'pg'), left),
     );
-    const manifest = sealManifest({
+    const manifest = sealed<Manifest>({
       format: BACKUP_FORMAT,
       version: BACKUP_VERSION,
       made: new Date().toISOString(),
