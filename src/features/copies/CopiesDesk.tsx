@@ -5,7 +5,15 @@ import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
 import type { Asked } from '@/ui/ask';
 import type { KeptCopy, Staged } from '@/server/records/backup';
-import { leaveCopy, makeCopy, removeCopy, restoreCopy, sendCopy, stageCopy } from './requests';
+import {
+  leaveCopy,
+  makeCopy,
+  removeCopy,
+  restoreCopy,
+  sendCopy,
+  stageCopy,
+  takeCopy,
+} from './requests';
 import { sayBytes } from './model';
 
 /** What is in a copy that was found whole, and the last word before it replaces the records. */
@@ -137,10 +145,14 @@ export function CopiesDesk({
             Make a copy now
           </button>
           {canRestore && (
-            // It is made when it is asked for, so it is sent for by a form and not followed.
-            <form method="post" action="/api/v1/backup/now">
-              <button className="btn btn-outline-secondary">Take a copy with you</button>
-            </form>
+            <button
+              type="button"
+              className="btn btn-outline-secondary"
+              disabled={busy}
+              onClick={() => run(takeCopy, (name) => setSaid(`${name} is with your downloads.`))}
+            >
+              Take a copy with you
+            </button>
           )}
         </div>
       </section>

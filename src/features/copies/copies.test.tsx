@@ -26,6 +26,7 @@ jest.mock('./requests', () => {
       );
     };
   return {
+    takeCopy: jest.requireActual<typeof import('./requests')>('./requests').takeCopy,
     makeCopy: say('copy', 'backup-2026-03-02-101112.tar.gz'),
     removeCopy: say('remove', 'x'),
     stageCopy: (name: string) => say('stage', staged)(name),
@@ -118,4 +119,27 @@ test('sizes in the largest unit that leaves a figure', () => {
     '81 MB',
     '2.7 GB',
   ]);
+});
+
+test('a copy to take along is saved under its name; why there is none is said at its place', async () => {
+  render(<CopiesDesk copies={copies} canRestore />);
+  const answer = (ok: boolean, body: object): void => {
+    global.fetch = jest.fn(() =>
+      Promise.resolve({
+        ...{ ok, json: () => Promise.resolve(body), blob: () => Promise.resolve(new Blob()) },
+        headers: new Headers({ 'content-disposition': 'attachment; filename="shop.tar.gz"' }),
+      }),
+    ) as unknown as typeof fetch;
+  };
+  answer(false, { error: { message: 'A copy is being made just now.' } });
+  await press('Take a copy with you');
+  await waitFor(() =>
+    expect(screen.getByRole('alert').textContent).toBe('A copy is being made just now.'),
+  );
+  Object.assign(URL, { createObjectURL: () => '#x', revokeObjectURL: () => undefined });
+  answer(true, {});
+  await press('Take a copy with you');
+  await waitFor(() =>
+    expect(screen.getByText('shop.tar.gz is with your downloads.')).toBeInTheDocument(),
+  );
 });

@@ -25,3 +25,28 @@ export const restoreCopy = (id: string, evenForeign: boolean): Promise<Asked<str
 /** Leaves a copy that was looked through. */
 export const leaveCopy = (id: string): Promise<Asked<null>> =>
   ask(`/api/v1/staged/${id}`, { method: 'DELETE' });
+
+/** The name that the server gave a file it sent. */
+const nameOf = (answer: Response): string =>
+  /filename="([^"]+)"/.exec(answer.headers.get('content-disposition') ?? '')?.[1] ??
+  'zesty-hound-backup.tar.gz';
+
+/** Makes a copy and saves it where the browser saves files; answers with its name. */
+export async function takeCopy(): Promise<Asked<string>> {
+  const refused = (message: string): Asked<never> => ({ ok: false, message, fields: {} });
+  try {
+    const answer = await fetch('/api/v1/backup/now', { method: 'POST' });
+    if (!answer.ok) {
+      const { error } = (await answer.json()) as { readonly error?: { readonly message: string } };
+      return refused(error?.message ?? 'The copy was not made.');
+    }
+    const address = URL.createObjectURL(await answer.blob());
+    const link = document.createElement('a');
+    Object.assign(link, { href: address, download: nameOf(answer) });
+    link.click();
+    URL.revokeObjectURL(address);
+    return { ok: true, value: link.download };
+  } catch {
+    return refused('The server did not answer, or the copy did not arrive whole.');
+  }
+}
