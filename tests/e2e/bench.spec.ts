@@ -1,13 +1,21 @@
 import { expect, test, type Page } from '@playwright/test';
 import { beHere, complaintsOf, openJob } from './helpers';
 
-async function freshSet(page: Page): Promise<void> {
+async function freshForm(page: Page): Promise<void> {
   const id = await openJob(page, 110);
   await page.goto(`/jobs/${id}/measure/RR`);
   await page.getByRole('button', { name: '+ New set' }).click();
   await page.getByRole('button', { name: 'Runout', exact: true }).click();
+}
+
+async function start(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Start runout' }).click();
   await expect(page.getByLabel(/Position 1 of/)).toBeFocused();
+}
+
+async function freshSet(page: Page): Promise<void> {
+  await freshForm(page);
+  await start(page);
 }
 
 const ladder = (page: Page, place: number) =>
@@ -64,15 +72,18 @@ test('bad input is named at the field and stays on screen', async ({ page }) => 
 });
 
 test('readings typed while the server is away are sent when it is back', async ({ page }) => {
-  await freshSet(page);
+  await freshForm(page);
+  // The set itself is known to this device only: the page opens where it was left all the same.
   await page.route('**/api/v1/writes', (route) => route.abort());
+  await start(page);
   for (const text of ['0.001', '0.002', '0.003']) {
     await page.keyboard.type(text);
     await page.keyboard.press('Enter');
   }
-  await expect(page.locator('[data-save-state="waiting"]')).toContainText('entries wait');
+  await expect(page.locator('[data-save-state="waiting"]')).toContainText('4 entries wait');
   await page.reload();
   await expect(ladder(page, 3)).toContainText('0.003');
+  await expect(page.getByLabel('Position 4 of 12')).toBeFocused();
   await page.unroute('**/api/v1/writes');
   await expect(page.locator('[data-save-state="saved"]')).toBeVisible({ timeout: 15_000 });
   await page.evaluate(() => window.localStorage.clear());

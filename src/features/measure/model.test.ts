@@ -104,6 +104,21 @@ test('the bench opens at the latest set that is not read to its end', () => {
   expect(openBench([set({ isAside: true })]).currentId).toBeNull();
 });
 
+test('an untouched bench opens at what this device holds; one that is in use stays', () => {
+  const plan = { kind: 'runout', positions: 4, shift: 0, face: 'outboard', left: [] };
+  const held = [
+    { name: 'set-begin', input: { ...plan, id: 'h' } },
+    ...[0, 1].map((position) => ({
+      name: 'reading',
+      input: { setId: 'h', lap: 0, position, text: '0.01', unit: 'mm', was: null },
+    })),
+  ];
+  const fresh = reduce(openBench([]), { type: 'hold', held });
+  expect([fresh.currentId, fresh.cursor]).toEqual(['h', { lap: 0, position: 2 }]);
+  const used = reduce(openBench([]), { type: 'pick-set', id: null });
+  expect(reduce(used, { type: 'hold', held }).currentId).toBeNull();
+});
+
 test('any text and any event leave a bench that still stands', () => {
   let state = openBench([set()]);
   for (const text of ['', '1', 'x', '-', '0.01', '999', '\u2212.5', '1e9', '0']) {

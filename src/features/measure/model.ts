@@ -63,6 +63,8 @@ export interface BenchState {
   readonly cursor: Cursor | null;
   readonly draft: string;
   readonly error: string | null;
+  /** Nobody has picked, typed or pressed anything yet: the kind of set it was opened for. */
+  readonly opened: { readonly wanted: BenchSet['kind'] | undefined } | null;
 }
 
 export type BenchEvent =
@@ -226,8 +228,19 @@ function synced(state: BenchState, sets: readonly BenchSet[]): BenchState {
   return isUntouched ? { ...next, draft: draftFor(set, cursor) } : next;
 }
 
-/** One step of the bench. */
+/** One step of the bench. What this device holds is known after the page: an untouched bench opens there. */
 export function reduce(state: BenchState, event: BenchEvent): BenchState {
+  if (event.type === 'sync') return synced(state, withHeld(event.sets, event.held));
+  if (event.type !== 'hold') return step(state, event);
+  const sets = withHeld(state.sets, event.held);
+  return state.opened ? openBench(sets, state.opened.wanted) : synced(state, sets);
+}
+
+function step(
+  before: BenchState,
+  event: Exclude<BenchEvent, { type: 'sync' | 'hold' }>,
+): BenchState {
+  const state = { ...before, opened: null };
   const set = currentSet(state);
   switch (event.type) {
     case 'pick-set':
@@ -236,10 +249,6 @@ export function reduce(state: BenchState, event: BenchEvent): BenchState {
       return pickSet({ ...state, sets: [...state.sets, event.set] }, event.set.id);
     case 'replace-set':
       return withSet(state, event.set.id, () => event.set);
-    case 'sync':
-      return synced(state, withHeld(event.sets, event.held));
-    case 'hold':
-      return synced(state, withHeld(state.sets, event.held));
     case 'add-lap': {
       const grown = withSet(state, event.id, (each) => ({ ...each, laps: each.laps + 1 }));
       return pickSet(grown, event.id);
@@ -318,6 +327,7 @@ export function openBench(sets: readonly BenchSet[], wanted?: BenchSet['kind']):
   const counted = sets.filter(({ isAside }) => !isAside);
   const asked = counted.filter(({ kind }) => wanted === undefined || kind === wanted);
   const open = asked.findLast((set) => firstOpen(set) !== null) ?? asked.at(-1);
-  const state: BenchState = { sets, currentId: null, cursor: null, draft: '', error: null };
+  const opened = { wanted };
+  const state: BenchState = { sets, currentId: null, cursor: null, draft: '', error: null, opened };
   return pickSet(state, open?.id ?? null);
 }
