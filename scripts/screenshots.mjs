@@ -48,13 +48,19 @@ for (const [name, job, place, viewport, colorScheme = 'light', press] of VIEWS) 
     const [, , id] = (await link.getAttribute('href')).split('/');
     address = `/jobs/${id}/${place}`;
   } else if (place === 'rotors') {
-    await page.goto(`${BASE}/vehicles?q=SK-440`);
+    await page.goto(`${BASE}/vehicles?q=SK-077`);
     address = `${await page.locator('a.zh-job').first().getAttribute('href')}/rotors/FR`;
   }
   await page.goto(BASE + address);
   await page.locator('html[data-alive]').waitFor({ state: 'attached' });
   if (await page.getByText('Nothing is decided for this corner yet').count()) {
-    await page.getByRole('link', { name: 'Decide' }).last().click();
+    // What is decided is signed.
+    await page.goto(`${BASE}/workshop`);
+    await page.locator('html[data-alive]').waitFor({ state: 'attached' });
+    await page.getByRole('button', { name: 'Ines', exact: true }).click();
+    await page.waitForTimeout(1000);
+    await page.goto(BASE + address.replace(/correct.*/, 'decide'));
+    await page.locator('html[data-alive]').waitFor({ state: 'attached' });
     await page.getByRole('button', { name: 'Do this: put it on record' }).first().click();
     await page.getByText('On record for').first().waitFor();
     await page.goto(BASE + address);
