@@ -97,7 +97,7 @@ export function RotorCharts({
       <LinesChart
         caption="Minimum thickness"
         xTitle="Odometer (km)"
-        yTitle={`Thinnest place (${sign('size')})`}
+        yTitle={`Thinnest (${sign('size')})`}
         digits={digits.size}
         yFrom="data"
         marks={cuts}
