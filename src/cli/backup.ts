@@ -36,7 +36,7 @@ async function backup(file: string): Promise<string> {
   try {
     const made = await makeBackup(file);
     if (!made.ok) throw new Error(made.message);
-    const { jobs, readings } = made.value.counts;
+    const { jobs, readings } = made.value.manifest.counts;
     return `${file}: ${jobs} jobs, ${readings} readings`;
   } catch (error) {
     if (error instanceof FolderInUse) return askRunning(file);

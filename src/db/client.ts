@@ -2,6 +2,9 @@ import fs from 'node:fs';
 import path from 'node:path';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { sql } from 'drizzle-orm';
+import type { PGlite } from '@electric-sql/pglite';
+import { Engine, refuseFullDisk } from './connect/engine';
+import { copyRunning, type CopySteps } from './connect/runningCopy';
 import { beginCreating, endCreating, settleIntents } from './connect/intents';
 import { refuseTorn } from './connect/wholeFolder';
 import { lockFolder } from './connect/folderLock';
@@ -18,13 +21,12 @@ import * as schema from './schema';
 export type Database = PgDatabase<PgQueryResultHKT, typeof schema>;
 
 /**
- * Lets the database be copied while it runs, as it stands at one moment: nothing is written while
- * `copy` does it, with the folder of the database and the names that are no part of the records.
- * `look` is asked about the same moment; its answer is handed on.
+ * Lets the database be copied while it runs and is written to, as it stands at the moment in
+ * which `look` is asked; its answer is handed on.
  */
 export type CopyTo = <Found>(
   look: (db: Database) => Promise<Found>,
-  copy: (database: string, left: readonly string[]) => Promise<void>,
+  steps: CopySteps,
 ) => Promise<Found>;
 
 export interface DatabaseHandle {
@@ -32,7 +34,12 @@ export interface DatabaseHandle {
   readonly close: () => Promise<void>;
   /** Null where the records are in a server, which has its own ways to be copied. */
   readonly copyTo: CopyTo | null;
+  /** Throws `DiskFull` where nothing should be written for want of room. */
+  readonly refuseFull: () => void;
 }
+
+/** A server looks after its own disk, and nothing on a disk needs none. */
+const never = (): void => undefined;
 
 /** Migrations lie beside this file in the source and are shipped with the build. */
 const migrationsFolder = (): string =>
@@ -88,40 +95,23 @@ async function openServer(url: string): Promise<DatabaseHandle> {
     throw error;
   }
   client.release();
-  return { db: drizzle(pool, { schema }), close: () => pool.end(), copyTo: null };
+  return {
+    db: drizzle(pool, { schema }),
+    close: () => pool.end(),
+    copyTo: null,
+    refuseFull: never,
+  };
 }
 
-/** What of the engine's folder is a running copy's own, and no part of the records. */
-const RUNNING = ['postmaster.pid', 'postmaster.opts'];
-
 async function openEngine(database: string): Promise<DatabaseHandle> {
-  const { PGlite } = await import('@electric-sql/pglite');
   const { drizzle } = await import('drizzle-orm/pglite');
-  const { DurableNodeFS } = await import('./connect/durableFs');
-  const client = await PGlite.create({
-    fs: new DurableNodeFS(database),
-    startParams: [
-      ...PGlite.defaultStartParams.filter((param) => param !== '-F'),
-      '-c',
-      'fsync=on',
-      '-c',
-      'wal_sync_method=fsync',
-      // The pages that are asked for lie in memory: an index costs little more than a scan.
-      '-c',
-      'random_page_cost=1.1',
-    ],
-  });
-  const db = drizzle(client, { schema });
-  const copyTo: CopyTo = async (look, copy) => {
-    await client.exec('checkpoint');
-    // All others wait for the transaction. What is written after the checkpoint stands in the log.
-    return db.transaction(async (tx) => {
-      const found = await look(tx);
-      await copy(database, RUNNING);
-      return found;
-    });
-  };
-  return { db, close: () => client.close(), copyTo };
+  const engine = new Engine(database);
+  await engine.open();
+  // Whoever asks knows a client by what is asked of it: questions and transactions.
+  const db = drizzle(engine as unknown as PGlite, { schema });
+  const copyTo: CopyTo = (look, steps) => copyRunning(db, database, look, steps);
+  const refuseFull = (): void => refuseFullDisk(database);
+  return { db, close: () => engine.close(), copyTo, refuseFull };
 }
 
 /** A new database that lies on no disk and goes with the process. */
@@ -132,7 +122,7 @@ export async function openInMemory(): Promise<DatabaseHandle> {
   const client = await PGlite.create();
   const db = drizzle(client, { schema });
   await migrate(db, { migrationsFolder: migrationsFolder() });
-  return { db, close: () => client.close(), copyTo: null };
+  return { db, close: () => client.close(), copyTo: null, refuseFull: never };
 }
 
 async function openFolder(folder: string): Promise<DatabaseHandle> {
@@ -161,8 +151,7 @@ async function openFolder(folder: string): Promise<DatabaseHandle> {
     if (found?.when !== known.when) writeFolderVersion(folder, known);
     if (isNew) endCreating(folder);
     return {
-      db: handle.db,
-      copyTo: handle.copyTo,
+      ...handle,
       close: async () => {
         await handle.close();
         unlock();

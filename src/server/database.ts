@@ -55,6 +55,7 @@ export async function inTransaction<Value>(
   useCase: (tx: Database) => Promise<Answer<Value>>,
 ): Promise<Answer<Value>> {
   const outer = underWay.getStore();
+  if (!outer) (await databaseHandle()).refuseFull();
   const db = outer ?? (await databaseHandle()).db;
   for (let attempt = 1; ; attempt += 1) {
     try {

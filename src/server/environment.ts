@@ -3,6 +3,8 @@ import { z } from 'zod';
 
 const schema = z.object({
   ZESTY_HOUND_DATA: z.string().min(1).default('./data'),
+  /** A folder on another disk or share where every copy is kept once more. */
+  ZESTY_HOUND_COPIES: z.string().min(1).optional(),
   DATABASE_URL: z
     .string()
     .regex(/^postgres(ql)?:\/\//, 'DATABASE_URL must begin with postgres:// or postgresql://')
@@ -10,14 +12,22 @@ const schema = z.object({
 });
 
 /** What the program is told by its environment, parsed. Throws when it cannot be meant. */
-export function environment(): { folder: string; url: string | undefined } {
+export function environment(): {
+  readonly folder: string;
+  readonly url: string | undefined;
+  readonly copies: string | undefined;
+} {
   const parsed = schema.safeParse({
     ZESTY_HOUND_DATA: process.env.ZESTY_HOUND_DATA || undefined,
+    ZESTY_HOUND_COPIES: process.env.ZESTY_HOUND_COPIES || undefined,
     DATABASE_URL: process.env.DATABASE_URL || undefined,
   });
   if (!parsed.success) throw new Error(z.prettifyError(parsed.error));
   return {
     folder: path.resolve(/* turbopackIgnore: true */ parsed.data.ZESTY_HOUND_DATA),
     url: parsed.data.DATABASE_URL,
+    copies:
+      parsed.data.ZESTY_HOUND_COPIES &&
+      path.resolve(/* turbopackIgnore: true */ parsed.data.ZESTY_HOUND_COPIES),
   };
 }

@@ -52,7 +52,7 @@ const leftovers = (): string[] =>
 
 test('a copy made while it runs is whole, and brings everything back while it runs', async () => {
   const before = await everything();
-  const manifest = known(await makeBackup(file('a.tar.gz')));
+  const { manifest } = known(await makeBackup(file('a.tar.gz')));
   expect(manifest.counts).toMatchObject({ vehicles: 6, jobs: 15 });
   const { vehicle } = (await loadJob(await jobNumber(103)))!;
   const input = { vehicleId: vehicle.id, complaint: 'Later.', odometerKm: '1', corners: ['FL'] };

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
+import type { ReactNode } from 'react';
 import { PROCEDURE } from '@/core/contracts';
 import { rulesInForce } from '@/core/procedure';
 import { GaugeBook } from '@/features/gauges/GaugeBook';
@@ -20,6 +21,7 @@ import { SeenMark } from '@/ui/keeper';
 import { ThemeSwitch } from '@/ui/shell';
 import { whoIsHere } from '@/server/web/who';
 import { shopChoices } from '@/server/shop/rules';
+import { LastCopy } from './LastCopy';
 
 export const metadata: Metadata = { title: 'Workshop' };
 
@@ -29,16 +31,19 @@ function Place({
   name,
   about: say,
   href,
+  children,
 }: {
   readonly id: string;
   readonly name: string;
   readonly about: string;
   readonly href: string;
+  readonly children?: ReactNode;
 }) {
   return (
     <section className="zh-card" aria-labelledby={id}>
       <h2 id={id}>{name}</h2>
       <p>{say}</p>
+      {children}
       <Link className="btn btn-outline-secondary" href={href}>
         {name}
       </Link>
@@ -103,7 +108,9 @@ export default async function WorkshopPage() {
           name="Copies"
           about="A copy of every night, one made by hand, and the way back from either."
           href="/workshop/copies"
-        />
+        >
+          <LastCopy />
+        </Place>
         <section className="zh-card" aria-labelledby="program">
           <h2 id="program">This program</h2>
           <dl className="zh-life mb-2">

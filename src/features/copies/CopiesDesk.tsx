@@ -14,6 +14,7 @@ import {
   stageCopy,
   takeCopy,
 } from './requests';
+import { CopyProgress } from './CopyProgress';
 import { sayBytes } from './model';
 
 /** What is in a copy that was found whole, and the last word before it replaces the records. */
@@ -91,6 +92,7 @@ export function CopiesDesk({
   const [staged, setStaged] = useState<Staged | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
+  const [isMaking, setIsMaking] = useState(false);
   const [busy, begin] = useTransition();
   const run = <Value,>(action: () => Promise<Asked<Value>>, then: (value: Value) => void): void => {
     setSaid(null);
@@ -100,6 +102,14 @@ export function CopiesDesk({
       if (answer.ok) then(answer.value);
       else setRefused(answer.message);
     });
+  };
+  const make: typeof run = (action, then) => {
+    setIsMaking(true);
+    run(async () => {
+      const answer = await action();
+      setIsMaking(false);
+      return answer;
+    }, then);
   };
   const leave = (): void => {
     if (staged) void leaveCopy(staged.id);
@@ -127,8 +137,9 @@ export function CopiesDesk({
       <section className="zh-card mb-3" aria-labelledby="make">
         <h2 id="make">Make a copy</h2>
         <p>
-          Everything on file in one file, made while work goes on. A copy of every night is kept by
-          itself: the last seven days, four weeks and twelve months.
+          Everything on file in one file, made while work goes on, opened and looked at page by page
+          before it is kept. A copy of every night is kept by itself: the last seven days, four
+          weeks and twelve months.
         </p>
         <div className="d-flex flex-wrap gap-2">
           <button
@@ -136,8 +147,8 @@ export function CopiesDesk({
             className="btn btn-primary"
             disabled={busy}
             onClick={() =>
-              run(makeCopy, (name) => {
-                setSaid(`${name} is kept.`);
+              make(makeCopy, (says) => {
+                setSaid(says);
                 router.refresh();
               })
             }
@@ -149,12 +160,13 @@ export function CopiesDesk({
               type="button"
               className="btn btn-outline-secondary"
               disabled={busy}
-              onClick={() => run(takeCopy, (name) => setSaid(`${name} is with your downloads.`))}
+              onClick={() => make(takeCopy, (name) => setSaid(`${name} is with your downloads.`))}
             >
               Take a copy with you
             </button>
           )}
         </div>
+        <CopyProgress isAsked={isMaking} />
       </section>
       <section className="zh-card mb-3" aria-labelledby="kept">
         <h2 id="kept">Copies that are kept</h2>
@@ -162,12 +174,14 @@ export function CopiesDesk({
           <p className="mb-0">None yet. The first one is made in the night.</p>
         ) : (
           <ul className="list-unstyled mb-0">
-            {copies.map(({ name, made, bytes, kind }) => (
+            {copies.map(({ name, made, bytes, kind, checked, isElsewhere }) => (
               <li key={name} className="zh-row">
                 <span>
                   <strong>{format(made, 'd MMM yyyy, HH:mm')}</strong>{' '}
                   <span className="zh-muted">
                     {kind === 'nightly' ? 'of the night' : 'made by hand'}, {sayBytes(bytes)}
+                    {checked !== null && ', checked'}
+                    {isElsewhere && ', in the second folder too'}
                   </span>
                 </span>
                 <span className="d-flex flex-wrap gap-3">

@@ -1,5 +1,6 @@
 import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { CopiesDesk } from './CopiesDesk';
+import { CopyProgress } from './CopyProgress';
 import { sayBytes } from './model';
 
 const calls: unknown[][] = [];
@@ -27,7 +28,9 @@ jest.mock('./requests', () => {
     };
   return {
     takeCopy: jest.requireActual<typeof import('./requests')>('./requests').takeCopy,
-    makeCopy: say('copy', 'backup-2026-03-02-101112.tar.gz'),
+    makeCopy: say('copy', 'backup-2026-03-02-101112.tar.gz is kept.'),
+    askProgress: say('progress', { says: 'Packing it', share: 0.5 }),
+    cancelCopy: say('cancel', null),
     removeCopy: say('remove', 'x'),
     stageCopy: (name: string) => say('stage', staged)(name),
     restoreCopy: say('restore', 'before-restore-x'),
@@ -46,12 +49,16 @@ const copies = [
     made: new Date('2026-03-02T02:30:00'),
     bytes: 7_200_000,
     kind: 'nightly',
+    checked: '2026-03-02T02:30:00.000Z',
+    isElsewhere: true,
   },
   {
     name: 'backup-2026-03-01-101112.tar.gz',
     made: new Date('2026-03-01T10:11:12'),
     bytes: 900,
     kind: 'by-hand',
+    checked: null,
+    isElsewhere: false,
   },
 ] as const;
 /** Presses a button once it can be pressed. */
@@ -66,7 +73,9 @@ async function press(name: RegExp | string): Promise<void> {
 
 test('copies are listed; only one made by hand can be thrown away', async () => {
   render(<CopiesDesk copies={copies} canRestore />);
-  expect(screen.getByText(/of the night, 7\.2 MB/)).toBeInTheDocument();
+  expect(
+    screen.getByText(/of the night, 7\.2 MB, checked, in the second folder too/),
+  ).toBeInTheDocument();
   expect(screen.getAllByRole('button', { name: /^Throw away/ })).toHaveLength(1);
   await press(/^Throw away/);
   expect(calls.at(-1)).toEqual(['remove', 'backup-2026-03-01-101112.tar.gz']);
@@ -84,6 +93,14 @@ test('a copy is looked through first, and put in place by a second press', async
   await waitFor(() => expect(screen.getByText(/The copy is in place/)).toBeInTheDocument());
   expect(calls.at(-1)).toEqual(['restore', 'restoring-abc123', false]);
   expect(screen.queryByText('This copy is whole.')).toBeNull();
+});
+
+test('while a copy is made it says how far it is, and can be ended', async () => {
+  render(<CopyProgress isAsked />);
+  await waitFor(() => expect(screen.getByRole('status').textContent).toBe('Packing it …'));
+  expect(screen.getByRole('progressbar').getAttribute('aria-valuenow')).toBe('50');
+  await press('Cancel the copy');
+  expect(calls.at(-1)).toEqual(['cancel']);
 });
 
 test('who is no lead may look, and leaves it', async () => {

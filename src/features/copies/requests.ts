@@ -3,8 +3,20 @@ import { ask, type Asked } from '@/ui/ask';
 
 const COPIES = '/api/v1/copies';
 
-/** Makes a copy now, beside those of the nights; answers with its name. */
+/** Makes a copy now, beside those of the nights; answers with what is to be said of it. */
 export const makeCopy = (): Promise<Asked<string>> => ask(COPIES, { method: 'POST' });
+
+/** How far a copy has come: what is done for it just now, and how much of that (0 to 1). */
+export interface Progress {
+  readonly says: string;
+  readonly share: number;
+}
+
+/** How far the copy has come that is being made; null where none is. */
+export const askProgress = (): Promise<Asked<Progress | null>> => ask(COPIES, { method: 'GET' });
+
+/** Ends the making of a copy. */
+export const cancelCopy = (): Promise<Asked<null>> => ask(COPIES, { method: 'DELETE' });
 
 /** Takes a copy away that was made by hand. */
 export const removeCopy = (name: string): Promise<Asked<string>> =>

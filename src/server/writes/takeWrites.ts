@@ -1,4 +1,5 @@
 import 'server-only';
+import { ExpectedError } from '../../core/expected';
 import { writesSchema, type OutgoingWrite } from '../../core/contracts';
 import {
   findPerson,
@@ -105,7 +106,8 @@ export async function takeWrites(input: unknown): Promise<Answer<readonly WriteR
       }
     } catch (error) {
       process.stderr.write(`A write (${write.name}) could not be taken: ${String(error)}\n`);
-      const message = 'The server is in trouble. What was typed waits on this device.';
+      const why = error instanceof ExpectedError ? error.message : 'The server is in trouble.';
+      const message = `${why} What was typed waits on this device.`;
       results.push({ id, state: 'trouble', message });
       break;
     }

@@ -4,7 +4,10 @@ import path from 'node:path';
 import { format } from 'date-fns';
 import { accept, refuse, type Answer } from '../../answer';
 import { environment } from '../../environment';
+import { database } from '../../database';
+import { checkedOf, keepElsewhere, noteChecked, removeKept } from './kept';
 import { copiesFolder, makeBackup } from './make';
+import { newestLine } from './manifest';
 import { daysToKeep } from './rotation';
 import { sweepStaged } from './staged';
 
@@ -14,6 +17,10 @@ export interface KeptCopy {
   readonly made: Date;
   readonly bytes: number;
   readonly kind: 'nightly' | 'by-hand';
+  /** When it was opened and looked at page by page; null for one of an older version. */
+  readonly checked: string | null;
+  /** Whether it is in the second folder as well. */
+  readonly isElsewhere: boolean;
 }
 
 const NIGHTLY = /^nightly-(\d{4}-\d{2}-\d{2})\.tar\.gz$/;
@@ -22,13 +29,18 @@ const BY_HAND = /^backup-\d{4}-\d{2}-\d{2}-\d{6}\.tar\.gz$/;
 /** The kept copies, the newest first. */
 export function keptCopies(): KeptCopy[] {
   const folder = copiesFolder();
+  const { copies } = environment();
   if (!fs.existsSync(folder)) return [];
   return fs
     .readdirSync(folder)
     .filter((name) => NIGHTLY.test(name) || BY_HAND.test(name))
     .map((name): KeptCopy => {
-      const { mtime, size } = fs.statSync(path.join(folder, name));
-      return { name, made: mtime, bytes: size, kind: NIGHTLY.test(name) ? 'nightly' : 'by-hand' };
+      const file = path.join(folder, name);
+      const { mtime, size } = fs.statSync(file);
+      const kind = NIGHTLY.test(name) ? 'nightly' : 'by-hand';
+      const checked = checkedOf(file)?.checked ?? null;
+      const isElsewhere = copies !== undefined && fs.existsSync(path.join(copies, name));
+      return { name, made: mtime, bytes: size, kind, checked, isElsewhere };
     })
     .sort((p, q) => q.made.getTime() - p.made.getTime());
 }
@@ -40,19 +52,48 @@ export function copyFile(name: string): string | null {
   return fs.existsSync(file) ? file : null;
 }
 
-/** Makes a copy now, beside the nightly ones; it stays until it is taken away by hand. */
-export async function copyNow(now = new Date()): Promise<Answer<string>> {
-  const name = `backup-${format(now, 'yyyy-MM-dd-HHmmss')}.tar.gz`;
-  const made = await makeBackup(path.join(copiesFolder(), name));
-  return made.ok ? accept(name) : made;
+/** Makes a copy under a name and keeps it, here and in the second folder. Answers with what is to be said. */
+async function keepCopy(name: string): Promise<Answer<string>> {
+  const file = path.join(copiesFolder(), name);
+  const made = await makeBackup(file);
+  if (!made.ok) return made;
+  noteChecked(file, made.value.newest);
+  const why = await keepElsewhere(file);
+  return accept(why === null ? `${name} is kept.` : `${name} is kept here only. ${why}`);
 }
+
+/** Makes a copy now, beside the nightly ones; it stays until it is taken away by hand. */
+export const copyNow = (now = new Date()): Promise<Answer<string>> =>
+  keepCopy(`backup-${format(now, 'yyyy-MM-dd-HHmmss')}.tar.gz`);
 
 /** Takes a copy away that was made by hand; the nightly ones go by themselves. */
 export function removeCopy(name: string): Answer<string> {
   const file = BY_HAND.test(name) ? copyFile(name) : null;
   if (!file) return refuse('This copy is not there any more.');
-  fs.rmSync(file);
+  removeKept(file);
   return accept(name);
+}
+
+/** How the newest copy stands to what is on file. */
+export interface LastCopy {
+  readonly made: Date;
+  readonly isChecked: boolean;
+  /** Whether it is kept in the second folder too; null where none is named. */
+  readonly isElsewhere: boolean | null;
+  /** Entries that were made since; null where the copy does not say how new it is. */
+  readonly since: number | null;
+}
+
+/** The newest copy, and what would be lost with the records now; null where there is none. */
+export async function lastCopy(): Promise<LastCopy | null> {
+  const [newest] = keptCopies();
+  if (!newest) return null;
+  const own = checkedOf(path.join(copiesFolder(), newest.name));
+  const since = own ? (await newestLine(await database())) - own.newest : null;
+  return {
+    ...{ made: newest.made, isChecked: own !== null, since },
+    isElsewhere: environment().copies === undefined ? null : newest.isElsewhere,
+  };
 }
 
 /** Nightly copies are made from this hour on. */
@@ -66,15 +107,16 @@ export async function nightlyCopy(now = new Date()): Promise<string | null> {
   if (environment().url || now.getHours() < NIGHT_HOUR) return null;
   const name = `nightly-${format(now, 'yyyy-MM-dd')}.tar.gz`;
   if (copyFile(name)) return null;
-  const made = await makeBackup(path.join(copiesFolder(), name));
+  const made = await keepCopy(name);
   if (!made.ok) {
     process.stderr.write(`The nightly copy was not made: ${made.message}\n`);
     return null;
   }
+  if (made.value.includes('here only')) process.stderr.write(`${made.value}\n`);
   const nights = keptCopies().flatMap((copy) => NIGHTLY.exec(copy.name)?.[1] ?? []);
   const keep = daysToKeep(nights);
   for (const night of nights) {
-    if (!keep.has(night)) fs.rmSync(path.join(copiesFolder(), `nightly-${night}.tar.gz`));
+    if (!keep.has(night)) removeKept(path.join(copiesFolder(), `nightly-${night}.tar.gz`));
   }
   return name;
 }

@@ -1,8 +1,16 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { copyFolder, digestOf, listPacked, pack, unpack } from './files';
+import { findDamage } from '../../../db/connect/pages';
+import { addLog, copyFolder, digestOf, listPacked, pack, unpack, type NotCopied } from './files';
+import { settleCopy } from './settleCopy';
+
+const say = (share: number): void => parentPort?.postMessage({ share });
 
 /** Work on files that would keep the server’s own thread, each by its name. */
-const TASKS = { copyFolder, digestOf, listPacked, pack, unpack };
+const TASKS = {
+  ...{ addLog, digestOf, listPacked, pack, settleCopy, unpack },
+  copyFolder: (from: string, to: string, what: NotCopied) => copyFolder(from, to, what, say),
+  findDamage: (database: string) => findDamage(database, say),
+};
 export type FileTasks = typeof TASKS;
 
 /** What went wrong, as it can be handed to another thread. */

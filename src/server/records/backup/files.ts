@@ -12,13 +12,58 @@ export interface PackedEntry {
   readonly size: number;
 }
 
-/** Copies a folder, but for files of some names. */
-export function copyFolder(from: string, to: string, left: readonly string[]): void {
-  fs.cpSync(from, to, {
-    recursive: true,
-    filter: (file) => !left.includes(path.basename(file)),
-  });
+/** What of a folder is not copied: files by their names, and what is in some of its folders. */
+export interface NotCopied {
+  readonly left: readonly string[];
+  readonly emptied: readonly string[];
 }
+
+/** Says how far work on files has come, from 0 to 1. */
+export type SayShare = (share: number) => void;
+
+/**
+ * Copies a folder that may be written to meanwhile, but for files of some names and for what is in
+ * some of its folders. A file that went away meanwhile is none.
+ */
+export async function copyFolder(
+  from: string,
+  to: string,
+  { left, emptied }: NotCopied,
+  say: SayShare = () => undefined,
+): Promise<void> {
+  const isIn = (place: string): boolean =>
+    !left.includes(path.basename(place)) && !emptied.some((each) => place.startsWith(`${each}/`));
+  const places = fs.readdirSync(from, { recursive: true, withFileTypes: true }).map((entry) => ({
+    place: path.relative(from, path.join(entry.parentPath, entry.name)),
+    isFolder: entry.isDirectory(),
+  }));
+  fs.mkdirSync(to, { recursive: true });
+  for (const { place, isFolder } of places) {
+    if (isFolder && isIn(place)) fs.mkdirSync(path.join(to, place), { recursive: true });
+  }
+  const files = places.filter(({ place, isFolder }) => !isFolder && isIn(place));
+  for (const [i, { place }] of files.entries()) {
+    await fs.promises.copyFile(path.join(from, place), path.join(to, place)).catch(ifThere);
+    say((i + 1) / files.length);
+  }
+}
+
+/** Adds parts of the log to a copy, and the label that says from where on they are read. */
+export async function addLog(
+  from: string,
+  to: string,
+  parts: readonly string[],
+  label: string,
+): Promise<void> {
+  for (const part of parts) {
+    await fs.promises.copyFile(path.join(from, 'pg_wal', part), path.join(to, 'pg_wal', part));
+  }
+  fs.writeFileSync(path.join(to, 'backup_label'), label);
+}
+
+const ifThere = (error: unknown): void => {
+  if (!(error instanceof Error && 'code' in error && error.code === 'ENOENT')) throw error;
+};
 
 /** Every file of a folder, by its place in it, in order. */
 function filesOf(folder: string): string[] {

@@ -35,8 +35,17 @@ export function readManifest(text: string): Manifest | null {
   }
 }
 
+type Asked = Pick<Database, 'execute'>;
+
+/** The newest line of the ledger. */
+export async function newestLine(db: Asked): Promise<number> {
+  const found = await db.execute(sql`select coalesce(max(seq), 0)::int as newest from ledger`);
+  const [row] = (found as unknown as { rows: { newest: number }[] }).rows;
+  return row?.newest ?? 0;
+}
+
 /** How many records of each kind a database has: a restored one must have the same. */
-export async function countRecords(db: Database): Promise<Manifest['counts']> {
+export async function countRecords(db: Asked): Promise<Manifest['counts']> {
   const found = await db.execute(sql`select
     (select count(*) from vehicles)::int as vehicles, (select count(*) from jobs)::int as jobs,
     (select count(*) from readings)::int as readings, (select count(*) from photos)::int as photos`);
