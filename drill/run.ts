@@ -3,6 +3,7 @@ import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { serve } from '../bench/serve';
 import { halfSaved } from './agree';
+import { runDisk } from './disk/run';
 import { withoutGuards } from './guards';
 import { memoryOf, runHostile } from './hostileRun';
 import { demoFolder } from './place';
@@ -11,20 +12,21 @@ import { runWriters } from './writers';
 /**
  * npm run drill: hostile requests over every handler, page, action and use case, and fifty writers
  * at one place, against the built application on the demo workshop. Says what it found, and fails
- * where something was found.
+ * where something was found. With `disk`: kills, power cuts, full disks, torn folders, double starts.
  */
 const PORT = 3985;
 const WARM_UP = 1500;
 const MOST_GROWTH = 1.2;
 const SETTLE_MS = 15_000;
 
-const { values } = parseArgs({
+const { values, positionals } = parseArgs({
   options: {
     requests: { type: 'string', default: '20000' },
     seed: { type: 'string', default: '1' },
     only: { type: 'string', default: 'both' },
     guards: { type: 'boolean', default: false },
   },
+  allowPositionals: true,
 });
 const count = Number(values.requests);
 const seed = Number(values.seed);
@@ -32,6 +34,7 @@ const settle = (): Promise<void> => new Promise((resolve) => setTimeout(resolve,
 
 async function main(): Promise<boolean> {
   if (values.guards) return withoutGuards().length === 0;
+  if (positionals.includes('disk')) return (await runDisk(seed)).length === 0;
   const wrong: string[] = [];
   const { folder, ids } = await demoFolder();
   const file = path.join(folder, 'memory.json');

@@ -2,5 +2,6 @@
 import { build, install, run, typeScript } from './lib/prepare.mjs';
 
 install({ all: true });
-build();
+// Disks are drilled without the built application.
+if (!process.argv.includes('disk')) build();
 run(...typeScript('drill/run.ts', process.argv.slice(2)));

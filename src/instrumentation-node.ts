@@ -1,5 +1,6 @@
 import { sweepWork, watchNights } from './server/records/backup';
 import { closeDatabase, databaseHandle } from './server/database';
+import { checkPages } from './server/records/pageCheck';
 import { learnPending } from './server/records/insights';
 
 /** Opens the database and closes it again when the process is asked to stop. */
@@ -13,6 +14,9 @@ export async function boot(): Promise<void> {
     await databaseHandle();
     sweepWork();
     watchNights();
+    checkPages().catch((error: unknown) => {
+      process.stderr.write(`The pages of the records were not looked at: ${String(error)}\n`);
+    });
     learnPending().catch((error: unknown) => {
       process.stderr.write(`Closed jobs were not looked through: ${String(error)}\n`);
     });

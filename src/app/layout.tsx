@@ -18,6 +18,7 @@ import { UnitsSwitch } from '@/features/settings/UnitsSwitch';
 import { Unsent } from '@/features/unsent/Unsent';
 import { UnsentBadge } from '@/features/unsent/UnsentBadge';
 import { sayNearlyFull } from '@/server/records/disk';
+import { sayPageDamage } from '@/server/records/pageCheck';
 import { shopUnits } from '@/server/shop/settings';
 import { whoIsHere } from '@/server/web/who';
 import { KeeperProvider } from '@/ui/keeper';
@@ -43,7 +44,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const chosen = (await cookies()).get(THEME_COOKIE)?.value;
   const theme = THEMES.find((each) => each === chosen);
   const nonce = (await headers()).get('x-nonce') ?? undefined;
-  const full = sayNearlyFull();
+  const warnings = [sayPageDamage(), sayNearlyFull()].filter((each) => each !== null);
   return (
     <html lang="en" data-bs-theme={theme ?? 'light'} suppressHydrationWarning>
       <body>
@@ -76,11 +77,11 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
           </header>
           <Unsent />
           <main id="main" className="zh-page">
-            {full && (
-              <p className="zh-stop zh-no-print" role="alert">
-                {full}
+            {warnings.map((warning) => (
+              <p key={warning} className="zh-stop zh-no-print" role="alert">
+                {warning}
               </p>
-            )}
+            ))}
             {children}
           </main>
         </KeeperProvider>

@@ -6,7 +6,9 @@ import type { PGlite } from '@electric-sql/pglite';
 import { Engine, refuseFullDisk } from './connect/engine';
 import { copyRunning, type CopySteps } from './connect/runningCopy';
 import { beginCreating, endCreating, settleIntents } from './connect/intents';
-import { refuseTorn } from './connect/wholeFolder';
+import { damageIn, forgetInventory, lookThrough, writeInventory } from './connect/inventory';
+import { bytesOfTables } from './connect/pages';
+import { FolderTorn, refuseTorn } from './connect/wholeFolder';
 import { lockFolder } from './connect/folderLock';
 import {
   FolderTooNew,
@@ -34,6 +36,8 @@ export interface DatabaseHandle {
   readonly close: () => Promise<void>;
   /** Null where the records are in a server, which has its own ways to be copied. */
   readonly copyTo: CopyTo | null;
+  /** The folder of a database whose pages are still to be looked at: too many to be waited for. */
+  readonly toCheck: string | null;
   /** Throws `DiskFull` where nothing should be written for want of room. */
   readonly refuseFull: () => void;
 }
@@ -99,11 +103,12 @@ async function openServer(url: string): Promise<DatabaseHandle> {
     db: drizzle(pool, { schema }),
     close: () => pool.end(),
     copyTo: null,
+    toCheck: null,
     refuseFull: never,
   };
 }
 
-async function openEngine(database: string): Promise<DatabaseHandle> {
+async function openEngine(database: string): Promise<DatabaseHandle & { engine: Engine }> {
   const { drizzle } = await import('drizzle-orm/pglite');
   const engine = new Engine(database);
   await engine.open();
@@ -111,7 +116,7 @@ async function openEngine(database: string): Promise<DatabaseHandle> {
   const db = drizzle(engine as unknown as PGlite, { schema });
   const copyTo: CopyTo = (look, steps) => copyRunning(db, database, look, steps);
   const refuseFull = (): void => refuseFullDisk(database);
-  return { db, close: () => engine.close(), copyTo, refuseFull };
+  return { db, close: () => engine.close(), copyTo, toCheck: null, refuseFull, engine };
 }
 
 /** A new database that lies on no disk and goes with the process. */
@@ -122,7 +127,19 @@ export async function openInMemory(): Promise<DatabaseHandle> {
   const client = await PGlite.create();
   const db = drizzle(client, { schema });
   await migrate(db, { migrationsFolder: migrationsFolder() });
-  return { db, close: () => client.close(), copyTo: null, refuseFull: never };
+  return { db, close: () => client.close(), copyTo: null, toCheck: null, refuseFull: never };
+}
+
+/** Of a database that was not closed so many bytes are looked at before it answers. */
+const CHECKED_AT_ONCE = 300_000_000;
+
+/** The first files of all tables and indexes that the database knows of, with their names. */
+async function knownFiles(db: Database): Promise<Map<string, string>> {
+  const found = await db.execute(
+    sql`select relname as name, pg_relation_filepath(oid) as file from pg_class where pg_relation_filepath(oid) is not null`,
+  );
+  const { rows } = found as unknown as { rows: { name: string; file: string }[] };
+  return new Map(rows.map(({ name, file }) => [file, name]));
 }
 
 async function openFolder(folder: string): Promise<DatabaseHandle> {
@@ -133,27 +150,48 @@ async function openFolder(folder: string): Promise<DatabaseHandle> {
     const database = path.join(folder, 'pg');
     const settled = settleIntents(folder);
     if (settled) process.stderr.write(`${settled}\n`);
-    const known = knownVersion(migrationsFolder());
+    const newest = knownVersion(migrationsFolder());
     const found = folderVersion(folder);
-    if (found && found.when > known.when) throw new FolderTooNew(`The data folder ${folder}`);
+    if (found && found.when > newest.when) throw new FolderTooNew(`The data folder ${folder}`);
     refuseTorn(folder);
     const isNew = !fs.existsSync(database) || fs.readdirSync(database).length === 0;
     if (isNew) beginCreating(folder);
-    if (!isNew && found?.when !== known.when) keepCopy(folder, database, found);
-    const handle = await openEngine(database);
-    if ((await newestApplied(handle.db)) > known.when) {
+    const look = isNew ? { faults: [], isUnclean: false } : await lookThrough(database);
+    if (look.faults.length > 0) throw new FolderTorn(folder, look.faults);
+    if (!isNew && found?.when !== newest.when) {
+      keepCopy(folder, database, found);
+      forgetInventory(database);
+    }
+    const { engine, ...handle } = await openEngine(database);
+    if ((await newestApplied(handle.db)) > newest.when) {
       await handle.close();
       throw new FolderTooNew(`The data folder ${folder}`);
     }
     await migrate(handle.db as Parameters<typeof migrate>[0], {
       migrationsFolder: migrationsFolder(),
     });
-    if (found?.when !== known.when) writeFolderVersion(folder, known);
+    if (found?.when !== newest.when) writeFolderVersion(folder, newest);
     if (isNew) endCreating(folder);
+    const isLarge = bytesOfTables(database) > CHECKED_AT_ONCE;
+    const tables = await knownFiles(handle.db);
+    const missing = [...tables].filter(([file]) => !fs.existsSync(path.join(database, file)));
+    const faults = [
+      ...missing.map(([file, name]) => `pg/${file} (${name}) is missing`),
+      ...(look.isUnclean && !isLarge ? await damageIn(database) : []),
+    ];
+    if (faults.length > 0) {
+      await handle.close();
+      throw new FolderTorn(folder, faults);
+    }
+    const known = new Set(tables.keys());
+    writeInventory(database, known);
+    engine.onKept = () => writeInventory(database, known);
     return {
       ...handle,
+      toCheck: look.isUnclean && isLarge ? database : null,
       close: async () => {
         await handle.close();
+        writeInventory(database, 'closed');
         unlock();
       },
     };

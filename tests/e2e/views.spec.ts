@@ -65,16 +65,19 @@ for (const [units, scheme] of [
   ['thou', 'dark'],
 ] as const) {
   test.describe(`every view in ${units}, ${scheme}`, () => {
+    // One tab for all of them: its browser knows the program’s files after the first, as a shop’s does.
+    let page: Page;
+    let complaints: string[] = [];
     test.beforeAll(async ({ browser }) => {
-      const page = await browser.newPage();
+      page = await browser.newPage({ colorScheme: scheme });
+      complaints = complaintsOf(page);
       await page.goto('/');
       await choose(page, units);
-      await page.close();
     });
+    test.afterAll(() => page.close());
     for (const [name, job, path] of VIEWS) {
-      test(`${name}, ${scheme}`, async ({ page }) => {
-        const complaints = complaintsOf(page);
-        await page.emulateMedia({ colorScheme: scheme });
+      test(`${name}, ${scheme}`, async () => {
+        complaints.length = 0;
         await page.goto(job === null ? path : `/jobs/${await openJob(page, job)}/${path}`);
         await expect(page.locator('main').locator('h1, h2').first()).toBeVisible();
         await expectAccessible(page, scheme === 'dark' ? ['color-contrast'] : undefined);

@@ -14,11 +14,14 @@ import { loadJob, openJob } from '@/server/job/jobs';
 import { makeArchive } from '@/server/records/archive';
 import {
   backupToSend,
+  cancelCopy,
   copiesFolder,
   copyFile,
   copyNow,
+  copyUnderWay,
   dropStaged,
   keptCopies,
+  lastCopy,
   makeBackup,
   type Manifest,
   nightlyCopy,
@@ -312,13 +315,44 @@ test('copies by night: one a night, after two o\u2019clock, old ones taken away'
   expect(known(await stageBackup(copyFile('nightly-2026-03-03.tar.gz')!)).manifest.version).toBe(2);
 });
 
+test('a copy that is being made says how far it is, and is ended by hand', async () => {
+  expect(copyUnderWay()).toBeNull();
+  expect(cancelCopy()).toMatchObject({ ok: false });
+  const before = [keptCopies(), leftovers()];
+  const asked = copyNow();
+  await new Promise((resolve) => setTimeout(resolve, 300));
+  expect(copyUnderWay()?.says).toMatch(/on file|together/);
+  known(cancelCopy());
+  expect(await asked).toMatchObject({
+    ok: false,
+    message: expect.stringMatching(/cancelled/) as string,
+  });
+  expect([keptCopies(), leftovers()]).toEqual(before);
+  expect(copyUnderWay()).toBeNull();
+});
+
 test('copies by hand are listed, sent and thrown away; other names are none', async () => {
-  const name = known(await copyNow());
+  const other = path.join(work, 'other-disk');
+  process.env.ZESTY_HOUND_COPIES = other;
+  const here = known(await copyNow());
+  // A disk that is not there is not made up for.
+  expect(here).toMatch(/is kept here only\. .*other-disk is not there/);
+  expect(await lastCopy()).toMatchObject({ isChecked: true, isElsewhere: false, since: 0 });
+  known(removeCopy(here.split(' ')[0]!));
+  fs.mkdirSync(other);
+  const name = known(await copyNow()).replace(' is kept.', '');
+  expect(fs.readFileSync(path.join(other, name))).toEqual(fs.readFileSync(copyFile(name)!));
+  expect(await lastCopy()).toMatchObject({ isChecked: true, isElsewhere: true });
+  const { vehicle } = (await loadJob(await jobNumber(103)))!;
+  known(await openJob({ vehicleId: vehicle.id, complaint: 'It shakes.', odometerKm: '', corners: ['FL'] }));
+  expect((await lastCopy())!.since).toBeGreaterThan(0);
   expect(keptCopies().map((copy) => copy.name)).toContain(name);
   const sent = await GET(new Request(`http://127.0.0.1/api/v1/backup?copy=${name}`, HERE));
   expect(sent.headers.get('content-disposition')).toContain(name);
   expect((await sent.arrayBuffer()).byteLength).toBe(fs.statSync(copyFile(name)!).size);
   known(removeCopy(name));
+  expect(fs.readdirSync(other)).toEqual([]);
+  delete process.env.ZESTY_HOUND_COPIES;
   expect(removeCopy(name)).toMatchObject({ ok: false });
   for (const bad of ['../pg', 'nightly-2026-01-28.tar.gz/../../x', '', 'version.json']) {
     expect(copyFile(bad)).toBeNull();

@@ -147,15 +147,19 @@ test('a running database is copied as it stands at one moment, and nobody waits 
 test('the log is brought into the tables before it grows long', async () => {
   const engine = new Engine(place('pg'));
   await engine.open();
-  await engine.exec('create table t (n serial primary key, x bytea)');
-  const noise = Buffer.alloc(400_000, 7).map((_, i) => (i * 2654435761) >>> (i % 24));
-  for (let i = 0; i < 250; i += 1) await engine.query('insert into t (x) values ($1)', [noise]);
+  await engine.exec('create table t (n serial primary key, x text)');
+  for (let round = 0; round < 6; round += 1) {
+    await engine.exec(
+      'insert into t (x) select repeat(md5(n::text), 60) from generate_series(1, 5000) n',
+    );
+    for (let i = 0; i < 50; i += 1) await engine.query('select 1');
+  }
   const { rows } = await engine.query<{ bytes: number; behind: number }>(
     `select (select sum(size)::float from pg_ls_waldir()) as bytes,
             (pg_current_wal_lsn() - redo_lsn)::float as behind from pg_control_checkpoint()`,
   );
   expect(rows[0]!.bytes).toBeLessThan(128_000_000);
-  expect(rows[0]!.behind).toBeLessThan(64_000_000);
+  expect(rows[0]!.behind).toBeLessThan(40_000_000);
   await engine.close();
 });
 

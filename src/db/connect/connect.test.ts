@@ -138,7 +138,7 @@ describe('a folder of which a part is missing', () => {
     fs.mkdirSync(path.join(folder, 'copies'));
     const newest = path.join(folder, 'copies', 'nightly-2026-11-26.tar.gz');
     fs.writeFileSync(newest, 'x');
-    expect(() => refuseTorn(folder)).toThrow('its log (pg_wal)');
+    expect(() => refuseTorn(folder)).toThrow('its log (pg/pg_wal)');
     expect(() => refuseTorn(folder)).toThrow(`npm run restore -- ${newest}`);
   });
 });

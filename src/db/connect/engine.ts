@@ -92,6 +92,8 @@ export class Engine implements Client {
   private keptTo = 0n;
   private quiet: NodeJS.Timeout | null = null;
   private isClosed = false;
+  /** Is told when the log was brought into the tables. */
+  onKept: () => void = () => undefined;
 
   constructor(
     private readonly database: string,
@@ -196,6 +198,7 @@ export class Engine implements Client {
       // What cannot be written must not be tried: the engine does not outlive it.
       refuseFullDisk(this.database);
       await engine.exec('checkpoint');
+      this.onKept();
     } catch (error) {
       if (this.isClosed || error instanceof DiskFull || !isBreaking(error)) return;
       this.leave(error);

@@ -1,7 +1,7 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import { ExpectedError } from '../../core/expected';
-import { writeWhole } from './sync';
+import { syncPath, syncTree, writeWhole } from './sync';
 
 /** The schema that a folder was last opened with: the newest migration's time and name. */
 export interface SchemaVersion {
@@ -48,11 +48,16 @@ export function writeFolderVersion(folder: string, version: SchemaVersion): void
   writeWhole(versionFile(folder), `${JSON.stringify(version)}\n`);
 }
 
-/** Keeps a copy of the database before it is migrated; returns where. */
+/** Keeps a copy of the database before it is migrated, whole or not at all; returns where. */
 export function keepCopy(folder: string, database: string, version: SchemaVersion | null): string {
   const stamp = new Date().toISOString().replace(/[:.]/g, '-');
-  const copy = path.join(folder, 'copies', `before-migration-${stamp}`);
-  fs.cpSync(database, path.join(copy, path.basename(database)), { recursive: true });
-  if (version) writeFolderVersion(copy, version);
+  const copies = path.join(folder, 'copies');
+  const copy = path.join(copies, `before-migration-${stamp}`);
+  const unfinished = `${copy}.unfinished`;
+  fs.cpSync(database, path.join(unfinished, path.basename(database)), { recursive: true });
+  if (version) writeFolderVersion(unfinished, version);
+  syncTree(unfinished);
+  fs.renameSync(unfinished, copy);
+  syncPath(copies);
   return copy;
 }

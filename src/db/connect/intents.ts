@@ -73,11 +73,22 @@ function restoreBegun(folder: string): Restore | null {
   return restoreSchema.parse(JSON.parse(fs.readFileSync(file, 'utf8')));
 }
 
+/** Takes away copies that were stopped halfway: what they are of still stands. */
+function sweepUnfinished(folder: string): void {
+  const copies = path.join(folder, 'copies');
+  if (!fs.existsSync(copies)) return;
+  for (const name of fs.readdirSync(copies)) {
+    if (!name.endsWith('.unfinished')) continue;
+    fs.rmSync(path.join(copies, name), { recursive: true, force: true });
+  }
+}
+
 /**
  * Finishes or takes back what the program was stopped in the middle of. Answers with what it did,
  * in words, for whoever starts it; null where there was nothing.
  */
 export function settleIntents(folder: string): string | null {
+  sweepUnfinished(folder);
   const restore = restoreBegun(folder);
   if (restore) {
     carryOut(folder, restore);

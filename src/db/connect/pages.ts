@@ -9,6 +9,8 @@ const CHECKSUM_AT = 8;
 
 const LANES = 32;
 const PRIME = 16_777_619;
+/** Looked up once: it is asked for millions of times. */
+const { imul } = Math;
 /** First values of the lanes (PostgreSQL, checksum_impl.h). */
 const FIRST = Int32Array.from([
   0x5b1f36e9, 0xb8525960, 0x02ab50aa, 0x1de66d2a, 0x79ff467a, 0x9bb9f8a3, 0x217e7cd2, 0x83e13d2c,
@@ -34,11 +36,11 @@ export function checksumOf(words: Int32Array, block: number): number {
     for (let i = lane; i < WORDS; i += LANES) {
       const word = i === WORD_OF_CHECKSUM ? words[i]! & ~0xffff : words[i]!;
       const mixed = hash ^ word;
-      hash = Math.imul(mixed, PRIME) ^ (mixed >>> 17);
+      hash = imul(mixed, PRIME) ^ (mixed >>> 17);
     }
     // Two rounds of nothing stir the last words in.
-    hash = Math.imul(hash, PRIME) ^ (hash >>> 17);
-    hash = Math.imul(hash, PRIME) ^ (hash >>> 17);
+    hash = imul(hash, PRIME) ^ (hash >>> 17);
+    hash = imul(hash, PRIME) ^ (hash >>> 17);
     folded ^= hash;
   }
   return ((folded >>> 0) % 65_535) + 1;
@@ -72,63 +74,67 @@ export function tableFiles(database: string): string[] {
   );
 }
 
+/** Bytes of all tables and indexes. */
+export const bytesOfTables = (database: string): number =>
+  tableFiles(database).reduce(
+    (sum, file) =>
+      sum + (fs.statSync(path.join(database, file), { throwIfNoEntry: false })?.size ?? 0),
+    0,
+  );
+
 /** A page that is written just now is looked at again so often, after so long. */
 const AGAIN = { times: 4, afterMs: 60 } as const;
 
 /** Looks at one page again, for as long as it may be in the middle of being written. */
-async function isSoundSoon(
-  handle: fs.promises.FileHandle,
-  at: number,
-  block: number,
-): Promise<boolean> {
+async function isSoundSoon(handle: number, at: number, block: number): Promise<boolean> {
   const words = new Int32Array(WORDS);
   for (let time = 0; time < AGAIN.times; time += 1) {
     await new Promise((resolve) => setTimeout(resolve, AGAIN.afterMs));
-    const { bytesRead } = await handle.read(words, 0, PAGE, at);
     // What is not there any more was cut off by the engine itself.
-    if (bytesRead < PAGE || isSound(words, block)) return true;
+    if (fs.readSync(handle, words, 0, PAGE, at) < PAGE || isSound(words, block)) return true;
   }
   return false;
 }
 
 const AT_ONCE = 128 * PAGE;
 
-async function damageOf(database: string, file: string): Promise<Damage | null> {
-  const handle = await fs.promises.open(path.join(database, file)).catch(() => null);
-  if (!handle) return null;
+async function damageOf(database: string, file: string, words: Int32Array): Promise<Damage | null> {
+  const place = path.join(database, file);
+  if (!fs.existsSync(place)) return null;
+  const handle = fs.openSync(place, 'r');
   try {
     const first = PAGES_A_FILE * Number(/\.(\d+)$/.exec(file)?.[1] ?? 0);
-    const words = new Int32Array(AT_ONCE / 4);
     for (let at = 0; ;) {
-      const { bytesRead } = await handle.read(words, 0, AT_ONCE, at);
-      for (let i = 0; i + PAGE <= bytesRead; i += PAGE) {
+      const read = fs.readSync(handle, words, 0, AT_ONCE, at);
+      for (let i = 0; i + PAGE <= read; i += PAGE) {
         const page = (at + i) / PAGE;
         if (isSound(words.subarray(i / 4, (i + PAGE) / 4), first + page)) continue;
         if (!(await isSoundSoon(handle, at + i, first + page))) return { file, page };
       }
-      if (bytesRead < AT_ONCE) {
-        const isCut = bytesRead % PAGE !== 0 && (await handle.stat()).size % PAGE !== 0;
+      if (read < AT_ONCE) {
+        const isCut = read % PAGE !== 0 && fs.fstatSync(handle).size % PAGE !== 0;
         return isCut ? { file, page: null } : null;
       }
-      at += bytesRead;
+      at += read;
     }
   } finally {
-    await handle.close();
+    fs.closeSync(handle);
   }
 }
 
 /**
  * Looks whether every page of a database’s tables and indexes is as the engine wrote it; it may be
- * running. Answers with the first damage of each file.
+ * running. Answers with the first damage of each file; of some files only where they are named.
  */
 export async function findDamage(
   database: string,
   say: (share: number) => void = () => undefined,
+  files: readonly string[] = tableFiles(database),
 ): Promise<Damage[]> {
-  const files = tableFiles(database);
   const found: Damage[] = [];
+  const words = new Int32Array(AT_ONCE / 4);
   for (const [i, file] of files.entries()) {
-    const damage = await damageOf(database, file);
+    const damage = await damageOf(database, file, words);
     if (damage) found.push(damage);
     say((i + 1) / files.length);
   }

@@ -3,7 +3,12 @@ import { sql } from 'drizzle-orm';
 import type * as schema from '../schema';
 
 /** What of the engine’s folder is a running engine’s own, and no part of its records: left out. */
-export const LEFT_OUT = ['postmaster.pid', 'postmaster.opts', 'pg_internal.init'] as const;
+export const LEFT_OUT = [
+  'postmaster.pid',
+  'postmaster.opts',
+  'pg_internal.init',
+  'inventory.json',
+] as const;
 /** Folders that a copy has, and that are empty in it at first. */
 export const EMPTIED = ['pg_wal', 'pg_replslot', 'pg_stat_tmp', 'pg_dynshmem'] as const;
 

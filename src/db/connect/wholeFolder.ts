@@ -2,11 +2,16 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { ExpectedError } from '../../core/expected';
 
-/** The folder has records of which a part is missing: nothing is made anew over them. */
+const MOST_SAID = 5;
+
+/** The folder has records that are not whole: nothing is made anew over them. */
 export class FolderTorn extends ExpectedError {
-  constructor(folder: string, missing: readonly string[]) {
+  /** @param faults what is not whole, each as a sentence without its full stop */
+  constructor(folder: string, faults: readonly string[]) {
+    const more = faults.length - MOST_SAID;
+    const said = [...faults.slice(0, MOST_SAID), ...(more > 0 ? [`and ${more} more`] : [])];
     super(
-      `The data folder ${folder} is not whole: ${missing.join(', ')} ${missing.length === 1 ? 'is' : 'are'} missing. Nothing was changed. ${sayCopies(folder)}`,
+      `The data folder ${folder} is not whole: ${said.join(', ')}. Nothing was changed. ${sayCopies(folder)}`,
     );
   }
 }
@@ -49,17 +54,18 @@ export function refuseTorn(folder: string): void {
   const database = path.join(folder, 'pg');
   const isThere = fs.existsSync(database) && fs.readdirSync(database).length > 0;
   if (!isThere) {
-    if (fs.existsSync(path.join(folder, 'version.json'))) throw new FolderTorn(folder, ['pg']);
+    if (fs.existsSync(path.join(folder, 'version.json'))) {
+      throw new FolderTorn(folder, ['pg is missing']);
+    }
     return;
   }
   const missing = NEEDED.filter((part) => !fs.existsSync(path.join(database, part)));
   const hasLog = fs.existsSync(path.join(database, 'pg_wal'))
     ? fs.readdirSync(path.join(database, 'pg_wal')).some((name) => /^[0-9A-F]{24}$/.test(name))
     : true;
-  const all = [...missing, ...(hasLog ? [] : ['its log (pg_wal)'])];
-  if (all.length > 0)
-    throw new FolderTorn(
-      folder,
-      all.map((part) => (part.includes(' ') ? part : `pg/${part}`)),
-    );
+  const all = [
+    ...missing.map((part) => `pg/${part} is missing`),
+    ...(hasLog ? [] : ['its log (pg/pg_wal) is missing']),
+  ];
+  if (all.length > 0) throw new FolderTorn(folder, all);
 }

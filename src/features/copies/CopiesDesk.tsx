@@ -138,8 +138,8 @@ export function CopiesDesk({
         <h2 id="make">Make a copy</h2>
         <p>
           Everything on file in one file, made while work goes on, opened and looked at page by page
-          before it is kept. A copy of every night is kept by itself: the last seven days, four
-          weeks and twelve months.
+          before it counts. A copy of every night is kept by itself: the last seven days, four weeks
+          and twelve months.
         </p>
         <div className="d-flex flex-wrap gap-2">
           <button

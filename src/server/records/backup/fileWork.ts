@@ -19,11 +19,44 @@ const workerFile = (): string =>
 const RUN =
   "require('tsx/cjs/api').register(); require(require('node:worker_threads').workerData.file)";
 
+/** A thread that has nothing to do is kept for what follows, so long. */
+const KEPT_MS = 5000;
+
+/** The thread that waits for work, if one does. */
+let idle: { readonly worker: Worker; readonly timer: NodeJS.Timeout } | null = null;
+
+function takeWorker(): Worker {
+  if (!idle) {
+    const made = new Worker(RUN, { eval: true, workerData: { file: workerFile() } });
+    // Whoever waits for it is told; a thread that nobody waits for may fail by itself.
+    return made.on('error', () => undefined);
+  }
+  const { worker, timer } = idle;
+  clearTimeout(timer);
+  worker.ref();
+  idle = null;
+  return worker;
+}
+
+/** Keeps a thread that has done its work; it keeps the program from ending no longer. */
+function putBack(worker: Worker): void {
+  worker.unref();
+  if (idle) return void worker.terminate();
+  const end = (): void => {
+    idle = null;
+    void worker.terminate();
+  };
+  idle = { worker, timer: setTimeout(end, KEPT_MS).unref() };
+}
+
 /** How work on files is watched, and ended before its end. */
 export interface Watch {
   readonly onShare?: (share: number) => void;
   readonly signal?: AbortSignal;
 }
+
+const reasonOf = ({ reason }: AbortSignal): Error =>
+  reason instanceof Error ? reason : new Error(String(reason));
 
 /**
  * Does work on files in a thread of its own, so that the server goes on answering meanwhile.
@@ -37,29 +70,33 @@ export const watchedWork =
   ): Promise<Awaited<ReturnType<FileTasks[Name]>>> =>
     new Promise((resolve, reject) => {
       if (signal?.aborted) return reject(reasonOf(signal));
-      const worker = new Worker(RUN, {
-        eval: true,
-        workerData: { file: workerFile(), task, args },
-      });
+      const worker = takeWorker();
+      const leave = (): void => {
+        signal?.removeEventListener('abort', end);
+        worker.off('message', hear).off('error', fail).off('exit', fail);
+      };
+      const fail = (why: unknown): void => {
+        leave();
+        reject(
+          why instanceof Error ? why : new Error(`The work on files ended with ${String(why)}`),
+        );
+      };
       const end = (): void => {
-        if (signal) reject(reasonOf(signal));
+        fail(signal && reasonOf(signal));
         void worker.terminate();
       };
-      signal?.addEventListener('abort', end, { once: true });
-      worker.on('message', (said: Said) => {
+      const hear = (said: Said): void => {
         if ('share' in said) return onShare?.(said.share);
-        signal?.removeEventListener('abort', end);
-        void worker.terminate();
+        leave();
+        putBack(worker);
         // The task of that name answers so.
         if (said.ok) resolve(said.value as Awaited<ReturnType<FileTasks[Name]>>);
         else reject(Object.assign(new Error(said.message), { code: said.code }));
-      });
-      worker.once('error', reject);
-      worker.once('exit', (code) => reject(new Error(`The work on files ended with ${code}`)));
+      };
+      signal?.addEventListener('abort', end, { once: true });
+      worker.on('message', hear).on('error', fail).on('exit', fail);
+      worker.postMessage({ task, args });
     });
-
-const reasonOf = ({ reason }: AbortSignal): Error =>
-  reason instanceof Error ? reason : new Error(String(reason));
 
 /** The same, unwatched. */
 export const inWorker = watchedWork({});

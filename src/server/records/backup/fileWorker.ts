@@ -1,4 +1,4 @@
-import { parentPort, workerData } from 'node:worker_threads';
+import { parentPort } from 'node:worker_threads';
 import { findDamage } from '../../../db/connect/pages';
 import { addLog, copyFolder, digestOf, listPacked, pack, unpack, type NotCopied } from './files';
 import { settleCopy } from './settleCopy';
@@ -22,11 +22,15 @@ const sayFault = (error: unknown): { readonly message: string; readonly code: st
       : '',
 });
 
-const { task, args } = workerData as { readonly task: keyof FileTasks; readonly args: never[] };
-const run = TASKS[task] as (...given: never[]) => unknown;
-Promise.resolve()
-  .then(() => run(...args))
-  .then(
-    (value) => parentPort?.postMessage({ ok: true, value }),
-    (error: unknown) => parentPort?.postMessage({ ok: false, ...sayFault(error) }),
-  );
+parentPort?.on(
+  'message',
+  ({ task, args }: { readonly task: keyof FileTasks; readonly args: never[] }) => {
+    const run = TASKS[task] as (...given: never[]) => unknown;
+    Promise.resolve()
+      .then(() => run(...args))
+      .then(
+        (value) => parentPort?.postMessage({ ok: true, value }),
+        (error: unknown) => parentPort?.postMessage({ ok: false, ...sayFault(error) }),
+      );
+  },
+);

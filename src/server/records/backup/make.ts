@@ -2,6 +2,7 @@ import 'server-only';
 import fs from 'node:fs';
 import path from 'node:path';
 import { schemaVersion } from '../../../db/client';
+import { DiskFull } from '../../../db/connect/engine';
 import { EMPTIED, LEFT_OUT } from '../../../db/connect/runningCopy';
 import { syncPath } from '../../../db/connect/sync';
 import { accept, refuse, type Answer } from '../../answer';
@@ -90,11 +91,16 @@ export async function makeBackup(file: string): Promise<Answer<Made>> {
     return await writeBackup(file, at);
   } catch (error) {
     if (error instanceof Cancelled) return refuse(CANCELLED);
+    if (isFull(error)) return refuse(`${NOT_WHOLE}the disk is full. Make room first.`);
     throw error;
   } finally {
     store.zestyHoundCopying = undefined;
   }
 }
+
+const isFull = (error: unknown): boolean =>
+  error instanceof DiskFull ||
+  (error instanceof Error && 'code' in error && error.code === 'ENOSPC');
 
 type WorkAt = (step: keyof typeof STEPS) => ReturnType<typeof watchedWork>;
 

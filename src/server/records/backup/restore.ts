@@ -8,6 +8,7 @@ import { ledger } from '../../../db/schema';
 import { database, exchangeDatabase } from '../../database';
 import { environment } from '../../environment';
 import { STAGED_OWN } from './check';
+import { cancelCopy } from './make';
 import { STAGED } from './staged';
 
 const FOREIGN =
@@ -42,6 +43,8 @@ export async function restoreStaged(
   if (!isOwn && !evenForeign) return refuse(FOREIGN);
   const stamp = new Date().toISOString().replace(/[:.]/g, '-');
   const kept = `before-restore-${stamp}`;
+  // A copy of what goes away is no use to anybody.
+  cancelCopy();
   await exchangeDatabase(() => exchangeRecords(folder, { staged: id, kept }));
   fs.rmSync(staged, { recursive: true, force: true });
   await sayRestored(isOwn, who);

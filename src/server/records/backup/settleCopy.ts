@@ -11,7 +11,11 @@ export interface SettledCopy {
 
 /** Opens a copy of a running database, reads its log into its tables, and closes it. */
 export async function settleCopy(database: string): Promise<SettledCopy> {
-  const engine = await PGlite.create(database);
+  const engine = await PGlite.create({
+    dataDir: database,
+    // A copy is packed with its log: it is to be short.
+    startParams: [...PGlite.defaultStartParams, '-c', 'min_wal_size=32MB'],
+  });
   try {
     const db = drizzle(engine);
     return { counts: await countRecords(db), newest: await newestLine(db) };
