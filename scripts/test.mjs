@@ -14,6 +14,7 @@ import {
   runTogether,
   runTypeScript,
 } from './lib/prepare.mjs';
+import { startPostgres } from './lib/postgres.mjs';
 
 const started = Date.now();
 const seconds = (since) => ((Date.now() - since) / 1000).toFixed(0);
@@ -138,6 +139,18 @@ await timed('unit tests', () =>
     NODE_OPTIONS: '--experimental-vm-modules --no-warnings',
   }),
 );
+/** Integration tests that say the same of both engines. */
+const BOTH_ENGINES = ['database', 'writes', 'replaces', 'nose', 'strip'];
+await timed('integration tests on PostgreSQL', async () => {
+  const server = await startPostgres();
+  if (!server) return;
+  process.once('exit', server.stop);
+  const files = BOTH_ENGINES.map((name) => `tests/integration/${name}.test.ts`);
+  const env = { TEST_PG: server.url, NODE_OPTIONS: '--experimental-vm-modules --no-warnings' };
+  await runTogether([[bin('jest'), files, env]]);
+  process.removeListener('exit', server.stop);
+  server.stop();
+});
 await timed('browser tests', () => browserTests(chromiumPath));
 
 const tracked = spawnSync('git', ['status', '--porcelain'], { cwd: ROOT, encoding: 'utf8' });

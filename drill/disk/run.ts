@@ -254,9 +254,9 @@ async function full(work: string, random: RandomSource, fault: Say): Promise<str
     }
     slowest = Math.max(slowest, Date.now() - since);
     // Copies fill the disk by themselves.
-    for (const name of fs.readdirSync(path.join(folder, 'copies'), { withFileTypes: true })) {
-      if (name.name.startsWith('backup-'))
-        fs.rmSync(path.join(folder, 'copies', name.name), { force: true });
+    const copies = path.join(folder, 'copies');
+    for (const name of fs.existsSync(copies) ? fs.readdirSync(copies) : []) {
+      if (name.startsWith('backup-')) fs.rmSync(path.join(copies, name), { force: true });
     }
   }
   await run.kill();

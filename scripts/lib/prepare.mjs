@@ -123,7 +123,7 @@ export async function buildBeside(command) {
 }
 
 /** Installs Debian's packages. */
-function debian(names) {
+export function debian(names) {
   console.log(`Installing Debian’s ${names.join(', ')} …`);
   run('apt-get', ['update', '-qq']);
   run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...names], {

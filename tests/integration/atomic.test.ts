@@ -14,6 +14,7 @@ import { saveVehicle } from '@/server/shop/vehicles';
 import { askUseCase, type UseCaseName } from '@/server/writes/useCases';
 import { allRows } from '../support/wholeRecords';
 import { known } from './known';
+import { useRecords } from '../support/engine';
 import { LEAD } from '../support/people';
 
 /**
@@ -26,8 +27,7 @@ let setId = '';
 let vehicleId = '';
 
 beforeAll(async () => {
-  process.env.ZESTY_HOUND_DATA = folder;
-  delete process.env.DATABASE_URL;
+  useRecords(folder);
   vehicleId = known(await saveVehicle(null, VEHICLES.bakery));
   known(await addPerson({ name: 'Ines', role: 'lead' }));
   jobId = known(

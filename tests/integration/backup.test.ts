@@ -344,7 +344,14 @@ test('copies by hand are listed, sent and thrown away; other names are none', as
   expect(fs.readFileSync(path.join(other, name))).toEqual(fs.readFileSync(copyFile(name)!));
   expect(await lastCopy()).toMatchObject({ isChecked: true, isElsewhere: true });
   const { vehicle } = (await loadJob(await jobNumber(103)))!;
-  known(await openJob({ vehicleId: vehicle.id, complaint: 'It shakes.', odometerKm: '', corners: ['FL'] }));
+  known(
+    await openJob({
+      vehicleId: vehicle.id,
+      complaint: 'It shakes.',
+      odometerKm: '',
+      corners: ['FL'],
+    }),
+  );
   expect((await lastCopy())!.since).toBeGreaterThan(0);
   expect(keptCopies().map((copy) => copy.name)).toContain(name);
   const sent = await GET(new Request(`http://127.0.0.1/api/v1/backup?copy=${name}`, HERE));

@@ -28,6 +28,7 @@ import { saveVehicle } from '@/server/shop/vehicles';
 import { signOff } from '@/server/signoff/signOff';
 import { LEAD, signedOff } from '../support/people';
 import { known } from './known';
+import { useRecords } from '../support/engine';
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-nose-'));
 const NOWHERE = '00000000-0000-4000-8000-000000000000';
@@ -41,8 +42,7 @@ const jobOf = async (id: string) => (await loadJob(id))!;
 const first = async (id: string) => (await noseOf(await jobOf(id))).diagnosis.causes[0]!;
 
 beforeAll(async () => {
-  process.env.ZESTY_HOUND_DATA = folder;
-  delete process.env.DATABASE_URL;
+  useRecords(folder);
   vehicleId = known(await saveVehicle(null, VEHICLES.bakery));
 });
 afterAll(async () => {

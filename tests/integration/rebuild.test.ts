@@ -23,6 +23,7 @@ import { putBack, takeOffPart } from '@/server/strip/tray';
 import { LEAD, TECHNICIAN } from '../support/people';
 import { sendWrite } from '../support/writes';
 import { known } from './known';
+import { useRecords } from '../support/engine';
 
 const cookie = { who: '' };
 jest.mock('next/cache', () => ({ revalidatePath: () => undefined }));
@@ -36,8 +37,7 @@ let vehicleId = '';
 const MINUTE = 60_000;
 
 beforeAll(async () => {
-  process.env.ZESTY_HOUND_DATA = folder;
-  delete process.env.DATABASE_URL;
+  useRecords(folder);
   vehicleId = known(await saveVehicle(null, VEHICLES.bakery));
   known(await addPerson({ name: 'Ines', role: 'lead' }));
   known(await addPerson({ name: 'Tobiah', role: 'technician' }));

@@ -13,13 +13,13 @@ import { REPLACING } from '@/server/writes/replaces';
 import { USE_CASE_NAMES } from '@/server/writes/useCases';
 import { done, ids, newJob, newVehicle, runout, threePeople, tick } from '../support/wholeJob';
 import { DEVICE, numbered, sendWrites } from '../support/writes';
+import { useRecords } from '../support/engine';
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-replaces-'));
 const OTHER = '00000000-0000-4000-8000-0000000000d2';
 
 beforeAll(async () => {
-  process.env.ZESTY_HOUND_DATA = folder;
-  delete process.env.DATABASE_URL;
+  useRecords(folder);
   await threePeople();
 });
 afterAll(async () => {

@@ -31,6 +31,7 @@ import {
   wholeJob,
   type Role,
 } from '../support/wholeJob';
+import { useRecords } from '../support/engine';
 
 /**
  * Every stop of this program that was once got round by requests that its own pages can send.
@@ -42,8 +43,7 @@ let vehicleId = '';
 let form: VehicleForm;
 
 beforeAll(async () => {
-  process.env.ZESTY_HOUND_DATA = folder;
-  delete process.env.DATABASE_URL;
+  useRecords(folder);
   await threePeople();
 });
 beforeEach(async () => {

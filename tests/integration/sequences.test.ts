@@ -6,6 +6,7 @@ import { seededRandom } from '@/core/numeric';
 import { refuse } from '@/server/answer';
 import { closeDatabase, inTransaction } from '@/server/database';
 import { ownerReport } from '@/server/report/owner';
+import { useRecords } from '../support/engine';
 import {
   APART,
   ask,
@@ -26,7 +27,7 @@ import {
 /**
  * Sequences of writes that try to get round a stop: on a job with one open danger, whatever people
  * of any role send, as long as no lead answers, it ends neither moved nor signed nor in a document
- * that reassures. On PostgreSQL with `SEQUENCES_URL`. Every pair with `SEQUENCES=all`; else pairs and longer ones by a seed.
+ * that reassures. On PostgreSQL with `TEST_PG`. Every pair with `SEQUENCES=all`; else pairs and longer ones by a seed.
  */
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-sequences-'));
@@ -35,10 +36,7 @@ const A_DANGER = Number(process.env.SEQUENCES) || 12;
 let vehicle: Awaited<ReturnType<typeof newVehicle>>;
 
 beforeAll(async () => {
-  process.env.ZESTY_HOUND_DATA = folder;
-  // On the embedded engine, or on a PostgreSQL server that is there for it.
-  if (process.env.SEQUENCES_URL) process.env.DATABASE_URL = process.env.SEQUENCES_URL;
-  else delete process.env.DATABASE_URL;
+  useRecords(folder);
   await threePeople();
   vehicle = await newVehicle();
 });

@@ -37,6 +37,7 @@ import { changePart, dropPart, putBack, takeOffPart } from '@/server/strip/tray'
 import { photoBlobs } from '@/db/schema';
 import { LEAD, signedOff, TECHNICIAN } from '../support/people';
 import { known } from './known';
+import { useRecords } from '../support/engine';
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-strip-'));
 const NOWHERE = '00000000-0000-4000-8000-000000000000';
@@ -67,8 +68,7 @@ const wrote = async (jobId: string, own: Write): Promise<string> => {
 };
 
 beforeAll(async () => {
-  process.env.ZESTY_HOUND_DATA = folder;
-  delete process.env.DATABASE_URL;
+  useRecords(folder);
   vehicleId = known(await saveVehicle(null, VEHICLES.bakery));
 });
 afterAll(async () => {

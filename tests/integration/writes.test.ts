@@ -12,6 +12,7 @@ import { saveVehicle } from '@/server/shop/vehicles';
 import { USE_CASE_NAMES } from '@/server/writes/useCases';
 import { numbered, sendWrite, sendWrites } from '../support/writes';
 import { known } from './known';
+import { useRecords } from '../support/engine';
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-writes-'));
 const OTHER_DEVICE = '00000000-0000-4000-8000-0000000000d2';
@@ -20,8 +21,7 @@ let setId = '';
 let who = '';
 
 beforeAll(async () => {
-  process.env.ZESTY_HOUND_DATA = folder;
-  delete process.env.DATABASE_URL;
+  useRecords(folder);
   const vehicleId = known(await saveVehicle(null, VEHICLES.bakery));
   jobId = known(await openJob({ vehicleId, complaint: 'x', odometerKm: '', corners: ['FL'] }));
   who = known(await addPerson({ name: 'Tobiah', role: 'technician' }));

@@ -86,6 +86,8 @@ export const writeReadings = (
   changes: readonly ReadingChange[],
 ): Promise<void> =>
   db.transaction(async (tx) => {
+    // One writer of a set at a time: where nothing stands yet there is no row to hold.
+    await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`set ${setId}`}, 0))`);
     // Only the places that are written: a set has hundreds.
     const places = changes.map(
       ({ lap, position }) => sql`(${readings.lap} = ${lap} and ${readings.position} = ${position})`,
