@@ -30,7 +30,10 @@ export function CopyProgress({ isAsked }: { readonly isAsked: boolean }) {
       <p className="mb-1" role="status">
         {progress.says} …
       </p>
-      <ProgressBar now={now} visuallyHidden label={`${now} %`} aria-label={progress.says} />
+      {/* Some steps cannot say how far they are. */}
+      {now > 0 && (
+        <ProgressBar now={now} visuallyHidden label={`${now} %`} aria-label={progress.says} />
+      )}
       <button
         type="button"
         className="btn btn-outline-secondary mt-2"

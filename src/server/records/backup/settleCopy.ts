@@ -1,5 +1,4 @@
-import { drizzle } from 'drizzle-orm/pglite';
-import { PGlite } from '@electric-sql/pglite';
+import { withSettled } from '../../../db/connect/settled';
 import { countRecords, newestLine, type Manifest } from './manifest';
 
 /** What a copy has once its log was read into its tables. */
@@ -9,17 +8,9 @@ export interface SettledCopy {
   readonly newest: number;
 }
 
-/** Opens a copy of a running database, reads its log into its tables, and closes it. */
-export async function settleCopy(database: string): Promise<SettledCopy> {
-  const engine = await PGlite.create({
-    dataDir: database,
-    // A copy is packed with its log: it is to be short.
-    startParams: [...PGlite.defaultStartParams, '-c', 'min_wal_size=32MB'],
-  });
-  try {
-    const db = drizzle(engine);
-    return { counts: await countRecords(db), newest: await newestLine(db) };
-  } finally {
-    await engine.close();
-  }
-}
+/** Makes one moment of the copy of a running database, and counts what is in it. */
+export const settleCopy = (database: string): Promise<SettledCopy> =>
+  withSettled(database, async (db) => ({
+    counts: await countRecords(db),
+    newest: await newestLine(db),
+  }));
