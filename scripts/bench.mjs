@@ -13,4 +13,5 @@ runTypeScript('bench/startPage.ts');
 runTypeScript('bench/pages.ts');
 runTypeScript('bench/ledger.ts');
 runTypeScript('bench/records.ts');
+runTypeScript('bench/folder.ts');
 run(bin('playwright'), ['test', '--config', 'bench/playwright.config.ts'], { CHROMIUM_PATH });

@@ -76,7 +76,8 @@ test('whole ones open, moved or not', async () => {
   const moved = place('moved');
   fs.cpSync(closed, moved, { recursive: true });
   expect(await open(moved)).toBe('400 vehicles');
-  // Opened and closed again it is known anew.
+  // Opened and closed again it is known anew; what the engine makes by itself need not be there.
+  fs.truncateSync(path.join(moved, 'pg/base/5/pg_internal.init'), 10);
   expect(await open(moved)).toBe('400 vehicles');
 });
 

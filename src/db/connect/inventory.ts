@@ -30,7 +30,9 @@ type Inventory = z.output<typeof inventorySchema>;
 
 /** Bytes of the first page that tell two tables apart: where it was last written, and how it is laid out. */
 const HEAD = 24;
-const PASSING = /^(postmaster\.(pid|opts)|inventory\.json(\.new)?|.*pgstat\.stat.*)$/;
+/** What the engine makes anew by itself, and never brings to the disk. */
+const PASSING =
+  /^(pg_internal\.init.*|postmaster\.(pid|opts)|inventory\.json(\.new)?|.*pgstat\.stat.*)$/;
 
 function headOf(file: string): string {
   const handle = fs.openSync(file, 'r');
