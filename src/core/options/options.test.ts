@@ -232,8 +232,9 @@ describe('the axle', () => {
     const left = side(recordOf(cornerOf({ dtv: 15 })));
     const right = side(recordOf(cornerOf({ hub: 3, rotor: 3 })));
     const pairs = pairOptions(left, right, DEMO_SHOP);
-    expect(pairs.map(({ metal }) => metal).sort()).toEqual(['cut', 'new', 'none']);
-    for (const { left: l, right: r, metal } of pairs) {
+    const alike = pairs.filter(({ metal }) => metal !== 'mixed');
+    expect(alike.map(({ metal }) => metal).sort()).toEqual(['cut', 'new', 'none']);
+    for (const { left: l, right: r, metal } of alike) {
       expect(metalOf(l.action)).toBe(metal);
       expect(metalOf(r.action)).toBe(metal);
     }
@@ -241,6 +242,29 @@ describe('the axle', () => {
     expect(best.metal).not.toBe('none');
     const fresh = pairs.find(({ metal }) => metal === 'new')!;
     expect(fresh.cost.parts).toBe(2 * 84 + 62);
+  });
+  // 2026-11-27: a shop without prices was told to buy two new rotors.
+  test('without prices the least that surely ends within comes first, never both new for want of a price', () => {
+    const bare = (record: CornerRecord) => ({
+      options: compare(record, NEW_SHOP).options,
+      extras: [],
+    });
+    const sound = recordOf(cornerOf({ hub: 3, rotor: 3 }));
+    const kept = recommendedPair(pairOptions(bare(sound), bare(sound), NEW_SHOP))!;
+    expect(kept).toMatchObject({ metal: 'none', isEachOwn: true, expected: null });
+    expect(kept.left.action).toBe('leave');
+    const worn = recordOf(cornerOf({ dtv: 15 }));
+    const cut = recommendedPair(pairOptions(bare(worn), bare(worn), NEW_SHOP))!;
+    expect(cut.metal).toBe('cut');
+  });
+  test('what each side alone recommends has its row, struck where one rotor would be cut alone', () => {
+    const left = side(recordOf(cornerOf({ dtv: 15 })));
+    const right = side(recordOf(cornerOf({ hub: 3, rotor: 3 })));
+    const pairs = pairOptions(left, right, DEMO_SHOP);
+    const own = pairs.filter(({ isEachOwn }) => isEachOwn);
+    expect(own).toHaveLength(1);
+    expect(own[0]).toMatchObject({ metal: 'mixed', forbidden: [{ code: 'one-alone' }] });
+    expect(pairs.at(-1)).toBe(own[0]);
   });
   test('two cut rotors that would differ too much are no pair', () => {
     const left = side(recordOf(cornerOf({ dtv: 15, thickness: 27_900 })));

@@ -12,8 +12,9 @@ export interface Ranking {
 }
 
 /** Below this chance an option does not cure: handbook 5 calls its prediction beyond. */
-const CURES = 0.05;
-const SURE = 0.95;
+export const CURES = 0.05;
+/** From this chance on an option surely ends within. */
+export const SURE = 0.95;
 
 /** Options that may be taken; those that do not cure only where none cures. */
 export function allowedOf(options: readonly Option[]): Option[] {

@@ -31,6 +31,7 @@ export type Note =
       readonly chance: number;
     }
   | { readonly code: 'sides'; readonly apart: Micrometres; readonly limit: Micrometres }
+  | { readonly code: 'one-alone' }
   | { readonly code: 'missing'; readonly what: Missing }
   | { readonly code: 'hub-assumed'; readonly hub: Micrometres }
   | { readonly code: 'machine-to-derived'; readonly reserve: Micrometres }

@@ -1,3 +1,4 @@
+import Link from 'next/link';
 import {
   ACTIONS,
   mayBeTaken,
@@ -12,7 +13,7 @@ import type { Corner } from '@/core/readings';
 import { formatIn, type UnitSystem } from '@/core/units';
 import { Figure } from '@/ui/verdict';
 import { sayDistance } from '@/core/wear';
-import { notesOf, standingOf, whyOf, type Standing } from './model';
+import { notesOf, pricesMissing, standingOf, whyOf, type Standing } from './model';
 import { TakeOption } from './TakeOption';
 
 interface OptionsTableProps {
@@ -146,6 +147,10 @@ function Struck({ options, units }: Pick<OptionsTableProps, 'options' | 'units'>
 /** Every option of a corner with what it predicts and costs; what may not be done is struck. */
 export function OptionsTable(props: OptionsTableProps) {
   const { corner, options, input } = props;
+  const lacks = pricesMissing(
+    options.filter(({ forbidden }) => forbidden.length === 0),
+    props.units,
+  );
   return (
     <div
       className="table-responsive"
@@ -179,6 +184,12 @@ export function OptionsTable(props: OptionsTableProps) {
             ))}
         </tbody>
       </table>
+      {lacks.length > 0 && (
+        <p>
+          {lacks.join(' ')} Until then the least that surely ends within comes first; prices would
+          rank by cost: <Link href="/workshop/prices">Prices and times</Link>.
+        </p>
+      )}
       <Struck options={options} units={props.units} />
       <p className="zh-muted mb-0">
         Expected cost = parts + work + chance of a comeback × its cost; the chance of a comeback is

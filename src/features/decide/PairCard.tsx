@@ -28,9 +28,10 @@ const METAL_NAME = {
   none: 'No metal touched',
   cut: 'Both rotors cut',
   new: 'Both rotors new',
+  mixed: 'One rotor only',
 } as const;
 
-/** Both sides of an axle alike: no metal touched, both cut, or both new. */
+/** Both sides of an axle alike (no metal touched, both cut, or both new), and what each alone recommends. */
 export function PairCard(props: PairCardProps) {
   const { jobId, corners, pairs, currency, units, taken, isClosed } = props;
   const first = recommendedPair(pairs);
@@ -76,13 +77,16 @@ export function PairCard(props: PairCardProps) {
                 const name = METAL_NAME[pair.metal];
                 return (
                   <tr
-                    key={pair.metal}
+                    key={`${pair.left.action} ${pair.right.action}`}
                     className={isStruck ? 'zh-struck' : pair === first ? 'zh-chosen' : ''}
                   >
                     <th scope="row">
                       {isStruck ? <del>{name}</del> : name}
                       {pair === first && (
                         <span className="zh-standing recommended">recommended</span>
+                      )}
+                      {pair.isEachOwn && (
+                        <div className="zh-muted fw-normal">What each side alone recommends.</div>
                       )}
                       {[...pair.forbidden, ...pair.notes].map((note) => (
                         <div key={note.code} className="zh-muted fw-normal">

@@ -1,4 +1,5 @@
 import {
+  isOnlyPrice,
   ACTIONS,
   percent,
   sayMoney,
@@ -52,7 +53,18 @@ export function sayRanking(
 
 /** Everything to be said below an option\u2019s name. */
 export const notesOf = (option: Option, units: UnitSystem): string[] =>
-  [...option.missing, ...option.notes].map((note) => sayNote(note, units));
+  [...option.missing, ...option.notes]
+    .filter((note) => !isOnlyPrice(note))
+    .map((note) => sayNote(note, units));
+
+/** What is missing on the shop’s list for some option, each once. */
+export const pricesMissing = (options: readonly Option[], units: UnitSystem): string[] => [
+  ...new Set(
+    options.flatMap(({ missing }) =>
+      missing.filter(isOnlyPrice).map((note) => sayNote(note, units)),
+    ),
+  ),
+];
 
 /** One option as a bar of the chart, in the shop\u2019s unit. */
 export interface Bar {

@@ -45,7 +45,10 @@ describe('the options of a corner', () => {
   test('show a dash and what is missing where the shop has no prices', () => {
     table(NEW_SHOP);
     const row = within(screen.getByRole('row', { name: /New rotor as it comes/ }));
-    expect(row.getByText(/a price or a time is not on the shop’s list/)).toBeInTheDocument();
+    expect(row.queryByText(/not on the shop’s list/)).toBeNull();
+    // Said once, with the way to the list.
+    expect(screen.getByText(/a price or a time is not on the shop’s list/)).toBeInTheDocument();
+    expect(screen.getByRole('link', { name: 'Prices and times' })).toBeInTheDocument();
     expect(row.queryByText('0')).toBeNull();
   });
   test('offer nothing on a closed job', () => {
