@@ -3,6 +3,7 @@ import fs from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { createInterface } from 'node:readline';
+import { build } from 'esbuild';
 import { seededRandom, type RandomSource } from '../../src/core/numeric';
 
 /**
@@ -14,20 +15,18 @@ const ANSWER_MS = 60_000;
 
 /** One run of the program that is drilled. */
 class Run {
+  /** Where the program lies that `bundle` made. */
+  static program = '';
   readonly lines: string[] = [];
   readonly gone: Promise<void>;
   private readonly child: ChildProcess;
   private readonly waiting = new Set<() => void>();
 
   constructor(folder: string, args: readonly string[], env: Record<string, string> = {}) {
-    this.child = spawn(
-      process.execPath,
-      ['--conditions=react-server', '--import', 'tsx', 'drill/disk/child.ts', ...args],
-      {
-        stdio: ['ignore', 'pipe', 'pipe'],
-        env: { ...process.env, DATABASE_URL: '', ZESTY_HOUND_DATA: folder, ...env },
-      },
-    );
+    this.child = spawn(process.execPath, [Run.program, ...args], {
+      stdio: ['ignore', 'pipe', 'pipe'],
+      env: { ...process.env, DATABASE_URL: '', ZESTY_HOUND_DATA: folder, ...env },
+    });
     this.child.stderr?.on('data', () => undefined);
     createInterface({ input: this.child.stdout! }).on('line', (line) => {
       this.lines.push(line);
@@ -68,6 +67,22 @@ class Run {
   kept(): number[] {
     return this.lines.flatMap((line) => /^kept (\d+)/.exec(line)?.[1] ?? []).map(Number);
   }
+}
+
+/** Makes one file of the program, which starts in a moment. */
+async function bundle(work: string): Promise<void> {
+  Run.program = path.join(work, 'child.mjs');
+  await build({
+    entryPoints: ['drill/disk/child.ts'],
+    ...{ outfile: Run.program, bundle: true, platform: 'node', format: 'esm', logLevel: 'error' },
+    alias: { 'server-only': path.resolve('tests/empty.ts') },
+    external: ['@electric-sql/pglite', '@electric-sql/pglite/*', 'pg', 'react', 'next/*'],
+    banner: {
+      js: "import { createRequire as zhCreateRequire } from 'node:module'; const require = zhCreateRequire(import.meta.url);",
+    },
+  });
+  // Packages that are not bundled are found from where the program lies.
+  fs.symlinkSync(path.resolve('node_modules'), path.join(work, 'node_modules'));
 }
 
 const wait = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
@@ -352,6 +367,7 @@ async function doubles(work: string, random: RandomSource, fault: Say): Promise<
 /** Runs the drill; answers with what it found. */
 export async function runDisk(seed: number): Promise<readonly string[]> {
   const work = fs.mkdtempSync(path.join(tmpdir(), 'zh-disk-'));
+  await bundle(work);
   const faults: string[] = [];
   const scenes = { kills, torn, doubles, full, cuts };
   const wanted = process.env.DRILL_SCENES?.split(',') ?? Object.keys(scenes);

@@ -6,7 +6,13 @@ import type { PGlite } from '@electric-sql/pglite';
 import { Engine, refuseFullDisk } from './connect/engine';
 import { copyRunning, type CopySteps } from './connect/runningCopy';
 import { beginCreating, endCreating, settleIntents } from './connect/intents';
-import { damageIn, forgetInventory, lookThrough, writeInventory } from './connect/inventory';
+import {
+  damageIn,
+  forgetInventory,
+  lookThrough,
+  noteOpening,
+  writeInventory,
+} from './connect/inventory';
 import { bytesOfTables } from './connect/pages';
 import { FolderTorn, refuseTorn } from './connect/wholeFolder';
 import { lockFolder } from './connect/folderLock';
@@ -162,6 +168,7 @@ async function openFolder(folder: string): Promise<DatabaseHandle> {
       keepCopy(folder, database, found);
       forgetInventory(database);
     }
+    if (!isNew) noteOpening(database);
     const { engine, ...handle } = await openEngine(database);
     if ((await newestApplied(handle.db)) > newest.when) {
       await handle.close();

@@ -48,8 +48,8 @@ test('every option stands with its figures; why, what would change it, a price t
   await page.getByRole('button', { name: 'Keep prices and times' }).click();
   await expect(page.getByText('Kept. Open decisions follow it.')).toBeVisible();
   await open(page, 103, 'decide');
+  await expect(page.getByText(/Missing: a price or a time/).first()).toBeVisible();
   await expect(fresh).not.toContainText('Missing');
-  await expect(page.getByText(/Missing: a price or a time/)).toBeVisible();
   await page.goto('/workshop/prices');
   await settled(page);
   await expect(price).toHaveValue('');

@@ -3,6 +3,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { sql } from 'drizzle-orm';
 import { openDatabase, type DatabaseHandle } from '@/db/client';
+import { lookThrough, noteOpening } from '@/db/connect/inventory';
 
 /** Of 12 files that were deleted, flipped or cut off, 9 opened without a word (2026-11-27). */
 
@@ -79,6 +80,15 @@ test('whole ones open, moved or not', async () => {
   // Opened and closed again it is known anew; what the engine makes by itself need not be there.
   fs.truncateSync(path.join(moved, 'pg/base/5/pg_internal.init'), 10);
   expect(await open(moved)).toBe('400 vehicles');
+});
+
+// A power cut between the opening of the engine and the next word on what it is made of.
+test('one that was stopped while it opened is read by its log', async () => {
+  const folder = changed(closed, (file) => {
+    noteOpening(file('.'));
+    flip(file('global/pg_control'), 40);
+  });
+  expect((await lookThrough(path.join(folder, 'pg'))).faults).toEqual([]);
 });
 
 const CHANGES: readonly (readonly [string, (file: (name: string) => string) => void, RegExp])[] = [

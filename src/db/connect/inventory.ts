@@ -34,6 +34,9 @@ const HEAD = 24;
 const PASSING =
   /^(pg_internal\.init.*|postmaster\.(pid|opts)|inventory\.json(\.new)?|.*pgstat\.stat.*)$/;
 
+/** Whether an entry is of a table or an index. */
+const isTable = ({ is }: Entry): boolean => is.length === 2 * HEAD;
+
 function headOf(file: string): string {
   const handle = fs.openSync(file, 'r');
   try {
@@ -82,6 +85,18 @@ export function writeInventory(database: string, known: ReadonlySet<string> | 'c
   writeWhole(path.join(database, FILE), JSON.stringify(inventory));
 }
 
+/**
+ * Takes down that a database is about to be opened: from now on its files change, and where it is
+ * stopped before it says anew what it is made of, its log brings back the rest.
+ */
+export function noteOpening(database: string): void {
+  const inventory = readInventory(database);
+  if (!inventory?.isClosed) return;
+  const tables = Object.entries(inventory.files).filter(([, entry]) => isTable(entry));
+  const open: Inventory = { isClosed: false, files: Object.fromEntries(tables) };
+  writeWhole(path.join(database, FILE), JSON.stringify(open));
+}
+
 /** Forgets what a database was made of, before it is made otherwise. */
 export const forgetInventory = (database: string): void =>
   fs.rmSync(path.join(database, FILE), { force: true });
@@ -124,11 +139,10 @@ export async function lookThrough(database: string): Promise<Look> {
   for (const [name, was] of Object.entries(files)) {
     const file = path.join(database, name);
     const found = fs.statSync(file, { throwIfNoEntry: false });
-    const isTable = was.is.length === 2 * HEAD;
     if (!found) faults.push(`pg/${name} is missing`);
     else if (found.size < was.size) faults.push(`pg/${name} is cut off`);
     else if (isClosed && found.size === was.size && found.mtimeMs === was.at) continue;
-    else if (!isTable) {
+    else if (!isTable(was)) {
       if (isClosed && hashOf(file) !== was.is) faults.push(`pg/${name} is not as it was left`);
     } else {
       const own = headOf(file);
