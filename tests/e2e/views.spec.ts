@@ -69,12 +69,12 @@ for (const [units, scheme] of [
     let page: Page;
     let complaints: string[] = [];
     test.beforeAll(async ({ browser }) => {
-      page = await browser.newPage({ colorScheme: scheme });
+      page = await (await browser.newContext({ colorScheme: scheme })).newPage();
       complaints = complaintsOf(page);
       await page.goto('/');
       await choose(page, units);
     });
-    test.afterAll(() => page.close());
+    test.afterAll(() => page.context().close());
     for (const [name, job, path] of VIEWS) {
       test(`${name}, ${scheme}`, async () => {
         complaints.length = 0;
