@@ -234,6 +234,7 @@ async function cuts(work: string, random: RandomSource, fault: Say): Promise<str
       const missing = isCopy ? 0 : lost([...standing, ...kept], seen.marks);
       if (missing > 0) fault(`${name}: ${missing} lost`);
     }
+    if (i % 10 === 9) console.log(`  ${i + 1} power cuts`);
     await disk.unmount();
   }
   return `${times(50)} power cuts (${[...counts].map(([what, n]) => `${n} ${what}`).join(', ')})`;

@@ -1,5 +1,8 @@
 import { readShop, shopFormSchema, formOfShop } from '@/core/contracts';
-import { DEMO_SHOP } from '@/core/bench';
+import { DEMO_SHOP, readDial, readMicrometer } from '@/core/bench';
+import { seededRandom } from '@/core/numeric';
+import { WORKSHOP_DEFAULTS } from '@/core/verdict';
+import { beginSet, saveReadings } from '@/server/measure/sets';
 import { NEW_SHOP } from '@/core/options';
 import { cornersToCorrect, judgeCorner, notDoneYet, stagesOf, waits } from '@/core/job';
 import { correctView } from '@/server/correct/correct';
@@ -239,4 +242,42 @@ test('a plate is done only where the maker allows it and the threads were checke
 
 test('a correction that was not decided is not done', async () => {
   expect(notDoneYet(await fileOf(await jobNumber(110)), 'RL')).toMatch(/Decide first/);
+});
+
+// 2026-11-27: what was cured by indexing reached neither the decision nor the report.
+test('a cure that was found by moving is on record as indexing, where it sits', async () => {
+  const jobId = await jobNumber(110);
+  const truth = {
+    ...{ studs: 6, meanThickness: 11_000, thickness: [] },
+    hub: [{ order: 1, amplitude: 60, highSpotDeg: 40 }],
+    rotor: [{ order: 1, amplitude: 60, highSpotDeg: 160 }],
+  };
+  const plan = { jobId, corner: 'RL', phase: 'before', face: 'outboard', left: [] } as const;
+  const read = async (kind: 'runout' | 'thickness', shift: number): Promise<void> => {
+    const set = known(await beginSet({ ...plan, kind, positions: 12, shift }));
+    const random = seededRandom(shift + 1);
+    const run = { shift, positions: 12, laps: 1 };
+    const lap =
+      kind === 'runout'
+        ? readDial(truth, { ...run, gauge: WORKSHOP_DEFAULTS.dialIndicator }, random).laps[0]!
+        : readMicrometer(truth, { ...run, gauge: WORKSHOP_DEFAULTS.micrometer }, random)[0]!;
+    const readings = lap.map((um, position) => ({
+      ...{ lap: 0, position, text: (um / 1000).toFixed(3), unit: 'mm' },
+    }));
+    known(await saveReadings(set.id, { readings }));
+  };
+  const best = 1;
+  await read('thickness', 0);
+  for (const shift of [0, 2, best]) await read('runout', shift);
+  const judgement = judgeCorner(await fileOf(jobId), 'RL', 'before');
+  expect(judgement).toMatchObject({ advice: { kind: 'kept', from: 0 }, action: 'leave' });
+  known(await decide({ jobId, corner: 'RL', action: 'leave' }));
+  const job = await fileOf(jobId);
+  expect(job.decisions[0]).toMatchObject({
+    correction: 'index',
+    shift: best,
+    words: expect.stringMatching(/^Cured by moving .*: keep it there\.$/) as string,
+  });
+  // It goes on through the stages like any indexing.
+  expect(cornersToCorrect(job)).toContain('RL');
 });

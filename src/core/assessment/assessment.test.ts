@@ -74,6 +74,17 @@ describe('the advice for each outcome', () => {
   test('within', () => {
     expect(adviceFor(sets({}, [0])).kind).toBe('within');
   });
+  // 2026-11-27: an indexing that cured was told "leave this rotor as it is, look elsewhere".
+  test('what a move cured is kept where it sits, and is not looked for elsewhere', () => {
+    const advice = adviceFor(sets({ hub: 28, rotor: [30, 292], dtv: 1 }, [0, 2, 4]));
+    expect(advice).toMatchObject({ kind: 'kept', from: 0, to: 4, limit: 50 });
+    const { todo, why } = sayAdvice(advice, { ...record([]), units: 'mm' });
+    expect(todo).toMatch(
+      /^Cured by moving 1 stud (counter-)?clockwise as you face it: keep it there\.$/,
+    );
+    expect(why).toMatch(/Runout was 0\.06\d mm and is 0\.0\d\d mm/);
+    expect(why).not.toMatch(/elsewhere/);
+  });
   test('a second mounting, then the stud that cures it', () => {
     const truth: Truth = { hub: 28, rotor: [30, 292] };
     expect(adviceFor(sets(truth, [0]))).toEqual({ kind: 'second-mounting', from: 0, to: 2 });

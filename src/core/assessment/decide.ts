@@ -14,6 +14,15 @@ export type Advice =
   | { readonly kind: 'not-valid'; readonly reasons: readonly Reason[] }
   | { readonly kind: 'seat-again' }
   | { readonly kind: 'within' }
+  /** Within since the rotor was moved: it is kept where it sits now. */
+  | {
+      readonly kind: 'kept';
+      readonly from: number;
+      readonly to: number;
+      readonly before: Micrometres;
+      readonly now: Micrometres;
+      readonly limit: Micrometres;
+    }
   | {
       readonly kind: 'too-close';
       readonly what: 'runout' | 'thickness variation' | 'thickness';
@@ -174,6 +183,22 @@ const invalid = (verdicts: readonly (Verdict | undefined)[]): readonly Reason[] 
   verdicts.find((verdict) => verdict?.state === 'not-valid')?.reasons ?? null;
 
 /**
+ * That a move cured a corner: read beyond its limit where it sat first, within where it sits now.
+ * Null where it was within from the first, or was not moved. Source: handbook 6 (cured is cured).
+ */
+function keptAt(record: CornerRecord, assessment: CornerAssessment): Advice | null {
+  const { runout, firstRunout, shift } = assessment;
+  const from = record.sets.find(({ kind }) => kind === 'runout')?.shift ?? shift;
+  if (!runout || firstRunout?.verdict.state !== 'beyond' || from === shift) return null;
+  const figureOf = ({ verdict, tirFitted }: typeof runout): Micrometres =>
+    verdict.value ?? tirFitted;
+  return {
+    ...{ kind: 'kept', from, to: shift, limit: runoutLimit(record.limits).value },
+    ...{ before: figureOf(firstRunout), now: figureOf(runout) },
+  };
+}
+
+/**
  * The one thing to do about a corner, from everything measured there.
  *
  * Below discard thickness, or condemned by what was seen, the rotor is replaced, whatever
@@ -211,7 +236,7 @@ export function advise(record: CornerRecord, assessment: CornerAssessment): Advi
   if (dtv.state === 'too-close') {
     return { kind: 'too-close', what: 'thickness variation', laps: dtv.lapsToSettle };
   }
-  return { kind: 'within' };
+  return keptAt(record, assessment) ?? { kind: 'within' };
 }
 
 /** The move from one shift to another as a technician facing the corner makes it. */

@@ -86,6 +86,10 @@ const SPEAK: Speaker = {
     todo: 'Leave this rotor as it is.',
     why: 'Runout, thickness variation and thickness are within their limits. Look for the cause elsewhere.',
   }),
+  kept: (advice, wording) => ({
+    todo: `Cured by moving ${sayMove(wording, advice.from, advice.to) ?? 'nowhere'}: keep it there.`,
+    why: `Counted from the first mark. Runout was ${deviation(wording, advice.before)} and is ${deviation(wording, advice.now)} (limit ${deviation(wording, advice.limit)}); thickness is within its limits.`,
+  }),
   'too-close': ({ what, laps }) => ({
     todo: `Measure ${what === 'runout' ? 'runout' : 'thickness'} again: too close to call.`,
     why: `The ${what} is nearer to its limit than the gauge can tell. ${settleWords(laps)}`,

@@ -76,16 +76,19 @@ function decisionFor({ job, units }: Asked, corner: Corner, action: Action): Ans
   const { record, assessment } = judgeCorner(job, corner, 'before');
   const compared = cornerOptions(job, corner, { record, assessment });
   const option = compared.options.find((each) => each.action === action);
-  const words = option && adviceOf(option, record, assessment);
-  const isWithin = action === 'leave' && advise(record, assessment).kind === 'within';
-  if (!option || !words || !(mayBeTaken(option) || isWithin)) {
+  const first = advise(record, assessment);
+  // A cure that was found by moving is kept: that is the indexing, and it was done.
+  const isKept = action === 'leave' && first.kind === 'kept';
+  const words = isKept ? first : option && adviceOf(option, record, assessment);
+  const isWithin = action === 'leave' && first.kind === 'within';
+  if (!option || !words || !(mayBeTaken(option) || isWithin || isKept)) {
     return refuse('This cannot be done any more as things stand. Look at the options again.');
   }
   return accept({
     jobId: job.id,
     corner,
-    correction: actionRecord(action).correction,
-    shift: option.shift,
+    correction: isKept ? 'index' : actionRecord(action).correction,
+    shift: isKept ? assessment.shift : option.shift,
     words: sayAdvice(words, { ...record, units }).todo,
     action,
     detail: detailOf(option, assessment, compared),
