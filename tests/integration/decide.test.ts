@@ -4,7 +4,14 @@ import { seededRandom } from '@/core/numeric';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 import { beginSet, saveReadings } from '@/server/measure/sets';
 import { NEW_SHOP } from '@/core/options';
-import { cornersToCorrect, judgeCorner, notDoneYet, stagesOf, waits } from '@/core/job';
+import {
+  cornersToCorrect,
+  judgeCorner,
+  notDoneYet,
+  rebuildSteps,
+  stagesOf,
+  waits,
+} from '@/core/job';
 import { correctView } from '@/server/correct/correct';
 import { decidePage } from '@/server/decide/decidePage';
 import { decide, decidePair } from '@/server/decide/decisions';
@@ -280,4 +287,6 @@ test('a cure that was found by moving is on record as indexing, where it sits', 
   });
   // It goes on through the stages like any indexing.
   expect(cornersToCorrect(job)).toContain('RL');
+  const on = rebuildSteps(job, 'RL').find(({ code }) => code === 'rotor-on');
+  expect(on?.say).toMatch(/Its mark goes 1 stud (counter-)?clockwise as you face it, counted from/);
 });

@@ -1,10 +1,11 @@
+import { sayMove } from '../assessment';
 import { BLEED_METHODS, PROCEDURE, type BleedMethod } from '../contracts';
 import { planSteps, type Context, type PlannedStep } from '../procedure';
 import { axleOf, type Corner } from '../readings';
 import { checksOfKind, findCheck, isDone, isWritten, latest } from './checks';
 import { choiceAt } from './choice';
 import { contextAt, looksOf, rulesOf } from './procedure';
-import { setsOfCorner } from './record';
+import { cornerRecord, setsOfCorner } from './record';
 import { oncePer, oncePerPlace } from './remember';
 import type { Check, CheckOfKind, Correction, Job } from './types';
 
@@ -150,10 +151,25 @@ export const rebuildContext = oncePerPlace((job: Job, corner: Corner): Context |
   return { ...context, traits };
 });
 
+/** Where the mark of a rotor goes that was moved on its hub, from where it was marked first; null for any other. */
+function sayRotorSeat(job: Job, corner: Corner): string | null {
+  const shift = job.decisions.find((each) => each.corner === corner)?.shift ?? null;
+  if (shift === null) return null;
+  const { studs, fastening } = cornerRecord(job, corner, 'before');
+  const move = sayMove({ corner, studs, fastening, units: 'mm' }, 0, shift);
+  return move === null
+    ? 'Its mark goes where it was marked first.'
+    : `Its mark goes ${move}, counted from where it was marked first.`;
+}
+
 /** The rebuild steps of a corner, or none where the vehicle lacks it. */
 export const rebuildSteps = oncePerPlace((job: Job, corner: Corner): PlannedStep[] => {
   const context = rebuildContext(job, corner);
-  return context ? planSteps(PROCEDURE, context, 'rebuild') : [];
+  if (!context) return [];
+  const seat = sayRotorSeat(job, corner);
+  return planSteps(PROCEDURE, context, 'rebuild').map((step) =>
+    step.code === 'rotor-on' && seat !== null ? { ...step, say: `${step.say} ${seat}` } : step,
+  );
 });
 
 /** The steps of an opened system; a hose that was off anywhere counts. */
