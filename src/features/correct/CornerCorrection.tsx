@@ -206,6 +206,10 @@ function CutSteps(props: Omit<CornerCorrectionProps, 'next'>) {
   );
 }
 
+/** Of a rotor that was moved already: it was measured where it sits. */
+const THERE_ALREADY =
+  'It sits there: nothing is turned any more. Draw it up evenly in a star to the stated torque.';
+
 /** What a decision asks for beside its sentence. */
 const HOW = {
   clean:
@@ -232,11 +236,16 @@ export function CornerCorrection(props: CornerCorrectionProps) {
   const waitsForPlate = isPlate && !(step('maker-allows') && step('threads'));
   const waitsForRotor = view.sent !== null && !(step('identity') && step('returned'));
   const waitsForCut = isCut && !step('finished') && !step('returned');
-  const how = decision.correction in HOW ? HOW[decision.correction as keyof typeof HOW] : null;
   const move =
     decision.shift === null
       ? null
       : sayMove({ ...record, units }, assessment.shift, decision.shift);
+  const isThere = decision.correction === 'index' && move === null;
+  const how = isThere
+    ? THERE_ALREADY
+    : decision.correction in HOW
+      ? HOW[decision.correction as keyof typeof HOW]
+      : null;
   return (
     <div className="zh-correct">
       <div className="zh-decide">
