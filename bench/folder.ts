@@ -27,6 +27,13 @@ const logBytes = (folder: string): number =>
 async function main(): Promise<void> {
   const { folder, ids } = await demoFolder();
   const server = await serve(folder, PORT);
+  process.once('exit', () => {
+    try {
+      process.kill(server.pid, 'SIGKILL');
+    } catch {
+      // It was stopped before.
+    }
+  });
   const headers = { cookie: `zh-who=${ids.lead}`, 'content-type': 'application/json' };
   const took: Took[] = [];
   let isCopying = false;
@@ -46,11 +53,14 @@ async function main(): Promise<void> {
       };
       return `${results[0]!.state} ${results[0]!.message ?? ''}`;
     };
+    const jobId = ids.jobs[number]!;
+    const asked = await fetch(`${server.address}/api/v1/jobs/${jobId}`, { headers });
+    const { job } = (await asked.json()) as { job: { corners: string[] } };
     let order = 0;
     while (Date.now() < until) {
       const setId = crypto.randomUUID();
       const plan = { kind: 'runout', positions: 24, shift: 0, face: 'outboard', gaugeId: null };
-      const place = { jobId: ids.jobs[number]!, phase: 'before', corner: 'FL' };
+      const place = { jobId, phase: 'before', corner: job.corners[0] };
       const nothing = { torqueNm: null, endPlayUm: null, angles: null, left: [] };
       await send('set-begin', { ...plan, ...place, ...nothing, id: setId }, (order += 1));
       for (let position = 0; position < 24 && Date.now() < until; position += 1) {
