@@ -90,6 +90,16 @@ test.each(['alone', 'in a transaction'])(
   },
 );
 
+// A promise that lived as long as the engine kept every answer: 25 MB for 20,000 questions.
+test('nothing of a question is kept once it is answered', async () => {
+  const engine = new Engine(place('pg'));
+  await engine.open();
+  for (let i = 0; i < 5; i += 1) await engine.query('select 1');
+  await expect(engine.query('select nothing from nowhere')).rejects.toThrow(/does not exist/);
+  expect((engine as unknown as { waiting: Set<unknown> }).waiting.size).toBe(0);
+  await engine.close();
+});
+
 test('a running database is copied as it stands at one moment, and nobody waits for it', async () => {
   const engine = new Engine(place('pg'));
   await engine.open();

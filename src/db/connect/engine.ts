@@ -86,8 +86,8 @@ type Client = Pick<PGlite, 'query' | 'exec' | 'transaction'>;
  */
 export class Engine implements Client {
   private current: Promise<PGlite> | null = null;
-  private fail: ((error: Error) => void) | null = null;
-  private failed: Promise<never> = new Promise(() => undefined);
+  /** Those who wait for an answer: each is told where the engine fails. */
+  private readonly waiting = new Set<(error: Error) => void>();
   private asked = 0;
   private keptTo = 0n;
   private quiet: NodeJS.Timeout | null = null;
@@ -115,9 +115,6 @@ export class Engine implements Client {
 
   private async begin(): Promise<PGlite> {
     if (fs.existsSync(this.database)) refuseFullDisk(this.database);
-    this.failed = new Promise((_, reject) => (this.fail = reject));
-    // Whoever asks hears of it; where nobody does it is no fault of its own.
-    this.failed.catch(() => undefined);
     const engine = await this.start(this.database);
     this.keptTo = await positionOf(engine);
     return engine;
@@ -128,20 +125,27 @@ export class Engine implements Client {
     process.stderr.write(`The database stopped: ${String(error)}\n`);
     const told = new EngineFailed(error);
     this.current = null;
-    this.fail?.(told);
+    for (const tell of this.waiting) tell(told);
+    this.waiting.clear();
     return told;
   }
 
   /** Asks the engine; an answer that says that it is broken is the last that it is asked for. */
   private async ask<Value>(asked: Asked<Value>): Promise<Value> {
     const engine = await this.engine();
-    const { failed } = this;
+    let tell: (error: Error) => void = () => undefined;
     try {
-      return await Promise.race([asked(engine), failed]);
+      // Nothing that outlives a question knows of it: a process asks millions.
+      return await new Promise<Value>((resolve, reject) => {
+        tell = reject;
+        this.waiting.add(tell);
+        asked(engine).then(resolve, reject);
+      });
     } catch (error) {
       if (error instanceof EngineFailed || !isBreaking(error)) throw error;
       throw this.leave(error);
     } finally {
+      this.waiting.delete(tell);
       this.asked += 1;
       this.watchLog();
     }
