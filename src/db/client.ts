@@ -188,7 +188,7 @@ async function openFolder(folder: string): Promise<DatabaseHandle> {
     ];
     if (faults.length > 0) {
       await handle.close();
-      throw new FolderTorn(folder, faults);
+      throw new FolderTorn(folder, faults, true);
     }
     const known = new Set(tables.keys());
     writeInventory(database, known);

@@ -90,6 +90,15 @@ test.each(['alone', 'in a transaction'])(
   },
 );
 
+// Whoever asks late would open an engine of its own on a folder that is another’s by then.
+test('one that is closed is not opened again by a late question', async () => {
+  const { engine, opened } = breakingEngine(place('pg'), 'never asked');
+  await engine.open();
+  await engine.close();
+  await expect(engine.query('select 1')).rejects.toThrow('The database is closed.');
+  expect(opened()).toBe(1);
+});
+
 // A promise that lived as long as the engine kept every answer: 25 MB for 20,000 questions.
 test('nothing of a question is kept once it is answered', async () => {
   const engine = new Engine(place('pg'));

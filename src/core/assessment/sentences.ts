@@ -88,7 +88,7 @@ const SPEAK: Speaker = {
   }),
   kept: (advice, wording) => ({
     todo: `Cured by moving ${sayMove(wording, advice.from, advice.to) ?? 'nowhere'}: keep it there.`,
-    why: `Counted from the first mark. Runout was ${deviation(wording, advice.before)} and is ${deviation(wording, advice.now)} (limit ${deviation(wording, advice.limit)}); thickness is within its limits.`,
+    why: `Counted from where it was read first. Runout was ${deviation(wording, advice.before)} and is ${deviation(wording, advice.now)} (limit ${deviation(wording, advice.limit)}); thickness is within its limits.`,
   }),
   'too-close': ({ what, laps }) => ({
     todo: `Measure ${what === 'runout' ? 'runout' : 'thickness'} again: too close to call.`,

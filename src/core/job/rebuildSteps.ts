@@ -151,10 +151,14 @@ export const rebuildContext = oncePerPlace((job: Job, corner: Corner): Context |
   return { ...context, traits };
 });
 
+/** Corrections that leave the rotor, and its mark, what they are. */
+const KEEPS_ITS_MARK: readonly Correction[] = ['index', 'plate'];
+
 /** Where the mark of a rotor goes that was moved on its hub, from where it was marked first; null for any other. */
 function sayRotorSeat(job: Job, corner: Corner): string | null {
-  const shift = job.decisions.find((each) => each.corner === corner)?.shift ?? null;
-  if (shift === null) return null;
+  const decision = job.decisions.find((each) => each.corner === corner);
+  const shift = decision?.shift ?? null;
+  if (!decision || shift === null || !KEEPS_ITS_MARK.includes(decision.correction)) return null;
   const { studs, fastening } = cornerRecord(job, corner, 'before');
   const move = sayMove({ corner, studs, fastening, units: 'mm' }, 0, shift);
   return move === null

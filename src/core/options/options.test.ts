@@ -263,7 +263,7 @@ describe('the axle', () => {
     const pairs = pairOptions(left, right, DEMO_SHOP);
     const own = pairs.filter(({ isEachOwn }) => isEachOwn);
     expect(own).toHaveLength(1);
-    expect(own[0]).toMatchObject({ metal: 'mixed', forbidden: [{ code: 'one-alone' }] });
+    expect(own[0]).toMatchObject({ metal: 'mixed', forbidden: [{ code: 'not-alike' }] });
     expect(pairs.at(-1)).toBe(own[0]);
   });
   test('two cut rotors that would differ too much are no pair', () => {

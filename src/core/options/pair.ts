@@ -67,7 +67,7 @@ function pairOf(left: Option, right: Option, sides: readonly [Side, Side], shop:
     left,
     right,
     // Rotors that stay as they are may differ; two that are cut to differ are not a pair.
-    forbidden: metal === 'cut' ? sidesApart : isAlike ? [] : [{ code: 'one-alone' }],
+    forbidden: metal === 'cut' ? sidesApart : isAlike ? [] : [{ code: 'not-alike' }],
     notes: metal === 'none' ? sidesApart : [],
     probability,
     cost,

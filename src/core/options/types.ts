@@ -31,7 +31,7 @@ export type Note =
       readonly chance: number;
     }
   | { readonly code: 'sides'; readonly apart: Micrometres; readonly limit: Micrometres }
-  | { readonly code: 'one-alone' }
+  | { readonly code: 'not-alike' }
   | { readonly code: 'missing'; readonly what: Missing }
   | { readonly code: 'hub-assumed'; readonly hub: Micrometres }
   | { readonly code: 'machine-to-derived'; readonly reserve: Micrometres }

@@ -52,7 +52,7 @@ const SAY: Speaker = {
     `Thickness variation stays at ${say(dtv)}, close to its limit ${say(limit)}: within in ${percent(chance)}.`,
   sides: ({ apart, limit }, say) =>
     `Left and right would be ${say(apart)} apart in thickness (limit ${say(limit)}).`,
-  'one-alone': () => 'Rotors of an axle are cut or renewed in pairs: not one of them alone.',
+  'not-alike': () => 'Rotors of an axle are cut or renewed in pairs: both alike.',
   missing: ({ what }) => `Missing: ${MISSING[what]}.`,
   'hub-assumed': ({ hub }, say) =>
     `The hub is not told apart: its share is assumed to be ${say(hub)} in any direction (workshop default).`,

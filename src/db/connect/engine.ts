@@ -86,6 +86,8 @@ type Client = Pick<PGlite, 'query' | 'exec' | 'transaction'>;
  */
 export class Engine implements Client {
   private current: Promise<PGlite> | null = null;
+  /** The one that is asked; what another one says of itself, left before, is no news of this one. */
+  private inUse: PGlite | null = null;
   /** Those who wait for an answer: each is told where the engine fails. */
   private readonly waiting = new Set<(error: Error) => void>();
   private asked = 0;
@@ -106,6 +108,8 @@ export class Engine implements Client {
   }
 
   private engine(): Promise<PGlite> {
+    // Its folder may be another’s by now.
+    if (this.isClosed) return Promise.reject(new Error('The database is closed.'));
     this.current ??= this.begin().catch((error: unknown) => {
       this.current = null;
       throw error;
@@ -117,13 +121,16 @@ export class Engine implements Client {
     if (fs.existsSync(this.database)) refuseFullDisk(this.database);
     const engine = await this.start(this.database);
     this.keptTo = await positionOf(engine);
+    this.inUse = engine;
     return engine;
   }
 
-  /** Takes the engine out of use for good: whoever waits for it is told. */
-  private leave(error: unknown): EngineFailed {
-    process.stderr.write(`The database stopped: ${String(error)}\n`);
+  /** Takes an engine out of use for good: whoever waits for it is told. */
+  private leave(engine: PGlite, error: unknown): EngineFailed {
     const told = new EngineFailed(error);
+    if (this.inUse !== engine) return told;
+    process.stderr.write(`The database stopped: ${String(error)}\n`);
+    this.inUse = null;
     this.current = null;
     for (const tell of this.waiting) tell(told);
     this.waiting.clear();
@@ -143,7 +150,7 @@ export class Engine implements Client {
       });
     } catch (error) {
       if (error instanceof EngineFailed || !isBreaking(error)) throw error;
-      throw this.leave(error);
+      throw this.leave(engine, error);
     } finally {
       this.waiting.delete(tell);
       this.asked += 1;
@@ -156,15 +163,15 @@ export class Engine implements Client {
   readonly exec: PGlite['exec'] = (...args) => this.ask((engine) => engine.exec(...args));
 
   readonly transaction: PGlite['transaction'] = (run) =>
-    this.ask((engine) => engine.transaction((tx) => run(this.guarded(tx))));
+    this.ask((engine) => engine.transaction((tx) => run(this.guarded(engine, tx))));
 
   /** A transaction of which a broken engine hears no more: it would be asked to roll it back. */
-  private guarded(tx: Transaction): Transaction {
+  private guarded(engine: PGlite, tx: Transaction): Transaction {
     const heed = <Args extends unknown[], Value>(method: (...args: Args) => Promise<Value>) => {
       return (...args: Args): Promise<Value> =>
         method(...args).catch((error: unknown) => {
           if (!isBreaking(error)) throw error;
-          this.leave(error);
+          this.leave(engine, error);
           return new Promise<never>(() => undefined);
         });
     };
@@ -205,7 +212,7 @@ export class Engine implements Client {
       this.onKept();
     } catch (error) {
       if (this.isClosed || error instanceof DiskFull || !isBreaking(error)) return;
-      this.leave(error);
+      this.leave(engine, error);
     }
   }
 

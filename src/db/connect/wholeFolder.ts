@@ -6,12 +6,15 @@ const MOST_SAID = 5;
 
 /** The folder has records that are not whole: nothing is made anew over them. */
 export class FolderTorn extends ExpectedError {
-  /** @param faults what is not whole, each as a sentence without its full stop */
-  constructor(folder: string, faults: readonly string[]) {
+  /**
+   * @param faults what is not whole, each as a sentence without its full stop
+   * @param isOpened whether the engine had read its log into it before that was seen
+   */
+  constructor(folder: string, faults: readonly string[], isOpened = false) {
     const more = faults.length - MOST_SAID;
     const said = [...faults.slice(0, MOST_SAID), ...(more > 0 ? [`and ${more} more`] : [])];
     super(
-      `The data folder ${folder} is not whole: ${said.join(', ')}. Nothing was changed. ${sayCopies(folder)}`,
+      `The data folder ${folder} is not whole: ${said.join(', ')}. ${isOpened ? 'Its log was read into it; nothing else was changed.' : 'Nothing was changed.'} ${sayCopies(folder)}`,
     );
   }
 }

@@ -186,8 +186,10 @@ export function OptionsTable(props: OptionsTableProps) {
       </table>
       {lacks.length > 0 && (
         <p>
-          {lacks.join(' ')} Until then the least that surely ends within comes first; prices would
-          rank by cost: <Link href="/workshop/prices">Prices and times</Link>.
+          {lacks.join(' ')}{' '}
+          {props.ranking.by === 'chance' &&
+            'Until then the least that surely ends within comes first; prices would rank by cost: '}
+          <Link href="/workshop/prices">Prices and times</Link>.
         </p>
       )}
       <Struck options={options} units={props.units} />

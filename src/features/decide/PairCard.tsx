@@ -28,7 +28,7 @@ const METAL_NAME = {
   none: 'No metal touched',
   cut: 'Both rotors cut',
   new: 'Both rotors new',
-  mixed: 'One rotor only',
+  mixed: 'Each side by itself',
 } as const;
 
 /** Both sides of an axle alike (no metal touched, both cut, or both new), and what each alone recommends. */

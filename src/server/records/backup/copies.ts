@@ -52,19 +52,32 @@ export function copyFile(name: string): string | null {
   return fs.existsSync(file) ? file : null;
 }
 
-/** Makes a copy under a name and keeps it, here and in the second folder. Answers with what is to be said. */
-async function keepCopy(name: string): Promise<Answer<string>> {
+/** A copy that was kept, and why it is not in the second folder; null where it is, or none is named. */
+interface Kept {
+  readonly name: string;
+  readonly missedElsewhere: string | null;
+}
+
+/** Makes a copy under a name and keeps it, here and in the second folder. */
+async function keepCopy(name: string): Promise<Answer<Kept>> {
   const file = path.join(copiesFolder(), name);
   const made = await makeBackup(file);
   if (!made.ok) return made;
   noteChecked(file, made.value.newest);
-  const why = await keepElsewhere(file);
-  return accept(why === null ? `${name} is kept.` : `${name} is kept here only. ${why}`);
+  return accept({ name, missedElsewhere: await keepElsewhere(file) });
 }
 
-/** Makes a copy now, beside the nightly ones; it stays until it is taken away by hand. */
-export const copyNow = (now = new Date()): Promise<Answer<string>> =>
-  keepCopy(`backup-${format(now, 'yyyy-MM-dd-HHmmss')}.tar.gz`);
+const sayKept = ({ name, missedElsewhere: why }: Kept): string =>
+  why === null ? `${name} is kept.` : `${name} is kept here only. ${why}`;
+
+/**
+ * Makes a copy now, beside the nightly ones; it stays until it is taken away by hand. Answers with
+ * what is to be said of it.
+ */
+export async function copyNow(now = new Date()): Promise<Answer<string>> {
+  const kept = await keepCopy(`backup-${format(now, 'yyyy-MM-dd-HHmmss')}.tar.gz`);
+  return kept.ok ? accept(sayKept(kept.value)) : kept;
+}
 
 /** Takes a copy away that was made by hand; the nightly ones go by themselves. */
 export function removeCopy(name: string): Answer<string> {
@@ -112,7 +125,7 @@ export async function nightlyCopy(now = new Date()): Promise<string | null> {
     process.stderr.write(`The nightly copy was not made: ${made.message}\n`);
     return null;
   }
-  if (made.value.includes('here only')) process.stderr.write(`${made.value}\n`);
+  if (made.value.missedElsewhere) process.stderr.write(`${sayKept(made.value)}\n`);
   const nights = keptCopies().flatMap((copy) => NIGHTLY.exec(copy.name)?.[1] ?? []);
   const keep = daysToKeep(nights);
   for (const night of nights) {

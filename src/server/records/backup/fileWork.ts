@@ -28,8 +28,12 @@ let idle: { readonly worker: Worker; readonly timer: NodeJS.Timeout } | null = n
 function takeWorker(): Worker {
   if (!idle) {
     const made = new Worker(RUN, { eval: true, workerData: { file: workerFile() } });
-    // Whoever waits for it is told; a thread that nobody waits for may fail by itself.
-    return made.on('error', () => undefined);
+    // Whoever waits for it is told; one that nobody waits for is not handed out once it is gone.
+    return made
+      .on('error', () => undefined)
+      .on('exit', () => {
+        if (idle?.worker === made) idle = null;
+      });
   }
   const { worker, timer } = idle;
   clearTimeout(timer);

@@ -35,10 +35,27 @@ export function checkedOf(file: string): Checked | null {
 /** Takes a copy away, with what stands beside it, here and in the second folder. */
 export function removeKept(file: string): void {
   const { copies } = environment();
-  const places = copies ? [file, path.join(copies, path.basename(file))] : [file];
-  for (const place of places) {
+  const remove = (place: string): void => {
     fs.rmSync(place, { force: true });
     fs.rmSync(besides(place), { force: true });
+  };
+  remove(file);
+  if (!copies) return;
+  try {
+    remove(path.join(copies, path.basename(file)));
+  } catch (error) {
+    // A disk that is not to be written to keeps what it has.
+    process.stderr.write(`${copies}: ${String(error)}\n`);
+  }
+}
+
+/** Brings a file to its disk, which may be a slow one: nobody waits for it. */
+async function syncFile(file: string): Promise<void> {
+  const handle = await fs.promises.open(file, 'r');
+  try {
+    await handle.sync();
+  } finally {
+    await handle.close();
   }
 }
 
@@ -61,7 +78,7 @@ export async function keepElsewhere(file: string): Promise<string | null> {
     // A disk that is not there must not be made up for by a folder on this one.
     if (!fs.existsSync(copies)) return `${copies} is not there.`;
     await fs.promises.copyFile(file, unfinished);
-    syncPath(unfinished);
+    await syncFile(unfinished);
     if ((await digestOf(unfinished)) !== (await digestOf(file))) {
       return `What arrived in ${copies} is not what was sent.`;
     }
