@@ -33,8 +33,7 @@ async function timed(name, step) {
 
 /** Seconds that the slow files of browser tests took when they were last looked at: they come first. */
 const USUAL = {
-  'views light': 300,
-  'views dark': 140,
+  views: 180,
   walks: 130,
   strip: 150,
   rebuild: 70,
@@ -50,14 +49,7 @@ function queueOfBrowserTests() {
   const files = readdirSync(path.join(ROOT, 'tests/e2e'))
     .filter((file) => file.endsWith('.spec.ts'))
     .map((file) => file.replace('.spec.ts', ''));
-  const jobs = files.flatMap((name) =>
-    name === 'views'
-      ? [
-          { name: 'views light', args: ['e2e/views.spec', '-g', 'light|same figures|nowhere'] },
-          { name: 'views dark', args: ['e2e/views.spec', '-g', 'dark'] },
-        ]
-      : [{ name, args: [`e2e/${name}.spec`] }],
-  );
+  const jobs = files.map((name) => ({ name, args: [`e2e/${name}.spec`] }));
   const usual = ({ name }) => USUAL[name] ?? 20;
   return jobs.sort((p, q) => usual(q) - usual(p));
 }

@@ -22,6 +22,7 @@ import { sayPageDamage } from '@/server/records/pageCheck';
 import { shopUnits } from '@/server/shop/settings';
 import { whoIsHere } from '@/server/web/who';
 import { KeeperProvider } from '@/ui/keeper';
+import { EARLY_SCRIPT } from '@/ui/keeper/early';
 import {
   DEVICE_THEME_SCRIPT,
   HeaderNav,
@@ -55,6 +56,11 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
             dangerouslySetInnerHTML={{ __html: DEVICE_THEME_SCRIPT }}
           />
         )}
+        <script
+          nonce={nonce}
+          suppressHydrationWarning
+          dangerouslySetInnerHTML={{ __html: EARLY_SCRIPT }}
+        />
         <a className="zh-skip" href="#main">
           Skip to the content
         </a>

@@ -179,3 +179,36 @@ test('two tablets at one vehicle: the later one is told who wrote what, and choo
   await saved(page);
   await other.context().close();
 });
+
+test('what is typed and pressed before a page is alive is not lost', async ({ page }) => {
+  const complaints = complaintsOf(page);
+  await beHere(page, 'Wren');
+  // A slow network: the page is seen long before its scripts are there.
+  let letGo = (): void => undefined;
+  const slow = new Promise<void>((resolve) => (letGo = resolve));
+  await page.route('**/_next/static/**/*.js', async (route) => {
+    await slow;
+    await route.continue();
+  });
+  await page.goto('/vehicles/new', { waitUntil: 'commit' });
+  await page.getByLabel('Plate', { exact: true }).fill('SK-190-V');
+  await page.getByLabel('Driven wheels').selectOption('rear');
+  await page.getByLabel(/Brake-by-wire/).click();
+  await page.getByLabel('Make', { exact: true }).fill('Quillon');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('html[data-alive]')).toHaveCount(0);
+  letGo();
+  await settled(page);
+  // It was sent, and refused where something is missing; nothing of it is gone.
+  await expect(page.getByLabel('Model', { exact: true })).toHaveAttribute('aria-invalid', 'true');
+  await expect(page.getByLabel('Plate', { exact: true })).toHaveValue('SK-190-V');
+  await expect(page.getByLabel('Make', { exact: true })).toHaveValue('Quillon');
+  await expect(page.getByLabel('Driven wheels')).toHaveValue('rear');
+  await expect(page.getByLabel(/Brake-by-wire/)).toBeChecked();
+  await page.getByLabel('Model', { exact: true }).fill('Trellis van');
+  await page.getByRole('button', { name: 'Save the vehicle' }).click();
+  await expect(page.getByRole('heading', { name: /SK-190-V Quillon Trellis van/ })).toBeVisible();
+  await expect(page.getByLabel('Driven wheels')).toHaveValue('rear');
+  await expect(page.getByLabel(/Brake-by-wire/)).toBeChecked();
+  expect(complaints).toEqual([]);
+});

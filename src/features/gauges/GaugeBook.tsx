@@ -71,6 +71,7 @@ function GaugeEditor({ initial, units, onDone }: GaugeEditorProps) {
         type={type}
         autoComplete="off"
         isInvalid={messages[field] !== undefined}
+        aria-invalid={messages[field] !== undefined}
         {...register(field)}
       />
       {messages[field] && <div className="zh-error">{messages[field]}</div>}

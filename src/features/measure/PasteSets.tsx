@@ -46,6 +46,7 @@ export function PasteSets({ corner, onImported }: PasteSetsProps) {
           rows={6}
           value={text}
           isInvalid={message !== null}
+          aria-invalid={message !== null}
           onChange={(event) => {
             setText(event.target.value);
             setTooLong(false);

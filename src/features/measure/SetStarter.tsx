@@ -204,6 +204,7 @@ export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
             autoComplete="off"
             value={positions}
             isInvalid={messages.positions !== undefined}
+            aria-invalid={messages.positions !== undefined}
             disabled={(texts.angles ?? '').trim() !== ''}
             onChange={(event) => setPositions(event.target.value)}
           />

@@ -36,6 +36,7 @@ function PersonLine({ person }: { readonly person: ListedPerson }) {
         maxLength={4}
         autoComplete="off"
         isInvalid={trouble !== null}
+        aria-invalid={trouble !== null}
         {...register('initials', { onBlur: save })}
       />
       <Form.Select

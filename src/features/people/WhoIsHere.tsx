@@ -47,6 +47,7 @@ function NewPerson({ onDone }: { readonly onDone: () => void }) {
         autoComplete="off"
         value={name}
         isInvalid={trouble !== null}
+        aria-invalid={trouble !== null}
         onChange={({ target }) => setName(target.value)}
       />
       <Form.Select

@@ -90,6 +90,7 @@ export function PriceList({ initial, units }: { initial: ShopForm; units: UnitSy
                           inputMode="decimal"
                           autoComplete="off"
                           isInvalid={message !== undefined}
+                          aria-invalid={message !== undefined}
                           {...register(`items.${item}.${key}`)}
                         />
                         {message && <div className="zh-error">{message}</div>}

@@ -219,6 +219,7 @@ function PulledForm({ fastener, ...place }: Place & { readonly fastener: Fastene
         placeholder={usual}
         value={text}
         isInvalid={trouble !== null}
+        aria-invalid={trouble !== null}
         onChange={({ target }) => {
           setAmiss(null);
           setText(target.value);

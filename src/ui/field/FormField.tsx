@@ -10,6 +10,8 @@ interface FormFieldProps {
     readonly id: string;
     readonly 'aria-describedby': string;
     readonly isInvalid: boolean;
+    /** Said to who cannot see the red. */
+    readonly 'aria-invalid': boolean;
   }) => ReactElement;
 }
 
@@ -19,7 +21,12 @@ export function FormField({ label, error, hint, control }: FormFieldProps) {
   return (
     <div className="mb-3">
       <Form.Label htmlFor={id}>{label}</Form.Label>
-      {control({ id, 'aria-describedby': `${id}-note`, isInvalid: error !== undefined })}
+      {control({
+        id,
+        'aria-describedby': `${id}-note`,
+        isInvalid: error !== undefined,
+        'aria-invalid': error !== undefined,
+      })}
       <div id={`${id}-note`}>
         {error && <div className="zh-error">{error}</div>}
         {hint && <Form.Text>{hint}</Form.Text>}

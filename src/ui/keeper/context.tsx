@@ -11,6 +11,7 @@ import {
   type ReactNode,
 } from 'react';
 import { browserKeeper } from './browser';
+import { replayEarly } from './early';
 import { NOTHING_KEPT, type Keeper, type KeeperState } from './Keeper';
 import { setWriter } from './keepWrite';
 import { patientFetch } from './patientFetch';
@@ -125,8 +126,8 @@ export function KeeperProvider({
   useEffect(() => setWriter(who), [who]);
   const waits = usePatience();
   useEffect(() => {
-    // Before this nothing that is pressed would be kept.
     document.documentElement.dataset.alive = '';
+    replayEarly();
   }, []);
   return (
     <>
