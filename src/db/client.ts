@@ -24,6 +24,7 @@ import {
   writeFolderVersion,
 } from './connect/folderVersion';
 import * as schema from './schema';
+import { prepareWholeJob } from './wholeJobQuestion';
 
 /** The database as the rest of the program knows it, whichever driver serves it. */
 export type Database = PgDatabase<PgQueryResultHKT, typeof schema>;
@@ -104,7 +105,14 @@ async function openServer(url: string): Promise<DatabaseHandle> {
     await pool.end();
     throw error;
   }
-  client.release();
+  // The one that migrated was opened before there was anything to keep ready.
+  client.release(true);
+  pool.on('connect', (each) => {
+    // Goes before whatever is asked of the connection.
+    each.query(prepareWholeJob()).catch((error: Error) => {
+      process.stderr.write(`A connection to the database is not ready: ${error.message}\n`);
+    });
+  });
   return {
     db: drizzle(pool, { schema }),
     close: () => pool.end(),
@@ -133,6 +141,7 @@ export async function openInMemory(): Promise<DatabaseHandle> {
   const client = await PGlite.create();
   const db = drizzle(client, { schema });
   await migrate(db, { migrationsFolder: migrationsFolder() });
+  await client.exec(prepareWholeJob());
   return { db, close: () => client.close(), copyTo: null, toCheck: null, refuseFull: never };
 }
 
@@ -177,6 +186,7 @@ async function openFolder(folder: string): Promise<DatabaseHandle> {
     await migrate(handle.db as Parameters<typeof migrate>[0], {
       migrationsFolder: migrationsFolder(),
     });
+    await engine.prepare(prepareWholeJob());
     if (found?.when !== newest.when) writeFolderVersion(folder, newest);
     if (isNew) endCreating(folder);
     const isLarge = bytesOfTables(database) > CHECKED_AT_ONCE;

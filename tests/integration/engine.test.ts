@@ -90,6 +90,16 @@ test.each(['alone', 'in a transaction'])(
   },
 );
 
+test('a statement that is kept ready is so in the next engine too', async () => {
+  const { engine, opened } = breakingEngine(place('pg'), 'select 42');
+  await engine.open();
+  await engine.prepare('prepare twice(int) as select $1 * 2 as n');
+  await expect(engine.query('select 42')).rejects.toThrow(EngineFailed);
+  expect((await engine.query('execute twice(21)')).rows).toEqual([{ n: 42 }]);
+  expect(opened()).toBe(2);
+  await engine.close();
+});
+
 // Whoever asks late would open an engine of its own on a folder that is another’s by then.
 test('one that is closed is not opened again by a late question', async () => {
   const { engine, opened } = breakingEngine(place('pg'), 'never asked');

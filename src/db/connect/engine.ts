@@ -94,6 +94,8 @@ export class Engine implements Client {
   private keptTo = 0n;
   private quiet: NodeJS.Timeout | null = null;
   private isClosed = false;
+  /** Statements that the engine keeps ready, and the next one in its place too. */
+  private readonly ready: string[] = [];
   /** Is told when the log was brought into the tables. */
   onKept: () => void = () => undefined;
 
@@ -105,6 +107,12 @@ export class Engine implements Client {
   /** Opens the engine; where it cannot be opened it is tried anew with the next question. */
   async open(): Promise<void> {
     await this.engine();
+  }
+
+  /** Has a statement kept ready (`prepare name as …`), which must not be known yet. */
+  async prepare(statement: string): Promise<void> {
+    await this.exec(statement);
+    this.ready.push(statement);
   }
 
   private engine(): Promise<PGlite> {
@@ -121,6 +129,7 @@ export class Engine implements Client {
     if (fs.existsSync(this.database)) refuseFullDisk(this.database);
     const engine = await this.start(this.database);
     this.keptTo = await positionOf(engine);
+    for (const statement of this.ready) await engine.exec(statement);
     this.inUse = engine;
     return engine;
   }

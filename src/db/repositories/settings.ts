@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import type { Database } from '../client';
-import { settings } from '../schema';
+import { RULES_SETTING, settings, SHOP_SETTING } from '../schema';
 
 /** A setting's value as stored, or undefined when it was never set. */
 export async function readSetting(db: Database, key: string): Promise<unknown> {
@@ -8,11 +8,7 @@ export async function readSetting(db: Database, key: string): Promise<unknown> {
   return row?.value;
 }
 
-/** Where the shop's house rules are kept. */
-export const RULES_SETTING = 'house-rules';
-
-/** Where the shop's prices and equipment are kept. */
-export const SHOP_SETTING = 'shop';
+export { RULES_SETTING, SHOP_SETTING };
 
 /** Writes a setting over what is there. */
 export async function writeSetting(db: Database, key: string, value: unknown): Promise<void> {
