@@ -9,9 +9,17 @@ import { copyRunning, EMPTIED, LEFT_OUT } from '@/db/connect/runningCopy';
 import * as schema from '@/db/schema';
 import { addLog, copyFolder } from '@/server/records/backup/files';
 
+let fresh: string;
+beforeAll(async () => {
+  // A database is made once: making it takes longer than all that is tried on it.
+  fresh = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-engine-'));
+  await (await PGlite.create(path.join(fresh, 'pg'))).close();
+});
+afterAll(() => fs.rmSync(fresh, { recursive: true, force: true }));
 let folder: string;
 beforeEach(() => {
   folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-engine-'));
+  fs.cpSync(fresh, folder, { recursive: true });
   // What it says to the log of a server is expected here.
   jest.spyOn(process.stderr, 'write').mockReturnValue(true);
 });
