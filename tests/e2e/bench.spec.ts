@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { beHere, complaintsOf, openJob } from './helpers';
+import { beHere, complaintsOf, openJob, drawnUp } from './helpers';
 
 async function freshForm(page: Page): Promise<void> {
   const id = await openJob(page, 110);
@@ -9,6 +9,7 @@ async function freshForm(page: Page): Promise<void> {
 }
 
 async function start(page: Page): Promise<void> {
+  await drawnUp(page);
   await page.getByRole('button', { name: 'Start runout' }).click();
   await expect(page.getByLabel(/Position 1 of/)).toBeFocused();
 }

@@ -51,6 +51,12 @@ export async function settled(page: Page): Promise<void> {
   await expect(page.locator('[data-unsent="0"]')).toBeAttached();
 }
 
+/** Says to what torque the nuts are drawn up, where that is not known yet. */
+export async function drawnUp(page: Page): Promise<void> {
+  const torque = page.getByLabel(/are drawn up to/);
+  if ((await torque.inputValue()) === '') await torque.fill('140');
+}
+
 /** Expects no serious or critical accessibility fault on the page as it stands, by all rules or some. */
 export async function expectAccessible(page: Page, rules?: string[]): Promise<void> {
   // A page that is just being left has no title.

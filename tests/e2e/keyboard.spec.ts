@@ -104,6 +104,11 @@ test('the whole way from a new job to the printed report, by keyboard alone', as
   // First mounting: runout, then thickness, nothing but figures and Enter.
   await expect(page.getByRole('button', { name: 'Start runout' })).toBeFocused();
   await page.keyboard.press('Enter');
+  // Nobody has said yet to what the nuts are drawn up.
+  await expect(page.getByText(/Say to what torque the nuts were drawn up/)).toBeVisible();
+  await expect(page.getByLabel(/are drawn up to/)).toBeFocused();
+  await page.keyboard.type('110');
+  await page.keyboard.press('Enter');
   await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
   await typeLap(page, runoutLap(INDEXABLE, 0, 1));
   await expect(page.getByRole('button', { name: 'Measure thickness' })).toBeFocused();

@@ -7,6 +7,7 @@ import {
   runoutLap,
   thicknessLap,
   typedMm,
+  drawnUp,
 } from './helpers';
 
 test.use({
@@ -49,6 +50,7 @@ test('the whole way by touch on a phone', async ({ page }) => {
   await expectFits(page);
   await page.getByRole('link', { name: 'Straight to measuring' }).tap();
 
+  await drawnUp(page);
   await page.getByRole('button', { name: 'Start runout' }).tap();
   await tapLap(page, runoutLap(INDEXABLE, 0, 11));
   await page.getByRole('button', { name: 'Measure thickness' }).tap();

@@ -1,3 +1,4 @@
+import { carriedTo } from '@/core/job';
 import { loadJob } from '@/server/job/jobs';
 import { importSets, jobAsCsv, setAsCase, setAsCsv } from '@/server/measure/exchange';
 import { allGauges, removeGauge, writeGauge } from '@/server/measure/gauges';
@@ -29,6 +30,27 @@ const addGauge = async (more: { name: string; due: string; turned?: boolean }): 
       ...more,
     }),
   );
+
+test('what is known of the preparation goes to the next set with its source, and nothing else', async () => {
+  const of = async (number: number, corner: 'RL' | 'FL' | 'FR') =>
+    carriedTo((await loadJob(await jobNumber(number)))!, corner);
+  // Nothing is noted at this corner yet; the nuts of such a vehicle have a figure on file.
+  expect(await of(110, 'RL')).toEqual({
+    torqueNm: { value: 140, source: 'the figure on file' },
+    endPlayUm: null,
+    proved: [],
+  });
+  // Its seat was ticked clean as it went together again.
+  const { proved } = await of(114, 'FL');
+  expect(proved).toEqual([{ id: 'clean', source: 'ticked by Tobiah' }]);
+  const set = await begin({ torqueNm: 115, endPlayUm: 30 });
+  expect(await of(110, 'RL')).toEqual({
+    torqueNm: { value: 115, source: 'noted with a set before' },
+    endPlayUm: { value: 30, source: 'noted with a set before' },
+    proved: [{ id: 'end-play', source: 'noted with a set before' }],
+  });
+  expect(set.torqueNm).toBe(115);
+});
 
 describe('a set', () => {
   test('may have 4 to 72 positions, its own angles, and what was left out in words', async () => {

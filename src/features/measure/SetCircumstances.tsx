@@ -34,13 +34,17 @@ export const DETAILS: Readonly<
   hub: [['endPlayUm', 'End play, push and pull']],
 };
 
+/** The torque stands beside what says that it was applied. */
+const foldedOf = (kind: SetPlan['kind']) =>
+  DETAILS[kind].filter(([detail]) => detail !== 'torqueNm');
+
 /** Figures, gauge and angles that a set begins with; all may stay empty. */
 export function SetCircumstances(props: SetCircumstancesProps) {
   const { plan, corner, texts, messages, onType, onChange } = props;
   const kind = plan.kind === 'thickness' ? 'micrometer' : 'dial';
   const gauges = corner.gauges.filter((each) => each.kind === kind && each.retiredAt === null);
   const usual = gauges.find(({ isUsual }) => isUsual)?.name ?? 'workshop default';
-  const isWrong = ['angles' as const, ...DETAILS[plan.kind].map(([detail]) => detail)].some(
+  const isWrong = ['angles' as const, ...foldedOf(plan.kind).map(([detail]) => detail)].some(
     (field) => messages[field] !== undefined,
   );
   const text = (field: Detail | 'angles', label: string, hint?: string) => (
@@ -56,9 +60,9 @@ export function SetCircumstances(props: SetCircumstancesProps) {
   );
   return (
     <details className="mt-2" open={isWrong || undefined}>
-      <summary className="py-2">Torque, end play, temperature, gauge, own angles</summary>
+      <summary className="py-2">End play, temperature, gauge, own angles</summary>
       <div className="zh-pair">
-        {DETAILS[plan.kind].map(([detail, label]) =>
+        {foldedOf(plan.kind).map(([detail, label]) =>
           text(detail, `${label} (${detailSign(detail, corner.units)})`),
         )}
         <FormField

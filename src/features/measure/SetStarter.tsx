@@ -8,10 +8,12 @@ import {
   type PreparationId,
   type Purpose,
 } from '@/core/quality';
+import type { Carried } from '@/core/job';
+import { TextField } from '@/ui/field';
 import { KIND_NAME, type BenchCorner, type BenchSet } from './model';
 import { mountingName } from './mountingName';
 import { readAngles, readPositions, saidOf, type SetPlan } from './plan';
-import { detailText, readDetail, type Detail } from './detail';
+import { detailSign, detailText, readDetail, type Detail } from './detail';
 import { DETAILS, SetCircumstances, type StarterTexts } from './SetCircumstances';
 
 const KINDS = ['runout', 'thickness', 'hub'] as const;
@@ -61,42 +63,56 @@ function Choose({
   );
 }
 
-/** What must be so before the first reading; each can be left out, and is then on record. */
+/**
+ * What must be so before the first reading: nothing is taken as so unless it is ticked, said at
+ * once, or proved by an earlier step, which is named.
+ */
 function Preparation({
   items,
-  left,
+  said,
+  proved,
   onToggle,
 }: {
   readonly items: ReturnType<typeof preparationFor>;
-  readonly left: readonly PreparationId[];
+  readonly said: readonly PreparationId[];
+  readonly proved: Carried['proved'];
   readonly onToggle: (id: PreparationId) => void;
 }) {
   return (
     <fieldset className="mb-3">
-      <legend className="fs-6">
-        Starting says that this is so. Take the tick from what is not:
-      </legend>
+      <legend className="fs-6">Is this so? Tick what is, or say it all at once below.</legend>
       <div className="zh-ready">
-        {items.map(({ id, label }) => (
-          <Form.Check
-            key={id}
-            id={`ready-${id}`}
-            label={label}
-            checked={!left.includes(id)}
-            onChange={() => onToggle(id)}
-          />
-        ))}
+        {items.map(({ id, label }) => {
+          const source = proved.find((each) => each.id === id)?.source;
+          return (
+            <Form.Check
+              key={id}
+              id={`ready-${id}`}
+              label={source ? `${label} (${source})` : label}
+              checked={said.includes(id)}
+              onChange={() => onToggle(id)}
+            />
+          );
+        })}
       </div>
     </fieldset>
   );
 }
 
+/** Where the torque that a set begins with comes from. */
+function hintOf({ torqueNm }: SetPlan, { carried }: BenchCorner): { hint?: string } {
+  const known = carried?.torqueNm;
+  return known && known.value === torqueNm ? { hint: `Carried over: ${known.source}.` } : {};
+}
+
 /** Chooses kind, positions and mounting of a new set; the likely ones are chosen already. */
 export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
   const first = useRef<HTMLButtonElement>(null);
+  const torque = useRef<HTMLDivElement>(null);
   useEffect(() => first.current?.focus({ preventScroll: true }), []);
   const [own, setOwn] = useState(plan);
-  const [left, setLeft] = useState<readonly PreparationId[]>(plan.left ?? []);
+  const proved = corner.carried?.proved ?? [];
+  const [said, setSaid] = useState<readonly PreparationId[]>(proved.map(({ id }) => id));
   const [positions, setPositions] = useState(String(plan.positions));
   const [texts, setTexts] = useState<StarterTexts>(() => ({
     angles: (plan.angles ?? []).join(' '),
@@ -110,9 +126,10 @@ export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
   );
   const asked = { ...corner, kind: own.kind, asFound: corner.phase === 'as-found' };
   const items = preparationFor(asked);
-  const leftHere = left.filter((id) => items.some((item) => item.id === id));
+  const left = items.map(({ id }) => id).filter((id) => !said.includes(id));
+  const name = KIND_NAME[own.kind].toLowerCase();
   const nuts = corner.fastening === 'studs' ? 'nut' : 'bolt';
-  const begin = (): void => {
+  const begin = (leaving: readonly PreparationId[]): void => {
     const where = readAngles(texts.angles ?? '');
     const count = where.angles ? { positions: where.angles.length } : readPositions(positions);
     const noted: Partial<Record<Detail, number | null>> = {};
@@ -124,12 +141,17 @@ export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
       if ('message' in read) wrong[detail] = read.message;
       else noted[detail] = read.value;
     }
+    const isDrawnUp = items.some(({ id }) => id === 'nuts') && !leaving.includes('nuts');
+    if (isDrawnUp && !wrong.torqueNm && typeof noted.torqueNm !== 'number') {
+      wrong.torqueNm = `Say to what torque the ${nuts}s were drawn up, or take the tick from them.`;
+    }
     setMessages(wrong);
+    if (wrong.torqueNm) torque.current?.querySelector('input')?.focus();
     if (Object.keys(wrong).length > 0 || count.positions === undefined) {
       return;
     }
     const angles = where.angles ?? null;
-    onStart({ ...own, ...noted, positions: count.positions, angles, left: leftHere });
+    onStart({ ...own, ...noted, positions: count.positions, angles, left: [...leaving] });
   };
   return (
     <form
@@ -137,7 +159,8 @@ export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
-        begin();
+        const { submitter } = event.nativeEvent as SubmitEvent;
+        begin(submitter?.getAttribute('value') === 'ticked' ? left : []);
       }}
     >
       <h2 className="visually-hidden">New set</h2>
@@ -156,11 +179,24 @@ export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
       </div>
       <Preparation
         items={items}
-        left={left}
+        said={said}
+        proved={proved}
         onToggle={(id) =>
-          setLeft(left.includes(id) ? left.filter((each) => each !== id) : [...left, id])
+          setSaid(said.includes(id) ? said.filter((each) => each !== id) : [...said, id])
         }
       />
+      {own.kind === 'runout' && (
+        <div className="zh-pair" ref={torque}>
+          <TextField
+            label={`The ${nuts}s are drawn up to (${detailSign('torqueNm', corner.units)})`}
+            value={texts.torqueNm ?? ''}
+            error={messages.torqueNm}
+            isFigure
+            onChange={(text) => setTexts({ ...texts, torqueNm: text })}
+            {...(texts.torqueNm !== '' && hintOf(plan, corner))}
+          />
+        </div>
+      )}
       <div className="zh-pair">
         {own.kind !== 'hub' && (
           <Choose
@@ -243,10 +279,15 @@ export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
         {saidOf(own, corner)}
         {CAUTION[own.kind]}
       </p>
-      <div className="zh-begin">
+      <div className="zh-begin d-flex flex-wrap gap-2">
         <button className="btn btn-primary" ref={first}>
-          {`Start ${KIND_NAME[own.kind].toLowerCase()}${leftHere.length > 0 ? `, ${leftHere.length} left out` : ''}`}
+          {left.length > 0 ? `All of this is so: start ${name}` : `Start ${name}`}
         </button>
+        {left.length > 0 && (
+          <button className="btn btn-outline-secondary" value="ticked">
+            Start, {left.length} left out
+          </button>
+        )}
       </div>
     </form>
   );

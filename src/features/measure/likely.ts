@@ -34,6 +34,16 @@ export function nextShift(sets: readonly BenchSet[], corner: BenchCorner): numbe
 const usualOf = ({ usualPositions, studs }: BenchCorner): number =>
   usualPositions ?? recommendedPositions('usual', studs);
 
+/** The set that a corner begins with: what was noted of it before is carried over. */
+const firstPlan = (kind: BenchSet['kind'], corner: BenchCorner): SetPlan => ({
+  kind,
+  positions: usualOf(corner),
+  shift: 0,
+  face: 'outboard',
+  torqueNm: corner.carried?.torqueNm?.value ?? null,
+  endPlayUm: corner.carried?.endPlayUm?.value ?? null,
+});
+
 /** What a new set most likely is. */
 export function likelyPlan(
   sets: readonly BenchSet[],
@@ -42,9 +52,7 @@ export function likelyPlan(
 ): SetPlan {
   const last = counted(sets).at(-1);
   const kind = missingKind(sets) ?? 'runout';
-  const base: SetPlan = last
-    ? planFor(kind, planOf(last))
-    : { kind, positions: usualOf(corner), shift: 0, face: 'outboard' };
+  const base: SetPlan = last ? planFor(kind, planOf(last)) : firstPlan(kind, corner);
   const isNextMounting = missingKind(sets) === null;
   const shift = isNextMounting ? (nextShift(sets, corner) ?? base.shift) : base.shift;
   return { ...base, kind, shift: last ? shift : (expectedShift ?? 0) };
@@ -75,6 +83,4 @@ export const wantedPlan = (
   sets: readonly BenchSet[],
   corner: BenchCorner,
 ): SetPlan | null =>
-  wanted && !counted(sets).some(({ kind }) => kind === wanted)
-    ? { kind: wanted, positions: usualOf(corner), shift: 0, face: 'outboard' }
-    : null;
+  wanted && !counted(sets).some(({ kind }) => kind === wanted) ? firstPlan(wanted, corner) : null;

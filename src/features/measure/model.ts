@@ -1,5 +1,6 @@
 import { lapsOf, type AxleLimits, type RawSet } from '@/core/assessment';
 import type { LineFormat } from '@/core/gauges';
+import type { Carried } from '@/core/job';
 import { suggestSlip, type Slip } from '@/core/harmonics';
 import {
   expandDial,
@@ -47,6 +48,8 @@ export interface BenchCorner {
   readonly gauges: readonly BenchGauge[];
   /** Positions that the shop begins its sets with, where it has chosen. */
   readonly usualPositions?: number | null;
+  /** What is known of how the corner is prepared, with where it comes from. */
+  readonly carried?: Carried;
 }
 
 /** A place to read: the closing reading of a lap stands at the number of positions. */

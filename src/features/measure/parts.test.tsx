@@ -1,6 +1,7 @@
 import { assessCorner } from '@/core/assessment';
 import { fireEvent, render, screen } from '@testing-library/react';
 import { BENCH_CORNER, benchSet, typedLap } from '../../../tests/support/sets';
+import { likelyPlan } from './likely';
 import type { BenchSet } from './model';
 import { advisedStep, solveSet } from './result';
 import { CornerQuality } from './CornerQuality';
@@ -50,17 +51,43 @@ describe('a new set', () => {
 
   test('records what was left out, and recommends positions for nut pull', () => {
     const onStart = starter();
-    fireEvent.click(screen.getByLabelText('Hub face and hat cleaned'));
+    const ticks = screen.getAllByRole('checkbox', { checked: false });
+    // Nothing is ticked in advance.
+    expect(ticks).toHaveLength(screen.getAllByRole('checkbox').length);
+    for (const label of [/^All nuts on/, /^Bearing end play/, /^Indicator/, /^Probe/, /^Dial pre/])
+      fireEvent.click(screen.getByLabelText(label));
     fireEvent.change(screen.getByLabelText('Read for'), { target: { value: 'nut-pull' } });
-    fireEvent.click(screen.getByRole('button', { name: 'Start runout, 1 left out' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Start, 1 left out' }));
+    expect(screen.getByText(/Say to what torque the nuts were drawn up/)).toBeInTheDocument();
+    expect(onStart).not.toHaveBeenCalled();
+    fireEvent.change(screen.getByLabelText(/drawn up to/), { target: { value: '110' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Start, 1 left out' }));
     expect(onStart).toHaveBeenCalledWith(
-      expect.objectContaining({ positions: 15, left: ['clean'] }),
+      expect.objectContaining({ positions: 15, left: ['clean'], torqueNm: 110 }),
+    );
+  });
+
+  test('what earlier steps have proved is ticked and says by what; figures are carried over', () => {
+    const onStart = jest.fn();
+    const carried = {
+      torqueNm: { value: 140, source: 'the figure on file' },
+      endPlayUm: { value: 20, source: 'measured at the strip-down by Wren' },
+      proved: [{ id: 'clean', source: 'ticked by Wren' }] as const,
+    };
+    const known = { ...corner, carried };
+    render(<SetStarter corner={known} plan={likelyPlan([], known, null)} onStart={onStart} />);
+    expect(screen.getByLabelText('Hub face and hat cleaned (ticked by Wren)')).toBeChecked();
+    expect(screen.getByText('Carried over: the figure on file.')).toBeInTheDocument();
+    expect(screen.getByText(/End play 0.020 mm, measured at the strip-down by Wren/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'All of this is so: start runout' }));
+    expect(onStart).toHaveBeenCalledWith(
+      expect.objectContaining({ left: [], torqueNm: 140, endPlayUm: 20 }),
     );
   });
 
   test('figures typed just before Enter are not lost, and a bad one stops the start', () => {
     const onStart = starter();
-    const torque = screen.getByLabelText(/Drawn up to/);
+    const torque = screen.getByLabelText(/drawn up to/);
     fireEvent.change(torque, { target: { value: 'tight' } });
     fireEvent.submit(torque.closest('form')!);
     expect(screen.getByText(/Type the torque in N·m/)).toBeInTheDocument();
@@ -75,15 +102,17 @@ describe('a new set', () => {
 
   test('a wrong number of positions or angles is named at its field, and nothing starts', () => {
     const onStart = starter();
+    const start = screen.getByRole('button', { name: 'All of this is so: start runout' });
+    fireEvent.change(screen.getByLabelText(/drawn up to/), { target: { value: '110' } });
     fireEvent.change(screen.getByLabelText('Positions'), { target: { value: '3' } });
-    fireEvent.click(screen.getByRole('button', { name: 'Start runout' }));
+    fireEvent.click(start);
     expect(screen.getByText('Take 4 to 72 positions.')).toBeInTheDocument();
     fireEvent.change(screen.getByLabelText(/Own angles/), { target: { value: '0 90 x 270' } });
-    fireEvent.click(screen.getByRole('button', { name: 'Start runout' }));
+    fireEvent.click(start);
     expect(screen.getByText(/“x” is not an angle/)).toBeInTheDocument();
     expect(onStart).not.toHaveBeenCalled();
     fireEvent.change(screen.getByLabelText(/Own angles/), { target: { value: '0 90,5 170 270' } });
-    fireEvent.click(screen.getByRole('button', { name: 'Start runout' }));
+    fireEvent.click(start);
     expect(onStart).toHaveBeenCalledWith(
       expect.objectContaining({ positions: 4, angles: [0, 90.5, 170, 270] }),
     );
@@ -123,17 +152,12 @@ test('the starter offers only the places that the rotor allows', () => {
   const onStart = jest.fn();
   const plan = { kind: 'runout', positions: 12, shift: 0, face: 'outboard' } as const;
   render(
-    <SetStarter
-      corner={{ ...corner, allowedShifts: [0, 2] }}
-      plan={plan}
-
-      onStart={onStart}
-    />,
+    <SetStarter corner={{ ...corner, allowedShifts: [0, 2] }} plan={plan} onStart={onStart} />,
   );
   expect(screen.getByLabelText('Rotor sits').querySelectorAll('option')).toHaveLength(2);
   fireEvent.change(screen.getByLabelText('Positions'), { target: { value: '24' } });
   fireEvent.click(screen.getByRole('button', { name: 'Thickness' }));
-  fireEvent.click(screen.getByRole('button', { name: 'Start thickness' }));
+  fireEvent.click(screen.getByRole('button', { name: 'All of this is so: start thickness' }));
   expect(onStart).toHaveBeenCalledWith({
     ...plan,
     kind: 'thickness',

@@ -49,15 +49,12 @@ export function readAngles(text: string): {
   return message === null ? { angles } : { message };
 }
 
-/** What a plan carries over from the set before, said so that a stale figure is seen. */
-export function saidOf({ kind, torqueNm, endPlayUm }: SetPlan, corner: BenchCorner): string {
-  const said = [
-    kind === 'runout' && torqueNm ? `drawn up to ${torqueNm} N·m` : null,
-    kind !== 'thickness' && typeof endPlayUm === 'number'
-      ? `end play ${formatIn(corner.units, 'deviation', endPlayUm)}`
-      : null,
-  ].filter((each) => each !== null);
-  return said.length > 0 ? `As noted: ${said.join(', ')}. ` : '';
+/** What a plan carries over out of sight, with its source, so that a stale figure is seen. */
+export function saidOf({ kind, endPlayUm }: SetPlan, { carried, units }: BenchCorner): string {
+  if (kind === 'thickness' || typeof endPlayUm !== 'number') return '';
+  const known = carried?.endPlayUm;
+  const source = known?.value === endPlayUm ? `, ${known.source}` : '';
+  return `End play ${formatIn(units, 'deviation', endPlayUm)}${source}. `;
 }
 
 /**

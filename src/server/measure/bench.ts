@@ -1,7 +1,15 @@
 import 'server-only';
 import { CORNERS, type Corner } from '../../core/readings';
 import type { UnitSystem } from '../../core/units';
-import { axleAt, cornerRecord, type Job, type Phase, type ReadingSet } from '../../core/job';
+import {
+  axleAt,
+  carriedTo,
+  cornerRecord,
+  type Carried,
+  type Job,
+  type Phase,
+  type ReadingSet,
+} from '../../core/job';
 import { everyGauge, type GaugeRow } from './gauges';
 import { loadJob } from '../job/jobs';
 import { shopPositions, shopUnits } from '../shop/settings';
@@ -13,6 +21,8 @@ export interface BenchOpening {
   readonly units: UnitSystem;
   /** Positions that the shop begins its sets with; null for what is recommended. */
   readonly usualPositions: number | null;
+  /** What is known of how the corner is prepared. */
+  readonly carried: Carried;
   /** Every gauge: a set may have been begun with one that is out of use now. */
   readonly gauges: readonly GaugeRow[];
   readonly record: ReturnType<typeof cornerRecord>;
@@ -40,6 +50,7 @@ export async function openBenchOf(
     corner,
     units,
     usualPositions: await shopPositions(),
+    carried: carriedTo(job, corner),
     gauges: await everyGauge(),
     record,
     sets: job.sets

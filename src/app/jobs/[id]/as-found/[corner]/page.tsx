@@ -46,6 +46,7 @@ export default async function AsFoundPage({
           units: bench.units,
           gauges: bench.gauges,
           usualPositions: bench.usualPositions,
+          carried: bench.carried,
         }}
         {...await diagnosisOf(bench.job)}
         sets={bench.sets}

@@ -41,6 +41,7 @@ export default async function MeasurePage({
           units: bench.units,
           gauges: bench.gauges,
           usualPositions: bench.usualPositions,
+          carried: bench.carried,
         }}
         {...await diagnosisOf(bench.job)}
         sets={bench.sets}

@@ -41,6 +41,7 @@ export default async function ProvePage({
           units: bench.units,
           gauges: bench.gauges,
           usualPositions: bench.usualPositions,
+          carried: bench.carried,
         }}
         {...await diagnosisOf(job, true)}
         sets={bench.sets}

@@ -1,0 +1,77 @@
+import type { PreparationId } from '../quality';
+import { WHEEL_NUTS } from '../procedure';
+import { axleOf, type Corner } from '../readings';
+import { findCheck, isDone } from './checks';
+import { stepsDone } from './rebuildSteps';
+import type { Check, Job, Phase, ReadingSet } from './types';
+
+/** A figure that a new set begins with, and where it comes from. */
+export interface CarriedFigure {
+  readonly value: number;
+  readonly source: string;
+}
+
+/** What is known of how a corner is prepared before its next set is read. */
+export interface Carried {
+  readonly torqueNm: CarriedFigure | null;
+  readonly endPlayUm: CarriedFigure | null;
+  /** What an earlier step has proved already. */
+  readonly proved: readonly { readonly id: PreparationId; readonly source: string }[];
+}
+
+const SET_OF: Readonly<Record<Phase, string>> = {
+  'as-found': 'noted as found',
+  before: 'noted with a set before',
+  after: 'noted with a set after the work',
+};
+
+const byWhom = ({ by }: Check): string => (by ? ` by ${by}` : '');
+
+/** The newest set of a corner that a figure was noted with. */
+function noted(job: Job, corner: Corner, figure: 'torqueNm' | 'endPlayUm'): CarriedFigure | null {
+  const has = (set: ReadingSet): boolean =>
+    set.corner === corner && set.setAsideAt === null && set[figure] !== null;
+  const set = job.sets.findLast(has);
+  const value = set?.[figure] ?? null;
+  return set && value !== null ? { value, source: SET_OF[set.phase] } : null;
+}
+
+function torqueOf(job: Job, corner: Corner): CarriedFigure | null {
+  const axle = axleOf(corner);
+  const onFile = job.torque.find((each) => each.axle === axle && each.fastener === WHEEL_NUTS);
+  const own = noted(job, corner, 'torqueNm');
+  if (own) return own;
+  return onFile ? { value: onFile.valueNm, source: 'the figure on file' } : null;
+}
+
+function endPlayOf(job: Job, corner: Corner): CarriedFigure | null {
+  const measured = findCheck(job, 'figure', corner, 'end-play');
+  return measured
+    ? { value: measured.value.um, source: `measured at the strip-down${byWhom(measured)}` }
+    : noted(job, corner, 'endPlayUm');
+}
+
+/**
+ * What is carried to the next set of a corner: figures with their source, and what earlier steps
+ * have proved. Nothing else is taken as so. Source: handbook 3.
+ */
+export function carriedTo(job: Job, corner: Corner): Carried {
+  const endPlayUm = endPlayOf(job, corner);
+  const ticks = [
+    stepsDone(job, corner, ['hub-face']).at(-1),
+    findCheck(job, 'rebuild', corner, 'seat-clean'),
+  ];
+  const clean = ticks.findLast(isDone);
+  const bearing = findCheck(job, 'look', corner, 'bearing');
+  const felt =
+    endPlayUm?.source ??
+    (bearing?.value.length === 0 ? `felt at the strip-down${byWhom(bearing)}` : null);
+  return {
+    torqueNm: torqueOf(job, corner),
+    endPlayUm,
+    proved: [
+      ...(clean ? [{ id: 'clean' as const, source: `ticked${byWhom(clean)}` }] : []),
+      ...(felt !== null ? [{ id: 'end-play' as const, source: felt }] : []),
+    ],
+  };
+}
