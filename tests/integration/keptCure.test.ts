@@ -78,7 +78,10 @@ test('decision, correction, rebuild and both reports tell of the move that cured
   expect(await sign(jobId)).toBeNull();
   const job = await jobOf(jobId);
   expect(job.closedAt).not.toBeNull();
-  const { found, done: did, figures } = ownerReport(job, 'mm');
+  const { found, done: did, figures, rules } = ownerReport(job, 'mm');
+  // Only what was done has followed a rule.
+  expect(rules.join(' ')).toMatch(/^Hub face/);
+  expect(rules.join(' ')).not.toMatch(/machined|New rotor|lathe|Rotor screw/i);
   expect(found).toEqual([expect.stringMatching(/moved sideways .* 0\.066 mm .*: too much/)]);
   expect(did).toEqual([
     expect.stringMatching(/turned on its hub to the place where the two cancel/),

@@ -16,6 +16,7 @@ export * from './proof';
 export * from './stages';
 export * from './inspection';
 export * from './cleaning';
+export * from './rulesApplied';
 export * from './carried';
 export * from './stripNext';
 export * from './changedFigures';

@@ -2,7 +2,8 @@ import { condemnedParts, seenItems } from '../procedure';
 import { PROCEDURE } from '../contracts';
 import type { Corner } from '../readings';
 import { checksOfKind, findCheck } from './checks';
-import { cornerPlan, looksOf, padsSay, partsStillOff, rulesOf } from './procedure';
+import { cornerPlan, looksOf, padsSay, partsStillOff } from './procedure';
+import { rulesApplied } from './rulesApplied';
 import type { Job } from './types';
 
 /** What was seen at a corner, as the report tells it. */
@@ -73,7 +74,7 @@ export function procedureOf(job: Job): JobProcedure {
           return `${say} (${note ?? ''})`;
         }),
     },
-    rules: rulesOf(job).map(({ school, reason }) => ({ say: school.say, reason })),
+    rules: rulesApplied(job).map(({ school, reason }) => ({ say: school.say, reason })),
   };
 }
 

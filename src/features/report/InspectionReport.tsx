@@ -47,14 +47,16 @@ export function ProcedureLines({ procedure }: { readonly procedure: JobProcedure
           {lifting.skipped.length > 0 && `; left out: ${lifting.skipped.join('; ')}`}.
         </p>
       )}
-      <details className="zh-rules-followed">
-        <summary className="zh-fold">House rules followed ({rules.length})</summary>
-        <p className="mb-1">
-          {rules
-            .map(({ say, reason }) => `${say}${reason ? ` (this job: ${reason}.)` : ''}`)
-            .join(' ')}
-        </p>
-      </details>
+      {rules.length > 0 && (
+        <details className="zh-rules-followed">
+          <summary className="zh-fold">House rules followed ({rules.length})</summary>
+          <p className="mb-1">
+            {rules
+              .map(({ say, reason }) => `${say}${reason ? ` (this job: ${reason}.)` : ''}`)
+              .join(' ')}
+          </p>
+        </details>
+      )}
     </>
   );
 }

@@ -116,7 +116,9 @@ export function OwnerPage({ report }: { readonly report: OwnerReport }) {
       </section>
       <Lines title="What is due" lines={report.due.length > 0 ? report.due : ['Nothing is set.']} />
       <Lines title="Please mind" lines={report.cautions} />
-      <p className="zh-muted zh-owner-rules mb-1">How we work: {report.rules.join(' ')}</p>
+      {report.rules.length > 0 && (
+        <p className="zh-muted zh-owner-rules mb-1">How we work: {report.rules.join(' ')}</p>
+      )}
       <p className="zh-muted mb-0">
         {report.signed ? `Signed off by ${report.signed}.` : 'Not signed off yet.'} The maker’s
         service information, local rules and a licensed technician’s judgement come first.

@@ -21,7 +21,7 @@ import {
   judgeCorner,
   offTheRoad,
   outcomeOf,
-  rulesOf,
+  rulesApplied,
   standingOf,
   type Correction,
 } from '../../core/job';
@@ -276,7 +276,7 @@ export function ownerReport(job: Job, units: UnitSystem): OwnerReport {
     plots: pairs.flatMap(([was, is]) => plotOf(was, is)),
     due: job.rechecks.filter(({ doneAt }) => doneAt === null).map((each) => `${sayDue(each)}.`),
     cautions: CAUTIONS,
-    rules: rulesOf(job).map(({ school }) => school.say),
+    rules: rulesApplied(job).map(({ school }) => school.say),
     signed:
       isSigned && job.signedBy && job.closedAt
         ? `${job.signedBy}, ${format(job.closedAt, 'd MMMM yyyy')}`

@@ -263,8 +263,10 @@ export function ownerPdf(report: OwnerReport): Promise<Buffer> {
   page.list(report.due.length > 0 ? report.due : ['Nothing is set.']);
   page.heading('Please mind');
   page.list(report.cautions);
-  page.heading('How we work');
-  page.paragraph(report.rules.join(' '), 7.5, SLATE);
+  if (report.rules.length > 0) {
+    page.heading('How we work');
+    page.paragraph(report.rules.join(' '), 7.5, SLATE);
+  }
   doc.moveDown(0.3);
   page.paragraph(
     `${report.signed ? `Signed off by ${report.signed}. ` : 'Not signed off yet. '}The maker’s service information, local rules and a licensed technician’s judgement come first.`,
