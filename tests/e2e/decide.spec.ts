@@ -27,6 +27,8 @@ test('every option stands with its figures; why, what would change it, a price t
 }) => {
   const complaints = complaintsOf(page);
   await open(page, 103, 'decide');
+  const everyOption = page.getByText(/^Every option side by side/);
+  await everyOption.click();
   const table = page.getByRole('region', { name: 'Options for FL' });
   await expect(table.getByRole('row')).toHaveCount(10);
   await expect(table.getByRole('row', { name: /Index the rotor/ })).toContainText('recommended');
@@ -48,6 +50,7 @@ test('every option stands with its figures; why, what would change it, a price t
   await page.getByRole('button', { name: 'Keep prices and times' }).click();
   await expect(page.getByText('Kept. Open decisions follow it.')).toBeVisible();
   await open(page, 103, 'decide');
+  await everyOption.click();
   await expect(page.getByText(/Missing: a price or a time/).first()).toBeVisible();
   await expect(fresh).not.toContainText('Missing');
   await page.goto('/workshop/prices');
@@ -91,6 +94,7 @@ test('an axle is cut as a pair: taken together, cut by the sheet, measured, in t
   await expectAccessible(page);
   const file = await page.goto(`/jobs/${id}/decide`);
   expect(file?.ok()).toBe(true);
+  await page.getByText('The figures behind it').first().click();
   await page.getByText('Life: rotor and pads').first().click();
   await expect(page.getByRole('cell', { name: /cut/ }).first()).toBeVisible();
   await page.getByRole('link', { name: 'SK-077-R' }).click();

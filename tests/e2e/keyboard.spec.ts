@@ -79,7 +79,8 @@ test('the whole way from a new job to the printed report, by keyboard alone', as
   await page.keyboard.press('Escape');
 
   // Strip: who is here, and everything of the corner sound at once, which is asked about.
-  await page.keyboard.press('3');
+  await page.keyboard.press('g');
+  await page.keyboard.press('s');
   await expect(page.getByRole('heading', { name: 'Strip and inspect' })).toBeVisible();
   await tabTo(page, 'Tobiah');
   await page.keyboard.press('Enter');
@@ -96,10 +97,11 @@ test('the whole way from a new job to the printed report, by keyboard alone', as
   await page.keyboard.press('Tab');
   await page.keyboard.press('Enter');
   await expect(page.getByText('Everything at this corner was looked at.')).toBeVisible();
-  // The first figure has the focus; back on a button a number leads to a stage again.
+  // The first figure has the focus; back on a button a letter after g leads to a stage.
   await expect(page.getByLabel(/Thickness stamped/)).toBeFocused();
   await page.keyboard.press('Shift+Tab');
-  await page.keyboard.press('4');
+  await page.keyboard.press('g');
+  await page.keyboard.press('m');
 
   // First mounting: runout, then thickness, nothing but figures and Enter.
   await expect(page.getByRole('button', { name: 'Start runout' })).toBeFocused();
@@ -164,7 +166,8 @@ test('the whole way from a new job to the printed report, by keyboard alone', as
   await expect(page.getByRole('region', { name: 'Verdict on the job' })).toContainText(
     'It was not driven again.',
   );
-  await page.keyboard.press('9');
+  await page.keyboard.press('g');
+  await page.keyboard.press('o');
 
   // The report, and its print on one page.
   await expect(page.getByRole('heading', { name: 'Brake measurement report' })).toBeVisible();

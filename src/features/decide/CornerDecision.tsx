@@ -128,7 +128,8 @@ function Figures(props: CornerDecisionProps) {
   const { record, assessment, units, plates, life, options } = props;
   const isConsistent = assessment.index?.consistent !== false;
   return (
-    <div className="zh-card mt-3">
+    <details className="zh-card zh-more mt-3" open={props.action === null}>
+      <summary>The figures behind it</summary>
       <VerdictTable record={record} assessment={assessment} units={units} />
       {assessment.index && isConsistent && (
         <details className="zh-more" open={props.isAlone}>
@@ -162,7 +163,7 @@ function Figures(props: CornerDecisionProps) {
         <summary>Repairs, parts and scores</summary>
         <DecideInputs {...props.inputs} />
       </details>
-    </div>
+    </details>
   );
 }
 
@@ -172,6 +173,7 @@ export function CornerDecision(props: CornerDecisionProps) {
   const words = sayAdvice(advice, { ...record, units });
   const latest = record.sets.findLast((set) => set.kind === 'runout');
   const { currency } = input.shop.prices;
+  const struck = options.filter(({ forbidden }) => forbidden.length > 0).length;
   const said = props.action === null ? null : sayRanking(ranking, currency);
   return (
     <section className="mb-4" aria-labelledby={`corner-${record.corner}`}>
@@ -217,10 +219,14 @@ export function CornerDecision(props: CornerDecisionProps) {
               ))}
             </ul>
           )}
-          <OptionsChart options={options} record={record} units={units} />
         </div>
       </div>
-      <div className="zh-card mt-3">
+      <details className="zh-card zh-more mt-3">
+        <summary>
+          Every option side by side ({options.length}
+          {struck > 0 && `, ${struck} ruled out`})
+        </summary>
+        <OptionsChart options={options} record={record} units={units} />
         <OptionsTable
           jobId={jobId}
           corner={record.corner}
@@ -231,7 +237,7 @@ export function CornerDecision(props: CornerDecisionProps) {
           isClosed={props.isClosed}
           units={units}
         />
-      </div>
+      </details>
       <Figures {...props} />
     </section>
   );

@@ -31,11 +31,106 @@ const METAL_NAME = {
   mixed: 'Each side by itself',
 } as const;
 
-/** Both sides of an axle alike (no metal touched, both cut, or both new), and what each alone recommends. */
-export function PairCard(props: PairCardProps) {
-  const { jobId, corners, pairs, currency, units, taken, isClosed } = props;
-  const first = recommendedPair(pairs);
+/** One way for both sides. */
+function Way({ pair, ...props }: PairCardProps & { readonly pair: PairOption }) {
+  const { jobId, corners, pairs, units, taken, isClosed } = props;
   const [left, right] = corners;
+  const isFirst = pair === recommendedPair(pairs);
+  const isStruck = pair.forbidden.length > 0;
+  const isTaken = isOnRecord(pair, taken);
+  const name = METAL_NAME[pair.metal];
+  return (
+    <tr className={isStruck ? 'zh-struck' : isFirst ? 'zh-chosen' : ''}>
+      <th scope="row">
+        {isStruck ? <del>{name}</del> : name}
+        {isFirst && <span className="zh-standing recommended">recommended</span>}
+        {pair.isEachOwn && (
+          <div className="zh-muted fw-normal">What each side alone recommends.</div>
+        )}
+        {[...pair.forbidden, ...pair.notes].map((note) => (
+          <div key={note.code} className="zh-muted fw-normal">
+            {sayNote(note, units)}
+          </div>
+        ))}
+      </th>
+      <td>{ACTIONS[pair.left.action].name}</td>
+      <td>{ACTIONS[pair.right.action].name}</td>
+      <td className="zh-figure">
+        {pair.probability === null ? '\u2013' : percent(pair.probability)}
+      </td>
+      <td>
+        <Figure value={pair.apart} units={units} />
+      </td>
+      <td className="zh-figure">{sayMoney(pair.expected, '')}</td>
+      <td>
+        {isTaken ? (
+          <strong>on record</strong>
+        ) : (
+          !isStruck &&
+          !isClosed && (
+            <TakeOption
+              jobId={jobId}
+              label="Do this on both"
+              name={`: ${name}`}
+              isFirst={isFirst}
+              sides={[
+                { corner: left, action: pair.left.action },
+                { corner: right, action: pair.right.action },
+              ]}
+            />
+          )
+        )}
+      </td>
+    </tr>
+  );
+}
+
+const isOnRecord = ({ left, right }: PairOption, taken: PairCardProps['taken']): boolean =>
+  taken[0] === left.action && taken[1] === right.action;
+
+/** Ways for both sides under each other. */
+function Ways({
+  name,
+  ways,
+  ...props
+}: PairCardProps & { readonly name: string; readonly ways: readonly PairOption[] }) {
+  const [left, right] = props.corners;
+  return (
+    <div className="table-responsive" tabIndex={0} role="region" aria-label={name}>
+      <table className="table table-sm align-top zh-options">
+        <thead>
+          <tr>
+            <th scope="col">Way</th>
+            <th scope="col">{left}</th>
+            <th scope="col">{right}</th>
+            <th scope="col">Chance that both are within</th>
+            <th scope="col">Apart in thickness</th>
+            <th scope="col">Expected cost{props.currency && `, ${props.currency}`}</th>
+            <th scope="col">
+              <span className="visually-hidden">Take</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {ways.map((pair) => (
+            <Way key={`${pair.left.action} ${pair.right.action}`} {...props} pair={pair} />
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/**
+ * Both sides of an axle: the way that is recommended, what each side alone recommends and what is
+ * on record; the others are folded away.
+ */
+export function PairCard(props: PairCardProps) {
+  const { corners, pairs, units, taken } = props;
+  const [left, right] = corners;
+  const first = recommendedPair(pairs);
+  const leads = pairs.filter((pair) => pair === first || pair.isEachOwn || isOnRecord(pair, taken));
+  const others = pairs.filter((pair) => !leads.includes(pair));
   return (
     <section className="zh-card mb-3" aria-labelledby={`axle-${left}`}>
       <h2 id={`axle-${left}`}>
@@ -49,85 +144,12 @@ export function PairCard(props: PairCardProps) {
       {pairs.length === 0 && (
         <p className="mb-0">Measure both sides, and their ways stand side by side here.</p>
       )}
-      {pairs.length > 0 && (
-        <div
-          className="table-responsive"
-          tabIndex={0}
-          role="region"
-          aria-label="Both sides of the axle"
-        >
-          <table className="table table-sm align-top zh-options">
-            <thead>
-              <tr>
-                <th scope="col">Way</th>
-                <th scope="col">{left}</th>
-                <th scope="col">{right}</th>
-                <th scope="col">Chance that both are within</th>
-                <th scope="col">Apart in thickness</th>
-                <th scope="col">Expected cost{currency && `, ${currency}`}</th>
-                <th scope="col">
-                  <span className="visually-hidden">Take</span>
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {pairs.map((pair) => {
-                const isStruck = pair.forbidden.length > 0;
-                const isTaken = taken[0] === pair.left.action && taken[1] === pair.right.action;
-                const name = METAL_NAME[pair.metal];
-                return (
-                  <tr
-                    key={`${pair.left.action} ${pair.right.action}`}
-                    className={isStruck ? 'zh-struck' : pair === first ? 'zh-chosen' : ''}
-                  >
-                    <th scope="row">
-                      {isStruck ? <del>{name}</del> : name}
-                      {pair === first && (
-                        <span className="zh-standing recommended">recommended</span>
-                      )}
-                      {pair.isEachOwn && (
-                        <div className="zh-muted fw-normal">What each side alone recommends.</div>
-                      )}
-                      {[...pair.forbidden, ...pair.notes].map((note) => (
-                        <div key={note.code} className="zh-muted fw-normal">
-                          {sayNote(note, units)}
-                        </div>
-                      ))}
-                    </th>
-                    <td>{ACTIONS[pair.left.action].name}</td>
-                    <td>{ACTIONS[pair.right.action].name}</td>
-                    <td className="zh-figure">
-                      {pair.probability === null ? '\u2013' : percent(pair.probability)}
-                    </td>
-                    <td>
-                      <Figure value={pair.apart} units={units} />
-                    </td>
-                    <td className="zh-figure">{sayMoney(pair.expected, '')}</td>
-                    <td>
-                      {isTaken ? (
-                        <strong>on record</strong>
-                      ) : (
-                        !isStruck &&
-                        !isClosed && (
-                          <TakeOption
-                            jobId={jobId}
-                            label="Do this on both"
-                            name={`: ${name}`}
-                            isFirst={pair === first}
-                            sides={[
-                              { corner: left, action: pair.left.action },
-                              { corner: right, action: pair.right.action },
-                            ]}
-                          />
-                        )
-                      )}
-                    </td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
-        </div>
+      {leads.length > 0 && <Ways {...props} name="Both sides of the axle" ways={leads} />}
+      {others.length > 0 && (
+        <details className="zh-more" open={leads.length === 0}>
+          <summary>Other ways for both sides ({others.length})</summary>
+          <Ways {...props} name="Other ways for the axle" ways={others} />
+        </details>
       )}
     </section>
   );

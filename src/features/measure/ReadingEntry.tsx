@@ -1,6 +1,7 @@
 'use client';
 
-import { useEffect, useRef, useSyncExternalStore, type KeyboardEvent } from 'react';
+import { useEffect, useRef, useSyncExternalStore, type KeyboardEvent, type RefObject } from 'react';
+import { isFree } from '@/ui/keys';
 import { asMinus, fastenerName, flipSign } from '@/core/readings';
 import { UNIT_SIGN } from '@/core/units';
 import { Doubt } from './Doubt';
@@ -62,6 +63,22 @@ function hint(set: BenchSet, cursor: Cursor, corner: BenchCorner): string {
   return `${steps}12 and then − takes it as minus.`;
 }
 
+/** A figure that is typed while something else has the focus goes to the reading that is next. */
+function useFigureKeys(input: RefObject<HTMLInputElement | null>): void {
+  useEffect(() => {
+    const listen = (event: globalThis.KeyboardEvent): void => {
+      if (!/^[-+.,0-9]$/.test(event.key) || !isFree(event)) return;
+      if (document.querySelector('dialog[open]')) return;
+      const field = input.current;
+      field?.focus();
+      field?.setSelectionRange(field.value.length, field.value.length);
+    };
+    // After everybody who takes figures where the focus is.
+    window.addEventListener('keydown', listen);
+    return () => window.removeEventListener('keydown', listen);
+  }, [input]);
+}
+
 /** The field in which a reading is typed: a number, Enter, next. */
 export function ReadingEntry(props: ReadingEntryProps) {
   const { set, state, corner, onType, onEnter, onStep, onCorrect, onShown } = props;
@@ -73,6 +90,7 @@ export function ReadingEntry(props: ReadingEntryProps) {
     input.current?.focus();
     input.current?.select();
   }, [place, set.id]);
+  useFigureKeys(input);
   const doubted = doubtedReading(set, cursor, corner);
   if (!cursor) return null;
   const isDial = isDialSet(set);

@@ -31,6 +31,21 @@ describe('the entry field', () => {
     );
     expect(screen.getByText('mm')).toBeInTheDocument();
   });
+  test('a figure that is typed elsewhere goes to the reading that is next; a letter does not', () => {
+    render(<button>Elsewhere</button>);
+    const own = set();
+    entry(own);
+    const elsewhere = screen.getByRole('button', { name: 'Elsewhere' });
+    for (const [key, takesIt] of [
+      ['n', false],
+      ['0', true],
+      ['-', true],
+    ] as const) {
+      elsewhere.focus();
+      fireEvent.keyDown(elsewhere, { key });
+      expect(document.activeElement === screen.getByRole('textbox')).toBe(takesIt);
+    }
+  });
   test('asks for the closing reading in words', () => {
     const own = set({ readings: readings([0, 1, 2, 3, 4, 3, 2, 1]) });
     entry(own, { state: { ...openBench([own]), cursor: { lap: 0, position: 8 } } });

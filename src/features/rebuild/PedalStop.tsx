@@ -1,6 +1,7 @@
 'use client';
 
 import Link from 'next/link';
+import { hasSingleKeys } from '@/ui/keys';
 import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { chime } from '@/ui/chime';
 import { sayTime, type StepView } from './model';
@@ -95,6 +96,7 @@ export function PedalStop(props: PedalStopProps) {
     if (loose !== null) return;
     const listen = (event: globalThis.KeyboardEvent): void => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
+      if (!hasSingleKeys()) return;
       const step = latest.current.find(({ letter }) => letter === event.key.toLowerCase());
       if (!step?.isOpen) return;
       event.preventDefault();

@@ -3,60 +3,52 @@
 import { Keyboard } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef } from 'react';
+import { hasSingleKeys, isFree, setSingleKeys, useSingleKeys } from '../keys';
+import { STAGE_KEY, stageName, type StageKey } from './Trail';
 
-const LIST = [
+/** Pages by the letter after g; a letter stays the same as stages come and go. */
+const PAGES: Readonly<Record<string, readonly [path: string, what: string]>> = {
+  j: ['/', 'the jobs'],
+  f: ['/find', 'find a job'],
+  d: ['/due', 'what is due'],
+  i: ['/insights', 'the insights'],
+  v: ['/vehicles', 'the vehicles'],
+  k: ['/knowledge', 'the knowledge'],
+  w: ['/workshop', 'the workshop: people and house rules'],
+};
+
+const LIST: readonly (readonly [string, string])[] = [
   ['?', 'this list'],
   ['Enter', 'take the reading and go to the next; press the marked button'],
   ['\u2191 \u2193', 'go to the reading before or after'],
   ['F2', 'take the correction that is offered for a reading'],
   ['Ctrl K', 'to any job or vehicle by a few letters (⌘ K)'],
-  ['g j', 'go to the jobs'],
-  ['g f', 'find a job'],
-  ['g d', 'go to what is due'],
-  ['g i', 'go to the insights'],
-  ['g v', 'go to the vehicles'],
-  ['g k', 'go to the knowledge'],
-  ['g w', 'go to the workshop: people and house rules'],
+  ['0 \u2013 9', 'on the bench the reading that is next; on a question or a look its answer'],
+  ['Esc', 'leave the questions'],
   ['n', 'new job'],
-  ['1 \u2013 9', 'go to a stage of the job; on a question, give the answer'],
-  ['0', 'leave a question open; Esc leaves the questions'],
-] as const;
-
-const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && target.closest('input, textarea, select') !== null;
+  ...Object.entries(STAGE_KEY).map(
+    ([stage, key]) =>
+      [`g ${key}`, `${stageName(stage as StageKey).toLowerCase()}, in a job`] as const,
+  ),
+  ...Object.entries(PAGES).map(([key, [, what]]) => [`g ${key}`, what] as const),
+];
 
 /** Where a key leads when nothing is typed; null when it leads nowhere. */
 function pathOfKey(key: string, before: string): string | null {
-  if (before === 'g' && key === 'j') return '/';
-  if (before === 'g' && key === 'f') return '/find';
-  if (before === 'g' && key === 'd') return '/due';
-  if (before === 'g' && key === 'i') return '/insights';
-  if (before === 'g' && key === 'v') return '/vehicles';
-  if (before === 'g' && key === 'k') return '/knowledge';
-  if (before === 'g' && key === 'w') return '/workshop';
-  if (key === 'n') return '/jobs/new';
-  if (/^[1-9]$/.test(key)) {
-    const links = document.querySelectorAll<HTMLAnchorElement>('.zh-trail a');
-    return links[Number(key) - 1]?.getAttribute('href') ?? null;
-  }
-  return null;
+  if (before !== 'g') return key === 'n' ? '/jobs/new' : null;
+  const stage = document.querySelector(`.zh-trail a[data-key="${CSS.escape(key)}"]`);
+  return stage?.getAttribute('href') ?? PAGES[key]?.[0] ?? null;
 }
 
 /** The keys that work everywhere, and the list of them. */
 export function Shortcuts() {
   const dialog = useRef<HTMLDialogElement>(null);
   const router = useRouter();
+  const isOn = useSingleKeys();
   useEffect(() => {
     let before = '';
     const listen = (event: KeyboardEvent): void => {
-      if (
-        event.defaultPrevented ||
-        isTyping(event.target) ||
-        event.ctrlKey ||
-        event.metaKey ||
-        event.altKey
-      )
-        return;
+      if (!isFree(event) || !hasSingleKeys()) return;
       if (event.key === '?') {
         event.preventDefault();
         dialog.current?.showModal();
@@ -90,6 +82,14 @@ export function Shortcuts() {
             </div>
           ))}
         </dl>
+        <label className="zh-check mb-2">
+          <input
+            type="checkbox"
+            checked={isOn}
+            onChange={({ target }) => setSingleKeys(target.checked)}
+          />{' '}
+          Keys of one letter work at this device (?, n, g and a letter, the letters at the pedal)
+        </label>
         <form method="dialog">
           <button className="btn btn-primary">Close</button>
         </form>

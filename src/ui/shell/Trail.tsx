@@ -13,7 +13,7 @@ export interface TrailStage {
   readonly state: StageState;
 }
 
-type StageKey = keyof typeof LABEL;
+export type StageKey = keyof typeof LABEL;
 
 /** What the stages are called on the trail. */
 const LABEL = {
@@ -27,6 +27,21 @@ const LABEL = {
   prove: 'Prove',
   report: 'Report',
 } as const;
+
+/** The letter after g that leads to a stage; none of them is a page’s. */
+export const STAGE_KEY: Readonly<Record<StageKey, string>> = {
+  complaint: 'c',
+  'road-test': 'r',
+  strip: 's',
+  measure: 'm',
+  decide: 'e',
+  correct: 'x',
+  rebuild: 'b',
+  prove: 'p',
+  report: 'o',
+};
+
+export const stageName = (stage: StageKey): string => LABEL[stage];
 
 const STATE_WORD: Readonly<Record<StageState, string>> = {
   done: 'done',
@@ -77,6 +92,8 @@ export function Trail({
             <Link
               href={jobHref(jobId, { page: key, corner })}
               aria-current={key === current ? 'step' : undefined}
+              data-key={STAGE_KEY[key]}
+              title={`Keys: g ${STAGE_KEY[key]}`}
             >
               <Print state={state} />
               <span>

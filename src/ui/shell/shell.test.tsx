@@ -1,9 +1,18 @@
-import { render, screen, within } from '@testing-library/react';
+import { fireEvent, render, screen, within } from '@testing-library/react';
 import { NextLink } from './NextLink';
 import { NextThing } from './NextThing';
+import { Shortcuts } from './Shortcuts';
 import { Trail, type TrailStage } from './Trail';
 
-jest.mock('next/navigation', () => ({ usePathname: () => '/jobs/1/decide' }));
+const push = jest.fn();
+jest.mock('next/navigation', () => ({
+  usePathname: () => '/jobs/1/decide',
+  useRouter: () => ({ push }),
+}));
+beforeEach(() => {
+  push.mockClear();
+  localStorage.clear();
+});
 
 const stages: TrailStage[] = [
   { key: 'measure', corner: 'FL', state: 'done' },
@@ -48,4 +57,51 @@ test('the next thing is said in one sentence with its reason', () => {
 test('the link to the next thing takes the focus when it appears', () => {
   render(<NextLink href="/next">Go on</NextLink>);
   expect(document.activeElement).toBe(screen.getByRole('link', { name: 'Go on' }));
+});
+
+describe('keys of one letter', () => {
+  const press = (...keys: string[]): void =>
+    keys.forEach((key) => fireEvent.keyDown(document.body, { key }));
+  const paths = (): unknown[] => push.mock.calls.map(([path]: unknown[]) => path);
+
+  test('g and a letter lead to a stage, whichever stages there are; a figure leads nowhere', () => {
+    const { rerender } = render(
+      <>
+        <Trail jobId="1" stages={stages} />
+        <Shortcuts />
+      </>,
+    );
+    press('g', 'p', '1', '2', '9');
+    rerender(
+      <>
+        <Trail jobId="1" stages={stages.slice(2)} />
+        <Shortcuts />
+      </>,
+    );
+    press('g', 'p', 'g', 'm', 'g', 'w', 'n');
+    expect(paths()).toEqual(['/jobs/1/prove', '/jobs/1/prove', '/workshop', '/jobs/new']);
+  });
+
+  test('they are turned off at a device, and on again', () => {
+    render(<Shortcuts />);
+    const box = screen.getByRole('checkbox', { name: /Keys of one letter/, hidden: true });
+    fireEvent.click(box);
+    expect(box).not.toBeChecked();
+    press('n', 'g', 'j');
+    expect(push).not.toHaveBeenCalled();
+    fireEvent.click(box);
+    press('n');
+    expect(paths()).toEqual(['/jobs/new']);
+  });
+
+  test('what is typed into a field is no key', () => {
+    render(
+      <>
+        <input aria-label="field" />
+        <Shortcuts />
+      </>,
+    );
+    fireEvent.keyDown(screen.getByRole('textbox'), { key: 'n' });
+    expect(push).not.toHaveBeenCalled();
+  });
 });
