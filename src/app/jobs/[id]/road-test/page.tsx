@@ -2,11 +2,12 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { speedUnit } from '@/core/units';
+import { FeelScale } from '@/features/prove/FeelScale';
 import { RoadTest } from '@/features/road-test/RoadTest';
 import { loadJob } from '@/server/job/jobs';
 import { noseOf } from '@/server/nose/nose';
 import { shopUnits } from '@/server/shop/settings';
-import { stagesOf } from '@/core/job';
+import { findCheck, stagesOf } from '@/core/job';
 import { jobHref } from '@/ui/shell';
 import { WithNose } from '../JobDiagnosis';
 import { keptTests } from './kept';
@@ -17,6 +18,8 @@ export default async function RoadTestPage({ params }: { params: Promise<{ id: s
   const { id } = await params;
   const job = await loadJob(id);
   if (!job) notFound();
+  const { noDrive } = await noseOf(job);
+  const felt = findCheck(job, 'prove', '', 'feel-before');
   const measure = stagesOf(job).find(({ key }) => key === 'measure');
   return (
     <WithNose job={job}>
@@ -29,14 +32,31 @@ export default async function RoadTestPage({ params }: { params: Promise<{ id: s
         }}
         unit={speedUnit(await shopUnits())}
         tests={keptTests(job, 'before')}
-        noDrive={(await noseOf(job)).noDrive}
+        noDrive={noDrive}
       />
-      <Link
-        href={jobHref(id, { page: 'measure', corner: measure?.corner })}
-        className="btn btn-primary"
-      >
-        Measure
-      </Link>
+      {noDrive === null && (
+        <section className="zh-card mb-3" aria-label="Felt on the drive">
+          <h2>Felt on the drive</h2>
+          <p className="zh-muted mb-2">The same is asked after the work, on the same road.</p>
+          <FeelScale
+            jobId={id}
+            when="before"
+            feel={felt?.value ?? null}
+            stamp={felt?.stamp ?? null}
+          />
+        </section>
+      )}
+      <div className="d-flex flex-wrap gap-2">
+        <Link href={jobHref(id, { page: 'strip', corner: null })} className="btn btn-primary">
+          Strip and inspect
+        </Link>
+        <Link
+          href={jobHref(id, { page: 'measure', corner: measure?.corner })}
+          className="btn btn-outline-secondary"
+        >
+          Straight to measuring
+        </Link>
+      </div>
     </WithNose>
   );
 }
