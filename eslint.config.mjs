@@ -23,6 +23,14 @@ const config = [
         { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true },
       ],
       eqeqeq: 'error',
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "CallExpression[callee.name='dynamic'][arguments.length=1]",
+          message:
+            'Say what is shown meanwhile (`loading`): without it the whole page waits for the file, and loses what is typed until it is there.',
+        },
+      ],
       'no-console': 'error',
     },
   },

@@ -1,8 +1,12 @@
 import { format } from 'date-fns';
 import Link from 'next/link';
 import { z } from 'zod';
+import { FirstRun } from './FirstRun';
 import { JobList } from '@/features/jobs/JobList';
 import { Pager } from '@/ui/shell';
+import { allPeople } from '@/server/shop/people';
+import { notSaidYet } from '@/server/shop/firstRun';
+import { whoIsHere } from '@/server/web/who';
 import { latestClosedJobs, openJobs, type JobLine } from '@/server/job/jobs';
 
 const pageNumber = z.coerce.number().int().min(1).max(100_000).catch(1);
@@ -24,6 +28,7 @@ export default async function StartPage({
   const page = pageNumber.parse((await searchParams).page ?? 1);
   const { lines, total, pages } = await openJobs(page);
   const closed = page === 1 ? await latestClosedJobs() : [];
+  const isEmpty = page === 1 && total === 0 && closed.length === 0;
   return (
     <>
       <div className="d-flex flex-wrap justify-content-between align-items-center gap-2 mb-3">
@@ -45,6 +50,13 @@ export default async function StartPage({
           </Link>
         </div>
       </div>
+      {isEmpty && (
+        <FirstRun
+          open={await notSaidYet()}
+          people={await allPeople()}
+          here={(await whoIsHere())?.id ?? null}
+        />
+      )}
       {lines.length === 0 ? (
         <div className="zh-card">
           <p className="mb-2">No open job: the hound is asleep under the bench.</p>

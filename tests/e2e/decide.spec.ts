@@ -126,6 +126,7 @@ test('a rotor that is sent out blocks the vehicle until it is back and is the sa
 }) => {
   await beTobiah(page);
   await open(page, 105, 'decide');
+  await page.getByText(/^Every option side by side/).click();
   await page.getByRole('button', { name: 'Take this : Cut on the bench lathe, FL' }).click();
   await expect(page.getByText(/On record for FL/)).toBeVisible();
   await page.getByRole('link', { name: 'Correct FL', exact: true }).click();
@@ -156,6 +157,8 @@ test('on a phone the options scroll in their own frame and an option is taken by
   await open(page, 103, 'decide');
   const reach = await page.evaluate(() => document.documentElement.scrollWidth);
   expect(reach).toBeLessThanOrEqual(390);
+  await page.getByText(/^Every option side by side/).tap();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   const take = page.getByRole('button', { name: 'Take this : Cut on the vehicle, FL' });
   const box = await take.boundingBox();
   expect(box!.height).toBeGreaterThanOrEqual(48);

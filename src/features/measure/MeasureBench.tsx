@@ -43,9 +43,13 @@ import { useBench } from './useBench';
 import type { Shown } from './VirtualGauge';
 
 // What not every set needs is loaded when it is asked for.
-const GaugePanel = dynamic(() => import('./GaugePanel').then((module) => module.GaugePanel));
-const CornerQuality = dynamic(() =>
-  import('./CornerQuality').then((module) => module.CornerQuality),
+// Without something to show meanwhile the whole page would wait for the file.
+const GaugePanel = dynamic(() => import('./GaugePanel').then((module) => module.GaugePanel), {
+  loading: () => null,
+});
+const CornerQuality = dynamic(
+  () => import('./CornerQuality').then((module) => module.CornerQuality),
+  { loading: () => null },
 );
 
 interface MeasureBenchProps {

@@ -4,7 +4,9 @@ import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { SetToolsProps } from './SetTools';
 
-const SetTools = dynamic(() => import('./SetTools').then((module) => module.SetTools));
+const SetTools = dynamic(() => import('./SetTools').then((module) => module.SetTools), {
+  loading: () => null,
+});
 
 /** The fold that holds what can be done with sets; it is loaded when it is opened. */
 export function SetToolsFold(props: SetToolsProps) {

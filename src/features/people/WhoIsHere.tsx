@@ -22,10 +22,16 @@ interface WhoIsHereProps {
 }
 
 /** A new name, for a shop that has none yet or one more. */
-function NewPerson({ onDone }: { readonly onDone: () => void }) {
+function NewPerson({
+  isFirst,
+  onDone,
+}: {
+  readonly isFirst: boolean;
+  readonly onDone: () => void;
+}) {
   const router = useRouter();
   const [name, setName] = useState('');
-  const [role, setRole] = useState<Role>('technician');
+  const [role, setRole] = useState<Role>(isFirst ? 'lead' : 'technician');
   const { send, busy, trouble } = useSend(writePerson);
   const add = (): void =>
     send([{ name, role }], (id) => {
@@ -116,7 +122,7 @@ function Names({ people, here }: Omit<WhoIsHereProps, 'isFolded'>) {
         </span>
       )}
       {isAdding ? (
-        <NewPerson onDone={() => setAdding(false)} />
+        <NewPerson isFirst={people.length === 0} onDone={() => setAdding(false)} />
       ) : (
         <button type="button" className="btn btn-link" onClick={() => setAdding(true)}>
           Another name

@@ -5,7 +5,8 @@ import { readSetting, writeSetting } from '../../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from '../answer';
 import { database } from '../database';
 
-const UNITS = 'units';
+/** Where the shop’s units are kept among the settings. */
+export const UNITS = 'units';
 
 /** The shop's units; millimetres until it has chosen. */
 export async function shopUnits(): Promise<UnitSystem> {

@@ -1,0 +1,102 @@
+'use client';
+
+import Link from 'next/link';
+import { useSend } from '@/ui/field';
+import { keepDeviceText, useDeviceText } from '@/ui/deviceText';
+import { WhoIsHere, type Person } from '@/features/people/WhoIsHere';
+import { writeUnits } from '@/features/settings/writes';
+
+const QUESTIONS = ['people', 'units', 'prices'] as const;
+export type FirstQuestion = (typeof QUESTIONS)[number];
+
+const ASKED: Readonly<Record<FirstQuestion, string>> = {
+  people: 'Who works here?',
+  units: 'Which units are on your gauges?',
+  prices: 'Prices and times: now or later?',
+};
+
+interface FirstRunProps {
+  /** What the shop has not answered yet. */
+  readonly open: readonly FirstQuestion[];
+  readonly people: readonly Person[];
+  readonly here: string | null;
+}
+
+/** Questions that were skipped at this device. */
+const SKIPPED = 'zh-first-run-skipped';
+
+function Units() {
+  const { send, busy, trouble } = useSend(writeUnits);
+  return (
+    <>
+      <p>It can be changed at any time at the top of the page.</p>
+      <div className="d-flex flex-wrap gap-2">
+        {(
+          [
+            ['mm', 'Millimetres'],
+            ['thou', 'Thousandths of an inch'],
+          ] as const
+        ).map(([units, name]) => (
+          <button
+            key={units}
+            type="button"
+            className="btn btn-primary"
+            disabled={busy}
+            onClick={() => send([units])}
+          >
+            {name}
+          </button>
+        ))}
+      </div>
+      {trouble && (
+        <p className="zh-error mb-0" role="alert">
+          {trouble}
+        </p>
+      )}
+    </>
+  );
+}
+
+/** Leads an empty shop by three questions, one at a time; each can be skipped. */
+export function FirstRun({ open, people, here }: FirstRunProps) {
+  const skipped = (useDeviceText(SKIPPED) ?? '').split(',');
+  const question = open.find((each) => !skipped.includes(each));
+  if (!question) return null;
+  const skip = (): void => keepDeviceText(SKIPPED, [...skipped, question].join(','));
+  return (
+    <section className="zh-card mb-3" aria-labelledby="first-question">
+      <p className="zh-muted mb-1">
+        Question {QUESTIONS.indexOf(question) + 1} of {QUESTIONS.length}, and the shop is ready
+      </p>
+      <h2 id="first-question">{ASKED[question]}</h2>
+      {question === 'people' && (
+        <>
+          <p>
+            Names stand under what is written down. A lead signs jobs off; others are added the same
+            way, here or in the workshop.
+          </p>
+          <WhoIsHere people={people} here={here} />
+        </>
+      )}
+      {question === 'units' && <Units />}
+      {question === 'prices' && (
+        <>
+          <p>
+            With prices the options of a corner are ranked by what they cost; without them the least
+            that surely ends within comes first.
+          </p>
+          <Link className="btn btn-primary" href="/workshop/prices">
+            Prices now
+          </Link>
+        </>
+      )}
+      <button type="button" className="btn btn-link" onClick={skip}>
+        {question === 'people' && people.length > 0
+          ? 'That is everyone'
+          : question === 'prices'
+            ? 'Later'
+            : 'Skip'}
+      </button>
+    </section>
+  );
+}

@@ -1,0 +1,19 @@
+import 'server-only';
+import { readSetting, SHOP_SETTING } from '../../db/repositories';
+import { database } from '../database';
+import { UNITS } from './settings';
+
+/**
+ * What a shop has not said yet, in the order in which it is asked: who works here may always have
+ * one name more.
+ */
+export async function notSaidYet(): Promise<('people' | 'units' | 'prices')[]> {
+  const db = await database();
+  const isSaid = async (key: string): Promise<boolean> =>
+    (await readSetting(db, key)) !== undefined;
+  return [
+    'people',
+    ...((await isSaid(UNITS)) ? [] : (['units'] as const)),
+    ...((await isSaid(SHOP_SETTING)) ? [] : (['prices'] as const)),
+  ];
+}
