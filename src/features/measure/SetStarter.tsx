@@ -177,14 +177,6 @@ export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
           </button>
         ))}
       </div>
-      <Preparation
-        items={items}
-        said={said}
-        proved={proved}
-        onToggle={(id) =>
-          setSaid(said.includes(id) ? said.filter((each) => each !== id) : [...said, id])
-        }
-      />
       {own.kind === 'runout' && (
         <div className="zh-pair" ref={torque}>
           <TextField
@@ -197,6 +189,14 @@ export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
           />
         </div>
       )}
+      <Preparation
+        items={items}
+        said={said}
+        proved={proved}
+        onToggle={(id) =>
+          setSaid(said.includes(id) ? said.filter((each) => each !== id) : [...said, id])
+        }
+      />
       <div className="zh-pair">
         {own.kind !== 'hub' && (
           <Choose

@@ -40,6 +40,12 @@ function pathOfKey(key: string, before: string): string | null {
   return stage?.getAttribute('href') ?? PAGES[key]?.[0] ?? null;
 }
 
+/** Opens the list at its beginning: its first control stands below it. */
+function open(list: HTMLDialogElement | null): void {
+  list?.showModal();
+  list?.focus();
+}
+
 /** The keys that work everywhere, and the list of them. */
 export function Shortcuts() {
   const dialog = useRef<HTMLDialogElement>(null);
@@ -51,7 +57,7 @@ export function Shortcuts() {
       if (!isFree(event) || !hasSingleKeys()) return;
       if (event.key === '?') {
         event.preventDefault();
-        dialog.current?.showModal();
+        open(dialog.current);
         return;
       }
       const place = dialog.current?.open ? null : pathOfKey(event.key, before);
@@ -66,13 +72,13 @@ export function Shortcuts() {
       <button
         type="button"
         className="btn btn-outline-secondary d-none d-md-inline-block"
-        onClick={() => dialog.current?.showModal()}
+        onClick={() => open(dialog.current)}
         title="Keys ( ? )"
       >
         <Keyboard size={20} aria-hidden="true" />
         <span className="visually-hidden">List of keys</span>
       </button>
-      <dialog ref={dialog} className="zh-card" aria-labelledby="zh-keys">
+      <dialog ref={dialog} className="zh-card" aria-labelledby="zh-keys" tabIndex={-1}>
         <h2 id="zh-keys">Keys</h2>
         <dl className="zh-keys">
           {LIST.map(([key, what]) => (
