@@ -127,7 +127,7 @@ export function KeeperProvider({
   const waits = usePatience();
   useEffect(() => {
     document.documentElement.dataset.alive = '';
-    replayEarly();
+    void replayEarly();
   }, []);
   return (
     <>

@@ -61,14 +61,27 @@ function type(field: Element, value: string): void {
   field.dispatchEvent(new Event(sort, { bubbles: true }));
 }
 
-/** Lets happen what was held; to be called once the page is alive. */
-export function replayEarly(): void {
+/** A press is given up where its button stays out of use for so long. */
+const LONGEST_WAIT_MS = 5000;
+const LOOK_EVERY_MS = 50;
+const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+
+/** Presses once what went before is through: a button is out of use while its write is on its way. */
+async function press(thing: HTMLElement): Promise<void> {
+  for (let waited = 0; thing.matches(':disabled') && waited < LONGEST_WAIT_MS;) {
+    await pause(LOOK_EVERY_MS);
+    waited += LOOK_EVERY_MS;
+  }
+  thing.removeAttribute('aria-busy');
+  if (thing.isConnected) thing.click();
+  await pause(0);
+}
+
+/** Lets happen what was held, in order; to be called once the page is alive. */
+export async function replayEarly(): Promise<void> {
   const early = window.zhEarly;
   delete window.zhEarly;
   if (!early) return;
   for (const [field, value] of early.typed) if (field.isConnected) type(field, value);
-  for (const thing of early.pressed) {
-    thing.removeAttribute('aria-busy');
-    if (thing.isConnected) thing.click();
-  }
+  for (const thing of early.pressed) await press(thing);
 }
