@@ -5,15 +5,15 @@ import { useSend } from '@/ui/field';
 import { keepDeviceText, useDeviceText } from '@/ui/deviceText';
 import { WhoIsHere, type Person } from '@/features/people/WhoIsHere';
 import { writeUnits } from '@/features/settings/writes';
-
-const QUESTIONS = ['people', 'units', 'prices'] as const;
-export type FirstQuestion = (typeof QUESTIONS)[number];
+import type { FirstQuestion } from '@/server/shop/firstRun';
 
 const ASKED: Readonly<Record<FirstQuestion, string>> = {
   people: 'Who works here?',
   units: 'Which units are on your gauges?',
   prices: 'Prices and times: now or later?',
 };
+
+const QUESTIONS = Object.keys(ASKED);
 
 interface FirstRunProps {
   /** What the shop has not answered yet. */

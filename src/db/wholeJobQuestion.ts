@@ -1,5 +1,6 @@
 import { asc, eq, inArray, sql, type SQL } from 'drizzle-orm';
 import { PgDialect } from 'drizzle-orm/pg-core';
+import { idSchema } from '../core/contracts';
 import {
   additions,
   axleLimits,
@@ -151,8 +152,9 @@ function questionFor(id: SQL): SQL {
 
 const WHOLE_JOB = 'whole_job';
 
-/** Asks for everything of a job, by an id that was looked at: no parameter can be given to it. */
-export const askWholeJob = (id: string): SQL => sql.raw(`execute ${WHOLE_JOB}('${id}')`);
+/** Asks for everything of a job. No parameter can be given to it: throws on what is no id. */
+export const askWholeJob = (id: string): SQL =>
+  sql.raw(`execute ${WHOLE_JOB}('${idSchema.parse(id)}')`);
 
 /**
  * The statement that every connection keeps ready for `findJob`: put together and planned each

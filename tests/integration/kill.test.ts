@@ -11,8 +11,7 @@ import { beginSet } from '@/server/measure/sets';
 import { saveVehicle } from '@/server/shop/vehicles';
 import { known } from './known';
 
-/** Each opens a database that was killed; a hundred more in `npm run drill -- disk`. */
-const KILLS = Number(process.env.KILLS ?? 10);
+const KILLS = 20;
 const POSITIONS = 24;
 const LAPS = 20;
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-kill-'));

@@ -44,6 +44,7 @@ test('what is known of the preparation goes to the next set with its source, and
   const { proved } = await of(114, 'FL');
   expect(proved).toEqual([{ id: 'clean', source: 'ticked by Tobiah' }]);
   const set = await begin({ torqueNm: 115, endPlayUm: 30 });
+  await begin({ kind: 'thickness', torqueNm: 99, endPlayUm: 99 });
   expect(await of(110, 'RL')).toEqual({
     torqueNm: { value: 115, source: 'noted with a set before' },
     endPlayUm: { value: 30, source: 'noted with a set before' },

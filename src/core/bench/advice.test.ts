@@ -6,6 +6,7 @@ import { adviseByOptions, compareOptions, isCorrection, rankOptions, type Shop }
 import { WORKSHOP_DEFAULTS } from '../verdict';
 import { wearByDefault } from '../wear';
 import { applyAction, complaintCorner, type PolicySetup, type Standing } from './policyTruth';
+import { known } from '../../../tests/support/corners';
 import { DEMO_SHOP, readDial, readMicrometer } from '.';
 
 const DIAL = { resolution: 1, repeatability: 1 };
@@ -41,8 +42,6 @@ function read(at: Standing, setup: PolicySetup, random: RandomSource, laps = 1):
   };
   return { ...at, sets: [...at.sets, runout, thickness] };
 }
-
-const known = (value: number) => ({ value, source: 'maker' as const });
 
 function judge({ sets }: Standing, setup: PolicySetup) {
   const record = {

@@ -29,8 +29,11 @@ const byWhom = ({ by }: Check): string => (by ? ` by ${by}` : '');
 
 /** The newest set of a corner that a figure was noted with. */
 function noted(job: Job, corner: Corner, figure: 'torqueNm' | 'endPlayUm'): CarriedFigure | null {
+  // What only travels along with a set of another kind was noted by nobody.
+  const isNotedOf = ({ kind }: ReadingSet): boolean =>
+    figure === 'torqueNm' ? kind === 'runout' : kind !== 'thickness';
   const has = (set: ReadingSet): boolean =>
-    set.corner === corner && set.setAsideAt === null && set[figure] !== null;
+    set.corner === corner && set.setAsideAt === null && set[figure] !== null && isNotedOf(set);
   const set = job.sets.findLast(has);
   const value = set?.[figure] ?? null;
   return set && value !== null ? { value, source: SET_OF[set.phase] } : null;
@@ -38,9 +41,9 @@ function noted(job: Job, corner: Corner, figure: 'torqueNm' | 'endPlayUm'): Carr
 
 function torqueOf(job: Job, corner: Corner): CarriedFigure | null {
   const axle = axleOf(corner);
-  const onFile = job.torque.find((each) => each.axle === axle && each.fastener === WHEEL_NUTS);
   const own = noted(job, corner, 'torqueNm');
   if (own) return own;
+  const onFile = job.torque.find((each) => each.axle === axle && each.fastener === WHEEL_NUTS);
   return onFile ? { value: onFile.valueNm, source: 'the figure on file' } : null;
 }
 
@@ -51,17 +54,21 @@ function endPlayOf(job: Job, corner: Corner): CarriedFigure | null {
     : noted(job, corner, 'endPlayUm');
 }
 
+/** The tick that hub face and hat are clean: the step alone is of the hub, the look is of both. */
+function cleanSeat(job: Job, corner: Corner): Check | undefined {
+  const seat = findCheck(job, 'rebuild', corner, 'seat-clean');
+  if (isDone(seat)) return seat;
+  const isSeen = findCheck(job, 'look', corner, 'seat')?.value.length === 0;
+  return isSeen ? stepsDone(job, corner, ['hub-face']).at(-1) : undefined;
+}
+
 /**
  * What is carried to the next set of a corner: figures with their source, and what earlier steps
  * have proved. Nothing else is taken as so. Source: handbook 3.
  */
 export function carriedTo(job: Job, corner: Corner): Carried {
   const endPlayUm = endPlayOf(job, corner);
-  const ticks = [
-    stepsDone(job, corner, ['hub-face']).at(-1),
-    findCheck(job, 'rebuild', corner, 'seat-clean'),
-  ];
-  const clean = ticks.findLast(isDone);
+  const clean = cleanSeat(job, corner);
   const bearing = findCheck(job, 'look', corner, 'bearing');
   const felt =
     endPlayUm?.source ??

@@ -3,6 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { Form } from 'react-bootstrap';
 import {
+  PREPARATION_IDS,
   preparationFor,
   recommendedPositions,
   type PreparationId,
@@ -99,12 +100,6 @@ function Preparation({
   );
 }
 
-/** Where the torque that a set begins with comes from. */
-function hintOf({ torqueNm }: SetPlan, { carried }: BenchCorner): { hint?: string } {
-  const known = carried?.torqueNm;
-  return known && known.value === torqueNm ? { hint: `Carried over: ${known.source}.` } : {};
-}
-
 /** Chooses kind, positions and mounting of a new set; the likely ones are chosen already. */
 export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
   const first = useRef<HTMLButtonElement>(null);
@@ -129,6 +124,9 @@ export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
   const left = items.map(({ id }) => id).filter((id) => !said.includes(id));
   const name = KIND_NAME[own.kind].toLowerCase();
   const nuts = corner.fastening === 'studs' ? 'nut' : 'bolt';
+  const carried = corner.carried?.torqueNm ?? null;
+  const carriedText = detailText('torqueNm', carried?.value ?? null, corner.units);
+  const torqueSource = texts.torqueNm === carriedText ? carried?.source : undefined;
   const begin = (leaving: readonly PreparationId[]): void => {
     const where = readAngles(texts.angles ?? '');
     const count = where.angles ? { positions: where.angles.length } : readPositions(positions);
@@ -160,7 +158,18 @@ export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
       onSubmit={(event) => {
         event.preventDefault();
         const { submitter } = event.nativeEvent as SubmitEvent;
-        begin(submitter?.getAttribute('value') === 'ticked' ? left : []);
+        const isAll = submitter === first.current;
+        // What is said stands as ticks, whatever else is asked before the set begins.
+        if (isAll) setSaid(PREPARATION_IDS);
+        begin(isAll ? [] : left);
+      }}
+      onKeyDown={(event) => {
+        const isField =
+          event.target instanceof HTMLInputElement && event.target.type !== 'checkbox';
+        if (event.key !== 'Enter' || !isField || left.length === 0) return;
+        // Enter in a field would press the first button, and say that all of this is so.
+        event.preventDefault();
+        first.current?.focus();
       }}
     >
       <h2 className="visually-hidden">New set</h2>
@@ -185,7 +194,8 @@ export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
             error={messages.torqueNm}
             isFigure
             onChange={(text) => setTexts({ ...texts, torqueNm: text })}
-            {...(texts.torqueNm !== '' && hintOf(plan, corner))}
+            // Of a figure that is typed over, nothing is carried.
+            {...(torqueSource !== undefined && { hint: `Carried over: ${torqueSource}.` })}
           />
         </div>
       )}
@@ -284,9 +294,7 @@ export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
           {left.length > 0 ? `All of this is so: start ${name}` : `Start ${name}`}
         </button>
         {left.length > 0 && (
-          <button className="btn btn-outline-secondary" value="ticked">
-            Start, {left.length} left out
-          </button>
+          <button className="btn btn-outline-secondary">Start, {left.length} left out</button>
         )}
       </div>
     </form>

@@ -34,15 +34,16 @@ export function nextShift(sets: readonly BenchSet[], corner: BenchCorner): numbe
 const usualOf = ({ usualPositions, studs }: BenchCorner): number =>
   usualPositions ?? recommendedPositions('usual', studs);
 
-/** The set that a corner begins with: what was noted of it before is carried over. */
-const firstPlan = (kind: BenchSet['kind'], corner: BenchCorner): SetPlan => ({
-  kind,
-  positions: usualOf(corner),
-  shift: 0,
-  face: 'outboard',
-  torqueNm: corner.carried?.torqueNm?.value ?? null,
-  endPlayUm: corner.carried?.endPlayUm?.value ?? null,
+/** A plan with what was noted of the corner before, where the plan says nothing of it. */
+const withCarried = (plan: SetPlan, { carried }: BenchCorner): SetPlan => ({
+  ...plan,
+  torqueNm: plan.torqueNm ?? carried?.torqueNm?.value ?? null,
+  endPlayUm: plan.endPlayUm ?? carried?.endPlayUm?.value ?? null,
 });
+
+/** The set that a corner begins with. */
+const firstPlan = (kind: BenchSet['kind'], corner: BenchCorner): SetPlan =>
+  withCarried({ kind, positions: usualOf(corner), shift: 0, face: 'outboard' }, corner);
 
 /** What a new set most likely is. */
 export function likelyPlan(
@@ -52,7 +53,7 @@ export function likelyPlan(
 ): SetPlan {
   const last = counted(sets).at(-1);
   const kind = missingKind(sets) ?? 'runout';
-  const base: SetPlan = last ? planFor(kind, planOf(last)) : firstPlan(kind, corner);
+  const base = last ? withCarried(planFor(kind, planOf(last)), corner) : firstPlan(kind, corner);
   const isNextMounting = missingKind(sets) === null;
   const shift = isNextMounting ? (nextShift(sets, corner) ?? base.shift) : base.shift;
   return { ...base, kind, shift: last ? shift : (expectedShift ?? 0) };

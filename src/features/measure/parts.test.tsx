@@ -77,12 +77,32 @@ describe('a new set', () => {
     const known = { ...corner, carried };
     render(<SetStarter corner={known} plan={likelyPlan([], known, null)} onStart={onStart} />);
     expect(screen.getByLabelText('Hub face and hat cleaned (ticked by Wren)')).toBeChecked();
+    const torque = screen.getByLabelText(/drawn up to/);
+    fireEvent.change(torque, { target: { value: '115' } });
+    expect(screen.queryByText(/Carried over/)).toBeNull();
+    fireEvent.change(torque, { target: { value: '140' } });
     expect(screen.getByText('Carried over: the figure on file.')).toBeInTheDocument();
     expect(screen.getByText(/End play 0.020 mm, measured at the strip-down by Wren/)).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: 'All of this is so: start runout' }));
     expect(onStart).toHaveBeenCalledWith(
       expect.objectContaining({ left: [], torqueNm: 140, endPlayUm: 20 }),
     );
+  });
+
+  test('Enter in a field says nothing of what is not ticked', () => {
+    const onStart = starter();
+    const torque = screen.getByLabelText(/drawn up to/);
+    expect(fireEvent.keyDown(torque, { key: 'Enter' })).toBe(false);
+    const all = screen.getByRole('button', { name: 'All of this is so: start runout' });
+    expect(document.activeElement).toBe(all);
+    // It was said, and stands as ticks while the torque is asked for.
+    fireEvent.click(all);
+    expect(screen.getByLabelText(/^All nuts on/)).toBeChecked();
+    expect(onStart).not.toHaveBeenCalled();
+    fireEvent.change(torque, { target: { value: '110' } });
+    expect(fireEvent.keyDown(torque, { key: 'Enter' })).toBe(true);
+    fireEvent.click(screen.getByRole('button', { name: 'Start runout' }));
+    expect(onStart).toHaveBeenCalledWith(expect.objectContaining({ left: [], torqueNm: 110 }));
   });
 
   test('figures typed just before Enter are not lost, and a bad one stops the start', () => {
@@ -102,7 +122,8 @@ describe('a new set', () => {
 
   test('a wrong number of positions or angles is named at its field, and nothing starts', () => {
     const onStart = starter();
-    const start = screen.getByRole('button', { name: 'All of this is so: start runout' });
+    // Once all is said, the button says that it starts.
+    const start = screen.getByRole('button', { name: /start runout$/i });
     fireEvent.change(screen.getByLabelText(/drawn up to/), { target: { value: '110' } });
     fireEvent.change(screen.getByLabelText('Positions'), { target: { value: '3' } });
     fireEvent.click(start);
