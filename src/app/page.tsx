@@ -8,6 +8,7 @@ import { allPeople } from '@/server/shop/people';
 import { notSaidYet } from '@/server/shop/firstRun';
 import { whoIsHere } from '@/server/web/who';
 import { latestClosedJobs, openJobs, type JobLine } from '@/server/job/jobs';
+import { vehicleName } from '@/core/job';
 
 const pageNumber = z.coerce.number().int().min(1).max(100_000).catch(1);
 
@@ -66,7 +67,7 @@ export default async function StartPage({
         <JobList
           lines={lines.map((line) => ({
             ...line,
-            name: `${line.make} ${line.model}`,
+            name: vehicleName(line),
             state: stateWords(line),
             since: format(line.createdAt, 'd MMM yyyy'),
           }))}

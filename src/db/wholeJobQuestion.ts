@@ -79,7 +79,8 @@ function questionFor(id: SQL): SQL {
     and ${torqueFigures.make} = ${vehicles.make} and ${torqueFigures.model} = ${vehicles.model}
     and ${torqueFigures.year} = coalesce(${vehicles.year}, 0)
     and ${torqueFigures.drive} = coalesce(${vehicles.drive}::text, '')
-    and ${torqueFigures.variant} = ${vehicles.variant})`;
+    and ${torqueFigures.variant} = case when ${vehicles.make} = '' and ${vehicles.model} = ''
+      then 'plate ' || ${vehicles.plate} else ${vehicles.variant} end)`;
   const parts: Record<keyof JobDocuments, SQL> = {
     job: rowsAsDocument(jobs, { where: eq(jobs.id, id) }),
     vehicle: rowsAsDocument(vehicles, { where: sql`${vehicles.id} = ${vehicleId}` }),

@@ -1,4 +1,6 @@
-import { currentStage, judgeCorner, stagesOf } from '@/core/job';
+import { currentStage, judgeCorner, stagesOf, vehicleName } from '@/core/job';
+import { vehicleForm } from '@/features/vehicles/model';
+import { keepTorqueFigure } from '@/server/rebuild/torque';
 import { decide, undecide } from '@/server/decide/decisions';
 import { loadJob, openJob, openJobs } from '@/server/job/jobs';
 import {
@@ -72,6 +74,47 @@ describe('a job', () => {
       fields: { vehicleId: expect.stringMatching(/not on file/) },
     });
     expect(await openJob(null)).toMatchObject({ ok: false });
+  });
+
+  test('is opened with a vehicle of which only the plate is known', async () => {
+    const newVehicle = { plate: 'quick 7', fastening: 'bolts', studs: 4 };
+    const form = { vehicleId: '', newVehicle, complaint: 'x', odometerKm: '', corners: ['FL'] };
+    const first = (await loadJob(known(await openJob(form))))!;
+    expect(first.vehicle).toMatchObject({ plate: 'QUICK 7', make: '', model: '' });
+    expect(first.vehicle.axles).toMatchObject([
+      { position: 'front', fastening: 'bolts', studs: 4, limits: [] },
+      { position: 'rear', fastening: 'bolts', studs: 4, limits: [] },
+    ]);
+    expect(vehicleName(first.vehicle)).toBe('make and model not entered');
+    // The same plate is the same vehicle, whatever is said of it.
+    const again = known(await openJob({ ...form, newVehicle: { ...newVehicle, studs: 5 } }));
+    expect((await loadJob(again))!.vehicle).toMatchObject({ id: first.vehicle.id });
+    const neither = { ...form, newVehicle: null };
+    const both = { ...form, vehicleId: first.vehicle.id };
+    for (const refused of [neither, both, { ...form, newVehicle: { ...newVehicle, plate: ' ' } }]) {
+      expect(await openJob(refused)).toMatchObject({ ok: false });
+    }
+  });
+
+  test('of a vehicle not named shares no torque figure, and keeps it when it is named', async () => {
+    const quick = async (plate: string) => {
+      const newVehicle = { plate, fastening: 'studs', studs: 5 };
+      const form = { vehicleId: '', newVehicle, complaint: 'x', odometerKm: '', corners: ['FL'] };
+      return known(await openJob(form));
+    };
+    const [own, other] = [await quick('Q-1'), await quick('Q-2')];
+
+    const form = { fastener: 'wheel-nuts', axle: 'front', source: 'maker', angle: 0 };
+    const figure = { text: '115', unit: 'N·m', confirmed: true };
+    const typed = { jobId: own, ...form, figure, treatment: '', oneUse: false };
+    const who = { id: NOWHERE, name: 'Ines', role: 'lead' as const, initials: 'I', isHere: true };
+    known(await keepTorqueFigure(typed, who));
+    const torqueOf = async (id: string) => (await loadJob(id))!.torque.map(({ text }) => text);
+    expect([await torqueOf(own), await torqueOf(other)]).toEqual([['115'], []]);
+    const { vehicle } = (await loadJob(own))!;
+    const named = { ...vehicleForm(vehicle), make: 'Harbour', model: 'Tug' };
+    known(await saveVehicle(vehicle.id, named));
+    expect(await torqueOf(own)).toEqual(['115']);
   });
 
   test('records only what the readings advise, and takes it back', async () => {

@@ -106,6 +106,7 @@ export const work = (more: Partial<CornerWork> = {}): CornerWork => ({
   choices: PROCEDURE.parts.map((part) => ({ ...part, fate: 'reuse' })),
   parts: [],
   pistons: { count: 1, diameterUm: 40_000, calipers: 2 },
+  seat: null,
   photos: [],
   units: 'mm',
   ...more,

@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { VehicleSearch } from '@/features/vehicles/VehicleSearch';
 import { vehiclesPage } from '@/server/shop/vehicles';
 import { Pager } from '@/ui/shell';
+import { vehicleName } from '@/core/job';
 
 export const metadata: Metadata = { title: 'Vehicles' };
 
@@ -47,9 +48,7 @@ export default async function VehiclesPage({
                 <li key={id}>
                   <Link className="zh-job" href={`/vehicles/${id}`}>
                     <span className="zh-job-plate">{plate}</span>
-                    <span>
-                      {make} {model}
-                    </span>
+                    <span>{vehicleName({ make, model })}</span>
                   </Link>
                 </li>
               ))}

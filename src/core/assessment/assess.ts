@@ -1,10 +1,12 @@
 import {
   checkMounting,
+  doubtSeat,
   solveIndex,
   type HubFace,
   type IndexInput,
   type IndexResult,
   type MountingCheck,
+  type SeatDoubt,
 } from '../indexing';
 import {
   solveMachining,
@@ -56,12 +58,17 @@ export interface CornerAssessment {
   readonly index: IndexResult | null;
   /** The latest mounting against what the earlier ones predict for it. */
   readonly mounting: MountingCheck | null;
+  /** The set (of the record’s) whose seat is asked for: it reads otherwise than it should there. */
+  readonly seatDoubt: (Omit<SeatDoubt, 'mount'> & { readonly set: number }) | null;
   /** Outboard less inboard runout against thickness, where all three share a mounting. */
   readonly crossCheck: CrossCheck | null;
-  readonly machining: {
-    readonly onVehicle: MachiningResult;
-    readonly bench: MachiningResult;
-  } | null;
+  readonly machining: PlannedCuts | null;
+}
+
+/** A cut on either lathe; on the vehicle null where nothing was read in the present seat. */
+export interface PlannedCuts {
+  readonly onVehicle: MachiningResult | null;
+  readonly bench: MachiningResult;
 }
 
 const isRunout = (set: CornerRecord['sets'][number]): set is RunoutSet => set.kind === 'runout';
@@ -177,6 +184,24 @@ function asReadLike(inner: ThicknessSet, outer: ThicknessSet): number[][] {
   );
 }
 
+/** Which of the mountings that are solved together reads as another seat, unless it was confirmed. */
+function seatDoubtOf(
+  { sets }: CornerRecord,
+  input: IndexInput,
+  runouts: readonly RunoutSet[],
+): CornerAssessment['seatDoubt'] {
+  const latest = runouts.at(-1);
+  // The two faces of a rotor are two waves: each is held against its own.
+  for (const face of ['outboard', 'inboard'] as const) {
+    const alike = runouts.filter((set) => latest && atSamePlaces(set, latest) && set.face === face);
+    const answered = alike.flatMap(({ isSeatSaid }, i) => (isSeatSaid ? [i] : []));
+    const doubt = doubtSeat({ ...input, mounts: alike.map(asMounting) }, answered);
+    const set = doubt && alike[doubt.mount];
+    if (set) return { stated: doubt.stated, readsAs: doubt.readsAs, set: sets.indexOf(set) };
+  }
+  return null;
+}
+
 /** A set's laps and closing readings, outboard-positive. */
 function asMounting(set: RunoutSet): {
   shift: number;
@@ -265,36 +290,88 @@ function hubShare(index: IndexResult | null): HubShare | undefined {
   return { kind: 'phasor', ...first.hub };
 }
 
-/** Cuts on both lathes, from a runout set read in the thickness set's mounting and positions. */
+/**
+ * Thickness, one value a place of the hub, as it stands with the rotor moved from one seat to
+ * another. A move by whole places is exact; between places it is the trigonometric interpolation
+ * of what was read. Lengths in micrometres. Source: handbook 2.
+ */
+function thicknessInSeat(
+  averaged: readonly Micrometres[],
+  { from, to }: { readonly from: number; readonly to: number },
+  studs: number,
+): readonly Micrometres[] {
+  const n = averaged.length;
+  const places = ((to - from) * n) / studs;
+  return averaged.map((_, j) => interpolatedAt(averaged, j - places));
+}
+
+/** What evenly spaced values are at a place, counted in their spacings from the first. */
+function interpolatedAt(values: readonly number[], place: number): number {
+  const n = values.length;
+  if (Number.isInteger(place)) return values[((place % n) + n) % n] ?? 0;
+  const weight = (i: number): number => {
+    const half = (Math.PI * (place - i)) / n;
+    const lower = n % 2 === 0 ? Math.tan(half) : Math.sin(half);
+    return Math.sin(n * half) / (n * lower);
+  };
+  return values.reduce((sum, value, i) => sum + value * weight(i), 0);
+}
+
+/** What a cut is planned from: a face and the thickness under it, place by place. */
+interface CutProfile {
+  readonly set: RunoutSet;
+  readonly thickness: readonly Micrometres[];
+}
+
+/** The newest runout in a seat, with the thickness turned into it; null where there is none. */
+function profileIn(
+  seat: number,
+  runouts: readonly RunoutSet[],
+  thickness: ThicknessSet,
+  averaged: readonly Micrometres[],
+  studs: number,
+): CutProfile | null {
+  const set = runouts.findLast((each) => each.shift === seat && atSamePlaces(each, thickness));
+  if (!set) return null;
+  const move = { from: thickness.shift, to: seat };
+  return { set, thickness: thicknessInSeat(averaged, move, studs) };
+}
+
+/**
+ * Cuts on both lathes. The bench takes the rotor as it was read in any seat; on the vehicle it is
+ * cut as it sits now: laps of another seat plan no cut. Source: handbook 9.
+ */
 function machiningOf(
   record: CornerRecord,
   runouts: readonly RunoutSet[],
   thickness: ThicknessSet | undefined,
   figures: ThicknessFigures | null,
   index: IndexResult | null,
-): CornerAssessment['machining'] {
+): PlannedCuts | null {
   const { discard, machineTo } = record.limits;
-  if (!thickness || !figures || !discard) return null;
   // A cut is planned on even positions from the chalk mark only.
-  const together = thickness.angles
-    ? undefined
-    : runouts.findLast((set) => set.shift === thickness.shift && atSamePlaces(set, thickness));
+  if (!thickness || !figures || !discard || thickness.angles) return null;
+  const profile = (seat: number): CutProfile | null =>
+    profileIn(seat, runouts, thickness, figures.averaged, record.studs);
+  const present = profile(record.seat ?? runouts.at(-1)?.shift ?? thickness.shift);
+  const together = profile(thickness.shift) ?? present;
   if (!together) return null;
-  const outboard = averagesOf(together, runoutLimit(record.limits).value).averaged;
   const { arborError, residual, ...allowances } = record.cut ?? {};
-  const common = {
-    ...allowances,
-    outboard,
-    thickness: figures.averaged,
-    gauge: thickness.gauge,
-    limits: { discard: discard.value, machineTo: machineTo?.value },
-    equalCuts: record.equalCuts,
+  const cut = (from: CutProfile, lathe: MachiningInput['lathe']): MachiningResult => {
+    const input: MachiningInput = {
+      ...allowances,
+      outboard: averagesOf(from.set, runoutLimit(record.limits).value).averaged,
+      thickness: from.thickness,
+      gauge: thickness.gauge,
+      limits: { discard: discard.value, machineTo: machineTo?.value },
+      equalCuts: record.equalCuts,
+      lathe,
+    };
+    return onTheirGauges(solveMachining(input), [from.set, thickness]);
   };
-  const cut = (lathe: MachiningInput['lathe']): MachiningResult =>
-    onTheirGauges(solveMachining({ ...common, lathe }), [together, thickness]);
   return {
-    onVehicle: cut({ kind: 'on-vehicle', residual }),
-    bench: cut({ kind: 'bench', arborError, hub: hubShare(index) }),
+    onVehicle: present && cut(present, { kind: 'on-vehicle', residual }),
+    bench: cut(together, { kind: 'bench', arborError, hub: hubShare(index) }),
   };
 }
 
@@ -326,6 +403,7 @@ export function assessCorner(record: CornerRecord, draws?: number): CornerAssess
     thicknessVerdicts: thickness?.verdicts ?? null,
     index,
     mounting: input && checkMounting(input),
+    seatDoubt: input && seatDoubtOf(record, input, runouts),
     crossCheck: check,
     machining: machiningOf(record, runouts, thicknessSet, figures, index),
   };

@@ -9,10 +9,12 @@ export type LatheKind = 'on-vehicle' | 'bench';
 
 /** What to do about a corner, with the figures that its sentence needs. */
 export type Advice =
-  | { readonly kind: 'measure'; readonly what: 'runout' | 'thickness' }
+  | { readonly kind: 'measure'; readonly what: 'runout' | 'thickness' | 'present-seat' }
   | { readonly kind: 'limit-missing'; readonly what: 'discard' }
   | { readonly kind: 'not-valid'; readonly reasons: readonly Reason[] }
   | { readonly kind: 'seat-again' }
+  /** A mounting reads as another seat, or as none: which it is, is asked before it counts. */
+  | { readonly kind: 'which-seat'; readonly stated: number; readonly readsAs: number | null }
   | { readonly kind: 'within' }
   /** Within since the rotor was moved: it is kept where it sits now. */
   | {
@@ -126,19 +128,17 @@ function cutOrReplace(record: CornerRecord, assessment: CornerAssessment): Advic
     return { kind: 'replace', why: 'no-cut-allowed', by: 0, hubToo, reasons: against };
   }
   if (!machining) return { kind: 'measure', what: 'thickness' };
-  const options = (['on-vehicle', 'bench'] as const)
-    .map((lathe) => ({
-      lathe,
-      cut: lathe === 'bench' ? machining.bench : machining.onVehicle,
-    }))
+  const cuts = (['on-vehicle', 'bench'] as const).flatMap((lathe) => {
+    const cut = lathe === 'bench' ? machining.bench : machining.onVehicle;
+    return cut ? [{ lathe, cut }] : [];
+  });
+  const [chosen] = cuts
     .filter(({ cut }) => cures(cut, limit))
     .sort((p, q) => q.cut.finishedThickness - p.cut.finishedThickness);
-  const chosen = options[0];
   if (chosen) return machine(chosen.lathe, chosen.cut);
-  const shortfalls = [machining.onVehicle, machining.bench].map(
-    (cut) => -(cut.verdict.margin ?? 0),
-  );
-  const tooThin = ![machining.onVehicle, machining.bench].some(mayBeCut);
+  if (!machining.onVehicle) return { kind: 'measure', what: 'present-seat' };
+  const shortfalls = cuts.map(({ cut }) => -(cut.verdict.margin ?? 0));
+  const tooThin = !cuts.some(({ cut }) => mayBeCut(cut));
   return {
     kind: 'replace',
     why: tooThin ? 'too-thin-to-cut' : 'no-cut-cures',
@@ -203,7 +203,7 @@ function keptAt(record: CornerRecord, assessment: CornerAssessment): Advice | nu
  *
  * Below discard thickness, or condemned by what was seen, the rotor is replaced, whatever
  * else; then comes what is not
- * valid, then what is missing, then a discard verdict too close to call, then
+ * valid, then a seat that is in doubt, then what is missing, then a discard verdict too close to call, then
  * thickness variation (which only metal or a new rotor cures), then runout (index before
  * hub before cut before new rotor). Never advises a cut that ends below machine-to with
  * its guard band. Source: handbook 5, 6, 9, 11.
@@ -221,6 +221,10 @@ export function advise(record: CornerRecord, assessment: CornerAssessment): Advi
   }
   const notValid = invalid([runout?.verdict, thickness?.dtvVerdict, index?.verdict]);
   if (notValid) return { kind: 'not-valid', reasons: notValid };
+  const { seatDoubt } = assessment;
+  if (seatDoubt) {
+    return { kind: 'which-seat', stated: seatDoubt.stated, readsAs: seatDoubt.readsAs };
+  }
   if (!runout) return { kind: 'measure', what: 'runout' };
   if (!thickness) return { kind: 'measure', what: 'thickness' };
   if (!discard) return { kind: 'limit-missing', what: 'discard' };

@@ -1,4 +1,5 @@
 import type { RecordedFinding } from '../diagnosis';
+import { thinToHigh } from '../quality';
 import { concludeRoadTest, type RoadTestResult } from '../roadtest';
 import { WORKSHOP_DEFAULTS, type Verdict } from '../verdict';
 import type { CornerAssessment } from './assess';
@@ -10,15 +11,11 @@ const shareOf = (verdict: Verdict | undefined): number | null =>
     ? null
     : verdict.value / verdict.limit;
 
-/** How near a thin place must lie to a high or low spot, in degrees. Source: handbook 8. */
-const SAME_PLACE_DEG = 45;
-
 /** Whether the thin place lies at the high or low spot of the runout; null if not known. */
 function thinAtHigh({ firstRunout, thickness, shift }: CornerAssessment, at: number | null) {
-  const wobble = firstRunout?.orders.find(({ order }) => order === 1);
-  if (!wobble?.clear || !thickness || at !== shift) return null;
-  const apart = Math.abs(((thickness.thin.angleDeg - wobble.highSpotDeg + 540) % 360) - 180);
-  return apart <= SAME_PLACE_DEG || apart >= 180 - SAME_PLACE_DEG;
+  if (!firstRunout || !thickness || at !== shift) return null;
+  const places = thinToHigh(firstRunout, thickness);
+  return places && places.at !== null;
 }
 
 /** Hub's and rotor's share of order 1 where the mountings tell them apart. */

@@ -39,6 +39,8 @@ export interface RawSet {
   readonly gaugeName?: string | null;
   /** Day on which the gauge’s calibration ran out or will, like 2031-04-30. */
   readonly gaugeDue?: string | null;
+  /** Somebody has confirmed the seat that it is said to be of. */
+  readonly seatSaid?: boolean;
   /** Read with a virtual gauge: practice. */
   readonly isVirtual?: boolean;
   /** When it was begun: the day on which a calibration counts. */
@@ -153,5 +155,6 @@ export function measuredSet(set: RawSet): MeasuredSet | null {
     face: set.face,
     closing,
     endPlay: set.endPlayUm ?? undefined,
+    isSeatSaid: set.seatSaid,
   };
 }

@@ -48,6 +48,8 @@ export interface RunoutSet extends SetBase {
   readonly face: Face;
   readonly closing?: readonly Micrometres[] | undefined;
   readonly endPlay?: Micrometres | undefined;
+  /** Somebody has confirmed that it sits where it is said to. */
+  readonly isSeatSaid?: boolean | undefined;
 }
 
 export interface ThicknessSet extends SetBase {
@@ -98,6 +100,8 @@ export interface CornerRecord {
   readonly isCaptive?: boolean | undefined;
   /** What a cut has to reckon with; workshop defaults where left out. */
   readonly cut?: CutFigures | undefined;
+  /** Where the rotor sits now, as an index shift; the seat of the latest runout where left out. */
+  readonly seat?: number | undefined;
 }
 
 const workshop = (value: Micrometres): SourcedLimit => ({ value, source: 'workshop' });

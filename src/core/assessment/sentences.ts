@@ -20,6 +20,26 @@ export function sayMove(wording: Wording, from: number, to: number): string | nu
   return `${plural(studs, fastenerName(wording.fastening))} ${direction} as you face it`;
 }
 
+/** "as first marked", or "2 studs clockwise of its first mark as you face it". */
+export function saySeat(wording: Omit<Wording, 'units'>, shift: number): string {
+  const { studs, direction } = facingMove(wording, facingSense(wording.corner), 0, shift);
+  if (studs === 0) return 'as first marked';
+  return `${plural(studs, fastenerName(wording.fastening))} ${direction} of its first mark as you face it`;
+}
+
+/**
+ * A move in one frame of reference: where the mark goes counted from its first place, with the way
+ * from where it sits now beside it where the two differ.
+ */
+export function sayMoveTo(wording: Wording, from: number, to: number): string {
+  const now = sayMove(wording, from, to);
+  if (now === null) return 'Leave the rotor where it sits';
+  if (from === 0) return `Move the rotor ${now}`;
+  return to === 0
+    ? `Move the rotor back to its first mark: ${now}, from where it sits now`
+    : `Move the rotor ${saySeat(wording, to)}: ${now}, from where it sits now`;
+}
+
 /** An advice in one sentence to act on, and the reason in one or two more. */
 export interface AdviceWords {
   readonly todo: string;
@@ -53,20 +73,30 @@ const REPLACE_WHY = {
   'no-cut-allowed': (_by: string, reasons: string) => `It may not be machined: ${reasons}.`,
 } as const;
 
-/** ", rotor moved 2 studs clockwise as you face it", or nothing where it stays. */
+const MEASURE_WORDS: Readonly<Record<Extract<Advice, { kind: 'measure' }>['what'], AdviceWords>> = {
+  runout: {
+    todo: 'Measure runout.',
+    why: 'Nothing can be decided before the rotor was read on the hub.',
+  },
+  thickness: {
+    todo: 'Measure thickness.',
+    why: 'Read it at the same positions and mounting as the runout, so that a cut can be planned.',
+  },
+  'present-seat': {
+    todo: 'Measure runout and thickness where the rotor sits now.',
+    why: 'Laps of another seat plan no cut on the vehicle.',
+  },
+};
+
+/** ", and move the rotor 2 studs clockwise as you face it", or nothing where it stays. */
 function plateMove(advice: Extract<Advice, { kind: 'plate' }>, wording: Wording): string {
-  const move = sayMove(wording, advice.from, advice.shift);
-  return move === null ? '' : `, and move the rotor ${move}`;
+  if (advice.from === advice.shift) return '';
+  const move = sayMoveTo(wording, advice.from, advice.shift);
+  return `, and ${move.charAt(0).toLowerCase()}${move.slice(1)}`;
 }
 
 const SPEAK: Speaker = {
-  measure: ({ what }) => ({
-    todo: what === 'runout' ? 'Measure runout.' : 'Measure thickness.',
-    why:
-      what === 'runout'
-        ? 'Nothing can be decided before the rotor was read on the hub.'
-        : 'Read it at the same positions and mounting as the runout, so that a cut can be planned.',
-  }),
+  measure: ({ what }) => MEASURE_WORDS[what],
   'limit-missing': () => ({
     todo: 'Enter the discard thickness.',
     why: 'It is stamped on the rotor or in the maker\u2019s service information. Without it no thickness verdict is given.',
@@ -82,6 +112,10 @@ const SPEAK: Speaker = {
     todo: 'Clean, refit and measure again.',
     why: 'The rotor did not seat the same way twice: dirt, burr, bent stud, or nuts not drawn up evenly.',
   }),
+  'which-seat': ({ stated, readsAs }, wording) => ({
+    todo: 'Say where the rotor sits: it reads otherwise.',
+    why: `Said: ${saySeat(wording, stated)}. ${readsAs === null ? 'It reads like no seat that was read before.' : `It reads as it did ${saySeat(wording, readsAs)}.`} Look at the mark; the set counts once that is settled.`,
+  }),
   within: () => ({
     todo: 'Leave this rotor as it is.',
     why: 'Runout, thickness variation and thickness are within their limits. Look for the cause elsewhere.',
@@ -95,11 +129,11 @@ const SPEAK: Speaker = {
     why: `The ${what} is nearer to its limit than the gauge can tell. ${settleWords(laps)}`,
   }),
   'second-mounting': ({ from, to }, wording) => ({
-    todo: `Move the rotor ${sayMove(wording, from, to) ?? 'on'} and measure runout again.`,
+    todo: `${sayMoveTo(wording, from, to)}, then measure runout again.`,
     why: 'A second mounting tells the hub\u2019s share from the rotor\u2019s.',
   }),
   index: (advice, wording) => ({
-    todo: `Move the rotor ${sayMove(wording, advice.from, advice.to) ?? 'nowhere'}.`,
+    todo: `${sayMoveTo(wording, advice.from, advice.to)}.`,
     why: `Predicted ${deviation(wording, advice.tir)} (limit ${deviation(wording, advice.limit)}), now ${deviation(wording, advice.before)}. Chance to end within: ${Math.round(advice.probability * 100)} %. Measure again after the move.`,
   }),
   plate: (advice, wording) => ({

@@ -152,8 +152,8 @@ describe('what findings and house rules rule out', () => {
   });
 
   test('equal cuts, where the house asks for them, take the deeper side twice', () => {
-    const own = assessCorner(record(sets)).machining!.onVehicle;
-    const equal = assessCorner(record(sets, { equalCuts: true })).machining!.onVehicle;
+    const own = assessCorner(record(sets)).machining!.onVehicle!;
+    const equal = assessCorner(record(sets, { equalCuts: true })).machining!.onVehicle!;
     expect(equal.depthOutboard).toBe(equal.depthInboard);
     expect(equal.depthOutboard).toBeCloseTo(Math.max(own.depthOutboard, own.depthInboard), 6);
     expect(equal.finishedThickness).toBeLessThanOrEqual(own.finishedThickness);

@@ -30,7 +30,8 @@ function read(at: Standing, setup: PolicySetup, random: RandomSource, laps = 1):
   const own = readDial(at.truth, { ...run, gauge: DIAL }, random).laps;
   const runout: MeasuredSet = {
     ...{ kind: 'runout', face: 'outboard', gauge: DIAL },
-    ...{ shift: at.shift, laps: own },
+    // It sits where it is said to: asked, that would be confirmed.
+    ...{ shift: at.shift, laps: own, isSeatSaid: true },
   };
   if (at.sets.some(({ kind }) => kind === 'thickness')) {
     return { ...at, sets: [...at.sets, runout] };

@@ -60,7 +60,9 @@ function measure(
   const { truth, shift, sets } = standing;
   const run = { shift, positions: setup.positions, laps: asked ?? 1 };
   const { laps } = readDial(truth, { ...run, gauge: DIAL }, random);
-  const runout: MeasuredSet = { kind: 'runout', face: 'outboard', gauge: DIAL, shift, laps };
+  // Nobody errs about the seat here: asked, it would be confirmed.
+  const seat = { shift, isSeatSaid: true };
+  const runout: MeasuredSet = { kind: 'runout', face: 'outboard', gauge: DIAL, ...seat, laps };
   const thickness: MeasuredSet = {
     kind: 'thickness',
     gauge: MICROMETER,

@@ -207,6 +207,6 @@ describe('forms', () => {
   test('a job needs a vehicle, a complaint and a corner', () => {
     const empty = { vehicleId: '', complaint: '  ', odometerKm: 'far', corners: [] };
     const fields = jobFormSchema.safeParse(empty).error?.issues.map(({ path }) => path[0]);
-    expect(fields).toEqual(['vehicleId', 'complaint', 'odometerKm', 'corners']);
+    expect(fields).toEqual(['complaint', 'odometerKm', 'corners', 'vehicleId']);
   });
 });

@@ -3,3 +3,4 @@ export * from './separate';
 export * from './monteCarlo';
 export * from './solveIndex';
 export * from './checkMounting';
+export * from './seatDoubt';

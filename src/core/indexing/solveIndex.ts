@@ -84,7 +84,7 @@ export interface IndexResult {
 /** Unknowns of order 1: the hub's part and the rotor's. */
 const UNKNOWNS = 2;
 /** A mounting that misses what the others predict by more is not the same seat. */
-const SEAT_SIGMAS = 3;
+export const SEAT_SIGMAS = 3;
 /** Shifts this close to the best are as good; the smaller movement is taken. */
 const AS_GOOD: Micrometres = 1;
 const SURE = 0.95;
@@ -121,10 +121,12 @@ export function hubPhasor(hub: HubFace, gauge: Gauge): HubPhasor {
   return { z: scale(first, lever), variance: (componentVariances(fit)[0] ?? 0) * lever ** 2 };
 }
 
-const firstOrder = (orders: readonly OrderPhasor[]): Complex => orders[0]?.z ?? { re: 0, im: 0 };
+/** The phasor of order 1. */
+export const firstOrder = (orders: readonly OrderPhasor[]): Complex =>
+  orders[0]?.z ?? { re: 0, im: 0 };
 
 /** Variance per component of a predicted order-1 phasor at a shift. */
-function predictedVariance(order: SeparatedOrder, shift: number, studs: number): number {
+export function predictedVariance(order: SeparatedOrder, shift: number, studs: number): number {
   const turn = turnOf(order.order, shift, studs);
   const viaHub = modulus(add({ re: order.factor.hub, im: 0 }, multiply(order.factor.cross, turn)));
   return viaHub ** 2 + order.factor.rotor ** 2;

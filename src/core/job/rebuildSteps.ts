@@ -6,6 +6,7 @@ import { checksOfKind, findCheck, isDone, isWritten, latest } from './checks';
 import { choiceAt } from './choice';
 import { contextAt, looksOf, rulesOf } from './procedure';
 import { cornerRecord, setsOfCorner } from './record';
+import { seatToFit } from './seat';
 import { oncePer, oncePerPlace } from './remember';
 import type { Check, CheckOfKind, Correction, Job } from './types';
 
@@ -151,14 +152,10 @@ export const rebuildContext = oncePerPlace((job: Job, corner: Corner): Context |
   return { ...context, traits };
 });
 
-/** Corrections that leave the rotor, and its mark, what they are. */
-const KEEPS_ITS_MARK: readonly Correction[] = ['index', 'plate'];
-
-/** Where the mark of a rotor goes that was moved on its hub, from where it was marked first; null for any other. */
+/** Where the mark of the rotor of a corner goes, in words; null where nothing says so. */
 function sayRotorSeat(job: Job, corner: Corner): string | null {
-  const decision = job.decisions.find((each) => each.corner === corner);
-  const shift = decision?.shift ?? null;
-  if (!decision || shift === null || !KEEPS_ITS_MARK.includes(decision.correction)) return null;
+  const shift = seatToFit(job, corner);
+  if (shift === null) return null;
   const { studs, fastening } = cornerRecord(job, corner, 'before');
   const move = sayMove({ corner, studs, fastening, units: 'mm' }, 0, shift);
   return move === null
@@ -183,4 +180,24 @@ export function hydraulicSteps(job: Job): PlannedStep[] {
   if (!first) return [];
   const traits = new Set(contexts.flatMap((context) => [...context.traits]));
   return planSteps(PROCEDURE, { ...first, traits }, 'hydraulics');
+}
+
+/** A correction that was decided and is not ticked as done yet. */
+export interface OpenCorrection {
+  readonly words: string;
+  /** Figures or cautions of its own page come first: the tick alone does not end it. */
+  readonly asksMore: boolean;
+}
+
+/** What was decided for a corner and waits for its tick; null where nothing does. */
+export function openCorrection(job: Job, corner: Corner): OpenCorrection | null {
+  const decision = job.decisions.find((each) => each.corner === corner);
+  if (!decision || decision.correction === 'leave' || correctedAt(job, corner)) return null;
+  const written = (...items: ('finished' | 'returned' | 'maker-allows' | 'threads')[]) =>
+    items.map((item) => isWritten(job, 'correct', corner, item));
+  const isCut = ['machine-on-vehicle', 'machine-bench'].includes(decision.correction);
+  const asksCut = isCut && !written('finished', 'returned').includes(true);
+  const isPlate = decision.correction === 'plate';
+  const asksPlate = isPlate && written('maker-allows', 'threads').includes(false);
+  return { words: decision.words, asksMore: asksCut || asksPlate };
 }

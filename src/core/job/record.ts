@@ -5,6 +5,7 @@ import { findCheck } from './checks';
 import { judgedAxles } from './past';
 import { ruledOutAt, rulesOf } from './procedure';
 import { oncePerPlace } from './remember';
+import { seatToCorrect } from './seat';
 import type { Axle, Job, Phase, ReadingSet } from './types';
 
 /** An axle's figures by kind. */
@@ -65,6 +66,7 @@ function cornerRecordAnew(job: Job, corner: Corner, phase: Phase): CornerRecord 
     equalCuts: cutsEqually(rules),
     isCaptive: axle.traits.some((trait) => CAPTIVE.includes(trait)),
     cut: cutFigures(job, corner),
+    ...(phase === 'before' ? { seat: seatToCorrect(job, corner) } : {}),
   };
 }
 

@@ -181,8 +181,9 @@ function lacks(action: Action, input: OptionsInput, ground: Ground): Note[] {
   if (isAllNew && !assessment.index && mustGo) needs.push(missing('runout'));
   if (action === 'plate' && record.limits.radius === undefined) needs.push(missing('radius'));
   if (metalOf(action) !== 'new' && !record.limits.discard) needs.push(missing('discard'));
-  if (isCut(action) && !assessment.machining && record.limits.discard) {
-    needs.push(missing(assessment.thickness ? 'runout' : 'thickness'));
+  if (isCut(action) && record.limits.discard) {
+    if (!assessment.machining) needs.push(missing(assessment.thickness ? 'runout' : 'thickness'));
+    else if (!cutFor(action, assessment)) needs.push(missing('present-seat'));
   }
   return needs;
 }

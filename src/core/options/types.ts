@@ -42,6 +42,7 @@ export type Note =
 export type Missing =
   | 'runout'
   | 'second-mounting'
+  | 'present-seat'
   | 'thickness'
   | 'discard'
   | 'radius'

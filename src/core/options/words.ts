@@ -7,6 +7,8 @@ import type { Missing, Note, Option } from './types';
 const MISSING: Readonly<Record<Missing, string>> = {
   runout: 'runout is not measured',
   'second-mounting': 'hub and rotor are not told apart: measure a second mounting',
+  'present-seat':
+    'runout and thickness are not measured where the rotor sits now: laps of another seat plan no cut on the vehicle',
   thickness: 'thickness is not measured at the positions and in the mounting of the runout',
   discard: 'the discard thickness is not entered',
   radius: 'the radius on which the rotor is read is not entered',

@@ -189,8 +189,8 @@ describe('signatures', () => {
   test('saddle and nut pull, the latter only where the positions carry it', () => {
     const shape = (n: number) =>
       wave(n, [
-        [2, 9, 10],
-        [5, 9, 5],
+        [2, 20, 10],
+        [5, 20, 5],
       ]);
     expect(signaturesOf(runout(shape(15)), null, 5).map(({ kind }) => kind)).toEqual([
       'saddle',
@@ -203,10 +203,30 @@ describe('signatures', () => {
 
   test('each has words that name what to do or why', () => {
     const say = (value: number) => `${value.toFixed(0)} um`;
-    const [pull] = signaturesOf(runout(wave(15, [[5, 9, 5]])), null, 5);
+    const [pull] = signaturesOf(runout(wave(15, [[5, 30, 5]])), null, 5);
     expect(describeSignature(pull!, say).words).toMatch(/torque sequence/);
-    const [saddle] = signaturesOf(runout(wave(12, [[2, 9, 5]])), null, 5);
-    expect(describeSignature(saddle!, say).title).toBe('Saddle, 18 um');
+    const [saddle] = signaturesOf(runout(wave(12, [[2, 30, 5]])), null, 5);
+    expect(describeSignature(saddle!, say).title).toBe('Saddle, 60 um');
+  });
+
+  test('within its limit nothing is named, nor a place that is not clear', () => {
+    const wobble = runout(wave(12, [[1, 30, 20]]));
+    expect(signaturesOf(wobble, thickness(wave(12, [[1, 4, 200]])), 5)).toEqual([]);
+    const shape = wave(15, [
+      [2, 9, 10],
+      [5, 9, 5],
+    ]);
+    expect(signaturesOf(runout(shape), null, 5)).toEqual([]);
+    const even = thickness(wave(12, [[3, 8, 0]]));
+    expect(even.dtvVerdict.state).toBe('beyond');
+    expect(signaturesOf(wobble, even, 5)).toEqual([]);
+  });
+
+  test('the thin place is that of the fit, with its uncertainty', () => {
+    const wobble = runout(wave(12, [[1, 30, 20]]));
+    const [thin] = signaturesOf(wobble, thickness(wave(12, [[1, 8, 187]])), 5);
+    expect(thin).toMatchObject({ kind: 'thin-place', thinDeg: 7 });
+    expect(describeSignature(thin!, String).words).toMatch(/^The rotor is thin at 7° ± \d+°, at/);
   });
 });
 

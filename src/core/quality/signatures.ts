@@ -1,6 +1,7 @@
 import type { OrderReport } from '../harmonics';
 import type { RunoutResult } from '../runout';
-import type { ThicknessFigures } from '../thickness';
+import type { VerdictState } from '../verdict';
+import { thinSpot, type ThicknessFigures } from '../thickness';
 import type { Degrees, Micrometres } from '../units';
 
 /** A pattern that names a cause, with the figures it rests on. */
@@ -11,6 +12,8 @@ export type Signature =
       readonly at: 'high' | 'low' | 'both';
       readonly apart: Degrees;
       readonly thinDeg: Degrees;
+      /** Standard uncertainty of the thin place. */
+      readonly uThinDeg: Degrees;
       readonly highDeg: Degrees;
     }
   | { readonly kind: 'saddle'; readonly peakToPeak: Micrometres; readonly highDeg: Degrees }
@@ -31,18 +34,42 @@ export const apartDeg = (p: Degrees, q: Degrees): Degrees =>
 const orderOf = (orders: readonly OrderReport[], order: number): OrderReport | undefined =>
   orders.find((each) => each.order === order && each.clear);
 
-/** Where the thin place sits to the high spot, or null where neither is clear or near. */
-export function thinPlace(runout: RunoutResult, thickness: ThicknessFigures): Signature | null {
+/** A place counts as clear from this standard uncertainty down. Source: handbook 8. */
+const CLEAR_PLACE: Degrees = 30;
+
+/** Variation is worth a cause only where it is not within its limit. */
+const isNotWithin = ({ state }: { readonly state: VerdictState }): boolean =>
+  state === 'beyond' || state === 'too-close';
+
+/** The thin place of a rotor beside the high spot of its runout. */
+export interface ThinToHigh {
+  /** Where it sits to the high spot; null where it is near neither. */
+  readonly at: 'high' | 'low' | 'both' | null;
+  readonly apart: Degrees;
+  readonly thinDeg: Degrees;
+  readonly uThinDeg: Degrees;
+  readonly highDeg: Degrees;
+}
+
+/**
+ * How the thin place sits to the high spot; null where thickness variation is within its limit, or
+ * either place is not clear: then nothing is said of it. Source: handbook 8.
+ */
+export function thinToHigh(runout: RunoutResult, thickness: ThicknessFigures): ThinToHigh | null {
   const wobble = orderOf(runout.orders, 1);
-  const waves = [orderOf(thickness.orders, 1), orderOf(thickness.orders, 2)];
-  if (!wobble || waves.every((wave) => !wave)) return null;
-  const thinDeg = thickness.thin.angleDeg;
-  const apart = apartDeg(thinDeg, wobble.highSpotDeg);
-  const isTwice = (waves[1]?.amplitude ?? 0) > (waves[0]?.amplitude ?? 0);
+  const thin = thinSpot(thickness);
+  if (!wobble || !thin || !isNotWithin(thickness.dtvVerdict)) return null;
+  if (thin.uncertaintyDeg > CLEAR_PLACE || wobble.uHighSpotDeg > CLEAR_PLACE) return null;
+  const apart = apartDeg(thin.angleDeg, wobble.highSpotDeg);
   const isNear = apart <= SAME_PLACE || apart >= 180 - SAME_PLACE;
-  if (!isNear) return null;
-  const at = isTwice ? 'both' : apart <= SAME_PLACE ? 'high' : 'low';
-  return { kind: 'thin-place', at, apart, thinDeg, highDeg: wobble.highSpotDeg };
+  const side = apart <= SAME_PLACE ? 'high' : 'low';
+  return {
+    at: isNear ? (thin.isTwice ? 'both' : side) : null,
+    apart,
+    thinDeg: thin.angleDeg,
+    uThinDeg: thin.uncertaintyDeg,
+    highDeg: wobble.highSpotDeg,
+  };
 }
 
 /** A shape counts as a signature from this share of the limit, peak to peak. */
@@ -51,7 +78,7 @@ const SHARE_SEEN = 0.2;
 /**
  * The signatures of a corner as read: thin place against high spot, saddle, and nut pull.
  * Runout and thickness must be of one mounting for the first. An order that the positions
- * cannot carry is not named. Source: handbook 3, 4, 8.
+ * cannot carry, and variation within its limit, is not named. Source: handbook 3, 4, 8.
  */
 export function signaturesOf(
   runout: RunoutResult | null,
@@ -60,10 +87,11 @@ export function signaturesOf(
 ): Signature[] {
   const found: Signature[] = [];
   if (runout && thickness) {
-    const thin = thinPlace(runout, thickness);
-    if (thin) found.push(thin);
+    const thin = thinToHigh(runout, thickness);
+    if (thin && thin.at !== null) found.push({ kind: 'thin-place', ...thin, at: thin.at });
   }
-  if (!runout) return found;
+  // Within its limit a face has the shape that it has.
+  if (!runout || !isNotWithin(runout.verdict)) return found;
   const least = SHARE_SEEN * runout.verdict.limit;
   const saddle = orderOf(runout.orders, 2);
   if (saddle && saddle.peakToPeak >= least) {
@@ -97,7 +125,7 @@ export function describeSignature(
     case 'thin-place':
       return {
         title: 'Thin place and high spot belong together',
-        words: `The rotor is thin ${AT[signature.at]}. Runout made this thickness variation; put the runout right or it comes back.`,
+        words: `The rotor is thin at ${signature.thinDeg.toFixed(0)}° ± ${(2 * signature.uThinDeg).toFixed(0)}°, ${AT[signature.at]}. Runout made this thickness variation; put the runout right or it comes back.`,
       };
     case 'saddle':
       return {

@@ -1,3 +1,4 @@
 export * from './correct';
 export * from './measureThickness';
 export * from './solveThickness';
+export * from './thinSpot';

@@ -1,22 +1,26 @@
 import { and, eq } from 'drizzle-orm';
 import type { Database } from '../client';
 import { torqueFigures } from '../schema';
-import type { Vehicle } from '../../core/job';
+import { isUnnamed, type Vehicle } from '../../core/job';
 
 export type TorqueFigureRow = typeof torqueFigures.$inferSelect;
 export type NewTorqueFigure = Omit<typeof torqueFigures.$inferInsert, 'id' | 'at'>;
 
-/** What torque figures are kept by: alike in all of it, vehicles share them. */
+/** What torque figures are kept by: alike in all of it, vehicles share them; one not named has its own. */
 export type TorqueKey = Pick<TorqueFigureRow, 'make' | 'model' | 'year' | 'drive' | 'variant'>;
 
+/** What stands for the variant of a vehicle that was not named; `wholeJobQuestion` says the same. */
+const ownVariant = (plate: string): string => `plate ${plate}`;
+
 export const torqueKeyOf = (
-  vehicle: Pick<Vehicle, 'make' | 'model' | 'year' | 'drive' | 'variant'>,
+  vehicle: Pick<Vehicle, 'plate' | 'make' | 'model'> &
+    Partial<Pick<Vehicle, 'year' | 'drive' | 'variant'>>,
 ): TorqueKey => ({
   make: vehicle.make,
   model: vehicle.model,
   year: vehicle.year ?? 0,
   drive: vehicle.drive ?? '',
-  variant: vehicle.variant,
+  variant: isUnnamed(vehicle) ? ownVariant(vehicle.plate) : (vehicle.variant ?? ''),
 });
 
 /** The torque figures on file for a vehicle and its like. */
@@ -52,4 +56,18 @@ export async function saveTorqueFigure(db: Database, figure: NewTorqueFigure): P
       ],
       set: { ...own, at: new Date() },
     });
+}
+
+/** Brings a vehicle's own figures along when it is named; what its like has on file stands. */
+export async function nameTorqueFigures(
+  db: Database,
+  before: Parameters<typeof torqueKeyOf>[0],
+  after: Parameters<typeof torqueKeyOf>[0],
+): Promise<void> {
+  if (!isUnnamed(before) || isUnnamed(after)) return;
+  const key = torqueKeyOf(after);
+  const own = await torqueFiguresOf(db, torqueKeyOf(before));
+  if (own.length === 0) return;
+  const rows = own.map(({ id: _, ...figure }) => ({ ...figure, ...key }));
+  await db.insert(torqueFigures).values(rows).onConflictDoNothing();
 }

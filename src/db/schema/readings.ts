@@ -80,6 +80,8 @@ export const readingSets = pgTable(
     gaugeDue: date('gauge_due'),
     /** The dial counted the other way round: its readings stand as typed and are turned when measured. */
     turned: boolean().notNull().default(false),
+    /** Somebody has confirmed the seat, which its readings had called in question. */
+    seatSaid: boolean('seat_said').notNull().default(false),
     isVirtual: boolean('is_virtual').notNull().default(false),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
     setAsideAt: timestamp('set_aside_at', { withTimezone: true }),

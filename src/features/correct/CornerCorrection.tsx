@@ -146,6 +146,13 @@ function CutSteps(props: Omit<CornerCorrectionProps, 'next'>) {
     lathe === 'bench'
       ? [machining.bench, machining.onVehicle]
       : [machining.onVehicle, machining.bench];
+  if (!cut)
+    return (
+      <div className="zh-stop" role="alert">
+        <strong>Do not cut.</strong> The rotor sits elsewhere than where it was read: measure runout
+        and thickness as it sits now, then decide again.
+      </div>
+    );
   if (cut.verdict.state !== 'within') {
     return (
       <div className="zh-stop" role="alert">
@@ -246,6 +253,17 @@ export function CornerCorrection(props: CornerCorrectionProps) {
     : decision.correction in HOW
       ? HOW[decision.correction as keyof typeof HOW]
       : null;
+  // It stands where the hands are when they finish: under the sentence, or under the last figure.
+  const tick = (
+    <TickStep
+      jobId={jobId}
+      corner={corner}
+      item="done"
+      written={done}
+      label={`Done at ${corner}`}
+      isMain
+    />
+  );
   return (
     <div className="zh-correct">
       <div className="zh-decide">
@@ -262,37 +280,25 @@ export function CornerCorrection(props: CornerCorrectionProps) {
                 Prove: measure again
               </Link>
             )}
-            {!done && !isCut && !isPlate && (
-              <Link className="btn btn-primary" href={`/jobs/${jobId}/prove/${corner}`}>
-                Once it is done: measure again
-              </Link>
-            )}
+            {!done && !isCut && !isPlate && tick}
             {next && done && (
               <Link className="btn btn-outline-secondary" href={`/jobs/${jobId}/correct/${next}`}>
                 Correct {next}
               </Link>
             )}
           </NextThing>
-          {move && !isCut && <p className="mt-2">Turn: {move}, then seat it and draw up evenly.</p>}
           {isPlate && <PlateSteps jobId={jobId} view={view} />}
           {waitsForCut && (
             <p className="mt-2">Cut by the sheet below, then write down what it measures.</p>
           )}
-          {waitsForPlate || waitsForRotor || waitsForCut ? null : (
-            <TickStep
-              jobId={jobId}
-              corner={corner}
-              item="done"
-              written={done}
-              label={`Done at ${corner}`}
-              isMain={isCut || isPlate}
-            />
-          )}
+          {isPlate && !waitsForPlate && tick}
+          {done && !isPlate && tick}
         </div>
       </div>
       {isCut && (
         <div className="zh-card mt-3">
           <CutSteps {...props} />
+          {!waitsForRotor && !waitsForCut && !done && tick}
         </div>
       )}
     </div>

@@ -6,7 +6,8 @@ import { budgetUsed, dialSettings, NEVER_CUT } from './model';
 
 interface MachiningSheetProps {
   readonly cut: MachiningResult;
-  readonly other: MachiningResult;
+  /** The same on the other lathe; null where it cannot be planned there. */
+  readonly other: MachiningResult | null;
   readonly lathe: 'on-vehicle' | 'bench';
   readonly isEqual: boolean;
   readonly scores: {
@@ -134,16 +135,18 @@ export function MachiningSheet({ cut, other, lathe, isEqual, scores, units }: Ma
               {size(cut.equalCutsAlternative.finishedThickness)}
             </td>
           </tr>
-          <tr>
-            <th scope="row">On the {lathe === 'bench' ? 'vehicle' : 'bench lathe'} instead</th>
-            <td>
-              {say(other.depthOutboard)} outboard, {say(other.depthInboard)} inboard, ends at{' '}
-              {size(other.finishedThickness)}; runout afterwards{' '}
-              {other.remainingRunout === null
-                ? 'not known'
-                : `at most ${say(other.remainingRunout)}`}
-            </td>
-          </tr>
+          {other && (
+            <tr>
+              <th scope="row">On the {lathe === 'bench' ? 'vehicle' : 'bench lathe'} instead</th>
+              <td>
+                {say(other.depthOutboard)} outboard, {say(other.depthInboard)} inboard, ends at{' '}
+                {size(other.finishedThickness)}; runout afterwards{' '}
+                {other.remainingRunout === null
+                  ? 'not known'
+                  : `at most ${say(other.remainingRunout)}`}
+              </td>
+            </tr>
+          )}
         </tbody>
       </table>
       <p>

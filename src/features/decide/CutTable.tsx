@@ -5,7 +5,8 @@ import { describeReason } from '@/core/verdict';
 import { Figure, VerdictMark } from '@/ui/verdict';
 
 interface CutTableProps {
-  readonly onVehicle: MachiningResult;
+  /** Null where nothing was read in the seat in which the rotor sits now. */
+  readonly onVehicle: MachiningResult | null;
   readonly bench: MachiningResult;
   readonly units: UnitSystem;
   /** Where the machine-to thickness comes from. */
@@ -14,9 +15,9 @@ interface CutTableProps {
 
 /** Depth a side, finished thickness and what is left, on both lathes; or why not. */
 export function CutTable({ onVehicle, bench, units, source }: CutTableProps) {
-  const isBelowDiscard = onVehicle.verdict.reasons.some(({ code }) => code === 'below-discard');
+  const isBelowDiscard = bench.verdict.reasons.some(({ code }) => code === 'below-discard');
   const cuts = [
-    { name: 'On-vehicle lathe', cut: onVehicle },
+    ...(onVehicle ? [{ name: 'On-vehicle lathe', cut: onVehicle }] : []),
     { name: 'Bench lathe', cut: bench },
   ];
   const row = (name: string, value: (cut: MachiningResult) => number | null, role: LengthRole) => (
@@ -73,6 +74,12 @@ export function CutTable({ onVehicle, bench, units, source }: CutTableProps) {
           {!isBelowDiscard && figures}
         </tbody>
       </table>
+      {!onVehicle && (
+        <p className="zh-muted">
+          On the vehicle it is cut as it sits: measure runout and thickness where it sits now to
+          plan that.
+        </p>
+      )}
     </div>
   );
 }

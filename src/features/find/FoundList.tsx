@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { findAddress } from '@/core/contracts';
 import { Pager } from '@/ui/shell';
 import type { Finding } from '@/server/records/find';
+import { vehicleName } from '@/core/job';
 
 /** The jobs that were found, a page of them. */
 export function FoundList({
@@ -34,7 +35,7 @@ export function FoundList({
             </Link>
             <span>{job.complaint}</span>
             <span className="zh-muted">
-              {job.make} {job.model} · {format(job.createdAt, 'd MMM yyyy')}
+              {vehicleName(job)} · {format(job.createdAt, 'd MMM yyyy')}
               {job.closedAt
                 ? ` · signed off ${job.isSignedElsewhere ? 'elsewhere ' : ''}${format(job.closedAt, 'd MMM yyyy')}`
                 : ' · open'}

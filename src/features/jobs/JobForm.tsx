@@ -4,11 +4,12 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
 import { jobFormSchema, type JobForm as Values } from '@/core/contracts';
 import { FormField, showServerErrors } from '@/ui/field';
 import { ComplaintFields } from './ComplaintFields';
+import { QuickVehicleFields } from './QuickVehicleFields';
 import { writeJob } from './writes';
 
 export interface VehicleChoice {
@@ -16,6 +17,8 @@ export interface VehicleChoice {
   readonly plate: string;
   readonly name: string;
 }
+
+const NEW_VEHICLE: NonNullable<Values['newVehicle']> = { plate: '', fastening: 'studs', studs: 5 };
 
 /** A new job: vehicle, complaint in the customer's words, corners. */
 export function JobForm({
@@ -36,7 +39,7 @@ export function JobForm({
   } | null;
 }) {
   const router = useRouter();
-  const { register, handleSubmit, setError, formState } = useForm<Values>({
+  const { register, handleSubmit, setError, setValue, formState } = useForm<Values>({
     resolver: zodResolver(jobFormSchema, undefined, { raw: true }),
     defaultValues: {
       vehicleId,
@@ -44,9 +47,16 @@ export function JobForm({
       odometerKm: '',
       corners: comeback?.corners ?? [],
       comebackOf: comeback?.id ?? null,
+      newVehicle: vehicles.length === 0 ? NEW_VEHICLE : null,
     },
   });
   const { errors, isSubmitting } = formState;
+  const [isNew, setNew] = useState(vehicles.length === 0);
+  const askNew = (asked: boolean): void => {
+    setNew(asked);
+    setValue('vehicleId', '');
+    setValue('newVehicle', asked ? NEW_VEHICLE : null);
+  };
   // One id for one form: pressed twice, or sent again, it is still one job.
   const [id] = useState(() => crypto.randomUUID());
   const submit = handleSubmit(async (values) => {
@@ -67,30 +77,47 @@ export function JobForm({
           {errors.comebackOf && <span className="zh-error">{errors.comebackOf.message}</span>}
         </p>
       )}
-      <FormField
-        label="Vehicle"
-        error={errors.vehicleId?.message}
-        control={(ids) => (
-          <Form.Select {...ids} {...register('vehicleId')} autoFocus>
-            <option value="">Choose …</option>
-            {vehicles.map(({ id, plate, name }) => (
-              <option key={id} value={id}>
-                {plate} · {name}
-              </option>
-            ))}
-          </Form.Select>
-        )}
-      />
+      {isNew ? (
+        <QuickVehicleFields
+          fields={{
+            plate: register('newVehicle.plate'),
+            fastening: register('newVehicle.fastening'),
+            studs: register('newVehicle.studs'),
+          }}
+          messages={{
+            plate: errors.newVehicle?.plate?.message,
+            fastening: errors.newVehicle?.fastening?.message,
+            studs: errors.newVehicle?.studs?.message,
+          }}
+        />
+      ) : (
+        <FormField
+          label="Vehicle"
+          error={errors.vehicleId?.message}
+          control={(ids) => (
+            <Form.Select {...ids} {...register('vehicleId')} autoFocus>
+              <option value="">Choose …</option>
+              {vehicles.map(({ id, plate, name }) => (
+                <option key={id} value={id}>
+                  {plate} · {name}
+                </option>
+              ))}
+            </Form.Select>
+          )}
+        />
+      )}
       <p>
-        {isMore && (
+        {isMore && !isNew && (
           <>
             The list is the beginning of all vehicles:{' '}
             <Link href="/vehicles">find the vehicle</Link> and open a job from its page, or{' '}
           </>
         )}
-        <Link href="/vehicles/new?then=job">
-          {isMore ? 'enter a new one' : 'The vehicle is not in the list: enter a new one'}
-        </Link>
+        {!comeback && vehicles.length > 0 && (
+          <Button variant="link" className="p-0 align-baseline" onClick={() => askNew(!isNew)}>
+            {isNew ? 'It is on file: choose it' : 'It is not on file: its plate will do'}
+          </Button>
+        )}
       </p>
       <ComplaintFields
         fields={{

@@ -33,6 +33,7 @@ import { ReadingEntry } from './ReadingEntry';
 import { ReadingLadder } from './ReadingLadder';
 import { SaveStatus } from './SaveStatus';
 import { SetDetailsForm } from './SetDetailsForm';
+import { SeatDoubt } from './SeatDoubt';
 import { SetDone } from './SetDone';
 import { SetFindings } from './SetFindings';
 import { SetsAside, SetTabs } from './SetTabs';
@@ -233,6 +234,14 @@ export function MeasureBench(props: MeasureBenchProps) {
                   onLap={bench.anotherLap}
                   onMounting={nextShift(state.sets, corner) === null ? null : askMounting}
                   onRepeat={() => askAgain('taken again')}
+                />
+              )}
+              {judged && corner.phase !== 'as-found' && (
+                <SeatDoubt
+                  corner={corner}
+                  sets={state.sets}
+                  judged={judged}
+                  onChange={(changed) => dispatch({ type: 'replace-set', set: changed })}
                 />
               )}
               {doubted && <Doubt doubted={doubted} onCorrect={bench.correct} />}

@@ -83,7 +83,7 @@ export function SetFindings({ result, corner }: { result: SetResult; corner: Ben
           source={result.isHub ? 'workshop' : runoutLimit(limits).source}
           corner={corner}
         />
-        {first && (
+        {first && ['beyond', 'too-close'].includes(runout.verdict.state) && (
           <p className="zh-muted">
             {first.clear
               ? `Wobble (first order) ${formatIn(units, 'deviation', first.peakToPeak)}, high spot at ${first.highSpotDeg.toFixed(0)}° from the chalk mark.`

@@ -63,10 +63,17 @@ export function drawnValues(
   return (lapsOf(set)[lap] ?? []).map((value) => (value === null ? null : sign * value));
 }
 
+/** The complete sets that count, each with what the solvers take of it. */
+export const measuredOf = (sets: readonly BenchSet[]) =>
+  sets.flatMap((set) => {
+    const measured = set.isAside ? null : measuredSet(set);
+    return measured ? [{ set, measured }] : [];
+  });
+
 /** The corner as the solvers take it: the complete sets that count. */
 export const recordOf = (sets: readonly BenchSet[], corner: BenchCorner): CornerRecord => ({
   ...corner,
-  sets: sets.filter(({ isAside }) => !isAside).flatMap((set) => measuredSet(set) ?? []),
+  sets: measuredOf(sets).map(({ measured }) => measured),
 });
 
 /** More laps than this nobody takes: a finer gauge or another way is needed. */

@@ -58,6 +58,7 @@ test('the file report has a row for every position, the closing reading last', (
         notSigned: [],
         sets: [set],
         decisions: [],
+        seats: [],
         steps: [line],
         changed: [
           { at: '2026-11-27 10:00', by: 'Tobiah', say: 'check: FL look hose: bulged → sound' },

@@ -14,6 +14,7 @@ import { checkAt, type CheckChange, type CheckView } from './model';
 import type { StripPhoto } from './PhotoStrip';
 import { ReasonForm } from '@/ui/ReasonForm';
 import { sayCheck } from './say';
+import { SeatDrawing, type SeatView } from './SeatDrawing';
 import { TakeOff, type PartChoice, type TrayPart } from './Tray';
 import { useChecks } from './useChecks';
 
@@ -31,6 +32,8 @@ export interface CornerWork {
   readonly choices: readonly PartChoice[];
   readonly parts: readonly TrayPart[];
   readonly pistons: Pistons;
+  /** Where the rotor goes on, as it is drawn; null where nothing says so. */
+  readonly seat: SeatView | null;
   /** Photos of the corner itself. */
   readonly photos: readonly StripPhoto[];
   readonly units: UnitSystem;
@@ -70,6 +73,7 @@ function StepBody(props: StepProps) {
   return (
     <>
       <Cautions cautions={step.cautions} />
+      {step.code === 'rotor-on' && props.seat && <SeatDrawing seat={props.seat} />}
       {step.ruleWords.map(({ code, say }) => (
         <p key={code} className="mb-1">
           <span className="zh-muted">House rule:</span> {say}{' '}

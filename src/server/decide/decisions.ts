@@ -108,7 +108,7 @@ async function beginAgain(tx: Database, job: Job, decision: NewDecision): Promis
   const known = findCheck(job, 'decide', corner, 'earlier')?.value ?? [];
   const own = {
     ...{ words: earlier.words, by: done.by, at: done.at.toISOString() },
-    ...{ correction: earlier.correction, seq: done.seq },
+    ...{ correction: earlier.correction, shift: earlier.shift, seq: done.seq },
   };
   await forgetCorrection(tx, job.id, corner, [...known, own]);
 }

@@ -1,18 +1,27 @@
 import 'server-only';
 import { cache } from 'react';
-import { complaintFormSchema, idSchema, jobFormSchema, type JobData } from '../../core/contracts';
+import {
+  complaintFormSchema,
+  idSchema,
+  jobFormSchema,
+  type JobData,
+  type QuickVehicle,
+} from '../../core/contracts';
 import {
   findJob,
   findVehicle,
+  findVehicleByPlate,
   insertJob,
+  insertVehicle,
   listClosedJobs,
   listOpenJobs,
   PAGE_SIZE,
   updateComplaint,
   versionOf,
   type JobLine,
+  type NewAxle,
 } from '../../db/repositories';
-import { axleOf } from '../../core/readings';
+import { axleOf, type AxlePosition } from '../../core/readings';
 import { accept, refuse, refuseParse, type Answer } from '../answer';
 import type { Job } from '../../core/job';
 import type { Database } from '../../db/client';
@@ -27,20 +36,42 @@ export const openJob = (input: unknown): Promise<Answer<string>> =>
   inTransaction(async (tx) => {
     const parsed = jobFormSchema.safeParse(input);
     if (!parsed.success) return refuseParse(parsed.error);
-    if (!(await findVehicle(tx, parsed.data.vehicleId))) {
+    const { newVehicle, ...asked } = parsed.data;
+    const vehicleId = newVehicle ? await quickVehicle(tx, newVehicle) : asked.vehicleId;
+    if (!(await findVehicle(tx, vehicleId))) {
       const message = 'This vehicle is not on file any more. Choose another.';
       return refuse(message, { vehicleId: message });
     }
-    const comeback = await refuseComeback(tx, parsed.data);
+    const job = { ...asked, vehicleId };
+    const comeback = await refuseComeback(tx, job);
     if (comeback !== null) return refuse(comeback, { comebackOf: comeback });
-    const id = await insertJob(tx, parsed.data);
+    const id = await insertJob(tx, job);
     // A comeback changes what was learnt from the job that it came back from.
     if (parsed.data.comebackOf !== null) await learnFrom(tx, parsed.data.comebackOf);
     return accept(id);
   });
 
+/** The vehicle of a plate: the one on file, or one put on file with what is known of it. */
+async function quickVehicle(tx: Database, quick: QuickVehicle): Promise<string> {
+  const same = await findVehicleByPlate(tx, quick.plate);
+  if (same) return same.id;
+  const { plate, fastening, studs } = quick;
+  const axle = (position: AxlePosition): NewAxle => ({
+    ...{ position, fastening, studs, allowedShifts: null, caliper: 'floating' },
+    ...{ pistons: null, traits: [], rotorKg: null, limits: [] },
+  });
+  return insertVehicle(tx, {
+    ...{ plate, make: '', model: '', tyre: null, finalDrive: null, brakeByWire: false },
+    ...{ year: null, drive: null, variant: '', massKg: null },
+    axles: [axle('front'), axle('rear')],
+  });
+}
+
 /** Why a job is no comeback of the one named: another vehicle or axle; null where it is. */
-async function refuseComeback(tx: Database, data: JobData): Promise<string | null> {
+async function refuseComeback(
+  tx: Database,
+  data: Omit<JobData, 'newVehicle'>,
+): Promise<string | null> {
   if (data.comebackOf === null) return null;
   const earlier = await findJob(tx, data.comebackOf);
   if (earlier?.vehicle.id !== data.vehicleId) return 'The earlier job is of another vehicle.';

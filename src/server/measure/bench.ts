@@ -8,6 +8,7 @@ import {
   type Carried,
   type Job,
   type Phase,
+  seatToFit,
   type ReadingSet,
 } from '../../core/job';
 import { everyGauge, type GaugeRow } from './gauges';
@@ -27,8 +28,8 @@ export interface BenchOpening {
   readonly gauges: readonly GaugeRow[];
   readonly record: ReturnType<typeof cornerRecord>;
   readonly sets: readonly (ReadingSet & { readonly isAside: boolean })[];
-  /** The shift that was decided on, for measuring after the move. */
-  readonly decidedShift: number | null;
+  /** The seat in which the next set is read, as far as the job knows it. */
+  readonly expectedShift: number | null;
   /** The next corner of the job, or null after the last. */
   readonly nextCorner: Corner | null;
 }
@@ -44,7 +45,6 @@ export async function openBenchOf(
   if (!job || !corner || !job.corners.includes(corner) || !axleAt(job, corner)) return null;
   const units = await shopUnits();
   const record = cornerRecord(job, corner, phase);
-  const decision = job.decisions.find((each) => each.corner === corner);
   return {
     job,
     corner,
@@ -56,7 +56,7 @@ export async function openBenchOf(
     sets: job.sets
       .filter((set) => set.corner === corner && set.phase === phase)
       .map((set) => ({ ...set, isAside: set.setAsideAt !== null })),
-    decidedShift: decision?.shift ?? null,
+    expectedShift: seatToFit(job, corner),
     nextCorner: job.corners[job.corners.indexOf(corner) + 1] ?? null,
   };
 }

@@ -12,7 +12,7 @@ import {
 } from '../../core/contracts';
 import { leftOut } from '../../core/quality';
 import { axleAt, refuseRole, type Job, type ReadingSet } from '../../core/job';
-import { LENGTH_KINDS, readTyped } from '../../core/readings';
+import { LENGTH_KINDS, readTyped, type Corner } from '../../core/readings';
 import { WORKSHOP_DEFAULTS } from '../../core/verdict';
 import {
   findGauge,
@@ -63,6 +63,12 @@ export type SetOrigin = 'bench' | 'table';
 
 const FROM_A_TABLE = 'how the rotor was prepared (the readings come from a table)';
 
+/** Why a corner has no seat of a number; null where it has. */
+function noSuchSeat(job: Job, corner: Corner, shift: number): string | null {
+  const studs = axleAt(job, corner)?.studs ?? 0;
+  return shift < studs ? null : `With ${studs} studs a mounting is at 0 to ${studs - 1}.`;
+}
+
 /** A set checked and ready to be begun at its job, or why it cannot be. Nothing is written yet. */
 export async function readySet(
   job: Job,
@@ -72,8 +78,8 @@ export async function readySet(
   const { corner, shift, kind, angles, positions } = plan;
   if (!job.corners.includes(corner)) return refuse('This corner is not part of the job.');
   const axle = axleAt(job, corner);
-  const studs = axle?.studs ?? 0;
-  if (shift >= studs) return refuse(`With ${studs} studs a mounting is at 0 to ${studs - 1}.`);
+  const why = noSuchSeat(job, corner, shift);
+  if (why !== null) return refuse(why);
   if (angles && angles.length !== positions) {
     const message = `${angles.length} angles were given for ${positions} positions.`;
     return refuse(message, { angles: message });
@@ -105,13 +111,13 @@ export async function beginSet(input: unknown): Promise<Answer<SetFile>> {
 /** One use case on a set, in the transaction of its job. */
 async function withSet<Value>(
   id: string,
-  use: (tx: Database, set: ReadingSet) => Promise<Answer<Value>>,
+  use: (tx: Database, set: ReadingSet, job: Job) => Promise<Answer<Value>>,
 ): Promise<Answer<Value>> {
   const known = idSchema.safeParse(id).success ? await findSet(await database(), id) : null;
   if (!known) return refuse(GONE, {}, 'gone');
   return withJob(known.jobId, async (tx, job) => {
     const set = job.sets.find((each) => each.id === id);
-    return set ? use(tx, set) : refuse(GONE, {}, 'gone');
+    return set ? use(tx, set, job) : refuse(GONE, {}, 'gone');
   });
 }
 
@@ -123,12 +129,14 @@ export const setFile = async (id: string): Promise<SetFile | null> =>
 export const setHistory = async (id: string): Promise<ReadingChangeRow[]> =>
   idSchema.safeParse(id).success ? listReadingChanges(await database(), id) : [];
 
-/** Changes what was noted of a set: zero error, temperature, end play. */
+/** Changes what was noted of a set: zero error, temperature, end play, and where the rotor sat. */
 export async function noteDetails(input: unknown): Promise<Answer<string>> {
   const parsed = setDetailsSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
   const { setId, ...change } = parsed.data;
-  return withSet(setId, async (tx) => {
+  return withSet(setId, async (tx, set, job) => {
+    const why = change.shift === undefined ? null : noSuchSeat(job, set.corner, change.shift);
+    if (why !== null) return refuse(why, { shift: why });
     await updateSet(tx, setId, change);
     return accept(setId);
   });

@@ -2,6 +2,7 @@ import 'server-only';
 import { findQuerySchema, findWords, type FindQuery } from '../../core/contracts';
 import { MOST_COUNTED, searchJobs, searchVehicles, type FoundJob } from '../../db/repositories';
 import { database } from '../database';
+import { vehicleName } from '../../core/job';
 
 export type { FoundJob };
 
@@ -58,7 +59,7 @@ export async function findQuickly(text: string): Promise<QuickPlace[]> {
     ...cars.map(({ id, plate, make, model }) => ({
       href: `/vehicles/${id}`,
       name: `${plate} · vehicle`,
-      about: `${make} ${model}`,
+      about: vehicleName({ make, model }),
     })),
   ];
 }

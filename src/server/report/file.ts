@@ -1,13 +1,21 @@
 import 'server-only';
 import { format } from 'date-fns';
-import { measuredSet, runoutLimit } from '../../core/assessment';
+import { measuredSet, runoutLimit, saySeat } from '../../core/assessment';
 import { PROCEDURE } from '../../core/contracts';
 import { FEEL_WORDS } from '../../core/assessment';
 import { solveRunout } from '../../core/runout';
 import { fastenerOf } from '../../core/torque';
 import { formatIn, formatTorque, type UnitSystem } from '../../core/units';
 import { describeReason } from '../../core/verdict';
-import { type Check, type ReadingSet, cornerRecord, type Job, standingOf } from '../../core/job';
+import {
+  type Check,
+  type ReadingSet,
+  cornerRecord,
+  type Job,
+  saySeatEvent,
+  seatAt,
+  standingOf,
+} from '../../core/job';
 import { sayPair } from '../records/sayLedger';
 import { sayDue } from './words';
 
@@ -37,6 +45,8 @@ export interface FileReport {
   readonly notSigned: readonly string[] | null;
   readonly sets: readonly FileSet[];
   readonly decisions: readonly FileLine[];
+  /** Where each rotor sat, and what became of that. */
+  readonly seats: readonly FileLine[];
   readonly steps: readonly FileLine[];
   /** What was taken back or changed in earnest, and what a lead answered to it. */
   readonly changed: readonly FileLine[];
@@ -87,7 +97,7 @@ function fileSet(job: Job, set: ReadingSet, units: UnitSystem): FileSet {
     id: set.id,
     title: `${set.corner} ${KIND[set.kind]}, ${PHASE[set.phase]}`,
     about: [
-      `Begun ${sayAt(set.createdAt)}; ${set.face} face, ${set.circle} circle, mounting ${set.shift}.`,
+      `Begun ${sayAt(set.createdAt)}; ${set.face} face, ${set.circle} circle, seat: ${saySeat(cornerRecord(job, set.corner, set.phase), set.shift)}.`,
       `Gauge ${set.gaugeName ?? 'by workshop default'}: resolution ${set.resolutionUm} µm, repeatability ${set.repeatabilityUm} µm${set.mpeUm === null ? '' : `, mpe ${set.mpeUm} µm`}${set.gaugeDue ? `, calibrated until ${set.gaugeDue}` : ''}.`,
       ...(set.torqueNm === null ? [] : [`Fastened to ${formatTorque(set.torqueNm, 'N·m')}.`]),
       ...(set.setAsideAt ? [`Set aside: ${set.setAsideReason ?? ''}.`] : []),
@@ -161,6 +171,13 @@ export function fileReport(job: Job, units: UnitSystem): FileReport {
       by: '',
       say: `${corner}: ${words}`,
     })),
+    seats: job.corners.flatMap((corner) =>
+      seatAt(job, corner).history.map((event) => ({
+        at: event.at ? sayAt(event.at) : '',
+        by: '',
+        say: `${corner}: ${saySeatEvent(event, cornerRecord(job, corner, 'before'))}`,
+      })),
+    ),
     steps: job.checks.map((row) => ({
       at: sayAt(row.at),
       by: row.by ?? '',

@@ -24,6 +24,7 @@ import {
   rulesApplied,
   standingOf,
   type Correction,
+  vehicleName,
 } from '../../core/job';
 import { sayDue } from './words';
 
@@ -259,7 +260,7 @@ export function ownerReport(job: Job, units: UnitSystem): OwnerReport {
       job: job.number,
       date: format(job.closedAt ?? new Date(), 'd MMMM yyyy'),
       plate: vehicle.plate,
-      vehicle: `${vehicle.make} ${vehicle.model}`,
+      vehicle: vehicleName(vehicle),
       odometer: job.odometerKm === null ? null : `${job.odometerKm} km`,
       complaint: job.complaint,
     },

@@ -17,6 +17,7 @@ import {
   listJobsOfVehicle,
   listVehicles,
   lockJob,
+  nameTorqueFigures,
   sayToLedger,
   searchVehicles,
   updateVehicle,
@@ -114,6 +115,7 @@ export const saveVehicle = (
       return refuse(WHY, { why: WHY });
     }
     if (why !== '') await sayToLedger(tx, { reason: why });
+    await nameTorqueFigures(tx, before, vehicle);
     await updateVehicle(tx, id, vehicle, by);
     return accept(id);
   });

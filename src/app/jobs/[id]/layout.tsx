@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { loadJob } from '@/server/job/jobs';
-import { readJob } from '@/core/job';
+import { readJob, vehicleName } from '@/core/job';
 import { JobWatch } from '@/ui/keeper';
 import { Trail } from '@/ui/shell';
 import { JobAlerts } from './JobAlerts';
@@ -24,7 +24,7 @@ export default async function JobLayout({
           <Link className="zh-job-plate" href={`/vehicles/${vehicle.id}`}>
             {vehicle.plate}
           </Link>{' '}
-          {vehicle.make} {vehicle.model}{' '}
+          {vehicleName(vehicle)}{' '}
           <span className="zh-muted">
             · job {job.number}
             {job.closedAt && ' · closed'}

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
-import { redirect } from 'next/navigation';
 import { JobForm } from '@/features/jobs/JobForm';
 import { loadJob } from '@/server/job/jobs';
 import { vehiclesToChoose } from '@/server/shop/vehicles';
+import { vehicleName } from '@/core/job';
 
 export const metadata: Metadata = { title: 'New job' };
 
@@ -15,7 +15,6 @@ export default async function NewJobPage({
   const earlier = comeback ? await loadJob(comeback) : null;
   const vehicle = earlier?.vehicle.id ?? asked;
   const { vehicles, isMore } = await vehiclesToChoose(vehicle ?? '');
-  if (vehicles.length === 0) redirect('/vehicles/new?then=job');
   const known = vehicles.some(({ id }) => id === vehicle);
   return (
     <>
@@ -24,7 +23,7 @@ export default async function NewJobPage({
         vehicles={vehicles.map(({ id, plate, make, model }) => ({
           id,
           plate,
-          name: `${make} ${model}`,
+          name: vehicleName({ make, model }),
         }))}
         isMore={isMore}
         vehicleId={known && vehicle ? vehicle : ''}

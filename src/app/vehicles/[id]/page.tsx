@@ -11,6 +11,7 @@ import { rotorsOfVehicle } from '@/server/records/rotorLife';
 import { shopUnits } from '@/server/shop/settings';
 import { vehicleWithJobs } from '@/server/shop/vehicles';
 import { SeenMark } from '@/ui/keeper';
+import { vehicleName } from '@/core/job';
 
 export const metadata: Metadata = { title: 'Vehicle' };
 
@@ -27,7 +28,7 @@ export default async function VehiclePage({ params }: { params: Promise<{ id: st
       <SeenMark reach={{ vehicle: vehicleReach }} />
       <div className="d-flex flex-wrap justify-content-between align-items-center gap-2 mb-3">
         <h1 className="mb-0">
-          <span className="zh-figure">{vehicle.plate}</span> {vehicle.make} {vehicle.model}
+          <span className="zh-figure">{vehicle.plate}</span> {vehicleName(vehicle)}
         </h1>
         <div className="d-flex flex-wrap gap-2">
           <a className="btn btn-outline-secondary" href={`/api/v1/archive?vehicle=${id}`} download>

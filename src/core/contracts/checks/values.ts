@@ -132,6 +132,8 @@ export const earlierSchema = z.array(
     at: z.string().default(''),
     /** What was done, and where in the order of writing; missing in what was written before. */
     correction: z.string().optional(),
+    /** The seat that it was moved to; null where it was not moved. */
+    shift: z.number().nullable().optional(),
     seq: z.number().optional(),
   }),
 );

@@ -3,11 +3,22 @@ import { ACTION_CODES, metalOf } from '../../options';
 import { axleOf, CORNERS } from '../../readings';
 import { filledLine, idSchema } from './common';
 
-/** A new job as the form sends it. */
-export const jobFormSchema = z.strictObject({
+/** A vehicle as far as a first job needs it: the rest is asked where it is needed. */
+const newVehicleSchema = z.strictObject({
+  plate: filledLine('plate', 20).transform((plate) => plate.toUpperCase()),
+  fastening: z.enum(['studs', 'bolts']),
+  studs: z.coerce.number<string | number>().int().min(3, 'At least 3.').max(10, 'At most 10.'),
+});
+export type QuickVehicle = z.output<typeof newVehicleSchema>;
+
+const CHOOSE_VEHICLE = 'Choose the vehicle, or enter a new one.';
+
+const jobFields = z.strictObject({
   /** Made where the form is filled in, so that one sent twice is opened once. */
   id: idSchema.optional(),
-  vehicleId: z.uuid('Choose the vehicle, or enter a new one.'),
+  /** Empty where the vehicle is put on file with the job. */
+  vehicleId: z.union([z.uuid(), z.literal('')], CHOOSE_VEHICLE),
+  newVehicle: newVehicleSchema.nullish().transform((vehicle) => vehicle ?? null),
   complaint: filledLine('complaint in the customer\u2019s words', 2000),
   odometerKm: z
     .string()
@@ -19,10 +30,16 @@ export const jobFormSchema = z.strictObject({
   comebackOf: idSchema.nullish().transform((id) => id ?? null),
 });
 
+/** A new job as the form sends it: of a vehicle on file, or with one that is put on file with it. */
+export const jobFormSchema = jobFields.refine(
+  ({ vehicleId, newVehicle }) => (vehicleId === '') !== (newVehicle === null),
+  { message: CHOOSE_VEHICLE, path: ['vehicleId'] },
+);
+
 export type JobForm = z.input<typeof jobFormSchema>;
 export type JobData = z.output<typeof jobFormSchema>;
 
-export const complaintFormSchema = jobFormSchema.pick({
+export const complaintFormSchema = jobFields.pick({
   complaint: true,
   odometerKm: true,
   corners: true,

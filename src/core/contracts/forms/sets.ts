@@ -62,6 +62,10 @@ export const setDetailsSchema = z.strictObject({
   endPlayUm: finite(0, 10_000).nullable().optional(),
   radiusUm: finite(20_000, 400_000).nullable().optional(),
   torqueNm: finite(1, 1000).nullable().optional(),
+  /** Where it was read after all. */
+  shift: z.int().min(0).max(9).optional(),
+  /** Its seat is confirmed, or not any more. */
+  seatSaid: z.boolean().optional(),
 });
 export type SetDetails = z.infer<typeof setDetailsSchema>;
 

@@ -132,8 +132,8 @@ export const finalDriveSchema = z
 export const vehicleFormSchema = (units: UnitSystem) =>
   z.strictObject({
     plate: filledLine('plate', 20),
-    make: filledLine('make', 60),
-    model: filledLine('model', 60),
+    make: z.string().trim().max(60, 'At most 60 characters.').default(''),
+    model: z.string().trim().max(60, 'At most 60 characters.').default(''),
     tyre: tyreSchema.default(null),
     finalDrive: finalDriveSchema.default(null),
     brakeByWire: z.boolean().default(false),

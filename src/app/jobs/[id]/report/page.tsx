@@ -9,7 +9,14 @@ import { SignOff } from '@/features/signoff/SignOff';
 import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { JobReport } from '@/features/report/JobReport';
 import { PrintButton } from '@/features/report/PrintButton';
-import { cleaningAt, earlierAt, inspectionAt, judgeCorner, procedureOf } from '@/core/job';
+import {
+  cleaningAt,
+  earlierAt,
+  inspectionAt,
+  judgeCorner,
+  procedureOf,
+  vehicleName,
+} from '@/core/job';
 import { loadJob } from '@/server/job/jobs';
 import { allPeople } from '@/server/shop/people';
 import { jobHref } from '@/ui/shell';
@@ -115,7 +122,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
           number: job.number,
           date: format(job.closedAt ?? new Date(), 'd MMMM yyyy'),
           plate: vehicle.plate,
-          vehicle: `${vehicle.make} ${vehicle.model}`,
+          vehicle: vehicleName(vehicle),
           odometer: job.odometerKm === null ? null : `${job.odometerKm} km`,
           complaint: job.complaint,
         }}

@@ -2,15 +2,17 @@ import { format, isToday } from 'date-fns';
 import { notFound } from 'next/navigation';
 import { PROCEDURE } from '@/core/contracts';
 import { fateOf } from '@/core/procedure';
-import { CORNERS, axleOf } from '@/core/readings';
+import { CORNERS, axleOf, type Corner } from '@/core/readings';
 import type { UnitSystem } from '@/core/units';
 import {
+  type Axle,
   axleAt,
   cornerPlan,
   type Job,
   looksOf,
   padsSay,
   rebuildSteps,
+  seatToFit,
   type TrayPart as TakenPart,
 } from '@/core/job';
 import type { CornerWork } from '@/features/strip/CornerOrder';
@@ -82,6 +84,16 @@ export const rebuildWork = (job: Job, work: CornerWork): CornerWork => {
   return { ...work, kind: 'rebuild', steps, items: [], figures: figuresOf(steps) };
 };
 
+/** Where the rotor of a corner goes on, for its drawing; null where nothing says so. */
+function seatView(
+  job: Job,
+  corner: Corner,
+  { studs, fastening }: Pick<Axle, 'studs' | 'fastening'>,
+): CornerWork['seat'] {
+  const shift = seatToFit(job, corner);
+  return shift === null ? null : { corner, studs, fastening, shift };
+}
+
 /** Everything that the screens of one corner are made of; null where the job lacks it. */
 function cornerWork(job: Job, name: string, units: UnitSystem): CornerWork | null {
   const corner = CORNERS.find((each) => each === name);
@@ -108,6 +120,7 @@ function cornerWork(job: Job, name: string, units: UnitSystem): CornerWork | nul
       diameterUm: axle.limits.find(({ kind }) => kind === 'piston')?.valueUm ?? null,
       calipers: job.corners.filter((each) => axleOf(each) === axleOf(corner)).length,
     },
+    seat: seatView(job, corner, axle),
     photos: photosOf(job, (photo) => photo.corner === corner && photo.partId === null),
     units,
   };

@@ -3,6 +3,8 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { SeenMark } from '@/ui/keeper';
 import { CornerLinks } from '@/ui/shell';
+import { openCorrection } from '@/core/job';
+import { CorrectFirst } from '@/features/correct/CorrectFirst';
 import { MeasureBench } from '@/features/measure/MeasureBench';
 import { diagnosisOf } from '../../JobDiagnosis';
 import { openBenchOf } from '@/server/measure/bench';
@@ -18,6 +20,7 @@ export default async function ProvePage({
   const bench = await openBenchOf(id, corner, 'after');
   if (!bench) notFound();
   const { record, nextCorner, job } = bench;
+  const open = openCorrection(job, bench.corner);
   const decision = job.decisions.find((each) => each.corner === bench.corner);
   return (
     <>
@@ -32,23 +35,27 @@ export default async function ProvePage({
           ? `On record: ${decision.words} Measure as fitted, ${record.fastening === 'studs' ? 'nuts' : 'bolts'} at final torque.`
           : 'Nothing is on record as done at this corner yet. Decide first, or measure as it is.'}
       </p>
-      <MeasureBench
-        key={bench.corner}
-        corner={{
-          ...record,
-          jobId: id,
-          phase: 'after',
-          units: bench.units,
-          gauges: bench.gauges,
-          usualPositions: bench.usualPositions,
-          carried: bench.carried,
-        }}
-        {...await diagnosisOf(job, true)}
-        sets={bench.sets}
-        expectedShift={bench.decidedShift}
-        nextHref={nextCorner ? `/jobs/${id}/prove/${nextCorner}` : `/jobs/${id}/prove`}
-        nextLabel={nextCorner ? `Next corner: ${nextCorner}` : 'Is it cured?'}
-      />
+      {open && bench.sets.length === 0 ? (
+        <CorrectFirst jobId={id} corner={bench.corner} open={open} then="Measuring again" />
+      ) : (
+        <MeasureBench
+          key={bench.corner}
+          corner={{
+            ...record,
+            jobId: id,
+            phase: 'after',
+            units: bench.units,
+            gauges: bench.gauges,
+            usualPositions: bench.usualPositions,
+            carried: bench.carried,
+          }}
+          {...await diagnosisOf(job, true)}
+          sets={bench.sets}
+          expectedShift={bench.expectedShift}
+          nextHref={nextCorner ? `/jobs/${id}/prove/${nextCorner}` : `/jobs/${id}/prove`}
+          nextLabel={nextCorner ? `Next corner: ${nextCorner}` : 'Is it cured?'}
+        />
+      )}
     </>
   );
 }

@@ -1,4 +1,6 @@
 import type { Metadata } from 'next';
+import { openCorrection } from '@/core/job';
+import { CorrectFirst } from '@/features/correct/CorrectFirst';
 import { CornerOrder } from '@/features/strip/CornerOrder';
 import { openCorner, rebuildWork, type CornerParams } from '../../strip/work';
 
@@ -6,5 +8,13 @@ export const metadata: Metadata = { title: 'Rebuild, step by step' };
 
 export default async function RebuildOrderPage(props: CornerParams) {
   const { job, work } = await openCorner(props);
-  return <CornerOrder key={work.corner} {...rebuildWork(job, work)} />;
+  const open = openCorrection(job, work.corner);
+  return (
+    <>
+      {open && (
+        <CorrectFirst jobId={job.id} corner={work.corner} open={open} then="Putting together" />
+      )}
+      <CornerOrder key={work.corner} {...rebuildWork(job, work)} />
+    </>
+  );
 }

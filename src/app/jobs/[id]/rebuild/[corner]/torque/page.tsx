@@ -4,7 +4,7 @@ import { axleOf } from '@/core/readings';
 import { StepTick } from '@/features/rebuild/StepTick';
 import { TorqueList } from '@/features/rebuild/TorqueList';
 import { WheelStar } from '@/features/rebuild/WheelStar';
-import { axleAt, findCheck, starAt } from '@/core/job';
+import { axleAt, findCheck, starAt, vehicleName } from '@/core/job';
 import { fastenerViews, stepView } from '@/server/rebuild/rebuildView';
 import { shopTorque } from '@/server/shop/settings';
 import { SeenMark } from '@/ui/keeper';
@@ -27,7 +27,7 @@ const sayKey = ({
   variant: string;
 }): string =>
   [
-    `${make} ${model}`,
+    vehicleName({ make, model }),
     year === null ? 'any year' : String(year),
     drive === null ? 'any drive' : `${drive}-wheel drive`,
     variant || 'standard brakes',

@@ -1,0 +1,1 @@
+ALTER TABLE "reading_sets" ADD COLUMN "seat_said" boolean DEFAULT false NOT NULL;
