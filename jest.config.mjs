@@ -37,6 +37,7 @@ const config = {
         '<rootDir>/src/**/*.test.ts',
         '<rootDir>/tests/golden/**/*.test.ts',
         '<rootDir>/tests/integration/**/*.test.ts',
+        '<rootDir>/tests/journeys/**/*.test.ts',
         '<rootDir>/scripts/**/*.test.mjs',
       ],
     },

@@ -1,6 +1,7 @@
 import type { VehicleForm } from '@/core/contracts';
 import { rebuildSteps } from '@/core/job';
 import { pullsOf } from '@/core/torque';
+import type { Corner } from '@/core/readings';
 import { loadJob } from '@/server/job/jobs';
 import { addPerson, allPeople } from '@/server/shop/people';
 import { saveVehicle } from '@/server/shop/vehicles';
@@ -102,9 +103,13 @@ export async function runout(jobId: string, corner = 'FL'): Promise<void> {
 }
 
 /** Puts a job together, so that nothing but the pedal stands in the way. */
-export async function together(jobId: string): Promise<void> {
+export async function together(jobId: string, corners: readonly Corner[] = ['FL']): Promise<void> {
   const job = await jobOf(jobId);
-  for (const { code } of rebuildSteps(job, 'FL')) await tick(jobId, `rebuild/FL/${code}`, 'done');
+  for (const corner of corners) {
+    for (const { code } of rebuildSteps(job, corner)) {
+      await tick(jobId, `rebuild/${corner}/${code}`, 'done');
+    }
+  }
   await tick(jobId, 'hydraulics//none-opened', 'done');
   const figures = { 'bracket-bolts': '110', 'pin-bolts': '30', 'wheel-nuts': '120' };
   for (const [fastener, text] of Object.entries(figures)) {
@@ -114,11 +119,13 @@ export async function together(jobId: string): Promise<void> {
       ...{ treatment: '', oneUse: false },
     });
   }
-  await tick(jobId, 'torque/FL/star', { pulls: pullsOf(5, 3).map(() => null) });
-  for (const [fastener, text] of Object.entries(figures)) {
-    await tick(jobId, `torque/FL/${fastener}`, { text, unit: 'N·m' });
+  for (const corner of corners) {
+    await tick(jobId, `torque/${corner}/star`, { pulls: pullsOf(5, 3).map(() => null) });
+    for (const [fastener, text] of Object.entries(figures)) {
+      await tick(jobId, `torque/${corner}/${fastener}`, { text, unit: 'N·m' });
+    }
+    await tick(jobId, `torque/${corner}/vehicle-down`, 'done');
   }
-  await tick(jobId, 'torque/FL/vehicle-down', 'done');
 }
 
 /** Lets the process’s own clock run on. */

@@ -1,5 +1,6 @@
 import { shortestTurn } from '../indexing';
 import type { MachiningResult } from '../machining';
+import type { RunoutResult } from '../runout';
 import type { Micrometres } from '../units';
 import type { Reason, Verdict } from '../verdict';
 import type { CornerAssessment } from './assess';
@@ -21,6 +22,13 @@ export type Advice =
       readonly kind: 'kept';
       readonly from: number;
       readonly to: number;
+      readonly before: Micrometres;
+      readonly now: Micrometres;
+      readonly limit: Micrometres;
+    }
+  /** Within since its seat was cleaned: it stays as it is. */
+  | {
+      readonly kind: 'cleaned';
       readonly before: Micrometres;
       readonly now: Micrometres;
       readonly limit: Micrometres;
@@ -198,6 +206,20 @@ function keptAt(record: CornerRecord, assessment: CornerAssessment): Advice | nu
   };
 }
 
+/** That cleaning the seat cured a corner: beyond its limit as found, within since. Source: handbook 1, 4. */
+const cleanedAt = (
+  { foundBeyond: before, limits }: CornerRecord,
+  { verdict, tirFitted }: RunoutResult,
+): Advice | null =>
+  before === undefined
+    ? null
+    : {
+        kind: 'cleaned',
+        before,
+        now: verdict.value ?? tirFitted,
+        limit: runoutLimit(limits).value,
+      };
+
 /**
  * The one thing to do about a corner, from everything measured there.
  *
@@ -240,7 +262,7 @@ export function advise(record: CornerRecord, assessment: CornerAssessment): Advi
   if (dtv.state === 'too-close') {
     return { kind: 'too-close', what: 'thickness variation', laps: dtv.lapsToSettle };
   }
-  return keptAt(record, assessment) ?? { kind: 'within' };
+  return keptAt(record, assessment) ?? cleanedAt(record, runout) ?? { kind: 'within' };
 }
 
 /** The move from one shift to another as a technician facing the corner makes it. */

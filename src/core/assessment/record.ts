@@ -100,6 +100,8 @@ export interface CornerRecord {
   readonly isCaptive?: boolean | undefined;
   /** What a cut has to reckon with; workshop defaults where left out. */
   readonly cut?: CutFigures | undefined;
+  /** Runout as found, where it was beyond its limit before the seat was cleaned. */
+  readonly foundBeyond?: Micrometres | undefined;
   /** Where the rotor sits now, as an index shift; the seat of the latest runout where left out. */
   readonly seat?: number | undefined;
 }

@@ -124,6 +124,10 @@ const SPEAK: Speaker = {
     todo: `Cured by moving ${sayMove(wording, advice.from, advice.to) ?? 'nowhere'}: keep it there.`,
     why: `Counted from where it was read first. Runout was ${deviation(wording, advice.before)} and is ${deviation(wording, advice.now)} (limit ${deviation(wording, advice.limit)}); thickness is within its limits.`,
   }),
+  cleaned: (advice, wording) => ({
+    todo: 'Cured by cleaning its seat: leave it as it sits.',
+    why: `Runout was ${deviation(wording, advice.before)} as found and is ${deviation(wording, advice.now)} (limit ${deviation(wording, advice.limit)}); thickness is within its limits.`,
+  }),
   'too-close': ({ what, laps }) => ({
     todo: `Measure ${what === 'runout' ? 'runout' : 'thickness'} again: too close to call.`,
     why: `The ${what} is nearer to its limit than the gauge can tell. ${settleWords(laps)}`,

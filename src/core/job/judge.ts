@@ -26,8 +26,8 @@ export interface CornerJudgement {
 
 /** The action that an advice amounts to, or null when it asks for more measuring. */
 function actionOf(advice: Advice, recommended: Option | null): Action | null {
-  // What was cured by moving is left where it sits; on record it is an indexing.
-  if (advice.kind === 'within' || advice.kind === 'kept') return 'leave';
+  // What was cured by moving or cleaning stays as it sits; on record it is what cured it.
+  if (['within', 'kept', 'cleaned'].includes(advice.kind)) return 'leave';
   const isTaken = isCorrection(advice) || ['plate', 'leave', 'clean'].includes(advice.kind);
   return isTaken ? (recommended?.action ?? null) : null;
 }

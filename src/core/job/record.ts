@@ -1,4 +1,4 @@
-import { measuredSet, type AxleLimits, type CornerRecord } from '../assessment';
+import { assessRunout, measuredSet, type AxleLimits, type CornerRecord } from '../assessment';
 import { cutsEqually, runoutByRule } from '../procedure';
 import { axleOf, type Corner } from '../readings';
 import { findCheck } from './checks';
@@ -47,6 +47,16 @@ function cutFigures(job: Job, corner: Corner): CornerRecord['cut'] {
 /** Traits of an axle whose rotor is one with its hub. */
 const CAPTIVE = ['bearing-in-rotor', 'riveted'];
 
+/** Runout as found that was beyond its limit in the seat that was read again once it was clean. */
+function foundBeyond(job: Job, corner: Corner): number | undefined {
+  const found = cornerRecord(job, corner, 'as-found');
+  const set = found.sets.find(({ kind }) => kind === 'runout');
+  const again = setsOfCorner(job, corner, 'before').find(({ kind }) => kind === 'runout');
+  if (set?.kind !== 'runout' || again?.shift !== set.shift) return undefined;
+  const { verdict, tirFitted } = assessRunout(set, found.studs, found.limits);
+  return verdict.state === 'beyond' ? (verdict.value ?? tirFitted) : undefined;
+}
+
 function cornerRecordAnew(job: Job, corner: Corner, phase: Phase): CornerRecord {
   const axle = axleAt(job, corner);
   if (!axle) throw new Error(`The vehicle has no ${axleOf(corner)} axle`);
@@ -66,7 +76,9 @@ function cornerRecordAnew(job: Job, corner: Corner, phase: Phase): CornerRecord 
     equalCuts: cutsEqually(rules),
     isCaptive: axle.traits.some((trait) => CAPTIVE.includes(trait)),
     cut: cutFigures(job, corner),
-    ...(phase === 'before' ? { seat: seatToCorrect(job, corner) } : {}),
+    ...(phase === 'before'
+      ? { seat: seatToCorrect(job, corner), foundBeyond: foundBeyond(job, corner) }
+      : {}),
   };
 }
 

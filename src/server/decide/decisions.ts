@@ -1,11 +1,12 @@
 import 'server-only';
-import { advise, sayAdvice, type CornerAssessment } from '../../core/assessment';
+import { advise, sayAdvice, type Advice, type CornerAssessment } from '../../core/assessment';
 import { decisionFormSchema, pairFormSchema } from '../../core/contracts';
 import {
   cornerOptions,
   findCheck,
   judgeCorner,
   type CornerOptions,
+  type Correction,
   type Job,
 } from '../../core/job';
 import {
@@ -70,6 +71,9 @@ interface Asked {
   readonly units: UnitSystem;
 }
 
+/** What is on record of a corner that is cured already, by what says so. */
+const CURED: Partial<Record<Advice['kind'], Correction>> = { kept: 'index', cleaned: 'clean' };
+
 /** A corner's decision for an action, or why it may not be taken. */
 function decisionFor({ job, units }: Asked, corner: Corner, action: Action): Answer<NewDecision> {
   if (!job.corners.includes(corner)) return refuse('This corner is not part of the job.');
@@ -77,18 +81,18 @@ function decisionFor({ job, units }: Asked, corner: Corner, action: Action): Ans
   const compared = cornerOptions(job, corner, { record, assessment });
   const option = compared.options.find((each) => each.action === action);
   const first = advise(record, assessment);
-  // A cure that was found by moving is kept: that is the indexing, and it was done.
-  const isKept = action === 'leave' && first.kind === 'kept';
-  const words = isKept ? first : option && adviceOf(option, record, assessment);
+  // What moving or cleaning has cured is left as it sits: that was the correction, and it is done.
+  const cured = action === 'leave' ? CURED[first.kind] : undefined;
+  const words = cured ? first : option && adviceOf(option, record, assessment);
   const isWithin = action === 'leave' && first.kind === 'within';
-  if (!option || !words || !(mayBeTaken(option) || isWithin || isKept)) {
+  if (!option || !words || !(mayBeTaken(option) || isWithin || cured)) {
     return refuse('This cannot be done any more as things stand. Look at the options again.');
   }
   return accept({
     jobId: job.id,
     corner,
-    correction: isKept ? 'index' : actionRecord(action).correction,
-    shift: isKept ? assessment.shift : option.shift,
+    correction: cured ?? actionRecord(action).correction,
+    shift: cured ? assessment.shift : option.shift,
     words: sayAdvice(words, { ...record, units }).todo,
     action,
     detail: detailOf(option, assessment, compared),

@@ -106,7 +106,11 @@ function foundAt({ record, assessment }: CornerJudgement, say: Say): string[] {
   const discard = assessment.thicknessVerdicts?.verdicts.discard;
   const isThin = discard?.state === 'beyond' || discard?.state === 'too-close';
   return [
-    ...plainly(name, sideways, assessment.firstRunout?.verdict, say),
+    ...(record.foundBeyond === undefined || assessment.firstRunout?.verdict.state === 'beyond'
+      ? plainly(name, sideways, assessment.firstRunout?.verdict, say)
+      : [
+          `${name}: ${sideways} was ${say(record.foundBeyond)} (allowed: ${say(runoutLimit(record.limits).value)}) before the dirt under it was taken away: too much.`,
+        ]),
     ...plainly(name, uneven, assessment.thickness?.dtvVerdict, say),
     ...(isThin
       ? [
@@ -184,14 +188,20 @@ const figure = (verdict: Verdict | undefined, say: Say): string =>
   verdict?.value === undefined || verdict.value === null ? 'not measured' : say(verdict.value);
 
 function figuresOf(before: CornerJudgement, after: CornerJudgement, say: Say): OwnerFigure[] {
-  const row = (what: string, was: Verdict | undefined, is: Verdict | undefined): OwnerFigure[] =>
+  const { foundBeyond } = before.record;
+  const row = (
+    what: string,
+    was: Verdict | undefined,
+    is: Verdict | undefined,
+    found?: number,
+  ): OwnerFigure[] =>
     was === undefined && is === undefined
       ? []
       : [
           {
             corner: before.corner,
             what,
-            before: figure(was, say),
+            before: found === undefined ? figure(was, say) : say(found),
             after: figure(is, say),
             limit: say((is ?? was)?.limit ?? 0),
           },
@@ -201,6 +211,7 @@ function figuresOf(before: CornerJudgement, after: CornerJudgement, say: Say): O
       'Sideways movement',
       before.assessment.firstRunout?.verdict,
       after.assessment.runout?.verdict,
+      foundBeyond,
     ),
     ...row(
       'Thickness variation',

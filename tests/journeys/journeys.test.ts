@@ -1,0 +1,148 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { judgeCorner } from '@/core/job';
+import { closeDatabase } from '@/server/database';
+import { useRecords } from '../support/engine';
+import { threePeople } from '../support/wholeJob';
+import { Journey } from './journey';
+import { expectOneStory } from './stories';
+
+/** Whole jobs from a hidden truth to the signed report: the same story on every screen, or it fails. */
+
+const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-journeys-'));
+const wave = (amplitude: number, highSpotDeg: number, order = 1) => ({
+  order,
+  amplitude,
+  highSpotDeg,
+});
+
+beforeAll(async () => {
+  useRecords(folder);
+  await threePeople();
+});
+afterAll(async () => {
+  await closeDatabase();
+  fs.rmSync(folder, { recursive: true, force: true });
+});
+
+test('hub at fault, and moving the rotor cures it', async () => {
+  const journey = new Journey(['FL'], 11).hide('FL', {
+    hub: [wave(30, 40)],
+    rotor: [wave(28, 292)],
+  });
+  await journey.begin();
+  expect(await journey.measure('FL')).toBe('index');
+  await journey.decide('FL');
+  await journey.correct('FL');
+  await journey.prove('FL');
+  await journey.end();
+  await expectOneStory(journey, { FL: 'index' });
+});
+
+test('cured by the second mounting itself', async () => {
+  const journey = new Journey(['FR'], 12).hide('FR', {
+    hub: [wave(28, 40)],
+    rotor: [wave(28, 76)],
+  });
+  await journey.begin();
+  expect(await journey.measure('FR')).toBe('kept');
+  await journey.decide('FR');
+  await journey.correct('FR');
+  await journey.prove('FR');
+  await journey.end();
+  await expectOneStory(journey, { FR: 'index' });
+});
+
+test('dirt under the rotor, cured by cleaning', async () => {
+  const journey = new Journey(['FL'], 13).hide(
+    'FL',
+    { hub: [wave(5, 40)], rotor: [wave(6, 200)] },
+    wave(45, 10),
+  );
+  await journey.begin();
+  await journey.read('FL', 'runout', 'as-found');
+  await journey.clean('FL');
+  expect(await journey.measure('FL')).toBe('cleaned');
+  await journey.decide('FL');
+  await journey.correct('FL');
+  await journey.prove('FL');
+  await journey.end();
+  await expectOneStory(journey, { FL: 'clean' });
+});
+
+describe('thickness varies', () => {
+  const worn = { hub: [wave(8, 0)], rotor: [wave(9, 90)], thickness: [wave(14, 200)] };
+  test.each([
+    ['cut on the vehicle', 'on-vehicle', 'machine-on-vehicle'],
+    ['cut on the bench', 'bench', 'machine-bench'],
+  ] as const)('%s', async (_, action, correction) => {
+    const journey = new Journey(['FL'], 14).hide('FL', worn);
+    await journey.begin();
+    await journey.measure('FL');
+    await journey.decide('FL', action);
+    await journey.correct('FL');
+    await journey.prove('FL');
+    await journey.end();
+    await expectOneStory(journey, { FL: correction });
+  });
+});
+
+test('too thin, replaced', async () => {
+  const journey = new Journey(['FL'], 16).hide('FL', {
+    hub: [wave(6, 0)],
+    rotor: [wave(40, 90)],
+    meanThickness: 25_900,
+  });
+  await journey.begin();
+  expect(await journey.measure('FL')).toBe('replace');
+  await journey.decide('FL');
+  await journey.correct('FL');
+  await journey.prove('FL');
+  await journey.end();
+  await expectOneStory(journey, { FL: 'replace' });
+});
+
+test('the hub is renewed', async () => {
+  const journey = new Journey(['FL'], 17).hide('FL', {
+    hub: [wave(60, 30)],
+    rotor: [wave(5, 90)],
+  });
+  await journey.begin();
+  await journey.measure('FL');
+  await journey.decide('FL', 'hub');
+  await journey.correct('FL');
+  await journey.prove('FL');
+  await journey.end();
+  await expectOneStory(journey, { FL: 'hub' });
+});
+
+test('two corners that differ, and the same car again', async () => {
+  const journey = new Journey(['FL', 'FR'], 18)
+    .hide('FL', { hub: [wave(30, 40)], rotor: [wave(27, 100)] })
+    .hide('FR', { hub: [wave(6, 40)], rotor: [wave(7, 100)] });
+  await journey.begin();
+  for (const corner of journey.corners) {
+    await journey.measure(corner);
+    await journey.decide(corner);
+  }
+  for (const corner of journey.corners) await journey.correct(corner);
+  await journey.prove('FL');
+  await journey.prove('FR');
+  await journey.end();
+  await expectOneStory(journey, { FL: 'index' });
+
+  const again = journey.comesBack(19).hide('FL', { hub: [wave(30, 40)], rotor: [wave(27, 40)] });
+  const { vehicle, id } = await journey.job();
+  await again.begin(vehicle.id, id);
+  for (const corner of again.corners) {
+    await again.measure(corner);
+    await again.decide(corner);
+    await again.correct(corner);
+    await again.prove(corner);
+  }
+  await again.end();
+  await expectOneStory(again, {
+    FL: judgeCorner(await again.job(), 'FL', 'before').decision?.correction ?? 'leave',
+  });
+});
