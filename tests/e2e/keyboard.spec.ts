@@ -137,7 +137,7 @@ test('the whole way from a new job to the printed report, by keyboard alone', as
   // The bench says the move too, so the decision is looked for on its own page.
   await expect(page).toHaveURL(/\/decide$/);
   await expect(
-    page.getByText('Move the rotor 2 studs clockwise as you face it.', { exact: true }),
+    page.getByText(/^Move the rotor .*\(from where it sits now: 2 studs clockwise\)\.$/),
   ).toBeVisible();
   await tabTo(page, /put it on record/);
   await page.keyboard.press('Enter');

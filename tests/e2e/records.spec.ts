@@ -193,7 +193,7 @@ test('what is typed and pressed before a page is alive is not lost', async ({ pa
     await route.continue();
   });
   await page.goto('/vehicles/new', { waitUntil: 'commit' });
-  await page.getByLabel('Plate', { exact: true }).fill('SK-190-V');
+  await page.getByLabel('Model', { exact: true }).fill('Trellis van');
   await page.getByLabel('Driven wheels').selectOption('rear');
   await page.getByLabel(/Brake-by-wire/).click();
   await page.getByLabel('Make', { exact: true }).fill('Quillon');
@@ -202,12 +202,12 @@ test('what is typed and pressed before a page is alive is not lost', async ({ pa
   letGo();
   await settled(page);
   // It was sent, and refused where something is missing; nothing of it is gone.
-  await expect(page.getByLabel('Model', { exact: true })).toHaveAttribute('aria-invalid', 'true');
-  await expect(page.getByLabel('Plate', { exact: true })).toHaveValue('SK-190-V');
+  await expect(page.getByLabel('Plate', { exact: true })).toHaveAttribute('aria-invalid', 'true');
+  await expect(page.getByLabel('Model', { exact: true })).toHaveValue('Trellis van');
   await expect(page.getByLabel('Make', { exact: true })).toHaveValue('Quillon');
   await expect(page.getByLabel('Driven wheels')).toHaveValue('rear');
   await expect(page.getByLabel(/Brake-by-wire/)).toBeChecked();
-  await page.getByLabel('Model', { exact: true }).fill('Trellis van');
+  await page.getByLabel('Plate', { exact: true }).fill('SK-190-V');
   await page.getByRole('button', { name: 'Save the vehicle' }).click();
   await expect(page.getByRole('heading', { name: /SK-190-V Quillon Trellis van/ })).toBeVisible();
   await expect(page.getByLabel('Driven wheels')).toHaveValue('rear');

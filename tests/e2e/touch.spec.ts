@@ -73,7 +73,7 @@ test('the whole way by touch on a phone', async ({ page }) => {
   // The bench says the move too, so the decision is looked for on its own page.
   await expect(page).toHaveURL(/\/decide$/);
   await expect(
-    page.getByText('Move the rotor 2 studs clockwise as you face it.', { exact: true }),
+    page.getByText(/^Move the rotor .*\(from where it sits now: 2 studs clockwise\)\.$/),
   ).toBeVisible();
   await expectFits(page);
   await page.getByRole('button', { name: /put it on record/ }).tap();

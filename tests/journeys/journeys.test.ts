@@ -1,10 +1,12 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { judgeCorner } from '@/core/job';
+import { judgeCorner, notedAsFound, seatAt } from '@/core/job';
 import { closeDatabase } from '@/server/database';
 import { useRecords } from '../support/engine';
-import { threePeople } from '../support/wholeJob';
+import { noseOf } from '@/server/nose/nose';
+import { ownerReport } from '@/server/report/owner';
+import { ask, checkInput, threePeople, tick } from '../support/wholeJob';
 import { Journey } from './journey';
 import { expectOneStory } from './stories';
 
@@ -36,8 +38,23 @@ test('hub at fault, and moving the rotor cures it', async () => {
   await journey.decide('FL');
   await journey.correct('FL');
   await journey.prove('FL');
+  await tick(journey.id, 'prove/FL/causes', ['hub-runout', 'rotor-runout']);
   await journey.end();
   await expectOneStory(journey, { FL: 'index' });
+  const job = await journey.job();
+  // Where it sat, in order, and both causes with their corner.
+  expect(seatAt(job, 'FL').history.map(({ change, shift }) => [change, shift])).toEqual([
+    ['marked', 0],
+    ['moved', 2],
+    ['moved', 4],
+    ['refitted', 4],
+  ]);
+  expect(ownerReport(job, 'mm').found).toEqual([
+    expect.stringMatching(/^Cause, front left: hub flange runout/),
+    expect.stringMatching(/^Cause, front left: rotor/),
+    expect.stringMatching(/too much/),
+  ]);
+  expect((await noseOf(job)).putRight).toEqual(['FL, rotor moved on its hub']);
 });
 
 test('cured by the second mounting itself', async () => {
@@ -61,7 +78,11 @@ test('dirt under the rotor, cured by cleaning', async () => {
     wave(45, 10),
   );
   await journey.begin();
+  const step = await checkInput(journey.id, 'step/FL/as-found', 'done');
+  expect(await ask('check', step, 'technician')).toMatch(/^Nothing was read as found at FL/);
   await journey.read('FL', 'runout', 'as-found');
+  await tick(journey.id, 'step/FL/as-found', 'done');
+  expect(notedAsFound(await journey.job(), 'FL')).toEqual(['runout']);
   await journey.clean('FL');
   expect(await journey.measure('FL')).toBe('cleaned');
   await journey.decide('FL');
@@ -85,6 +106,10 @@ describe('thickness varies', () => {
     await journey.prove('FL');
     await journey.end();
     await expectOneStory(journey, { FL: correction });
+    // The other rotor of the axle is not part of the job: that was signed for with a reason.
+    expect((await journey.job()).signedWith?.open).toContain(
+      'FL: its rotor was cut alone; both of an axle are cut, or a pair is fitted.',
+    );
   });
 });
 

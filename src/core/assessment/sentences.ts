@@ -35,9 +35,10 @@ export function sayMoveTo(wording: Wording, from: number, to: number): string {
   const now = sayMove(wording, from, to);
   if (now === null) return 'Leave the rotor where it sits';
   if (from === 0) return `Move the rotor ${now}`;
+  const short = now.replace(' as you face it', '');
   return to === 0
-    ? `Move the rotor back to its first mark: ${now}, from where it sits now`
-    : `Move the rotor ${saySeat(wording, to)}: ${now}, from where it sits now`;
+    ? `Move the rotor back to its first mark (from where it sits now: ${now})`
+    : `Move the rotor to ${saySeat(wording, to)} (from where it sits now: ${short})`;
 }
 
 /** An advice in one sentence to act on, and the reason in one or two more. */

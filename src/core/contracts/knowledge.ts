@@ -33,6 +33,7 @@ const base = {
   minutes,
   wheelOff: z.boolean(),
   perCorner: z.boolean(),
+  unless: z.strictObject({ code: z.string(), value: z.string() }).optional(),
   how: sentence.optional(),
 };
 

@@ -29,6 +29,8 @@ interface FindingBase {
   readonly perCorner: boolean;
   /** How to do it, in one sentence. */
   readonly how?: string | undefined;
+  /** The answer to another question after which it is not asked, and says nothing. */
+  readonly unless?: { readonly code: string; readonly value: string } | undefined;
 }
 
 /** An answer that can be given, and the share of jobs without a listed cause that give it. */

@@ -4,6 +4,7 @@ import {
   measuredFindings,
   recordingFinding,
 } from '../assessment';
+import { KNOWLEDGE } from '../contracts';
 import { advisesNoDrive, type RecordedFinding } from '../diagnosis';
 import { CORNERS, type Corner } from '../readings';
 import { judgeCorner } from './judge';
@@ -13,10 +14,19 @@ import { axleAt } from './record';
 import { oncePer } from './remember';
 import type { Job } from './types';
 
+/** Whether an earlier answer leaves nothing to ask: what was answered before says nothing then. */
+const isMoot = (job: Job, code: string): boolean => {
+  const unless = KNOWLEDGE.findings.find((each) => each.code === code)?.unless;
+  return (
+    unless !== undefined &&
+    job.findings.some((each) => each.code === unless.code && each.value === unless.value)
+  );
+};
+
 /** The findings that were answered, as the core takes them; looks come from the inspection. */
 const answered = (job: Job): RecordedFinding[] =>
   job.findings
-    .filter(({ code, value, corner }) => !isLook(code, value, corner))
+    .filter(({ code, value, corner }) => !isLook(code, value, corner) && !isMoot(job, code))
     .map(({ code, value, corner }) => ({
       code,
       value,

@@ -11,7 +11,7 @@ import { checksOfKind, findCheck } from './checks';
 import { assessed, judgeCorner } from './judge';
 import { cornerRecord } from './record';
 import { oncePer } from './remember';
-import type { Job } from './types';
+import type { Correction, Job } from './types';
 
 /** Corners whose correction must be proven by measuring again. */
 export const cornersToProve = (job: Job): Corner[] =>
@@ -51,6 +51,36 @@ function provenAt(job: Job, corner: Corner): ProvenCorner {
     dtv: (after.thickness?.dtvVerdict ?? kept)?.state ?? 'not-measured',
   };
 }
+
+/** What a correction was, in a few words of the workshop. */
+const PUT_RIGHT: Readonly<Record<Correction, string>> = {
+  leave: 'left as it was',
+  index: 'rotor moved on its hub',
+  clean: 'seat cleaned',
+  plate: 'tapered plate fitted',
+  'machine-on-vehicle': 'rotor cut on the vehicle',
+  'machine-bench': 'rotor cut on the bench',
+  replace: 'rotor renewed',
+  hub: 'hub or bearing renewed',
+  'hub-replace': 'hub or bearing and rotor renewed',
+};
+
+/**
+ * What was put right, in words, where the corners that were corrected are measured within again;
+ * empty before, and where one of them is not.
+ */
+export const putRightIn = oncePer((job: Job): string[] => {
+  const corners = cornersToProve(job);
+  const isProven = corners.every((corner) => {
+    const { runout, dtv } = provenAt(job, corner);
+    return runout === 'within' && (dtv === 'within' || dtv === 'not-measured');
+  });
+  if (!isProven) return [];
+  return corners.flatMap((corner) => {
+    const decision = job.decisions.find((each) => each.corner === corner);
+    return decision ? [`${corner}, ${PUT_RIGHT[decision.correction]}`] : [];
+  });
+});
 
 /**
  * What the installed runout says of the seat, as one more mounting beside those before it;

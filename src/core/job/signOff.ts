@@ -6,7 +6,8 @@ import { readinessOf } from './readiness';
 import { axleAt } from './record';
 import { oncePer } from './remember';
 import { sayBroughtIn } from './standing';
-import type { Job } from './types';
+import { axleOf, type Corner } from '../readings';
+import type { Correction, Job } from './types';
 
 /** What stands between a job and its sign-off. */
 export interface SignOffView {
@@ -31,6 +32,26 @@ const nearDiscard = (job: Job): Blocker[] =>
       place: 'prove',
       corner,
     }));
+
+/** Cuts that only one rotor of an axle got: it takes a reason. Source: handbook 9. */
+const cutAlone = (job: Job): Blocker[] =>
+  job.decisions
+    .filter(({ corner, correction }) => isCut(correction) && !isOtherCut(job, corner))
+    .map(({ corner }) => ({
+      say: `${corner}: its rotor was cut alone; both of an axle are cut, or a pair is fitted.`,
+      place: 'decide',
+      corner,
+    }));
+
+const isCut = (correction: Correction): boolean => correction.startsWith('machine');
+
+const isOtherCut = (job: Job, corner: Corner): boolean =>
+  job.decisions.some(
+    (each) =>
+      each.corner !== corner &&
+      axleOf(each.corner) === axleOf(corner) &&
+      (isCut(each.correction) || ['replace', 'hub-replace'].includes(each.correction)),
+  );
 
 /** A job in which nothing was looked at, measured or done says so where it is signed. */
 const untouched = (job: Job): Blocker[] =>
@@ -65,6 +86,7 @@ export const signOffOf = oncePer((job: Job): SignOffView => {
       ...untouched(job),
       ...openItems(state),
       ...nearDiscard(job),
+      ...cutAlone(job),
       ...proof,
       ...bedding,
       ...recheck,

@@ -67,7 +67,7 @@ export interface JobReadiness {
 
 /** Where something that stands in the way is put right: a stage or a page of the rebuild. */
 export type BlockerPlace =
-  'strip' | 'correct' | 'rebuild-corner' | 'hydraulics' | 'pedal' | 'prove' | 'report';
+  'strip' | 'decide' | 'correct' | 'rebuild-corner' | 'hydraulics' | 'pedal' | 'prove' | 'report';
 
 /** Something that stands in the way, in words. */
 export interface Blocker {

@@ -118,6 +118,16 @@ export function JobForm({
             {isNew ? 'It is on file: choose it' : 'It is not on file: its plate will do'}
           </Button>
         )}
+        {!comeback && (
+          <>
+            {vehicles.length > 0 && ', '}
+            <Link href="/vehicles/new?then=job">
+              {vehicles.length > 0
+                ? 'or enter a new one with all its figures'
+                : 'Or enter it with all its figures'}
+            </Link>
+          </>
+        )}
       </p>
       <ComplaintFields
         fields={{

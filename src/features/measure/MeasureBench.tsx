@@ -232,7 +232,12 @@ export function MeasureBench(props: MeasureBenchProps) {
                   nextLabel={props.nextLabel}
                   onMissing={() => missing && ask(planFor(missing, planOf(set)))}
                   onLap={bench.anotherLap}
-                  onMounting={nextShift(state.sets, corner) === null ? null : askMounting}
+                  onMounting={
+                    // As found nothing is moved.
+                    corner.phase === 'as-found' || nextShift(state.sets, corner) === null
+                      ? null
+                      : askMounting
+                  }
                   onRepeat={() => askAgain('taken again')}
                 />
               )}

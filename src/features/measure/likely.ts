@@ -54,7 +54,7 @@ export function likelyPlan(
   const last = counted(sets).at(-1);
   const kind = missingKind(sets) ?? 'runout';
   const base = last ? withCarried(planFor(kind, planOf(last)), corner) : firstPlan(kind, corner);
-  const isNextMounting = missingKind(sets) === null;
+  const isNextMounting = missingKind(sets) === null && corner.phase !== 'as-found';
   const shift = isNextMounting ? (nextShift(sets, corner) ?? base.shift) : base.shift;
   return { ...base, kind, shift: last ? shift : (expectedShift ?? 0) };
 }

@@ -14,6 +14,14 @@ export function JobLead({
   readonly isAsFound?: boolean;
 }) {
   const { lead, why } = leadOf(view.diagnosis);
+  if (view.putRight.length > 0) {
+    return (
+      <p className="mb-2" role="status">
+        <strong className="zh-lead">Put right: {view.putRight.join('; ')}.</strong> As found the
+        nose had named: {lead.replace(/\.$/, '')}. What was measured since says more.
+      </p>
+    );
+  }
   return (
     <p className="mb-2" role="status">
       {isAsFound && <span className="zh-muted">As found, before any correction:</span>}

@@ -7,6 +7,8 @@ export interface Question {
   readonly code: string;
   readonly question: string;
   readonly values: readonly { readonly code: string; readonly label: string }[];
+  /** The answer to another question after which this one is not asked. */
+  readonly unless?: { readonly code: string; readonly value: string } | undefined;
 }
 
 interface QuestionsProps {
@@ -28,10 +30,13 @@ export function keyOf(
 }
 
 /** The questions of a complaint, answered by one key or tap each; each may be left open. */
-export function Questions({ jobId, questions, answers }: QuestionsProps) {
+export function Questions({ jobId, questions: all, answers }: QuestionsProps) {
   const isNew = Object.keys(answers).length === 0;
   const [at, setAt] = useState(0);
   const { shown, answer: give, trouble } = useAnswers(jobId, answers);
+  const questions = all.filter(
+    ({ unless }) => unless === undefined || shown[unless.code] !== unless.value,
+  );
   const list = useRef<HTMLDivElement>(null);
   const group = (i: number): HTMLElement | null =>
     list.current?.querySelector(`[data-question="${i}"]`) ?? null;
@@ -52,7 +57,12 @@ export function Questions({ jobId, questions, answers }: QuestionsProps) {
     const { code } = questions[i]!;
     const taken = shown[code] === value ? null : value;
     give(code, taken);
-    if (taken !== null && i < questions.length - 1) go(i + 1);
+    if (taken === null || i >= questions.length - 1) return;
+    // Where this answer takes the next question away, the one after it stands there in a moment.
+    const { unless } = questions[i + 1]!;
+    const isGone = unless?.code === code && unless.value === taken;
+    if (isGone) requestAnimationFrame(() => go(i + 1));
+    else go(i + 1);
   };
 
   const press = (event: KeyboardEvent): void => {

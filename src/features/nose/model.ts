@@ -63,12 +63,18 @@ export function leadOf({ causes, joined, settled }: Diagnosis): {
 export const questionsOf = (
   knowledge: Knowledge,
   stage: Finding['stage'],
-): { code: string; question: string; values: { code: string; label: string }[] }[] =>
+): {
+  code: string;
+  question: string;
+  values: { code: string; label: string }[];
+  unless: Finding['unless'];
+}[] =>
   knowledge.findings
     .filter(isChoice)
     .filter((finding) => finding.stage === stage)
-    .map(({ code, question, values }) => ({
+    .map(({ code, question, values, unless }) => ({
       code,
       question,
+      unless,
       values: values.map((value) => ({ code: value.code, label: value.label })),
     }));

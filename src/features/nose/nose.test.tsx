@@ -31,6 +31,7 @@ const viewOf = (findings: readonly RecordedFinding[], aside: string[] = []): Nos
   findings,
   aside,
   noDrive: null,
+  putRight: [],
 });
 
 describe('words', () => {

@@ -14,6 +14,7 @@ import {
   isOfOldRotor,
   looksOf,
   notDoneYet,
+  refuseAsFound,
   refuseInRebuild,
   refusePutRight,
   refuseRole,
@@ -52,6 +53,10 @@ function refuseCheck(job: Job, write: CheckEntry): string | null {
     const isFigure = write.item === 'finished' || write.item === 'returned';
     const slip = isFigure ? slipOfCut(job, corner, write.value) : null;
     if (slip !== null) return slip;
+  }
+  if (write.kind === 'step' && corner && write.item === 'as-found' && write.value === 'done') {
+    const unread = refuseAsFound(job, corner);
+    if (unread !== null) return unread;
   }
   if (write.kind === 'fixed' && corner) {
     const look = lookAt(looksOf(job), corner, write.item);

@@ -27,6 +27,7 @@ import {
   type Job,
   noDriveOf,
   onceByContent,
+  putRightIn,
   refuseRole,
 } from '../../core/job';
 import {
@@ -114,6 +115,8 @@ export interface NoseView extends ShopKnowledge {
   readonly aside: readonly string[];
   /** Why no road test may be driven, or null. */
   readonly noDrive: string | null;
+  /** What cured the job, corner by corner; empty while it is not cured. */
+  readonly putRight: readonly string[];
 }
 
 /** Weighing asks every next check for what it would change: what was weighed lately is kept. */
@@ -138,7 +141,14 @@ export const noseOf = cache(async (job: Job): Promise<NoseView> => {
       priors: Object.fromEntries(shop.priors.map(({ code, share }) => [code, share])),
     },
   });
-  return { ...shop, diagnosis, findings, aside: job.aside, noDrive: noDriveOf(job, findings) };
+  return {
+    ...shop,
+    diagnosis,
+    findings,
+    aside: job.aside,
+    noDrive: noDriveOf(job, findings),
+    putRight: putRightIn(job),
+  };
 });
 
 /** Why an answer on which a vehicle is not driven may not be written over, in words; null where it may. */

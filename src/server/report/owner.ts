@@ -6,7 +6,6 @@ import {
   type CornerRecord,
   type OutcomeState,
 } from '../../core/assessment';
-import { KNOWLEDGE } from '../../core/contracts';
 import { exaggerationOf, type Exaggeration } from '../../core/drawing';
 import { ITEM_NAME } from '../../core/options';
 import { CORNER_NAME, type Corner } from '../../core/readings';
@@ -25,6 +24,7 @@ import {
   standingOf,
   type Correction,
   vehicleName,
+  confirmedCauses,
 } from '../../core/job';
 import { sayDue } from './words';
 
@@ -124,11 +124,13 @@ const capital = (text: string): string => text.charAt(0).toUpperCase() + text.sl
 
 /** What was found: the cause that was confirmed, what measured too much, what was seen. */
 function foundOf(job: Job, judged: readonly CornerJudgement[], say: Say): string[] {
-  const cause = KNOWLEDGE.causes.find(({ code }) => code === job.confirmedCause);
   const isRepaired = checksOfKind(job, 'fixed').length > 0;
   const { isWithin } = standingOf(job);
   const found = [
-    ...(cause ? [`Cause: ${cause.name.toLowerCase()}. ${cause.means}`] : []),
+    ...confirmedCauses(job).map(
+      ({ corner, cause }) =>
+        `Cause${corner ? `, ${CORNER_NAME[corner]}` : ''}: ${cause.name.toLowerCase()}. ${cause.means}`,
+    ),
     ...judged.flatMap((each) => foundAt(each, say)),
     ...offTheRoad(job).map((each) => `${each}.`),
   ];

@@ -4,6 +4,7 @@ import { FIGURE_KINDS } from '../../procedure';
 import { AXLE_POSITIONS, CORNERS, LENGTH_KINDS } from '../../readings';
 import { FASTENER_CODES } from '../../torque';
 import { PAD_FAMILIES } from '../../wear';
+import { KNOWLEDGE } from '../knowledge';
 import { PROCEDURE } from '../procedure';
 import {
   BLEED_METHODS,
@@ -265,6 +266,13 @@ export const CHECKS = [
     places: WHOLE_JOB,
     items: ['feel-before', 'feel-after'],
     value: feelSchema,
+  }),
+  define({
+    kind: 'prove',
+    places: CORNERS,
+    items: ['causes'],
+    value: z.array(z.enum(codesOf(KNOWLEDGE.causes))).max(6, 'At most six causes at a corner.'),
+    isNamed,
   }),
 ] as const;
 

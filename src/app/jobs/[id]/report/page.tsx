@@ -5,6 +5,7 @@ import { notFound } from 'next/navigation';
 import { sayAdvice, sayCleaning } from '@/core/assessment';
 import { formatIn } from '@/core/units';
 import { ClosedRecord } from '@/features/signoff/ClosedRecord';
+import { CornerCauses } from '@/features/signoff/CornerCauses';
 import { SignOff } from '@/features/signoff/SignOff';
 import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { JobReport } from '@/features/report/JobReport';
@@ -16,6 +17,8 @@ import {
   judgeCorner,
   procedureOf,
   vehicleName,
+  causesAt,
+  findCheck,
 } from '@/core/job';
 import { loadJob } from '@/server/job/jobs';
 import { allPeople } from '@/server/shop/people';
@@ -84,6 +87,15 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
             jobId={id}
             lines={openLinesOf(job, units)}
             lead={who?.role === 'lead' ? who.name : null}
+          />
+          <CornerCauses
+            jobId={id}
+            corners={job.corners.map((corner) => ({
+              corner,
+              codes: causesAt(job, corner),
+              stamp: findCheck(job, 'prove', corner, 'causes')?.stamp ?? null,
+            }))}
+            causes={KNOWLEDGE.causes.map(({ code, name }) => ({ code, name }))}
           />
           <SignOff
             jobId={id}

@@ -3,6 +3,8 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { SeenMark } from '@/ui/keeper';
 import { CornerLinks } from '@/ui/shell';
+import { notedAsFound } from '@/core/job';
+import { AsFoundGuide } from '@/features/measure/AsFoundGuide';
 import { MeasureBench } from '@/features/measure/MeasureBench';
 import { diagnosisOf } from '../../JobDiagnosis';
 import { openBenchOf } from '@/server/measure/bench';
@@ -33,10 +35,17 @@ export default async function AsFoundPage({
       </div>
       <Here />
       <p className="mb-2">
-        One lap of runout and one of thickness before anything is cleaned, the rotor held by{' '}
-        {record.fastening === 'studs' ? 'nuts' : 'bolts'} and spacers. Kept apart from the readings
-        that are decided on.
+        Before anything is cleaned, the rotor held by{' '}
+        {record.fastening === 'studs' ? 'nuts' : 'bolts'} and spacers.
       </p>
+      <AsFoundGuide
+        jobId={id}
+        corner={bench.corner}
+        fastening={record.fastening}
+        noted={notedAsFound(bench.job, bench.corner)}
+        units={bench.units}
+        backHref={`/jobs/${id}/strip/${bench.corner}`}
+      />
       <MeasureBench
         key={`${bench.corner} ${(await searchParams).kind ?? ''}`}
         corner={{

@@ -1,0 +1,128 @@
+'use client';
+
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import type { AsFoundItem } from '@/core/job';
+import { fieldUnit, UNIT_SIGN, type UnitSystem } from '@/core/units';
+import { TextField, useSend } from '@/ui/field';
+import { keepCheck } from '@/ui/keeper';
+import { NextLink, NextThing } from '@/ui/shell';
+
+interface AsFoundGuideProps {
+  readonly jobId: string;
+  readonly corner: string;
+  readonly fastening: 'studs' | 'bolts';
+  readonly noted: readonly AsFoundItem[];
+  readonly units: UnitSystem;
+  readonly backHref: string;
+}
+
+interface Line {
+  readonly item: AsFoundItem;
+  readonly say: string;
+}
+
+const linesFor = (fastening: 'studs' | 'bolts'): readonly Line[] => {
+  const [nuts, first] = fastening === 'studs' ? ['nuts', 'stud 1'] : ['bolts', 'hole 1'];
+  return [
+    { item: 'mark', say: `Rotor and hub marked together at ${first}` },
+    { item: 'nuts', say: `Torque of the ${nuts} as found, noted with the runout` },
+    { item: 'runout', say: 'One lap of runout, before anything is cleaned' },
+    { item: 'thickness', say: 'One lap of thickness' },
+    { item: 'end-play', say: 'Bearing end play, push and pull' },
+  ];
+};
+
+/** The end play as somebody felt it with the dial, kept where the strip-down has it too. */
+function EndPlay({ jobId, corner, units }: Pick<AsFoundGuideProps, 'jobId' | 'corner' | 'units'>) {
+  const [text, setText] = useState('');
+  const { send, busy, trouble } = useSend(keepCheck);
+  const unit = fieldUnit(units, 'deviation');
+  return (
+    <form
+      className="d-flex flex-wrap gap-2 align-items-end"
+      onSubmit={(event) => {
+        event.preventDefault();
+        send([
+          {
+            ...{ jobId, kind: 'figure', place: corner, item: 'end-play' },
+            ...{ value: { text, unit }, note: null, seen: null },
+          },
+        ]);
+      }}
+    >
+      <TextField
+        label={`End play (${UNIT_SIGN[unit]})`}
+        isFigure
+        value={text}
+        error={trouble ?? undefined}
+        onChange={setText}
+      />
+      <Button type="submit" variant="outline-secondary" disabled={busy || text.trim() === ''}>
+        Keep it
+      </Button>
+    </form>
+  );
+}
+
+/** The marks and readings of a corner as it was found: what is there, what is next, and the way back. */
+export function AsFoundGuide(props: AsFoundGuideProps) {
+  const { jobId, corner, fastening, noted, units, backHref } = props;
+  const { send, busy, trouble } = useSend(keepCheck);
+  const lines = linesFor(fastening);
+  const next = lines.find(({ item }) => !noted.includes(item));
+  const mark = (): void =>
+    send([
+      {
+        ...{ jobId, kind: 'step', place: corner, item: 'match-mark' },
+        ...{ value: 'done', note: null, seen: null },
+      },
+    ]);
+  return (
+    <section className="zh-card mb-3" aria-label="As found">
+      <NextThing
+        todo={
+          next
+            ? `${noted.length} of ${lines.length}. Next: ${next.say.charAt(0).toLowerCase()}${next.say.slice(1)}.`
+            : 'As found is on record.'
+        }
+        why={
+          next
+            ? 'Kept apart from the readings that are decided on: only what stands now is noted, nothing is moved.'
+            : 'Now the corner comes apart, and is read again once its seat is clean.'
+        }
+      >
+        {next?.item === 'mark' && (
+          <Button disabled={busy} onClick={mark}>
+            It is marked
+          </Button>
+        )}
+        {next?.item === 'end-play' && <EndPlay {...{ jobId, corner, units }} />}
+        {next ? (
+          noted.includes('runout') && (
+            <a className="btn btn-outline-secondary" href={backHref}>
+              Back to the strip-down
+            </a>
+          )
+        ) : (
+          <NextLink href={backHref}>Back to the strip-down</NextLink>
+        )}
+      </NextThing>
+      <ul className="list-unstyled mb-0 mt-2">
+        {lines.map(({ item, say }) => (
+          <li key={item}>
+            <span aria-hidden="true">{noted.includes(item) ? '✓' : '○'}</span> {say}
+            <span className="visually-hidden">
+              {noted.includes(item) ? ': noted' : ': not yet'}
+            </span>
+          </li>
+        ))}
+      </ul>
+      {trouble && (
+        <p className="zh-error mb-0" role="alert">
+          {trouble}
+        </p>
+      )}
+    </section>
+  );
+}
