@@ -145,6 +145,10 @@ test('the whole way from a new job to the printed report, by keyboard alone', as
   await tabTo(page, /^Correct FL$/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: /Correct\s*FL/ })).toBeVisible();
+  // What was decided is ticked where it is said; then it is measured again.
+  await tabTo(page, /^Done at FL$/);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('link', { name: 'Prove: measure again' })).toBeVisible();
   await tabTo(page, /measure again/);
   await page.keyboard.press('Enter');
 

@@ -79,6 +79,7 @@ test('the whole way by touch on a phone', async ({ page }) => {
   await page.getByRole('button', { name: /put it on record/ }).tap();
   await page.getByRole('link', { name: 'Correct FL', exact: true }).tap();
   await expectFits(page);
+  await page.getByRole('button', { name: 'Done at FL' }).tap();
   await page.getByRole('link', { name: /measure again/ }).tap();
   await page.getByRole('button', { name: 'Start runout' }).tap();
   await tapLap(page, runoutLap(INDEXABLE, 4, 14));

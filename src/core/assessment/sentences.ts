@@ -9,6 +9,8 @@ export interface Wording {
   readonly studs: number;
   readonly fastening: Fastening;
   readonly units: UnitSystem;
+  /** For the record: where it sits now is left out, as it will sit elsewhere. */
+  readonly isRecord?: boolean | undefined;
 }
 
 const plural = (count: number, word: string): string => `${count} ${word}${count === 1 ? '' : 's'}`;
@@ -35,10 +37,10 @@ export function sayMoveTo(wording: Wording, from: number, to: number): string {
   const now = sayMove(wording, from, to);
   if (now === null) return 'Leave the rotor where it sits';
   if (from === 0) return `Move the rotor ${now}`;
+  const where = to === 0 ? 'back to its first mark' : `to ${saySeat(wording, to)}`;
+  if (wording.isRecord) return `Move the rotor ${where}`;
   const short = now.replace(' as you face it', '');
-  return to === 0
-    ? `Move the rotor back to its first mark (from where it sits now: ${now})`
-    : `Move the rotor to ${saySeat(wording, to)} (from where it sits now: ${short})`;
+  return `Move the rotor ${where} (from where it sits now: ${to === 0 ? now : short})`;
 }
 
 /** An advice in one sentence to act on, and the reason in one or two more. */

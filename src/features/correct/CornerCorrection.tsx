@@ -247,6 +247,7 @@ export function CornerCorrection(props: CornerCorrectionProps) {
     decision.shift === null
       ? null
       : sayMove({ ...record, units }, assessment.shift, decision.shift);
+  const fromNow = move && !isCut ? `From where it sits now: ${move}.` : null;
   const isThere = decision.correction === 'index' && move === null;
   const how = isThere
     ? THERE_ALREADY
@@ -273,7 +274,7 @@ export function CornerCorrection(props: CornerCorrectionProps) {
         <div>
           <NextThing
             todo={done ? `Done at ${corner}. Measure again to prove it.` : decision.words}
-            why={done ? undefined : (how ?? undefined)}
+            why={done ? undefined : [fromNow, how].filter(Boolean).join(' ')}
           >
             {done && (
               <Link className="btn btn-primary" href={`/jobs/${jobId}/prove/${corner}`}>

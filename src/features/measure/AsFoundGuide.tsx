@@ -19,17 +19,26 @@ interface AsFoundGuideProps {
 
 interface Line {
   readonly item: AsFoundItem;
-  readonly say: string;
+  readonly name: string;
+  readonly todo: string;
 }
 
 const linesFor = (fastening: 'studs' | 'bolts'): readonly Line[] => {
-  const [nuts, first] = fastening === 'studs' ? ['nuts', 'stud 1'] : ['bolts', 'hole 1'];
+  const [nuts, first] = fastening === 'studs' ? ['Nuts', 'stud 1'] : ['Bolts', 'hole 1'];
   return [
-    { item: 'mark', say: `Rotor and hub marked together at ${first}` },
-    { item: 'nuts', say: `Torque of the ${nuts} as found, noted with the runout` },
-    { item: 'runout', say: 'One lap of runout, before anything is cleaned' },
-    { item: 'thickness', say: 'One lap of thickness' },
-    { item: 'end-play', say: 'Bearing end play, push and pull' },
+    {
+      item: 'mark',
+      name: 'Mark',
+      todo: `Mark rotor and hub together at ${first}.`,
+    },
+    {
+      item: 'nuts',
+      name: `${nuts} as found`,
+      todo: `Note the torque of the ${nuts.toLowerCase()} as found with the runout, then read one lap.`,
+    },
+    { item: 'runout', name: 'Runout', todo: 'Read one lap of runout, before anything is cleaned.' },
+    { item: 'thickness', name: 'Thickness', todo: 'Read one lap of thickness.' },
+    { item: 'end-play', name: 'End play', todo: 'Push and pull: what is the bearing’s end play?' },
   ];
 };
 
@@ -81,14 +90,10 @@ export function AsFoundGuide(props: AsFoundGuideProps) {
   return (
     <section className="zh-card mb-3" aria-label="As found">
       <NextThing
-        todo={
-          next
-            ? `${noted.length} of ${lines.length}. Next: ${next.say.charAt(0).toLowerCase()}${next.say.slice(1)}.`
-            : 'As found is on record.'
-        }
+        todo={next ? next.todo : 'As found is on record.'}
         why={
           next
-            ? 'Kept apart from the readings that are decided on: only what stands now is noted, nothing is moved.'
+            ? 'Nothing is cleaned or moved: what stands now is kept apart from the readings that are decided on.'
             : 'Now the corner comes apart, and is read again once its seat is clean.'
         }
       >
@@ -108,10 +113,10 @@ export function AsFoundGuide(props: AsFoundGuideProps) {
           <NextLink href={backHref}>Back to the strip-down</NextLink>
         )}
       </NextThing>
-      <ul className="list-unstyled mb-0 mt-2">
-        {lines.map(({ item, say }) => (
+      <ul className="list-unstyled d-flex flex-wrap column-gap-4 mb-0 mt-2">
+        {lines.map(({ item, name }) => (
           <li key={item}>
-            <span aria-hidden="true">{noted.includes(item) ? '✓' : '○'}</span> {say}
+            <span aria-hidden="true">{noted.includes(item) ? '✓' : '○'}</span> {name}
             <span className="visually-hidden">
               {noted.includes(item) ? ': noted' : ': not yet'}
             </span>

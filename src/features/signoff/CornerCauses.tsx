@@ -72,15 +72,16 @@ function CausesAt({
 
 /** Causes that the work confirmed, several and each with its corner. */
 export const CornerCauses = ({ jobId, corners, causes }: CornerCausesProps) => (
-  <section className="zh-card mb-3 zh-no-print" aria-label="Causes, corner by corner">
-    <h2>Causes, corner by corner</h2>
-    <p className="zh-muted">
-      Several can stand together. Both reports name them with their corner.
-    </p>
+  <details
+    className="zh-card mb-3 zh-no-print"
+    open={corners.some(({ codes }) => codes.length > 0)}
+  >
+    <summary className="py-2">Several causes, each with its corner</summary>
+    <p className="zh-muted">Both reports name them with their corner.</p>
     <div className="zh-limits">
       {corners.map((at) => (
         <CausesAt key={`${at.corner} ${at.stamp}`} jobId={jobId} at={at} causes={causes} />
       ))}
     </div>
-  </section>
+  </details>
 );

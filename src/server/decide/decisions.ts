@@ -93,7 +93,7 @@ function decisionFor({ job, units }: Asked, corner: Corner, action: Action): Ans
     corner,
     correction: cured ?? actionRecord(action).correction,
     shift: cured ? assessment.shift : option.shift,
-    words: sayAdvice(words, { ...record, units }).todo,
+    words: sayAdvice(words, { ...record, units, isRecord: true }).todo,
     action,
     detail: detailOf(option, assessment, compared),
   });

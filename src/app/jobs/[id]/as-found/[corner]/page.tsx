@@ -34,10 +34,6 @@ export default async function AsFoundPage({
         />
       </div>
       <Here />
-      <p className="mb-2">
-        Before anything is cleaned, the rotor held by{' '}
-        {record.fastening === 'studs' ? 'nuts' : 'bolts'} and spacers.
-      </p>
       <AsFoundGuide
         jobId={id}
         corner={bench.corner}
