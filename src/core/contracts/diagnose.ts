@@ -25,6 +25,8 @@ const output = z.object({
       terms: z.array(z.object({ finding: z.string(), decibans: z.number(), reason: z.string() })),
     }),
   ),
+  /** An effect and the source that wore it in, with the probability of the pair; null for none. */
+  joined: z.object({ effect: z.string(), source: z.string(), probability: z.number() }).nullable(),
   settled: z.boolean(),
   nextChecks: z.array(
     z.object({
@@ -88,7 +90,7 @@ export const diagnoseSolver = defineSolver({
   input,
   output,
   solve: (raw) => {
-    const { causes, settled, nextChecks } = diagnose(KNOWLEDGE, {
+    const { causes, joined, settled, nextChecks } = diagnose(KNOWLEDGE, {
       findings: readFindings(raw.findings),
       axle: raw.axle,
     });
@@ -101,6 +103,11 @@ export const diagnoseSolver = defineSolver({
           .filter(({ counted }) => counted)
           .map(({ finding, decibans, reason }) => ({ finding, decibans, reason })),
       })),
+      joined: joined && {
+        effect: joined.effect.code,
+        source: joined.source.code,
+        probability: joined.probability,
+      },
       settled,
       nextChecks: nextChecks.map(({ code, bits, minutes, wheelOff, changes }) => ({
         code,

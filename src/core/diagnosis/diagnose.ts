@@ -1,9 +1,7 @@
 import { nextChecks, type NextCheck } from './nextChecks';
 import type { Knowledge } from './types';
-import { weigh, type WeighedCause, type WeighInput } from './weigh';
+import { SETTLED, weigh, type WeighedCause, type WeighInput } from './weigh';
 
-/** From this probability on the cause counts as settled. Source: handbook 12. */
-export const SETTLED = 0.6;
 /** A source or effect less probable than this is not told together with the other. */
 const JOINED_FROM = 0.1;
 
@@ -49,8 +47,16 @@ export function conclude(
 ): Pick<Diagnosis, 'joined' | 'settled'> {
   const joined = joinedOf(knowledge, causes);
   const surest = Math.max(causes[0]?.probability ?? 0, joined?.probability ?? 0);
-  return { joined, settled: surest >= SETTLED };
+  return { joined, settled: surest >= SETTLED && isMoreThanComplaint(knowledge, causes) };
 }
+
+/** Whether anything weighs that was seen, driven or measured: a complaint alone never settles. */
+const isMoreThanComplaint = (knowledge: Knowledge, causes: readonly WeighedCause[]): boolean =>
+  knowledge.findings.some(
+    ({ code, stage }) =>
+      stage !== 'complaint' &&
+      causes.some(({ terms }) => terms.some((term) => term.finding === code)),
+  );
 
 /**
  * What the findings point to, how sure that is, and what to check next. Probabilities are

@@ -1,7 +1,7 @@
 import { isChoice, type ChoiceFinding, type Finding, type RatioFinding } from './types';
 
-/** Largest weight that a measured figure may have, in decibans. */
-const LARGEST_MEASURED = 20;
+/** So far below the best cause of a measured figure any other is held, in decibans. Source: handbook 12. */
+const FLOOR_BELOW_BEST = 20;
 /** Smallest share of a limit that is told apart from nothing. */
 const SMALLEST_RATIO = 0.05;
 const DECIBANS_PER_NEPER = 10 / Math.LN10;
@@ -57,17 +57,25 @@ export const medianOf = (finding: RatioFinding, cause: string): number =>
 /** The logarithm of a share of the limit, kept off zero. */
 const logRatio = (ratio: number): number => Math.log(Math.max(ratio, SMALLEST_RATIO));
 
+/** The likelihood ratio of a share of the limit with a median against the usual one, in decibans. */
+function ratioAgainstUsual(finding: RatioFinding, ratio: number, median: number): number {
+  const [here, usual] = [Math.log(median), Math.log(finding.usual)];
+  const nepers = ((here - usual) / finding.spread ** 2) * (logRatio(ratio) - (here + usual) / 2);
+  return nepers * DECIBANS_PER_NEPER;
+}
+
 /**
- * Weight of a measured share of the limit: the likelihood ratio of two log-normal
- * distributions of one spread, so it rises steadily with the distance beyond the limit and
- * falls with the distance within. Limited to ±20 decibans.
+ * Weight of a measured share of the limit: the likelihood ratio of two log-normal distributions
+ * of one spread. No cause is capped by itself, which would make all tie far beyond a limit: a cause
+ * more than 20 dB below the best one of the figure is held there, and all are counted from where
+ * that leaves a cause of which nothing is known. Source: handbook 12.
  */
 function ratioWeight(finding: RatioFinding, ratio: number, cause: string): number {
-  const here = Math.log(medianOf(finding, cause));
-  const usual = Math.log(finding.usual);
-  const nepers = ((here - usual) / finding.spread ** 2) * (logRatio(ratio) - (here + usual) / 2);
-  const weight = nepers * DECIBANS_PER_NEPER;
-  return Math.max(-LARGEST_MEASURED, Math.min(LARGEST_MEASURED, weight));
+  const medians = Object.values(finding.evidence[0]?.medians ?? {});
+  const best = Math.max(0, ...medians.map((median) => ratioAgainstUsual(finding, ratio, median)));
+  const floor = best - FLOOR_BELOW_BEST;
+  const own = ratioAgainstUsual(finding, ratio, medianOf(finding, cause));
+  return Math.max(own, floor) - Math.max(0, floor);
 }
 
 /** What a value of a finding adds to a cause's log-odds, in decibans. Source: handbook 12. */

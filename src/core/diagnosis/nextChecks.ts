@@ -2,7 +2,7 @@ import { answersAhead, weightOf, type AnswerAhead } from './likelihood';
 import { advisesNoDrive } from './safety';
 import { isChoice, type Finding, type Knowledge } from './types';
 import { percent } from './words';
-import { weigh, weighing, type WeighedCause, type WeighInput } from './weigh';
+import { SETTLED, weigh, weighing, type WeighedCause, type WeighInput } from './weigh';
 
 /** A check that is worth doing next. */
 export interface NextCheck {
@@ -33,9 +33,10 @@ const entropy = (probabilities: readonly number[]): number =>
 /** The probabilities after an outcome: only the check's own group changes. */
 function after(now: readonly WeighedCause[], finding: Finding, outcome: AnswerAhead): number[] {
   const odds = now.map((cause) => {
-    const before = cause.byGroup.get(finding.group) ?? 0;
+    const before = cause.byGroup.get(finding.group) ?? { for: 0, against: 0 };
     const own = weightOf(finding, outcome.value, cause.code);
-    const change = Math.abs(own) > Math.abs(before) ? own - before : 0;
+    // Beside what its group says already only what is stronger changes anything.
+    const change = own < 0 ? Math.min(0, own - before.against) : Math.max(0, own - before.for);
     return cause.probability * 10 ** (change / 10);
   });
   const total = odds.reduce((sum, each) => sum + each, 0);
@@ -46,7 +47,7 @@ function after(now: readonly WeighedCause[], finding: Finding, outcome: AnswerAh
 function lookAhead(
   finding: Finding,
   now: readonly WeighedCause[],
-): { bits: number; changes: string[] } {
+): { bits: number; changes: string[]; turns: boolean } {
   let expected = 0;
   const outcomes = answersAhead(finding).map((outcome) => {
     const then = after(now, finding, outcome);
@@ -56,12 +57,18 @@ function lookAhead(
     );
     expected += chance * entropy(then);
     const most = Math.max(...then);
-    return { label: outcome.label, first: now[then.indexOf(most)]!.name, most };
+    const first = now[then.indexOf(most)]!;
+    return { label: outcome.label, first: first.name, code: first.code, most };
   });
   const told = isChoice(finding) ? outcomes : outcomes.filter((_, i) => TOLD_RATIOS.includes(i));
   const before = entropy(now.map(({ probability }) => probability));
+  const isSettled = (probability: number): boolean => probability >= SETTLED;
+  const [first] = now;
   return {
     bits: Math.max(0, before - expected),
+    turns: outcomes.some(
+      ({ code, most }) => code !== first?.code || isSettled(most) !== isSettled(first.probability),
+    ),
     changes: told.map(({ label, first, most }) => `${label}: ${first} ${percent(most)}`),
   };
 }
@@ -87,7 +94,8 @@ function isDone({ code, perCorner }: Finding, input: WeighInput): boolean {
  * The checks worth doing next, by bits a minute, best first; of near-equals the one that
  * stands first in the knowledge file (pressures before pins, pins before pads, pads before
  * rotors). Questions of the complaint are asked, not proposed; a drive is not proposed where
- * it is not safe, whatever was set aside. Source: handbook 12.
+ * it is not safe, whatever was set aside; nothing whose every outcome leaves the first cause as it
+ * is, unless nothing else is left. Source: handbook 12.
  */
 export function nextChecks(knowledge: Knowledge, input: WeighInput, most = PROPOSED): NextCheck[] {
   const now = weigh(knowledge, input);
@@ -96,13 +104,24 @@ export function nextChecks(knowledge: Knowledge, input: WeighInput, most = PROPO
   const left = knowledge.findings
     .filter((finding) => finding.stage !== 'complaint' && !isDone(finding, input))
     .filter(({ stage }) => !(noDrive && stage === 'road-test'))
-    .map((finding): NextCheck => {
+    .map((finding): NextCheck & { readonly turns: boolean } => {
       const { code, title, question, how, wheelOff } = finding;
       const minutes = finding.minutes + (wheelOff && !isOff ? knowledge.wheelOffMinutes : 0);
       const ahead = lookAhead(finding, now);
       return { code, title, question, how: how ?? null, minutes, wheelOff, ...ahead };
     })
     .filter(({ bits }) => bits >= FEWEST_BITS);
+  // What leaves the first cause as it is whatever is found is done only where nothing else is left.
+  const telling = left.filter(({ turns }) => turns);
+  return bestOf(telling.length > 0 ? telling : left, most);
+}
+
+/** The best by bits a minute; of near-equals the one that stands first in the knowledge file. */
+function bestOf(
+  checks: readonly (NextCheck & { readonly turns: boolean })[],
+  most: number,
+): NextCheck[] {
+  const left = checks.map(({ turns: _, ...check }): NextCheck => check);
   const proposed: NextCheck[] = [];
   while (proposed.length < most && left.length > 0) {
     const rate = ({ bits, minutes }: NextCheck): number => bits / minutes;

@@ -21,7 +21,7 @@ interface FindingBase {
   readonly title: string;
   readonly question: string;
   readonly stage: FindingStage;
-  /** Findings of one group are not independent: only the strongest counts for a cause. */
+  /** Findings of one group are not independent: the strongest for and against a cause count. */
   readonly group: string;
   readonly minutes: number;
   readonly wheelOff: boolean;

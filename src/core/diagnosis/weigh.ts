@@ -2,6 +2,9 @@ import { axleOf, type AxlePosition, type Corner } from '../readings';
 import { reasonOf, weightOf } from './likelihood';
 import type { Cause, Finding, Knowledge, RecordedFinding, Term } from './types';
 
+/** From this probability on the cause counts as settled. Source: handbook 12. */
+export const SETTLED = 0.6;
+
 export interface WeighInput {
   readonly findings: readonly RecordedFinding[];
   /** Codes of findings that are set aside: they do not weigh, and still forbid a drive. */
@@ -14,6 +17,12 @@ export interface WeighInput {
   readonly priors?: Readonly<Record<string, number>> | undefined;
 }
 
+/** Of one group the strongest evidence for a cause (0 or more) and against it (0 or less). */
+export interface ForAndAgainst {
+  readonly for: number;
+  readonly against: number;
+}
+
 export interface WeighedCause {
   readonly code: string;
   readonly name: string;
@@ -22,8 +31,8 @@ export interface WeighedCause {
   readonly probability: number;
   /** What each finding adds, strongest first. */
   readonly terms: readonly Term[];
-  /** Decibans of the strongest term by group. */
-  readonly byGroup: ReadonlyMap<string, number>;
+  /** Decibans of what counts of each group: the strongest for the cause and the strongest against. */
+  readonly byGroup: ReadonlyMap<string, ForAndAgainst>;
   /** The corner or axle that the evidence names, or null. */
   readonly place: Corner | AxlePosition | null;
 }
@@ -82,18 +91,36 @@ interface GroupedTerm {
   readonly term: Term;
 }
 
-/** The strongest term of each group; ties go to the one met first. */
-function strongestByGroup(terms: readonly GroupedTerm[]): Map<string, Term> {
-  const strongest = new Map<string, Term>();
+/**
+ * What counts of each group: the strongest term for the cause and the strongest against it, as
+ * evidence against is never dropped because something else of its group speaks for the cause.
+ * Ties go to the one met first. Source: handbook 12.
+ */
+function strongestByGroup(terms: readonly GroupedTerm[]): Map<string, readonly Term[]> {
+  const strongest = new Map<string, { for?: Term; against?: Term }>();
   for (const { group, term } of terms) {
-    const rival = strongest.get(group);
-    if (!rival || Math.abs(term.decibans) > Math.abs(rival.decibans)) strongest.set(group, term);
+    const side = term.decibans < 0 ? 'against' : 'for';
+    const known = strongest.get(group) ?? {};
+    const rival = known[side];
+    if (!rival || Math.abs(term.decibans) > Math.abs(rival.decibans)) {
+      strongest.set(group, { ...known, [side]: term });
+    }
   }
-  return strongest;
+  return new Map(
+    [...strongest].map(([group, sides]) => [
+      group,
+      [sides.for, sides.against].filter((term) => term !== undefined),
+    ]),
+  );
 }
 
-const sumOf = (byGroup: ReadonlyMap<string, number>): number =>
-  [...byGroup.values()].reduce((sum, each) => sum + each, 0);
+const forAndAgainst = (terms: readonly Term[]): ForAndAgainst => ({
+  for: terms.find(({ decibans }) => decibans >= 0)?.decibans ?? 0,
+  against: terms.find(({ decibans }) => decibans < 0)?.decibans ?? 0,
+});
+
+const sumOf = (byGroup: ReadonlyMap<string, ForAndAgainst>): number =>
+  [...byGroup.values()].reduce((sum, each) => sum + each.for + each.against, 0);
 
 /** Weight from which a term names the corner of a cause. */
 const NAMES_A_CORNER = 3;
@@ -124,9 +151,9 @@ export function weigh(knowledge: Knowledge, input: WeighInput): WeighedCause[] {
       return term ? [{ group: finding.group, term }] : [];
     });
     const strongest = strongestByGroup(terms);
-    const byGroup = new Map([...strongest].map(([group, { decibans }]) => [group, decibans]));
+    const byGroup = new Map([...strongest].map(([group, own]) => [group, forAndAgainst(own)]));
     const counted = terms.map(({ group, term }) =>
-      strongest.get(group) === term ? term : { ...term, counted: false },
+      strongest.get(group)?.includes(term) ? term : { ...term, counted: false },
     );
     return { cause, terms: counted, byGroup };
   });
