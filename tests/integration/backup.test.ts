@@ -345,6 +345,12 @@ test('copies by hand are listed, sent and thrown away; other names are none', as
     true,
   );
   expect(await lastCopy()).toMatchObject({ isChecked: true, isElsewhere: true });
+  // A key that is lost is made anew: what was sealed before is another shop’s then, and says so.
+  const key = path.join(environment().folder, 'shop.key');
+  fs.renameSync(key, `${key}.old`);
+  expect((await lastCopy())!.isOfAnotherKey).toBe(true);
+  fs.renameSync(`${key}.old`, key);
+  expect((await lastCopy())!.isOfAnotherKey).toBe(false);
   const { vehicle } = (await loadJob(await jobNumber(103)))!;
   known(
     await openJob({

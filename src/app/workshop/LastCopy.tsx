@@ -8,7 +8,7 @@ export async function LastCopy() {
   const last = await lastCopy();
   if (!last)
     return <p className="zh-error">There is no copy yet: nothing would bring the records back.</p>;
-  const { made, isChecked, isElsewhere, since } = last;
+  const { made, isChecked, isElsewhere, isOfAnotherKey, since } = last;
   return (
     <p>
       <strong>
@@ -20,6 +20,13 @@ export async function LastCopy() {
           ? 'Nothing was written since. '
           : `${since.toLocaleString('en')} ${since === 1 ? 'entry was' : 'entries were'} made since. `)}
       {isElsewhere === true && 'It is in the second folder too.'}
+      {isOfAnotherKey && (
+        <span className="zh-error">
+          The key of this shop (shop.key, beside its records) is another one since: this copy and
+          archives from before count as another shop’s. Bring the old key back, or make a copy
+          now.{' '}
+        </span>
+      )}
       {isElsewhere === false && (
         <span className="zh-error">
           It is not in the second folder: look whether its disk is there.

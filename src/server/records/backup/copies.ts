@@ -5,6 +5,7 @@ import { format } from 'date-fns';
 import { accept, refuse, type Answer } from '../../answer';
 import { environment } from '../../environment';
 import { database } from '../../database';
+import { isSealedHere } from '../shopKey';
 import { checkedOf, keepElsewhere, noteChecked, removeKept } from './kept';
 import { copiesFolder, makeBackup } from './make';
 import { newestLine } from './manifest';
@@ -93,6 +94,8 @@ export interface LastCopy {
   readonly isChecked: boolean;
   /** Whether it is kept in the second folder too; null where none is named. */
   readonly isElsewhere: boolean | null;
+  /** It was made under another key than this shop has now: it would be restored as another shop’s. */
+  readonly isOfAnotherKey: boolean;
   /** Entries that were made since; null where the copy does not say how new it is. */
   readonly since: number | null;
 }
@@ -105,6 +108,7 @@ export async function lastCopy(): Promise<LastCopy | null> {
   const since = own ? (await newestLine(await database())) - own.newest : null;
   return {
     ...{ made: newest.made, isChecked: own !== null, since },
+    isOfAnotherKey: own?.seal !== undefined && !isSealedHere(own),
     isElsewhere: environment().copies === undefined ? null : newest.isElsewhere,
   };
 }

@@ -6,12 +6,15 @@ import { pipeline } from 'node:stream/promises';
 import { z } from 'zod';
 import { syncPath, writeWhole } from '../../../db/connect/sync';
 import { environment } from '../../environment';
+import { sealed } from '../shopKey';
 
 /** What stands beside a kept copy: that it was opened and looked at page by page, and how new it is. */
 const checkSchema = z.strictObject({
   checked: z.iso.datetime(),
   /** The newest line of its ledger. */
   newest: z.int().min(0),
+  /** The seal of the shop that made it; missing in what an older version of the program wrote. */
+  seal: z.string().max(100).optional(),
 });
 export type Checked = z.output<typeof checkSchema>;
 
@@ -20,7 +23,7 @@ const besides = (file: string): string => `${file}.checked.json`;
 /** Takes down beside a copy that it was found whole when it was made. */
 export function noteChecked(file: string, newest: number): void {
   const checked = new Date().toISOString();
-  writeWhole(besides(file), `${JSON.stringify({ checked, newest } satisfies Checked)}\n`);
+  writeWhole(besides(file), `${JSON.stringify(sealed<Checked>({ checked, newest }))}\n`);
 }
 
 /** When a copy was found whole, and how new it is; null for one of an older version of the program. */
