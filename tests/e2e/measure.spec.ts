@@ -327,3 +327,47 @@ test.describe('by thumb on a phone', () => {
     await expectAccessible(page);
   });
 });
+
+test('a job from a plate alone; a set that reads as another seat is asked about before it counts', async ({
+  page,
+}) => {
+  const complaints = complaintsOf(page);
+  await beHere(page, 'Wren');
+  await page.goto('/jobs/new');
+  await settled(page);
+  await page.getByRole('button', { name: 'It is not on file: its plate will do' }).click();
+  await page.getByLabel('Plate', { exact: true }).fill('quick 1');
+  await page.getByLabel(/^Complaint/).fill('It shakes.');
+  await page.getByLabel(/front left/).check();
+  await page.getByRole('button', { name: 'Open the job' }).click();
+  await expect(page.getByText('make and model not entered')).toBeVisible();
+  await page.goto(page.url().replace('/complaint', '/measure/FL'));
+  await settled(page);
+
+  const typeLap = async (lap: readonly number[]): Promise<void> => {
+    await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
+    for (const key of lap.flatMap(dialKeys)) await page.keyboard.press(key);
+  };
+  await drawnUp(page);
+  await start(page, 'runout').click();
+  await typeLap(runoutLap(INDEXABLE, 0, 21));
+  await page.getByRole('button', { name: 'Another mounting' }).click();
+  // It is said to be moved, and was not: the lap is that of the first mounting.
+  await expect(page.getByText(/Move the rotor 2 studs/)).toBeVisible();
+  await start(page, 'runout').click();
+  await typeLap(runoutLap(INDEXABLE, 0, 22));
+  const asked = page.getByRole('group', { name: 'Where the rotor sits' });
+  await expect(asked).toContainText('It reads as it did as first marked.');
+  await expectAccessible(page);
+  await asked.getByRole('button', { name: 'It sits as first marked: correct it' }).click();
+  await expect(asked).toHaveCount(0);
+  await settled(page);
+  await page.reload();
+  await settled(page);
+  await expect(
+    page
+      .getByRole('button', { name: /^Runout, as first marked/ })
+      .or(page.getByRole('tab', { name: /^Runout, as first marked/ })),
+  ).toHaveCount(2);
+  expect(complaints).toEqual([]);
+});

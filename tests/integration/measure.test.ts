@@ -1,4 +1,4 @@
-import { carriedTo } from '@/core/job';
+import { carriedTo, type Phase } from '@/core/job';
 import { loadJob } from '@/server/job/jobs';
 import { importSets, jobAsCsv, setAsCase, setAsCsv } from '@/server/measure/exchange';
 import { allGauges, removeGauge, writeGauge } from '@/server/measure/gauges';
@@ -32,8 +32,10 @@ const addGauge = async (more: { name: string; due: string; turned?: boolean }): 
   );
 
 test('what is known of the preparation goes to the next set with its source, and nothing else', async () => {
-  const of = async (number: number, corner: 'RL' | 'FL' | 'FR') =>
-    carriedTo((await loadJob(await jobNumber(number)))!, corner);
+  const of = async (number: number, corner: 'RL' | 'FL' | 'FR', phase: Phase = 'before') =>
+    carriedTo((await loadJob(await jobNumber(number)))!, corner, phase);
+  // As found the nuts are what they are, whatever a file says of them.
+  expect((await of(110, 'RL', 'as-found')).torqueNm).toBeNull();
   // Nothing is noted at this corner yet; the nuts of such a vehicle have a figure on file.
   expect(await of(110, 'RL')).toEqual({
     torqueNm: { value: 140, source: 'the figure on file' },

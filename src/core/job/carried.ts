@@ -39,6 +39,12 @@ function noted(job: Job, corner: Corner, figure: 'torqueNm' | 'endPlayUm'): Carr
   return set && value !== null ? { value, source: SET_OF[set.phase] } : null;
 }
 
+/** The torque that was noted with a set as found. */
+function notedAs(job: Job, corner: Corner): CarriedFigure | null {
+  const sets = job.sets.filter(({ phase }) => phase === 'as-found');
+  return noted({ ...job, sets }, corner, 'torqueNm');
+}
+
 function torqueOf(job: Job, corner: Corner): CarriedFigure | null {
   const axle = axleOf(corner);
   const own = noted(job, corner, 'torqueNm');
@@ -64,9 +70,10 @@ function cleanSeat(job: Job, corner: Corner): Check | undefined {
 
 /**
  * What is carried to the next set of a corner: figures with their source, and what earlier steps
- * have proved. Nothing else is taken as so. Source: handbook 3.
+ * have proved. Nothing else is taken as so, and as found only what was noted as found. Source:
+ * handbook 1, 3.
  */
-export function carriedTo(job: Job, corner: Corner): Carried {
+export function carriedTo(job: Job, corner: Corner, phase: Phase): Carried {
   const endPlayUm = endPlayOf(job, corner);
   const clean = cleanSeat(job, corner);
   const bearing = findCheck(job, 'look', corner, 'bearing');
@@ -74,7 +81,8 @@ export function carriedTo(job: Job, corner: Corner): Carried {
     endPlayUm?.source ??
     (bearing?.value.length === 0 ? `felt at the strip-down${byWhom(bearing)}` : null);
   return {
-    torqueNm: torqueOf(job, corner),
+    // As found the nuts are what they are: what a file says of them, or what came later, is not that.
+    torqueNm: phase === 'as-found' ? notedAs(job, corner) : torqueOf(job, corner),
     endPlayUm,
     proved: [
       ...(clean ? [{ id: 'clean' as const, source: `ticked${byWhom(clean)}` }] : []),

@@ -110,6 +110,9 @@ export function MeasureBench(props: MeasureBenchProps) {
   const advice = useMemo(() => judged && advise(judged.record, judged.assessment), [judged]);
   // As found nothing is decided: the rotor is read again once its seat is clean.
   const words = advice && corner.phase !== 'as-found' ? sayOnBench(advice, corner) : null;
+  // Where it sits is settled before anything follows; as found nothing is decided on.
+  const isSeatAsked =
+    corner.phase !== 'as-found' && (judged?.assessment.seatDoubt ?? null) !== null;
   const lap = state.cursor?.lap ?? 0;
   const suspects = suspectsOf(result);
   const starting = plan ?? likelyPlan(state.sets, corner, props.expectedShift);
@@ -221,6 +224,13 @@ export function MeasureBench(props: MeasureBenchProps) {
                     onCorrect={bench.correct}
                   />
                 </div>
+              ) : isSeatAsked && judged ? (
+                <SeatDoubt
+                  corner={corner}
+                  sets={state.sets}
+                  judged={judged}
+                  onChange={(changed) => dispatch({ type: 'replace-set', set: changed })}
+                />
               ) : (
                 <SetDone
                   set={set}
@@ -239,14 +249,6 @@ export function MeasureBench(props: MeasureBenchProps) {
                       : askMounting
                   }
                   onRepeat={() => askAgain('taken again')}
-                />
-              )}
-              {judged && corner.phase !== 'as-found' && (
-                <SeatDoubt
-                  corner={corner}
-                  sets={state.sets}
-                  judged={judged}
-                  onChange={(changed) => dispatch({ type: 'replace-set', set: changed })}
                 />
               )}
               {doubted && <Doubt doubted={doubted} onCorrect={bench.correct} />}

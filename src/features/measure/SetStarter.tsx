@@ -189,7 +189,7 @@ export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
       {own.kind === 'runout' && (
         <div className="zh-pair" ref={torque}>
           <TextField
-            label={`The ${nuts}s are drawn up to (${detailSign('torqueNm', corner.units)})`}
+            label={`${asked.asFound ? 'As found the' : 'The'} ${nuts}s are drawn up to (${detailSign('torqueNm', corner.units)})`}
             value={texts.torqueNm ?? ''}
             error={messages.torqueNm}
             isFigure

@@ -50,7 +50,7 @@ export async function openBenchOf(
     corner,
     units,
     usualPositions: await shopPositions(),
-    carried: carriedTo(job, corner),
+    carried: carriedTo(job, corner, phase),
     gauges: await everyGauge(),
     record,
     sets: job.sets
