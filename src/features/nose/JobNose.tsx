@@ -36,7 +36,8 @@ export function JobNose({ jobId, corners, view }: JobNoseProps) {
   return (
     <div className="zh-scent">
       <CauseList jobId={jobId} view={view} />
-      <NextChecks jobId={jobId} corners={corners} view={view} />
+      {/* What is put right asks for no more checks. */}
+      {view.putRight.length === 0 && <NextChecks jobId={jobId} corners={corners} view={view} />}
       {aside.length > 0 && (
         <section aria-labelledby="zh-aside">
           <h3 id="zh-aside">Set aside</h3>
