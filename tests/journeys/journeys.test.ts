@@ -38,7 +38,11 @@ test('hub at fault, and moving the rotor cures it', async () => {
   await journey.decide('FL');
   await journey.correct('FL');
   await journey.prove('FL');
-  await tick(journey.id, 'prove/FL/causes', ['hub-runout', 'rotor-runout']);
+  const causes = ['hub-runout', 'rotor-runout'];
+  const own = await checkInput(journey.id, 'decide/FL/causes', causes);
+  // What the owner is told is no apprentice’s to say.
+  expect(await ask('check', own, 'apprentice')).toMatch(/technician/);
+  await tick(journey.id, 'decide/FL/causes', causes);
   await journey.end();
   await expectOneStory(journey, { FL: 'index' });
   const job = await journey.job();

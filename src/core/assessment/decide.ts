@@ -144,7 +144,9 @@ function cutOrReplace(record: CornerRecord, assessment: CornerAssessment): Advic
     .filter(({ cut }) => cures(cut, limit))
     .sort((p, q) => q.cut.finishedThickness - p.cut.finishedThickness);
   if (chosen) return machine(chosen.lathe, chosen.cut);
-  if (!machining.onVehicle) return { kind: 'measure', what: 'present-seat' };
+  // Where nothing is left to cut, no further reading finds it.
+  if (!machining.onVehicle && machining.bench.budget > 0)
+    return { kind: 'measure', what: 'present-seat' };
   const shortfalls = cuts.map(({ cut }) => -(cut.verdict.margin ?? 0));
   const tooThin = !cuts.some(({ cut }) => mayBeCut(cut));
   return {

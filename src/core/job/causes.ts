@@ -15,7 +15,7 @@ const causeOf = (code: string | null): Cause | undefined =>
 
 /** Causes that were confirmed at a corner, by their codes. */
 export const causesAt = (job: Job, corner: Corner): readonly string[] =>
-  findCheck(job, 'prove', corner, 'causes')?.value ?? [];
+  findCheck(job, 'decide', corner, 'causes')?.value ?? [];
 
 /** Every cause that the work confirmed: the one that it was signed with, then corner by corner. */
 export function confirmedCauses(job: Job): ConfirmedCause[] {

@@ -68,3 +68,12 @@ export function judgeByOptions(
 export const judgeCorner = oncePerPlace<Job, [Corner, Phase], CornerJudgement>(
   (job, corner, phase) => judgeByOptions(job, corner, phase),
 );
+
+/**
+ * The readings that say how a corner's runout was at first: as found where cleaning the seat came
+ * between, else those before the correction.
+ */
+export const asFirstRead = (job: Job, corner: Corner): CornerJudgement => {
+  const before = judgeCorner(job, corner, 'before');
+  return before.record.foundBeyond === undefined ? before : judgeCorner(job, corner, 'as-found');
+};

@@ -66,23 +66,6 @@ const PUT_RIGHT: Readonly<Record<Correction, string>> = {
 };
 
 /**
- * What was put right, in words, where the corners that were corrected are measured within again;
- * empty before, and where one of them is not.
- */
-export const putRightIn = oncePer((job: Job): string[] => {
-  const corners = cornersToProve(job);
-  const isProven = corners.every((corner) => {
-    const { runout, dtv } = provenAt(job, corner);
-    return runout === 'within' && (dtv === 'within' || dtv === 'not-measured');
-  });
-  if (!isProven) return [];
-  return corners.flatMap((corner) => {
-    const decision = job.decisions.find((each) => each.corner === corner);
-    return decision ? [`${corner}, ${PUT_RIGHT[decision.correction]}`] : [];
-  });
-});
-
-/**
  * What the installed runout says of the seat, as one more mounting beside those before it;
  * null where the rotor was not only moved, or where three mountings are not there. Source:
  * handbook 6 (check mounting), 15.
@@ -111,3 +94,12 @@ export const outcomeOf = oncePer((job: Job): Outcome | null => {
     doubts: corners.flatMap((corner) => seatingAt(job, corner) ?? []),
   });
 });
+
+/** What cured a job, corner by corner and in words; empty while it is not cured. */
+export const putRightIn = (job: Job): string[] =>
+  outcomeOf(job)?.state === 'cured'
+    ? job.decisions
+        .filter(({ correction }) => correction !== 'leave')
+        .map(({ corner, correction }) => `${corner}, ${PUT_RIGHT[correction]}`)
+        .sort()
+    : [];

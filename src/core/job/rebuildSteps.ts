@@ -4,7 +4,7 @@ import { planSteps, type Context, type PlannedStep } from '../procedure';
 import { axleOf, type Corner } from '../readings';
 import { checksOfKind, findCheck, isDone, isWritten, latest } from './checks';
 import { choiceAt } from './choice';
-import { contextAt, looksOf, rulesOf } from './procedure';
+import { contextAt, looksOf, notDoneYet, rulesOf } from './procedure';
 import { cornerRecord, setsOfCorner } from './record';
 import { seatToFit } from './seat';
 import { oncePer, oncePerPlace } from './remember';
@@ -193,11 +193,5 @@ export interface OpenCorrection {
 export function openCorrection(job: Job, corner: Corner): OpenCorrection | null {
   const decision = job.decisions.find((each) => each.corner === corner);
   if (!decision || decision.correction === 'leave' || correctedAt(job, corner)) return null;
-  const written = (...items: ('finished' | 'returned' | 'maker-allows' | 'threads')[]) =>
-    items.map((item) => isWritten(job, 'correct', corner, item));
-  const isCut = ['machine-on-vehicle', 'machine-bench'].includes(decision.correction);
-  const asksCut = isCut && !written('finished', 'returned').includes(true);
-  const isPlate = decision.correction === 'plate';
-  const asksPlate = isPlate && written('maker-allows', 'threads').includes(false);
-  return { words: decision.words, asksMore: asksCut || asksPlate };
+  return { words: decision.words, asksMore: notDoneYet(job, corner) !== null };
 }

@@ -1,7 +1,8 @@
 import { assessRunout, measuredSet, type AxleLimits, type CornerRecord } from '../assessment';
 import { cutsEqually, runoutByRule } from '../procedure';
+import { leftOut } from '../quality';
 import { axleOf, type Corner } from '../readings';
-import { findCheck } from './checks';
+import { findCheck, isDone } from './checks';
 import { judgedAxles } from './past';
 import { ruledOutAt, rulesOf } from './procedure';
 import { oncePerPlace } from './remember';
@@ -47,12 +48,21 @@ function cutFigures(job: Job, corner: Corner): CornerRecord['cut'] {
 /** Traits of an axle whose rotor is one with its hub. */
 const CAPTIVE = ['bearing-in-rotor', 'riveted'];
 
+/** Whether the seat of a set was clean: ticked as a step, or said with the set itself. */
+function wasCleaned(job: Job, corner: Corner, { leftOut: left }: ReadingSet): boolean {
+  if (isDone(findCheck(job, 'step', corner, 'hub-face'))) return true;
+  const fastening = axleAt(job, corner)?.fastening ?? 'studs';
+  const [label] = leftOut({ kind: 'runout', asFound: false, fastening }, ['clean']);
+  return Array.isArray(left) && !left.includes(label ?? '');
+}
+
 /** Runout as found that was beyond its limit in the seat that was read again once it was clean. */
 function foundBeyond(job: Job, corner: Corner): number | undefined {
   const found = cornerRecord(job, corner, 'as-found');
   const set = found.sets.find(({ kind }) => kind === 'runout');
   const again = setsOfCorner(job, corner, 'before').find(({ kind }) => kind === 'runout');
   if (set?.kind !== 'runout' || again?.shift !== set.shift) return undefined;
+  if (!wasCleaned(job, corner, again)) return undefined;
   const { verdict, tirFitted } = assessRunout(set, found.studs, found.limits);
   return verdict.state === 'beyond' ? (verdict.value ?? tirFitted) : undefined;
 }

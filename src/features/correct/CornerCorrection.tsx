@@ -10,7 +10,7 @@ import { NextThing } from '@/ui/shell';
 import { CutResult } from './CutResult';
 import { MachiningSheet } from './MachiningSheet';
 import { AFTER_CUT, judgeFinished, PLATE_CAUTIONS } from './model';
-import { SendStep, ThicknessStep, TickStep } from './CorrectStep';
+import { DoneTick, SendStep, ThicknessStep, TickStep } from './CorrectStep';
 
 interface CornerCorrectionProps {
   readonly jobId: string;
@@ -255,16 +255,7 @@ export function CornerCorrection(props: CornerCorrectionProps) {
       ? HOW[decision.correction as keyof typeof HOW]
       : null;
   // It stands where the hands are when they finish: under the sentence, or under the last figure.
-  const tick = (
-    <TickStep
-      jobId={jobId}
-      corner={corner}
-      item="done"
-      written={done}
-      label={`Done at ${corner}`}
-      isMain
-    />
-  );
+  const tick = <DoneTick jobId={jobId} corner={corner} written={done} />;
   return (
     <div className="zh-correct">
       <div className="zh-decide">

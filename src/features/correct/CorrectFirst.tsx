@@ -1,5 +1,5 @@
 import { NextLink, NextThing } from '@/ui/shell';
-import { TickStep } from './CorrectStep';
+import { DoneTick } from './CorrectStep';
 
 interface CorrectFirstProps {
   readonly jobId: string;
@@ -16,14 +16,7 @@ export function CorrectFirst({ jobId, corner, open, then }: CorrectFirstProps) {
       {open.asksMore ? (
         <NextLink href={`/jobs/${jobId}/correct/${corner}`}>Correct {corner}</NextLink>
       ) : (
-        <TickStep
-          jobId={jobId}
-          corner={corner}
-          item="done"
-          written={null}
-          label={`Done at ${corner}`}
-          isMain
-        />
+        <DoneTick jobId={jobId} corner={corner} written={null} />
       )}
     </NextThing>
   );

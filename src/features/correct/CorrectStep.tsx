@@ -45,6 +45,11 @@ export function TickStep({
   );
 }
 
+/** The tick that ends a correction. */
+export const DoneTick = (props: Omit<StepProps, 'item'>) => (
+  <TickStep {...props} item="done" label={`Done at ${props.corner}`} isMain />
+);
+
 /** A thickness that is measured and typed. */
 export function ThicknessStep({
   label,

@@ -18,7 +18,7 @@ export function JobLead({
     return (
       <p className="mb-2" role="status">
         <strong className="zh-lead">Put right: {view.putRight.join('; ')}.</strong> As found the
-        nose had named: {lead.replace(/\.$/, '')}. What was measured since says more.
+        nose had said: {lead} What was measured since says more.
       </p>
     );
   }

@@ -32,11 +32,13 @@ export function keyOf(
 /** The questions of a complaint, answered by one key or tap each; each may be left open. */
 export function Questions({ jobId, questions: all, answers }: QuestionsProps) {
   const isNew = Object.keys(answers).length === 0;
-  const [at, setAt] = useState(0);
+  const [chosen, setAt] = useState(0);
   const { shown, answer: give, trouble } = useAnswers(jobId, answers);
   const questions = all.filter(
     ({ unless }) => unless === undefined || shown[unless.code] !== unless.value,
   );
+  // An answer given elsewhere may have taken the last one away.
+  const at = Math.min(chosen, questions.length - 1);
   const list = useRef<HTMLDivElement>(null);
   const group = (i: number): HTMLElement | null =>
     list.current?.querySelector(`[data-question="${i}"]`) ?? null;

@@ -72,6 +72,7 @@ export function FileReport({ report }: { readonly report: Report }) {
         <SetTable key={set.id} set={set} />
       ))}
       <Lines title="Decided" lines={report.decisions} />
+      {report.causes.length > 0 && <p>Confirmed cause: {report.causes.join('; ')}.</p>}
       <Lines title="Where the rotors sat" lines={report.seats} />
       <Lines title="Gone through, by whom and when" lines={report.steps} />
       <Lines title="Taken back or changed" lines={report.changed} />

@@ -58,6 +58,7 @@ test('the file report has a row for every position, the closing reading last', (
         notSigned: [],
         sets: [set],
         decisions: [],
+        causes: [],
         seats: [],
         steps: [line],
         changed: [

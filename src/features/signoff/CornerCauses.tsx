@@ -26,7 +26,7 @@ function CausesAt({
   const write = (codes: readonly string[]): void =>
     send([
       {
-        ...{ jobId, kind: 'prove', place: at.corner, item: 'causes' },
+        ...{ jobId, kind: 'decide', place: at.corner, item: 'causes' },
         ...{ value: codes.length > 0 ? codes : null, note: null, seen: at.stamp },
       },
     ]);

@@ -29,6 +29,7 @@ import {
   onceByContent,
   putRightIn,
   refuseRole,
+  standingOf,
 } from '../../core/job';
 import {
   countConfirmedCauses,
@@ -147,7 +148,8 @@ export const noseOf = cache(async (job: Job): Promise<NoseView> => {
     findings,
     aside: job.aside,
     noDrive: noDriveOf(job, findings),
-    putRight: putRightIn(job),
+    // Nothing reassures while the vehicle must not be driven.
+    putRight: standingOf(job).mustNotMove.length > 0 ? [] : putRightIn(job),
   };
 });
 

@@ -1,7 +1,15 @@
 import 'server-only';
 import type { Corner } from '../../core/readings';
 import type { Verdict } from '../../core/verdict';
-import { feelOf, type Job, judgeCorner, outcomeOf, ratiosOf, proveNext } from '../../core/job';
+import {
+  asFirstRead,
+  feelOf,
+  type Job,
+  judgeCorner,
+  outcomeOf,
+  ratiosOf,
+  proveNext,
+} from '../../core/job';
 import { sayTime } from '../rebuild/rebuildView';
 import { sayWhen } from '../report/words';
 
@@ -24,7 +32,7 @@ export function proveView(job: Job) {
       return {
         corner,
         runout: {
-          before: before.firstRunout?.verdict ?? null,
+          before: asFirstRead(job, corner).assessment.firstRunout?.verdict ?? null,
           after: after.runout?.verdict ?? null,
         },
         dtv: {

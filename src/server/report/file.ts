@@ -10,8 +10,10 @@ import { describeReason } from '../../core/verdict';
 import {
   type Check,
   type ReadingSet,
+  confirmedCauses,
   cornerRecord,
   type Job,
+  sayCause,
   saySeatEvent,
   seatAt,
   standingOf,
@@ -45,6 +47,8 @@ export interface FileReport {
   readonly notSigned: readonly string[] | null;
   readonly sets: readonly FileSet[];
   readonly decisions: readonly FileLine[];
+  /** Causes that the work confirmed, with their corners. */
+  readonly causes: readonly string[];
   /** Where each rotor sat, and what became of that. */
   readonly seats: readonly FileLine[];
   readonly steps: readonly FileLine[];
@@ -171,6 +175,7 @@ export function fileReport(job: Job, units: UnitSystem): FileReport {
       by: '',
       say: `${corner}: ${words}`,
     })),
+    causes: confirmedCauses(job).map(sayCause),
     seats: job.corners.flatMap((corner) =>
       seatAt(job, corner).history.map((event) => ({
         at: event.at ? sayAt(event.at) : '',

@@ -23,8 +23,9 @@ import {
   rulesApplied,
   standingOf,
   type Correction,
-  vehicleName,
+  asFirstRead,
   confirmedCauses,
+  vehicleName,
 } from '../../core/job';
 import { sayDue } from './words';
 
@@ -106,11 +107,12 @@ function foundAt({ record, assessment }: CornerJudgement, say: Say): string[] {
   const discard = assessment.thicknessVerdicts?.verdicts.discard;
   const isThin = discard?.state === 'beyond' || discard?.state === 'too-close';
   return [
-    ...(record.foundBeyond === undefined || assessment.firstRunout?.verdict.state === 'beyond'
-      ? plainly(name, sideways, assessment.firstRunout?.verdict, say)
+    ...(record.foundBeyond === undefined
+      ? []
       : [
-          `${name}: ${sideways} was ${say(record.foundBeyond)} (allowed: ${say(runoutLimit(record.limits).value)}) before the dirt under it was taken away: too much.`,
+          `${name}: ${sideways} was ${say(record.foundBeyond)} (allowed: ${say(runoutLimit(record.limits).value)}) before its seat was cleaned: too much.`,
         ]),
+    ...plainly(name, sideways, assessment.firstRunout?.verdict, say),
     ...plainly(name, uneven, assessment.thickness?.dtvVerdict, say),
     ...(isThin
       ? [
@@ -189,21 +191,22 @@ function doneOf(job: Job): string[] {
 const figure = (verdict: Verdict | undefined, say: Say): string =>
   verdict?.value === undefined || verdict.value === null ? 'not measured' : say(verdict.value);
 
-function figuresOf(before: CornerJudgement, after: CornerJudgement, say: Say): OwnerFigure[] {
-  const { foundBeyond } = before.record;
-  const row = (
-    what: string,
-    was: Verdict | undefined,
-    is: Verdict | undefined,
-    found?: number,
-  ): OwnerFigure[] =>
+/** A corner as its runout was first read, before its correction, and after it. */
+interface Told {
+  readonly first: CornerJudgement;
+  readonly before: CornerJudgement;
+  readonly after: CornerJudgement;
+}
+
+function figuresOf({ first, before, after }: Told, say: Say): OwnerFigure[] {
+  const row = (what: string, was: Verdict | undefined, is: Verdict | undefined): OwnerFigure[] =>
     was === undefined && is === undefined
       ? []
       : [
           {
             corner: before.corner,
             what,
-            before: found === undefined ? figure(was, say) : say(found),
+            before: figure(was, say),
             after: figure(is, say),
             limit: say((is ?? was)?.limit ?? 0),
           },
@@ -211,9 +214,8 @@ function figuresOf(before: CornerJudgement, after: CornerJudgement, say: Say): O
   return [
     ...row(
       'Sideways movement',
-      before.assessment.firstRunout?.verdict,
+      first.assessment.firstRunout?.verdict,
       after.assessment.runout?.verdict,
-      foundBeyond,
     ),
     ...row(
       'Thickness variation',
@@ -230,8 +232,8 @@ function waveOf({ record }: CornerJudgement, which: 'first' | 'last'): PlotWave 
   return set ? { values: averagedForDrawing(set), angles: set.angles } : null;
 }
 
-function plotOf(before: CornerJudgement, after: CornerJudgement): OwnerPlot[] {
-  const [was, is] = [waveOf(before, 'first'), waveOf(after, 'last')];
+function plotOf({ first, before, after }: Told): OwnerPlot[] {
+  const [was, is] = [waveOf(first, 'first'), waveOf(after, 'last')];
   if (!was && !is) return [];
   const limit = runoutLimit(before.record.limits).value;
   const scales = [was, is].map((wave) => exaggerationOf(wave?.values ?? [], limit));
@@ -264,10 +266,13 @@ export function ownerReport(job: Job, units: UnitSystem): OwnerReport {
   const { vehicle } = job;
   const say: Say = (um) => formatIn(units, 'deviation', um);
   const before = job.corners.map((corner) => judgeCorner(job, corner, 'before'));
-  const after = job.corners.map((corner) => judgeCorner(job, corner, 'after'));
   const outcome = outcomeOf(job);
   const { mustNotMove, notDone, isSigned, isSignedElsewhere } = standingOf(job);
-  const pairs = before.map((each, i) => [each, after[i] ?? each] as const);
+  const told = before.map((each): Told => ({
+    first: asFirstRead(job, each.corner),
+    before: each,
+    after: judgeCorner(job, each.corner, 'after'),
+  }));
   return {
     head: {
       job: job.number,
@@ -286,8 +291,8 @@ export function ownerReport(job: Job, units: UnitSystem): OwnerReport {
         : null,
     found: foundOf(job, before, say),
     done: doneOf(job),
-    figures: pairs.flatMap(([was, is]) => figuresOf(was, is, say)),
-    plots: pairs.flatMap(([was, is]) => plotOf(was, is)),
+    figures: told.flatMap((each) => figuresOf(each, say)),
+    plots: told.flatMap(plotOf),
     due: job.rechecks.filter(({ doneAt }) => doneAt === null).map((each) => `${sayDue(each)}.`),
     cautions: CAUTIONS,
     rules: rulesApplied(job).map(({ school }) => school.say),

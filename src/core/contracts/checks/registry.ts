@@ -268,7 +268,7 @@ export const CHECKS = [
     value: feelSchema,
   }),
   define({
-    kind: 'prove',
+    kind: 'decide',
     places: CORNERS,
     items: ['causes'],
     value: z.array(z.enum(codesOf(KNOWLEDGE.causes))).max(6, 'At most six causes at a corner.'),

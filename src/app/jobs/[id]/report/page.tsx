@@ -93,7 +93,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
             corners={job.corners.map((corner) => ({
               corner,
               codes: causesAt(job, corner),
-              stamp: findCheck(job, 'prove', corner, 'causes')?.stamp ?? null,
+              stamp: findCheck(job, 'decide', corner, 'causes')?.stamp ?? null,
             }))}
             causes={KNOWLEDGE.causes.map(({ code, name }) => ({ code, name }))}
           />

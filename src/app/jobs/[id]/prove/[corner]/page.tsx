@@ -30,11 +30,13 @@ export default async function ProvePage({
         <CornerLinks corners={job.corners} current={bench.corner} base={`/jobs/${id}/prove`} />
       </div>
       <Here />
-      <p className={open ? 'd-none' : 'mb-2'}>
-        {decision
-          ? `On record: ${decision.words} Measure as fitted, ${record.fastening === 'studs' ? 'nuts' : 'bolts'} at final torque.`
-          : 'Nothing is on record as done at this corner yet. Decide first, or measure as it is.'}
-      </p>
+      {!open && (
+        <p className="mb-2">
+          {decision
+            ? `On record: ${decision.words} Measure as fitted, ${record.fastening === 'studs' ? 'nuts' : 'bolts'} at final torque.`
+            : 'Nothing is on record as done at this corner yet. Decide first, or measure as it is.'}
+        </p>
+      )}
       {open && bench.sets.length === 0 ? (
         <CorrectFirst jobId={id} corner={bench.corner} open={open} then="Measuring again" />
       ) : (
