@@ -1,12 +1,12 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { judgeCorner, notedAsFound, seatAt } from '@/core/job';
+import { judgeCorner, notedAsFound, outcomeOf, seatAt } from '@/core/job';
 import { closeDatabase } from '@/server/database';
 import { useRecords } from '../support/engine';
 import { noseOf } from '@/server/nose/nose';
 import { ownerReport } from '@/server/report/owner';
-import { ask, checkInput, threePeople, tick } from '../support/wholeJob';
+import { ask, checkInput, pumped, threePeople, tick, together } from '../support/wholeJob';
 import { Journey } from './journey';
 import { expectOneStory } from './stories';
 
@@ -18,6 +18,9 @@ const wave = (amplitude: number, highSpotDeg: number, order = 1) => ({
   amplitude,
   highSpotDeg,
 });
+
+// Some hundreds of writes each: a slow machine takes its time.
+jest.setTimeout(300_000);
 
 beforeAll(async () => {
   useRecords(folder);
@@ -174,4 +177,22 @@ test('two corners that differ, and the same car again', async () => {
   await expectOneStory(again, {
     FL: judgeCorner(await again.job(), 'FL', 'before').decision?.correction ?? 'leave',
   });
+});
+
+test('within again, but the drive still shakes: nothing is called put right', async () => {
+  const journey = new Journey(['FL'], 20).hide('FL', {
+    hub: [wave(30, 40)],
+    rotor: [wave(28, 292)],
+  });
+  await journey.begin();
+  await journey.measure('FL');
+  await journey.decide('FL');
+  await journey.correct('FL');
+  await journey.prove('FL');
+  await together(journey.id);
+  await pumped(journey.id);
+  await tick(journey.id, 'prove//feel-after', { wheel: 3, pedal: 3, seat: 0 });
+  const job = await journey.job();
+  expect(outcomeOf(job)?.state).toBe('not-cured');
+  expect((await noseOf(job)).putRight).toEqual([]);
 });
