@@ -73,10 +73,12 @@ describe('diagnose', () => {
     expect(status).toBe(0);
     const answer = JSON.parse(stdout) as {
       causes: { code: string; probability: number; terms: { decibans: number }[] }[];
+      joined: unknown;
       settled: boolean;
       nextChecks: { changes: string[] }[];
     };
-    expect(Object.keys(answer)).toEqual(['causes', 'settled', 'nextChecks']);
+    expect(answer.joined).toBeNull();
+    expect(Object.keys(answer)).toEqual(['causes', 'joined', 'settled', 'nextChecks']);
     expect(Object.keys(answer.causes[0] ?? {})).toEqual(['code', 'name', 'probability', 'terms']);
     expect(answer.causes.reduce((sum, { probability }) => sum + probability, 0)).toBeCloseTo(1, 9);
     expect(answer.nextChecks).toHaveLength(3);
