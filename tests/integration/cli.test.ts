@@ -73,11 +73,11 @@ describe('diagnose', () => {
     expect(status).toBe(0);
     const answer = JSON.parse(stdout) as {
       causes: { code: string; probability: number; terms: { decibans: number }[] }[];
-      joined: unknown;
+      joined: { effect: string; source: string; probability: number } | null;
       settled: boolean;
       nextChecks: { changes: string[] }[];
     };
-    expect(answer.joined).toBeNull();
+    expect(answer.joined).toMatchObject({ effect: 'dtv-front' });
     expect(Object.keys(answer)).toEqual(['causes', 'joined', 'settled', 'nextChecks']);
     expect(Object.keys(answer.causes[0] ?? {})).toEqual(['code', 'name', 'probability', 'terms']);
     expect(answer.causes.reduce((sum, { probability }) => sum + probability, 0)).toBeCloseTo(1, 9);

@@ -5,6 +5,7 @@ import {
   type HubFace,
   type IndexInput,
   type IndexResult,
+  type Mounting,
   type MountingCheck,
   type SeatDoubt,
 } from '../indexing';
@@ -14,15 +15,8 @@ import {
   type MachiningInput,
   type MachiningResult,
 } from '../machining';
-import {
-  crossCheck,
-  driftReason,
-  roughness,
-  temperatureReason,
-  thickerThanNew,
-  type CrossCheck,
-} from '../quality';
-import { averageLaps } from '../readings';
+import { crossCheck, temperatureReason, thickerThanNew, type CrossCheck } from '../quality';
+import { averageLaps, checkClosure } from '../readings';
 import { prepareRunout, solveRunout, type RunoutResult } from '../runout';
 import {
   judgeThickness,
@@ -80,11 +74,6 @@ const isInner = (set: CornerRecord['sets'][number]): set is ThicknessSet =>
 const isOuter = (set: CornerRecord['sets'][number]): set is ThicknessSet =>
   isThickness(set) && set.circle !== 'inner';
 
-function dialQuality(result: RunoutResult, limit: Micrometres, set: RunoutSet | HubSet): Reason[] {
-  const own = [roughness(result, limit), driftReason(result, set.gauge)];
-  return [...own.filter((reason) => reason !== null), ...(set.quality ?? [])];
-}
-
 /** Whether two sets were read at the same places. */
 const atSamePlaces = (p: CornerRecord['sets'][number], q: typeof p): boolean =>
   p.laps[0]?.length === q.laps[0]?.length &&
@@ -106,9 +95,10 @@ export function assessRunout(set: RunoutSet, studs: number, limits: AxleLimits):
     gauge: set.gauge,
     limit: runoutLimit(limits).value,
     endPlay: endPlayOf(set),
+    pressed: set.pressed,
+    turns: set.turns,
   });
-  const quality = dialQuality(result, runoutLimit(limits).value, set);
-  return { ...result, verdict: withReasons(result.verdict, quality) };
+  return { ...result, verdict: withReasons(result.verdict, set.quality ?? []) };
 }
 
 /** The hub-face limit on a circle: the workshop default scaled from its own radius. Source: handbook 19. */
@@ -129,7 +119,10 @@ export function assessHubFace(set: HubSet, studs: number): RunoutResult {
     limit,
     endPlay: endPlayOf(set),
   });
-  return { ...result, verdict: withReasons(result.verdict, dialQuality(result, limit, set)) };
+  // The face is a share of the runout, read for its tilt: no slow turn is asked of it.
+  const { verdict } = result;
+  const reasons = verdict.reasons.filter(({ code }) => code !== 'at-places');
+  return { ...result, verdict: withReasons({ ...verdict, reasons }, set.quality ?? []) };
 }
 
 /** What a thickness set's own figures say about its quality beside the solver's findings. */
@@ -158,6 +151,8 @@ export function assessThickness(
       gauge: set.gauge,
       zeroError: set.zeroError,
       temperature: set.temperature === undefined ? undefined : { rotor: set.temperature },
+      extra: set.extra,
+      settle: set.settle,
     },
     { dtv: dtvLimit(limits).value },
   );
@@ -203,31 +198,28 @@ function seatDoubtOf(
 }
 
 /** A set's laps and closing readings, outboard-positive. */
-function asMounting(set: RunoutSet): {
-  shift: number;
-  laps: number[][];
-  closing: number[] | undefined;
-} {
+function asMounting(set: RunoutSet): Mounting {
   const sign = set.face === 'inboard' ? -1 : 1;
   return {
     shift: set.shift,
     laps: set.laps.map((lap) => lap.map((value) => sign * value)),
     closing: set.closing?.map((value) => sign * value),
+    endPlay: endPlayOf(set),
+    pressed: set.pressed,
   };
 }
 
 /**
- * The hub face as the index solver takes it, its drift taken out; nothing where its base moved,
- * the bearing has too much play, or where the rotor's radius is not known, to which it must be brought.
+ * The hub face as the index solver takes it; nothing where its base moved, the bearing has too
+ * much play, or where the rotor's radius is not known, to which it must be brought.
  */
 function hubFaceOf(set: HubSet, limits: AxleLimits): HubFace | undefined {
   const { radius, gauge, laps, closing, angles } = set;
-  const limit = hubFaceLimit(radius);
-  const prepared = prepareRunout({ face: 'outboard', laps, closing, angles, gauge, limit });
   const rotorRadius = limits.radius?.value;
   const hasPlay = set.endPlay !== undefined && set.endPlay > WORKSHOP_DEFAULTS.endPlay;
-  if (prepared.closure?.ok === false || hasPlay || rotorRadius === undefined) return undefined;
-  return { laps: prepared.laps, angles, radius, rotorRadius };
+  if (hasPlay || rotorRadius === undefined) return undefined;
+  const closure = closing && checkClosure(laps, closing, gauge.resolution, hubFaceLimit(radius));
+  return closure?.ok === false ? undefined : { laps, closing, angles, radius, rotorRadius };
 }
 
 /** The mountings that can be solved together: those read at the latest one's positions. */

@@ -1,8 +1,9 @@
 import type { MachiningInput } from '../machining';
+import type { ExtraReading } from '../thickness';
 import type { Corner, Fastening, Gauge, Laps } from '../readings';
 import type { Degrees, Micrometres } from '../units';
 import { WORKSHOP_DEFAULTS, type Reason } from '../verdict';
-import type { Face } from '../runout';
+import type { Face, SlowTurn } from '../runout';
 
 /** Where a limit comes from; a verdict always names it. */
 export const LIMIT_SOURCES = ['maker', 'stamped', 'workshop', 'other'] as const;
@@ -48,6 +49,10 @@ export interface RunoutSet extends SetBase {
   readonly face: Face;
   readonly closing?: readonly Micrometres[] | undefined;
   readonly endPlay?: Micrometres | undefined;
+  /** The wheel was pressed inboard at each reading. */
+  readonly pressed?: boolean | undefined;
+  /** Slow turns taken after the places, as the dial of that face shows them. */
+  readonly turns?: readonly SlowTurn[] | undefined;
   /** Somebody has confirmed that it sits where it is said to. */
   readonly isSeatSaid?: boolean | undefined;
 }
@@ -57,6 +62,10 @@ export interface ThicknessSet extends SetBase {
   readonly circle?: 'outer' | 'inner' | undefined;
   readonly zeroError?: Micrometres | undefined;
   readonly temperature?: number | undefined;
+  /** Single readings of the outer circle beyond the laps. */
+  readonly extra?: readonly ExtraReading[] | undefined;
+  /** Read until it is settled: thickness variation is judged so. */
+  readonly settle?: boolean | undefined;
 }
 
 /** Runout of the hub face itself, rotor off, read on its own circle. */

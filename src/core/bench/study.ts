@@ -8,7 +8,6 @@ import {
   separate,
 } from '../indexing';
 import type { RandomSource } from '../numeric';
-import { driftReason, roughness } from '../quality';
 import type { Gauge } from '../readings';
 import { prepareRunout, solveRunout, type RunoutResult } from '../runout';
 import type { Degrees, Micrometres } from '../units';
@@ -92,7 +91,7 @@ export function indexOnce(
 ): IndexStudy {
   const mounts = shifts.map((shift) => {
     const run = readDial(corner, { shift, positions, laps: 1, gauge }, random);
-    return mountPhasors(shift, prepareRunout({ face: 'outboard', ...run, gauge, limit }), studs);
+    return mountPhasors(shift, prepareRunout({ face: 'outboard', ...run, studs, gauge, limit }));
   });
   const orders = separate(mounts, studs, null);
   const all = Array.from({ length: studs }, (_, shift) => shift);
@@ -101,7 +100,7 @@ export function indexOnce(
     const tir = waveTir(mountedWave(orders, shift, studs));
     return { shift, tir, low: tir, high: tir, probabilityWithin: 1 };
   });
-  const best = bestOf(predictions, shifts[1], studs);
+  const best = bestOf(predictions, predictions[shifts[1]]!, studs);
   const asked = Math.floor(studs * random.uniform());
   const seed = Math.floor(2 ** 31 * random.uniform());
   const [band] = predictShifts(orders, studs, [asked], limit, seed);
@@ -116,6 +115,9 @@ export interface FaultStudy {
   readonly state: 'within' | 'beyond' | 'too-close' | 'other';
   readonly seen: boolean;
 }
+
+/** The findings that say that something is wrong with a lap. */
+const FAULT_TOLD: readonly string[] = ['outlier', 'misfit', 'slip', 'press'];
 
 /** One lap at a bench with a fault of the dial: what it would say, and whether it is seen. */
 export function faultOnce(
@@ -137,11 +139,11 @@ export function faultOnce(
     closing: [shows(positions)],
     endPlay: { value: play, limit: endPlayLimit },
   });
-  const told = checked.verdict.reasons.some(({ code }) => code === 'outlier');
-  const rough = roughness(checked, limit) ?? driftReason(checked, gauge);
   return {
     state: plain === 'within' || plain === 'beyond' || plain === 'too-close' ? plain : 'other',
-    seen: checked.verdict.state === 'not-valid' || told || rough !== null,
+    seen:
+      checked.verdict.state === 'not-valid' ||
+      checked.verdict.reasons.some(({ code }) => FAULT_TOLD.includes(code)),
   };
 }
 
@@ -166,7 +168,9 @@ export function dirtOnce(
     return { shift, face: 'outboard' as const, laps: [lap], gauge, limit };
   });
   const { state } = solveRunout({ ...mounts[2]!, studs }).verdict;
-  const phasors = mounts.map((mount) => mountPhasors(mount.shift, prepareRunout(mount), studs));
+  const phasors = mounts.map((mount) =>
+    mountPhasors(mount.shift, prepareRunout({ ...mount, studs })),
+  );
   return {
     state: state === 'within' || state === 'beyond' || state === 'too-close' ? state : 'other',
     seen: checkSeating(phasors, studs, null) === false,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { LENGTH_KINDS } from '../readings';
-import { solveIndex, type IndexInput, type IndexResult } from '../indexing';
+import { checkClosure, LENGTH_KINDS } from '../readings';
+import { solveIndex, type IndexInput, type IndexResult, type Mounting } from '../indexing';
 import {
   anglesSchema,
   checkAngles,
@@ -33,7 +33,7 @@ export const indexInput = z.strictObject({
   hub: z
     .strictObject({
       laps: lapsSchema,
-      angles: anglesSchema.optional(),
+      closing: closingSchema.optional(),
       radius: lengthSchema,
       rotorRadius: lengthSchema,
     })
@@ -91,14 +91,30 @@ function checkMounts(raw: RawIndex): void {
     refuse('allowedShifts', `with ${raw.studs} studs a shift is 0 to ${raw.studs - 1}.`);
   }
   checkAngles(raw.angles, n, 'angles');
-  if (raw.hub) checkAngles(raw.hub.angles, raw.hub.laps[0]?.length ?? 0, 'hub.angles');
+  if (raw.hub) checkClosing(raw.hub.closing, raw.hub.laps.length, 'hub.closing');
+}
+
+/** Refuses laps that did not close: they are no mounting to solve by. */
+function checkClosed(
+  set: Pick<Mounting, 'laps' | 'closing'>,
+  { gauge, limit }: Pick<IndexInput, 'gauge' | 'limit'>,
+  path: string,
+): void {
+  const closure = set.closing && checkClosure(set.laps, set.closing, gauge.resolution, limit);
+  const lap = closure?.errors.findIndex((error) => Math.abs(error) > closure.allowed) ?? -1;
+  if (lap < 0) return;
+  throw new RefusedInput({
+    code: 'closure',
+    message: `${path}.closing[${lap}]: lap ${lap + 1} did not close. The base moved or the rotor is loose: take it again before indexing by it.`,
+    path: `${path}.closing[${lap}]`,
+  });
 }
 
 /** The index part of a contract's input, checked and in micrometres. */
 export function readIndex(raw: RawIndex, read: LengthReader): IndexInput {
   checkMounts(raw);
   const kinds = LENGTH_KINDS;
-  return {
+  const input: IndexInput = {
     studs: raw.studs,
     mounts: raw.mounts.map(({ shift, laps, closing }, i) => ({
       shift,
@@ -108,7 +124,7 @@ export function readIndex(raw: RawIndex, read: LengthReader): IndexInput {
     angles: raw.angles,
     hub: raw.hub && {
       laps: readLaps(raw.hub.laps, kinds.deviation, read, ['hub', 'laps']),
-      angles: raw.hub.angles,
+      closing: raw.hub.closing && read.list(raw.hub.closing, kinds.deviation, ['hub', 'closing']),
       radius: read.one(raw.hub.radius, kinds.radius, ['hub', 'radius']),
       rotorRadius: read.one(raw.hub.rotorRadius, kinds.radius, ['hub', 'rotorRadius']),
     },
@@ -117,6 +133,9 @@ export function readIndex(raw: RawIndex, read: LengthReader): IndexInput {
     allowedShifts: raw.allowedShifts,
     seed: raw.seed,
   };
+  input.mounts.forEach((mount, i) => checkClosed(mount, input, `mounts[${i}]`));
+  if (input.hub) checkClosed(input.hub, input, 'hub');
+  return input;
 }
 
 /** An index solution as its contract answers it. */

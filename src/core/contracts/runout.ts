@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { LENGTH_KINDS } from '../readings';
-import { solveRunout } from '../runout';
+import { solveRunout, type SlowTurn } from '../runout';
 import {
   anglesSchema,
   checkAngles,
@@ -16,8 +16,12 @@ import {
   verdictSchema,
   writeVerdict,
 } from './common';
-import { LengthReader, lengthSchema, unitSchema } from './lengths';
+import { LengthReader, lengthSchema, unitSchema, type RawLength } from './lengths';
+import { RefusedInput } from './problem';
 import { defineSolver } from './solver';
+
+/** No dial is turned more often than this for one verdict. */
+const MOST_TURNS = 20;
 
 const input = z.strictObject({
   unit: unitSchema,
@@ -29,6 +33,12 @@ const input = z.strictObject({
   gauge: gaugeSchema,
   limit: lengthSchema,
   endPlay: z.strictObject({ value: lengthSchema, limit: lengthSchema }).optional(),
+  pressed: z.boolean().optional().describe('The wheel was pressed inboard at each reading.'),
+  turns: z
+    .array(z.strictObject({ high: lengthSchema, low: lengthSchema }))
+    .max(MOST_TURNS)
+    .optional()
+    .describe('Slow turns, stopped and read at the highest and at the lowest place.'),
 });
 
 const output = z.object({
@@ -36,15 +46,41 @@ const output = z.object({
   laps: z.int(),
   sigma: z.number(),
   repeatability: z.number().nullable(),
+  drift: z.object({ perLap: z.number(), uncertainty: z.number() }).nullable(),
   tirAsRead: z.number(),
   tirFitted: z.number(),
+  turned: z
+    .object({ value: z.number(), uncertainty: z.number(), curveBelieved: z.boolean() })
+    .nullable(),
   high: placeSchema,
   low: placeSchema,
   orders: ordersSchema,
-  closure: z.object({ errors: z.array(z.number()), ok: z.boolean() }).nullable(),
+  closure: z
+    .object({ errors: z.array(z.number()), ok: z.boolean(), slipSuspected: z.boolean() })
+    .nullable(),
   outliers: z.array(z.object({ position: z.int(), residual: z.number() })),
+  next: z.enum(['lap', 'turn', 'press']).nullable(),
   verdict: verdictSchema,
 });
+
+/** A slow turn as read; its high must not be below its low. */
+function readTurn(
+  { high, low }: { readonly high: RawLength; readonly low: RawLength },
+  index: number,
+  read: LengthReader,
+): SlowTurn {
+  const turn = {
+    high: read.one(high, LENGTH_KINDS.deviation, ['turns', index, 'high']),
+    low: read.one(low, LENGTH_KINDS.deviation, ['turns', index, 'low']),
+  };
+  if (turn.high >= turn.low) return turn;
+  const path = `turns[${index}]`;
+  throw new RefusedInput({
+    code: 'turn',
+    message: `${path}: the highest reading is below the lowest. Are the two swapped?`,
+    path,
+  });
+}
 
 /** Contract `runout`: lateral runout of one set (handbook 3 to 5). */
 export const runoutSolver = defineSolver({
@@ -56,7 +92,7 @@ export const runoutSolver = defineSolver({
     const read = new LengthReader(raw.unit);
     checkAngles(raw.angles, raw.laps[0]?.length ?? 0, 'angles');
     checkClosing(raw.closing, raw.laps.length, 'closing');
-    const { averaged, angles, fit, ...result } = solveRunout({
+    const { averaged, angles, fit, slipSuspected, ...result } = solveRunout({
       face: raw.face,
       laps: readLaps(raw.laps, LENGTH_KINDS.deviation, read, ['laps']),
       closing: raw.closing && read.list(raw.closing, LENGTH_KINDS.deviation, ['closing']),
@@ -68,12 +104,18 @@ export const runoutSolver = defineSolver({
         value: read.one(raw.endPlay.value, LENGTH_KINDS.amount, ['endPlay', 'value']),
         limit: read.one(raw.endPlay.limit, LENGTH_KINDS.amount, ['endPlay', 'limit']),
       },
+      pressed: raw.pressed,
+      turns: raw.turns?.map((turn, i) => readTurn(turn, i, read)),
     });
     return {
       ...result,
       orders: [...result.orders],
       outliers: [...result.outliers],
-      closure: result.closure && { errors: [...result.closure.errors], ok: result.closure.ok },
+      closure: result.closure && {
+        errors: [...result.closure.errors],
+        ok: result.closure.ok,
+        slipSuspected,
+      },
       verdict: writeVerdict(result.verdict),
     };
   },

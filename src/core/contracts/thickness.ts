@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { LENGTH_KINDS } from '../readings';
-import { solveThickness } from '../thickness';
-import { toCelsius } from '../units';
+import { evenAngles, LENGTH_KINDS } from '../readings';
+import { isOnRaster, RASTER, solveThickness } from '../thickness';
+import { toCelsius, wrapDegrees } from '../units';
 import {
   anglesSchema,
   checkAngles,
@@ -18,11 +18,20 @@ import { LengthReader, lengthSchema, unitSchema } from './lengths';
 import { RefusedInput } from './problem';
 import { defineSolver } from './solver';
 
+/** The raster of 7.5° read twice over. */
+const MOST_EXTRA = 96;
+
 const input = z.strictObject({
   unit: unitSchema,
   laps: lapsSchema,
   innerLaps: lapsSchema.optional(),
   angles: anglesSchema.optional(),
+  extra: z
+    .array(z.strictObject({ angle: z.number(), value: lengthSchema }))
+    .max(MOST_EXTRA)
+    .optional()
+    .describe('Single readings of the outer circle beyond the laps, at multiples of 7.5°.'),
+  settle: z.boolean().optional(),
   gauge: gaugeSchema,
   zeroError: lengthSchema.optional(),
   temperature: z
@@ -41,19 +50,31 @@ const input = z.strictObject({
   }),
 });
 
+/** A place that no lap has is told by its angle alone. */
+const thicknessPlace = placeSchema.extend({ position: z.int().nullable() });
+
 const output = z.object({
   n: z.int(),
   min: z.number(),
   max: z.number(),
   mean: z.number(),
   dtv: z.number(),
-  thin: placeSchema,
-  thick: placeSchema,
+  thin: thicknessPlace,
+  thick: thicknessPlace,
   taper: z.number().nullable(),
   temperatureCorrection: z.number(),
   machineTo: z.number(),
   machineToDerived: z.boolean(),
   orders: ordersSchema,
+  settling: z
+    .object({
+      value: z.number(),
+      uncertainty: z.number(),
+      roughness: z.number(),
+      readings: z.int(),
+      next: z.tuple([z.number(), z.number()]).nullable(),
+    })
+    .nullable(),
   verdicts: z.object({
     dtv: verdictSchema,
     discard: verdictSchema,
@@ -96,6 +117,25 @@ export function checkLimitOrder(limits: {
   }
 }
 
+/** Settling reads on a raster of 7.5°: the laps' places and the extra ones must lie on it. */
+function checkRaster({ laps, angles, extra = [], settle }: z.infer<typeof input>): void {
+  const refuse = (path: string, message: string): never => {
+    throw new RefusedInput({ code: 'raster', message: `${path}: ${message}`, path });
+  };
+  if (extra.length === 0 && settle !== true) return;
+  if (!(angles ?? evenAngles(laps[0]?.length ?? 0)).every(isOnRaster)) {
+    refuse(
+      angles ? 'angles' : 'laps',
+      `measured until it is settled, places lie at multiples of ${RASTER}°: 8, 12, 16 or 24 of them, evenly spaced.`,
+    );
+  }
+  const bad = extra.findIndex(({ angle }) => !isOnRaster(angle));
+  if (bad >= 0) refuse(`extra[${bad}].angle`, `an extra reading lies at a multiple of ${RASTER}°.`);
+}
+
+const asPair = (next: readonly [number, number] | null): [number, number] | null =>
+  next && [next[0], next[1]];
+
 /** Contract `thickness`: thickness, its variation and its limits (handbook 8). */
 export const thicknessSolver = defineSolver({
   name: 'thickness',
@@ -105,6 +145,7 @@ export const thicknessSolver = defineSolver({
   solve: (raw) => {
     const read = new LengthReader(raw.unit);
     checkAngles(raw.angles, raw.laps[0]?.length ?? 0, 'angles');
+    checkRaster(raw);
     const size = LENGTH_KINDS.thickness;
     const limits = {
       nominal: read.maybe(raw.limits.nominal, size, ['limits', 'nominal']),
@@ -128,8 +169,14 @@ export const thicknessSolver = defineSolver({
             ? undefined
             : readTemperature(t.micrometer, t.unit, 'temperature.micrometer'),
       },
+      extra: raw.extra?.map(({ angle, value }, i) => ({
+        angle: wrapDegrees(angle, 360),
+        value: read.one(value, size, ['extra', i, 'value']),
+      })),
+      settle: raw.settle,
       limits,
     });
+    const { settling } = figures;
     return {
       n: figures.n,
       min: figures.min,
@@ -143,6 +190,7 @@ export const thicknessSolver = defineSolver({
       machineTo,
       machineToDerived,
       orders: [...figures.orders],
+      settling: settling && { ...settling, next: asPair(settling.next) },
       verdicts: {
         dtv: writeVerdict(verdicts.dtv),
         discard: writeVerdict(verdicts.discard),

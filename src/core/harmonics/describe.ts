@@ -36,19 +36,18 @@ function spread(fitted: FittedOrder): { along: number; across: number } {
   return { along: Math.sqrt(Math.max(0, along)), across: Math.sqrt(Math.max(0, across)) };
 }
 
-/** One order in figures. An unknown direction is told as half its period. Source: handbook 4. */
+/** One order in figures. The direction of nothing is told as half its period. Source: handbook 4. */
 export function describeOrder(fitted: FittedOrder): OrderReport {
   const amplitude = Math.hypot(fitted.a, fitted.b);
   const { along, across } = spread(fitted);
-  const halfPeriod = 180 / fitted.order;
-  const turn = amplitude > 0 ? toDegrees(across / amplitude) / fitted.order : halfPeriod;
+  const turn = amplitude > 0 ? toDegrees(across / amplitude) / fitted.order : 180 / fitted.order;
   return {
     order: fitted.order,
     amplitude,
     peakToPeak: 2 * amplitude,
     highSpotDeg: firstHighSpot(fitted.order, fitted.a, fitted.b),
     uAmplitude: along,
-    uHighSpotDeg: Math.min(turn, halfPeriod),
+    uHighSpotDeg: turn,
     clear: amplitude > 0 && amplitude >= CLEAR_RATIO * along,
   };
 }

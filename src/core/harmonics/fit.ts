@@ -1,5 +1,6 @@
-import { leastSquares } from '../numeric';
-import { areEven, inRadians } from '../readings';
+import { leastSquares, normalEquations, quadraticForm, solveNormal } from '../numeric';
+import { areEven, inRadians, lapTimes } from '../readings';
+import { WORKSHOP_DEFAULTS } from '../verdict/defaults';
 import type { Degrees, Micrometres } from '../units';
 import { designMatrix, fittableOrders } from './design';
 
@@ -18,12 +19,31 @@ export interface FittedOrder {
   readonly covariance: PairCovariance;
 }
 
+/** The closing readings of a set whose laps all closed. */
+export interface ClosingReadings {
+  /** Their mean, in micrometres. */
+  readonly mean: Micrometres;
+  readonly laps: number;
+}
+
+/** What a set's closing readings say of its drift, in micrometres a lap. */
+export interface Drift {
+  readonly perLap: Micrometres;
+  readonly uncertainty: Micrometres;
+}
+
 export interface HarmonicFit {
   /** `mean-only` where the angles are too uneven for any order: there are none then. */
   readonly status: 'fitted' | 'mean-only';
   readonly mean: Micrometres;
   readonly orders: readonly FittedOrder[];
+  /** Null where no closing readings were fitted. */
+  readonly drift: Drift | null;
   readonly residuals: readonly Micrometres[];
+  /** Sum of squares over all rows, those of the closing reading and of the drift's prior included. */
+  readonly squares: number;
+  /** Wave part of (XᵀX)⁻¹: rows and columns a1, b1, a2, b2 ... */
+  readonly waveInverse: readonly (readonly number[])[];
   /** Diagonal of the hat matrix, one a position. */
   readonly leverages: readonly number[];
   readonly degreesOfFreedom: number;
@@ -31,11 +51,11 @@ export interface HarmonicFit {
   readonly sigmaFit: Micrometres;
 }
 
-/** Coefficients [mean, a1, b1, a2, b2 ...], the same order in the covariance. */
+/** Coefficients [mean, a1, b1, a2, b2 ... drift], the same order in the inverse. */
 interface RawFit {
   readonly coefficients: readonly number[];
-  /** Entry (row, column) of (XᵀX)⁻¹. */
-  readonly unscaledCovariance: (row: number, column: number) => number;
+  /** (XᵀX)⁻¹. */
+  readonly inverse: readonly (readonly number[])[];
   readonly leverages: readonly number[];
 }
 
@@ -58,7 +78,7 @@ export function fitEven(design: readonly (readonly number[])[], values: readonly
   const share = (c: number): number => (c === 0 ? 1 / n : 2 / n);
   return {
     coefficients: coefficients.map((sum, c) => sum * share(c)),
-    unscaledCovariance: (r, c) => (r === c ? share(c) : 0),
+    inverse: coefficients.map((_, r) => coefficients.map((__, c) => (r === c ? share(c) : 0))),
     leverages: new Array<number>(n).fill(columns / n),
   };
 }
@@ -66,11 +86,14 @@ export function fitEven(design: readonly (readonly number[])[], values: readonly
 /** QR fit in the shape of the fast one. */
 function fitUneven(design: readonly (readonly number[])[], values: readonly number[]): RawFit {
   const { coefficients, unscaledCovariance, leverages } = leastSquares(design, values);
-  return {
-    coefficients,
-    unscaledCovariance: (r, c) => unscaledCovariance[r]?.[c] ?? NaN,
-    leverages,
-  };
+  return { coefficients, inverse: unscaledCovariance, leverages };
+}
+
+/** Evenly spaced places with a drift column: few columns, well conditioned. */
+function fitDrifting(design: readonly (readonly number[])[], values: readonly number[]): RawFit {
+  const { gram, right } = normalEquations(design, values);
+  const { coefficients, inverse } = solveNormal(gram, right);
+  return { coefficients, inverse, leverages: design.map((row) => quadraticForm(row, inverse)) };
 }
 
 /** Designs at evenly spaced angles from 0°, which nearly every set has. */
@@ -91,6 +114,24 @@ function designFor(
   return design;
 }
 
+/**
+ * The design with the drift's column t: the places, the mean closing reading (the first place
+ * again at t = 1), and what is known of drifts before. Source: handbook 4.
+ */
+function withDrift(
+  design: readonly (readonly number[])[],
+  angles: readonly Degrees[],
+  weight: number,
+): number[][] {
+  const t = lapTimes(angles);
+  const first = design[0] ?? [];
+  return [
+    ...design.map((row, j) => [...row, t[j]!]),
+    [...first, 1],
+    [...first.map(() => 0), weight],
+  ];
+}
+
 function predict(row: readonly number[], coefficients: readonly number[]): number {
   let sum = 0;
   for (let c = 0; c < row.length; c += 1) sum += row[c]! * coefficients[c]!;
@@ -98,31 +139,43 @@ function predict(row: readonly number[], coefficients: readonly number[]): numbe
 }
 
 /**
- * Least squares fit of a wave to readings.
+ * Least squares fit of a wave to lap averages, and of the drift of the laps where they closed.
  *
- * `angles` in degrees (theta sense), `values` and `sigma` (standard uncertainty of one
- * value) in micrometres; `orders` defaults to those that the angles can carry. Where the
- * angles carry none, the status says so and the residuals are those from the mean.
+ * `angles` in degrees (theta sense), `values` and `sigma` (standard uncertainty of one value) in
+ * micrometres; `orders` defaults to those that the angles can carry. With `closing` drift is one
+ * more column, known before to 3 µm a lap: residuals are those from wave and drift together.
+ * Where the angles carry no order, the status says so and the residuals are those from the mean.
  * Source: handbook 4.
  */
 export function fitHarmonics(
   angles: readonly Degrees[],
   values: readonly Micrometres[],
   sigma: Micrometres,
-  options: { readonly studs?: number | undefined; readonly orders?: readonly number[] } = {},
+  options: {
+    readonly studs?: number | undefined;
+    readonly orders?: readonly number[];
+    readonly closing?: ClosingReadings | undefined;
+  } = {},
 ): HarmonicFit {
+  const { closing } = options;
   const orders = options.orders ?? fittableOrders(angles, options.studs);
   const isEven = areEven(angles);
-  const design = designFor(angles, orders, isEven);
-  const raw = isEven ? fitEven(design, values) : fitUneven(design, values);
-  const residuals = values.map((value, j) => value - predict(design[j] ?? [], raw.coefficients));
-  const degreesOfFreedom = values.length - (1 + 2 * orders.length);
-  const rss = residuals.reduce((sum, e) => sum + e * e, 0);
+  const places = designFor(angles, orders, isEven);
+  const known = closing && (sigma * Math.sqrt(closing.laps)) / WORKSHOP_DEFAULTS.drift;
+  const design = known === undefined ? places : withDrift(places, angles, known);
+  const rows = closing ? [...values, closing.mean, 0] : values;
+  const fitRows = isEven ? (closing ? fitDrifting : fitEven) : fitUneven;
+  const raw = fitRows(design, rows);
+  const misses = rows.map((value, j) => value - predict(design[j] ?? [], raw.coefficients));
+  const columns = raw.coefficients.length;
+  const degreesOfFreedom = rows.length - columns;
+  const squares = misses.reduce((sum, e) => sum + e * e, 0);
   const variance =
     degreesOfFreedom >= MIN_DOF_FOR_SPREAD
-      ? Math.max(sigma * sigma, rss / degreesOfFreedom)
+      ? Math.max(sigma * sigma, squares / degreesOfFreedom)
       : sigma * sigma;
-  const cov = (r: number, c: number): number => variance * raw.unscaledCovariance(r, c);
+  const cov = (r: number, c: number): number => variance * (raw.inverse[r]?.[c] ?? NaN);
+  const wave = 1 + 2 * orders.length;
   return {
     status: orders.length > 0 ? 'fitted' : 'mean-only',
     mean: raw.coefficients[0] ?? NaN,
@@ -136,8 +189,16 @@ export function fitHarmonics(
         bb: cov(2 + 2 * i, 2 + 2 * i),
       },
     })),
-    residuals,
-    leverages: raw.leverages,
+    drift: closing
+      ? {
+          perLap: raw.coefficients[columns - 1] ?? NaN,
+          uncertainty: Math.sqrt(cov(columns - 1, columns - 1)),
+        }
+      : null,
+    residuals: misses.slice(0, values.length),
+    squares,
+    waveInverse: raw.inverse.slice(1, wave).map((row) => row.slice(1, wave)),
+    leverages: raw.leverages.slice(0, values.length),
     degreesOfFreedom,
     sigmaFit: Math.sqrt(variance),
   };

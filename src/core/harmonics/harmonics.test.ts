@@ -53,7 +53,7 @@ describe('the fit', () => {
           fast.coefficients.forEach((c, i) => expect(c).toBeCloseTo(slow.coefficients[i]!, 6));
           fast.leverages.forEach((h, i) => expect(h).toBeCloseTo(slow.leverages[i]!, 9));
           slow.unscaledCovariance.forEach((row, r) =>
-            row.forEach((c, i) => expect(fast.unscaledCovariance(r, i)).toBeCloseTo(c, 9)),
+            row.forEach((c, i) => expect(fast.inverse[r]![i]).toBeCloseTo(c, 9)),
           );
         },
       ),
@@ -157,5 +157,47 @@ describe('outliers', () => {
   });
   test('clean readings have none', () => {
     expect(findOutliers(angles, clean, 1, gauge)).toEqual([]);
+  });
+});
+
+describe('drift as a column of the fit', () => {
+  const angles = evenAngles(12);
+  const shape = wave(angles, [
+    [1, 20, 50],
+    [2, 3, 10],
+  ]);
+  const drifting = (perLap: number) => ({
+    values: shape.map((value, j) => value + (perLap * angles[j]!) / 360),
+    closing: { mean: shape[0]! + perLap, laps: 1 },
+  });
+
+  test('is estimated, drawn a little towards none, and leaves the wave nearly as it was', () => {
+    const { values, closing } = drifting(4);
+    const fit = fitHarmonics(angles, values, 1, { studs: 5, closing });
+    expect(fit.drift!.perLap).toBeGreaterThan(2.9);
+    expect(fit.drift!.perLap).toBeLessThan(4);
+    const plain = fitHarmonics(angles, values, 1, { studs: 5 });
+    const [truth] = fitHarmonics(angles, shape, 1, { studs: 5 }).orders;
+    const miss = ({ orders }: typeof fit): number =>
+      Math.hypot(orders[0]!.a - truth!.a, orders[0]!.b - truth!.b);
+    expect(miss(fit)).toBeLessThan(miss(plain) / 2);
+  });
+
+  test('costs certainty, one degree of freedom for two rows, and even places agree with QR', () => {
+    const { values, closing } = drifting(0);
+    const fit = fitHarmonics(angles, values, 1, { closing });
+    const plain = fitHarmonics(angles, values, 1);
+    expect(fit.degreesOfFreedom).toBe(plain.degreesOfFreedom + 1);
+    expect(fit.orders[0]!.covariance.bb).toBeGreaterThan(plain.orders[0]!.covariance.bb);
+    expect(plain.drift).toBeNull();
+    // A thousandth of a degree off even goes through QR.
+    const uneven = angles.map((angle, j) => (j === 5 ? angle + 1e-6 : angle));
+    const slow = fitHarmonics(uneven, values, 1, { closing });
+    slow.orders.forEach(({ a, b, covariance }, i) => {
+      expect(fit.orders[i]!.a).toBeCloseTo(a, 5);
+      expect(fit.orders[i]!.b).toBeCloseTo(b, 5);
+      expect(fit.orders[i]!.covariance.ab).toBeCloseTo(covariance.ab, 6);
+    });
+    expect(fit.drift!.uncertainty).toBeCloseTo(slow.drift!.uncertainty, 6);
   });
 });

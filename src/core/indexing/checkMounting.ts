@@ -1,12 +1,12 @@
 import { waveTir } from '../harmonics';
 import { modulus, subtract } from '../numeric';
-import { prepareRunout } from '../runout';
 import type { Micrometres } from '../units';
 import { mountedWave, separate } from './separate';
 import {
   checkSeating,
   hubPhasor,
   mountPhasors,
+  prepareMounting,
   predictShifts,
   type IndexInput,
 } from './solveIndex';
@@ -31,15 +31,11 @@ export interface MountingCheck {
  * while they cannot tell hub from rotor. Lengths in micrometres. Source: handbook 6.
  */
 export function checkMounting(input: IndexInput): MountingCheck | null {
-  const { studs, gauge, limit } = input;
+  const { studs, limit } = input;
   const phasors = input.mounts.map((mount) =>
-    mountPhasors(
-      mount.shift,
-      prepareRunout({ ...mount, face: 'outboard', angles: input.angles, gauge, limit }),
-      studs,
-    ),
+    mountPhasors(mount.shift, prepareMounting(mount, input)),
   );
-  const hub = input.hub ? hubPhasor(input.hub, gauge) : null;
+  const hub = input.hub ? hubPhasor(input.hub, input) : null;
   const latest = phasors.at(-1);
   const earlier = phasors.slice(0, -1);
   if (!latest || earlier.length === 0) return null;

@@ -1,11 +1,11 @@
 import { modulus, subtract, type Complex } from '../numeric';
-import { prepareRunout } from '../runout';
 import { mountedWave, separate, type HubPhasor, type MountPhasors } from './separate';
 import {
   firstOrder,
   hubPhasor,
   mountPhasors,
   predictedVariance,
+  prepareMounting,
   SEAT_SIGMAS,
   type IndexInput,
 } from './solveIndex';
@@ -86,15 +86,13 @@ export function doubtSeat(
   input: Pick<IndexInput, 'studs' | 'mounts' | 'angles' | 'hub' | 'gauge' | 'limit'>,
   answered: readonly number[] = [],
 ): SeatDoubt | null {
-  const { studs, mounts, angles, gauge, limit } = input;
+  const { studs, mounts } = input;
   if (mounts.length < 2) return null;
-  const prepared = mounts.map((mount) =>
-    prepareRunout({ ...mount, face: 'outboard', angles, gauge, limit }),
-  );
+  const prepared = mounts.map((mount) => prepareMounting(mount, input));
   // What was not read validly is said so elsewhere, and says nothing of a seat.
   if (prepared.some(({ closure }) => closure?.ok === false)) return null;
-  const phasors = prepared.map((each, i) => mountPhasors(mounts[i]?.shift ?? 0, each, studs));
-  const hub = input.hub ? hubPhasor(input.hub, gauge) : null;
+  const phasors = prepared.map((each, i) => mountPhasors(mounts[i]?.shift ?? 0, each));
+  const hub = input.hub ? hubPhasor(input.hub, input) : null;
   for (const [i, mount] of phasors.entries()) {
     if (i === 0 || answered.includes(i)) continue;
     const doubt = doubtOf(mount, phasors.slice(0, i), studs, hub);

@@ -12,6 +12,7 @@ import {
   type Complex,
 } from '../numeric';
 import type { Micrometres } from '../units';
+import { WORKSHOP_DEFAULTS } from '../verdict';
 import { studAngle } from './shifts';
 
 /** One mounting's phasors: shift in stud spacings, and the variance of a phasor's component. */
@@ -59,13 +60,12 @@ const average = (values: readonly number[]): number =>
 const phasorOfOrder = (mount: MountPhasors, index: number): Complex =>
   mount.orders[index]?.z ?? ZERO;
 
-/** An order whose parts cannot be told apart: hub-fixed or rotor-fixed for the centre. */
+/** An order whose parts cannot be told apart: hub-fixed for the centre, either way in the draws. */
 function unseparated(
   order: number,
   mounts: readonly MountPhasors[],
   index: number,
   studs: number,
-  rotorFixed: boolean,
 ): SeparatedOrder {
   const hubOnly = mean(mounts.map((mount) => phasorOfOrder(mount, index)));
   const rotorOnly = mean(
@@ -77,86 +77,89 @@ function unseparated(
   return {
     order,
     separable: false,
-    hub: rotorFixed ? ZERO : hubOnly,
-    rotor: rotorFixed ? rotorOnly : ZERO,
+    hub: hubOnly,
+    rotor: ZERO,
     factor: { hub: u, cross: ZERO, rotor: u },
     alternatives: { hubOnly, rotorOnly },
   };
 }
 
-/** Normal equations [[A, S], [S*, M]] x = right side of one order, weights relative to a mounting. */
-interface Normal {
-  readonly hubWeight: number;
-  readonly count: number;
-  readonly s: Complex;
-  readonly right: readonly [Complex, Complex];
+/** A higher order of one mounting with a hub face: it goes with the rotor, in every draw. */
+function rotorFixed(
+  order: number,
+  mount: MountPhasors,
+  index: number,
+  studs: number,
+): SeparatedOrder {
+  const back = conjugate(turnOf(order, mount.shift, studs));
+  return {
+    order,
+    separable: false,
+    hub: ZERO,
+    rotor: multiply(phasorOfOrder(mount, index), back),
+    factor: { hub: 0, cross: ZERO, rotor: Math.sqrt(mount.variances[index] ?? 0) },
+    alternatives: null,
+  };
 }
 
-function normalEquations(
+/** What is known of an order's parts before: 1/variance of hub and rotor; none where nothing is. */
+function knownBefore(
+  order: number,
+  studs: number,
+): { readonly hub: number; readonly rotor: number } {
+  const known = order === 2 || order === 3 ? WORKSHOP_DEFAULTS.knownBefore[order] : null;
+  return known && order !== studs
+    ? { hub: known.hub ** -2, rotor: known.rotor ** -2 }
+    : { hub: 0, rotor: 0 };
+}
+
+/** Whether mountings at these shifts tell the order's parts apart. Source: handbook 6. */
+function areApart(order: number, mounts: readonly MountPhasors[], studs: number): boolean {
+  const m = mounts.length;
+  const s = mounts.map((mount) => turnOf(order, mount.shift, studs)).reduce(add, ZERO);
+  return m ** 2 - modulus(s) ** 2 > SINGULAR * m ** 2;
+}
+
+/** Weighted least squares of one order with what is known before; the parts must be apart. */
+function weighed(
   order: number,
   mounts: readonly MountPhasors[],
   index: number,
   studs: number,
   hub: HubPhasor | null,
-  variance: number,
-): Normal {
-  const turns = mounts.map((mount) => turnOf(order, mount.shift, studs));
-  const weight = hub ? variance / hub.variance : 0;
-  const sumZ = mounts.reduce((sum, mount) => add(sum, phasorOfOrder(mount, index)), ZERO);
-  const sumTurned = mounts.reduce(
-    (sum, mount, j) => add(sum, multiply(phasorOfOrder(mount, index), conjugate(turns[j] ?? ZERO))),
-    ZERO,
-  );
-  return {
-    hubWeight: mounts.length + weight,
-    count: mounts.length,
-    s: turns.reduce(add, ZERO),
-    right: [hub ? add(sumZ, scale(hub.z, weight)) : sumZ, sumTurned],
-  };
-}
-
-function solved(order: number, normal: Normal, variance: number): SeparatedOrder | null {
-  const { hubWeight, count, s, right } = normal;
-  const determinant = hubWeight * count - modulus(s) ** 2;
-  if (!(determinant > SINGULAR * hubWeight * count)) return null;
-  const [p, q] = right;
-  const hub = scale(subtract(scale(p, count), multiply(s, q)), 1 / determinant);
-  const rotor = scale(subtract(scale(q, hubWeight), multiply(conjugate(s), p)), 1 / determinant);
-  // Covariance of (hub, rotor) = variance / determinant * [[M, -S], [-S*, A]].
-  const hubDeviation = Math.sqrt((variance * count) / determinant);
+  before: { readonly hub: number; readonly rotor: number },
+): SeparatedOrder {
+  let onHub = before.hub;
+  let onRotor = before.rotor;
+  let s: Complex = ZERO;
+  let p: Complex = ZERO;
+  let q: Complex = ZERO;
+  for (const mount of mounts) {
+    const turn = turnOf(order, mount.shift, studs);
+    const weight = 1 / (mount.variances[index] ?? 0);
+    const z = scale(phasorOfOrder(mount, index), weight);
+    onHub += weight;
+    onRotor += weight;
+    s = add(s, scale(turn, weight));
+    p = add(p, z);
+    q = add(q, multiply(z, conjugate(turn)));
+  }
+  if (hub) {
+    onHub += 1 / hub.variance;
+    p = add(p, scale(hub.z, 1 / hub.variance));
+  }
+  // G = [[onHub, s], [s*, onRotor]]; its inverse is the covariance a component.
+  const determinant = onHub * onRotor - modulus(s) ** 2;
+  const hubDeviation = Math.sqrt(onRotor / determinant);
   return {
     order,
     separable: true,
-    hub,
-    rotor,
+    hub: scale(subtract(scale(p, onRotor), multiply(s, q)), 1 / determinant),
+    rotor: scale(subtract(scale(q, onHub), multiply(conjugate(s), p)), 1 / determinant),
     factor: {
       hub: hubDeviation,
-      cross: scale(conjugate(s), (-variance / determinant) * (1 / hubDeviation)),
-      rotor: Math.sqrt(variance / count),
-    },
-    alternatives: null,
-  };
-}
-
-/** One mounting and the hub face: hub part from the face, rotor part from the difference. */
-function fromHubFace(
-  order: number,
-  mount: MountPhasors,
-  index: number,
-  studs: number,
-  hub: HubPhasor,
-): SeparatedOrder {
-  const back = conjugate(turnOf(order, mount.shift, studs));
-  const u = Math.sqrt(hub.variance);
-  return {
-    order,
-    separable: true,
-    hub: hub.z,
-    rotor: multiply(subtract(phasorOfOrder(mount, index), hub.z), back),
-    factor: {
-      hub: u,
-      cross: scale(back, -u),
-      rotor: Math.sqrt(mount.variances[index] ?? 0),
+      cross: scale(conjugate(s), -1 / (determinant * hubDeviation)),
+      rotor: Math.sqrt(1 / onRotor),
     },
     alternatives: null,
   };
@@ -165,10 +168,10 @@ function fromHubFace(
 /**
  * Splits each order into hub and rotor parts: z_k(m) = h_k + rho_k e^{i k m phi}.
  *
- * All mountings carry the same orders. With two or more mountings it is complex least
- * squares, hub-face readings being one more row for order 1; with one mounting and hub
- * readings order 1 is their difference and higher orders go with the rotor. An order that
- * cannot be told apart is hub-fixed otherwise. Lengths in micrometres. Source: handbook 6.
+ * All mountings carry the same orders. Each mounting is a row with its own weight, hub-face
+ * readings one more for order 1, and of orders 2 and 3 it is known before that both parts are
+ * small. With one mounting and a hub face higher orders go with the rotor. An order that cannot
+ * be told apart is hub-fixed otherwise. Lengths in micrometres. Source: handbook 6.
  */
 export function separate(
   mounts: readonly MountPhasors[],
@@ -179,14 +182,12 @@ export function separate(
   if (!first) throw new RangeError('There is no mounting to separate');
   return first.orders.map(({ order }, index) => {
     const hubRow = order === 1 ? hub : null;
-    if (mounts.length === 1) {
-      return hubRow
-        ? fromHubFace(order, first, index, studs, hubRow)
-        : unseparated(order, mounts, index, studs, hub !== null);
+    if (hubRow || areApart(order, mounts, studs)) {
+      return weighed(order, mounts, index, studs, hubRow, knownBefore(order, studs));
     }
-    const variance = average(mounts.map((mount) => mount.variances[index] ?? 0));
-    const normal = normalEquations(order, mounts, index, studs, hubRow, variance);
-    return solved(order, normal, variance) ?? unseparated(order, mounts, index, studs, false);
+    return hub && mounts.length === 1
+      ? rotorFixed(order, first, index, studs)
+      : unseparated(order, mounts, index, studs);
   });
 }
 

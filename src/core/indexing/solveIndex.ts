@@ -1,17 +1,15 @@
-import { fitHarmonics, phasorsOf, waveTir, type HarmonicFit, type OrderPhasor } from '../harmonics';
-import { firstHighSpot } from '../harmonics';
-import { add, modulus, multiply, scale, subtract, type Complex } from '../numeric';
 import {
-  averageLaps,
-  evenAngles,
-  pooledRepeatability,
-  readingUncertainty,
-  type Gauge,
-  type Laps,
-} from '../readings';
-import { closureReasons, prepareRunout, type PreparedLaps } from '../runout';
+  firstHighSpot,
+  phasorsOf,
+  waveTir,
+  type HarmonicFit,
+  type OrderPhasor,
+} from '../harmonics';
+import { add, modulus, multiply, scale, subtract, type Complex } from '../numeric';
+import type { Gauge, Laps } from '../readings';
+import { closureReasons, prepareRunout, type PreparedLaps, type RunoutInput } from '../runout';
 import type { Degrees, Micrometres } from '../units';
-import type { Reason, Verdict, VerdictState } from '../verdict';
+import { WORKSHOP_DEFAULTS, type Reason, type Verdict, type VerdictState } from '../verdict';
 import { drawBands } from './monteCarlo';
 import {
   mountedWave,
@@ -29,11 +27,14 @@ export interface Mounting {
   readonly shift: number;
   readonly laps: Laps;
   readonly closing?: readonly Micrometres[] | undefined;
+  readonly endPlay?: RunoutInput['endPlay'];
+  readonly pressed?: boolean | undefined;
 }
 
 /** Readings of the hub face, outboard-positive, in micrometres. */
 export interface HubFace {
   readonly laps: Laps;
+  readonly closing?: readonly Micrometres[] | undefined;
   readonly angles?: readonly Degrees[] | undefined;
   readonly radius: Micrometres;
   readonly rotorRadius: Micrometres;
@@ -92,33 +93,50 @@ const SURE = 0.95;
 const componentVariances = (fit: HarmonicFit): number[] =>
   fit.orders.map(({ covariance }) => (covariance.aa + covariance.bb) / 2);
 
-/**
- * Variance that taking out drift adds to order k: the ramp carries the noise of the two
- * readings that closed the lap, 2 sigma², and a ramp of height 1 has a wave of 1/(pi k). It
- * lies across one component only; both are given it, as the rotor may turn either way.
- */
-const driftVariance = ({ closure, sigma }: PreparedLaps, order: number): number =>
-  closure?.ok === true ? 2 * (sigma / (Math.PI * order)) ** 2 : 0;
-
 /** The phasors of one prepared mounting with their variances. */
-export function mountPhasors(shift: number, prepared: PreparedLaps, studs: number): MountPhasors {
-  const fit = fitHarmonics(prepared.angles, prepared.averaged, prepared.sigma, { studs });
-  const orders = phasorsOf(fit);
-  const variances = componentVariances(fit).map(
-    (variance, i) => variance + driftVariance(prepared, orders[i]?.order ?? 1),
-  );
-  return { shift, orders, variances };
-}
+export const mountPhasors = (shift: number, { fit }: Pick<PreparedLaps, 'fit'>): MountPhasors => ({
+  shift,
+  orders: phasorsOf(fit),
+  variances: componentVariances(fit),
+});
 
-/** The hub face’s order 1 brought to the rotor’s circle. */
-export function hubPhasor(hub: HubFace, gauge: Gauge): HubPhasor {
-  const averaged = averageLaps(hub.laps);
-  const sigma = readingUncertainty(gauge, hub.laps.length, pooledRepeatability(hub.laps));
-  const fit = fitHarmonics(hub.angles ?? evenAngles(averaged.length), averaged, sigma);
+/** Everything that the mountings of one solution are read with. */
+type MountingContext = Pick<IndexInput, 'studs' | 'angles' | 'gauge' | 'limit'>;
+
+/** One mounting's laps, fitted with their drift. */
+export const prepareMounting = (
+  mount: Mounting,
+  { studs, angles, gauge, limit }: MountingContext,
+): PreparedLaps =>
+  prepareRunout({
+    face: 'outboard',
+    laps: mount.laps,
+    closing: mount.closing,
+    endPlay: mount.endPlay,
+    pressed: mount.pressed,
+    studs,
+    angles,
+    gauge,
+    limit,
+  });
+
+/** The hub face's laps, fitted as a mounting's are. */
+export const prepareHubFace = (
+  { laps, closing, angles }: HubFace,
+  { studs, gauge, limit }: MountingContext,
+): PreparedLaps => prepareRunout({ face: 'outboard', laps, closing, angles, studs, gauge, limit });
+
+/**
+ * The hub face's order 1 brought to the rotor's circle, with what the seat between them adds.
+ * Throws RangeError where its places carry no order. Source: handbook 6.
+ */
+export function hubPhasor(hub: HubFace, context: MountingContext): HubPhasor {
+  const { fit } = prepareHubFace(hub, context);
   const lever = hub.rotorRadius / hub.radius;
   const first = phasorsOf(fit)[0]?.z;
   if (!first) throw new RangeError('The hub face carries no order 1');
-  return { z: scale(first, lever), variance: (componentVariances(fit)[0] ?? 0) * lever ** 2 };
+  const variance = (componentVariances(fit)[0] ?? 0) * lever ** 2;
+  return { z: scale(first, lever), variance: variance + WORKSHOP_DEFAULTS.seatOnHub ** 2 };
 }
 
 /** The phasor of order 1. */
@@ -150,22 +168,26 @@ export function checkSeating(
   });
 }
 
-/** Smallest TIR; within 1 µm of it the smallest movement, then TIR, then number. */
-export function bestOf<P extends Prediction>(
-  predictions: readonly P[],
-  last: number,
+/**
+ * Where the rotor is best: where it was last measured, allowed or not, unless an allowed shift is
+ * predicted at least 1 µm better; then of those within 1 µm of the least the smallest movement,
+ * the lower TIR, the lower number. Source: handbook 6.
+ */
+export function bestOf(
+  allowed: readonly Prediction[],
+  last: Prediction,
   studs: number,
-): P {
-  const least = Math.min(...predictions.map(({ tir }) => tir));
-  const asGood = predictions.filter(({ tir }) => tir <= least + AS_GOOD);
-  asGood.sort(
-    (p, q) =>
-      movement(last, p.shift, studs) - movement(last, q.shift, studs) ||
-      p.tir - q.tir ||
-      p.shift - q.shift,
-  );
-  const best = asGood[0];
-  if (!best) throw new RangeError('No shift is allowed');
+): Prediction {
+  const least = Math.min(...allowed.map(({ tir }) => tir));
+  if (!(least <= last.tir - AS_GOOD)) return last;
+  const [best = last] = allowed
+    .filter(({ tir }) => tir <= least + AS_GOOD)
+    .sort(
+      (p, q) =>
+        movement(last.shift, p.shift, studs) - movement(last.shift, q.shift, studs) ||
+        p.tir - q.tir ||
+        p.shift - q.shift,
+    );
   return best;
 }
 
@@ -244,12 +266,10 @@ function gatherReasons(
  * Source: handbook 6.
  */
 export function solveIndex(input: IndexInput): IndexResult {
-  const { studs, gauge, limit, mounts } = input;
-  const prepared = mounts.map((mount) =>
-    prepareRunout({ ...mount, face: 'outboard', angles: input.angles, gauge, limit }),
-  );
-  const phasors = prepared.map((set, i) => mountPhasors(mounts[i]?.shift ?? 0, set, studs));
-  const hub = input.hub ? hubPhasor(input.hub, gauge) : null;
+  const { studs, limit, mounts } = input;
+  const prepared = mounts.map((mount) => prepareMounting(mount, input));
+  const phasors = prepared.map((set, i) => mountPhasors(mounts[i]?.shift ?? 0, set));
+  const hub = input.hub ? hubPhasor(input.hub, input) : null;
   const orders = separate(phasors, studs, hub);
   const separated = orders[0]?.separable === true;
   const measured = mounts.map(({ shift }) => shift);
@@ -261,8 +281,8 @@ export function solveIndex(input: IndexInput): IndexResult {
   const shifts = [...new Set([...allowed, last])];
   const predicted = predictShifts(orders, studs, shifts, limit, input.seed ?? 1, input.draws);
   const predictions = predicted.slice(0, allowed.length);
-  const asMeasured = predicted.find(({ shift }) => shift === last);
-  const best = separated || !asMeasured ? bestOf(predictions, last, studs) : asMeasured;
+  const asMeasured = predicted.find(({ shift }) => shift === last)!;
+  const best = separated ? bestOf(predictions, asMeasured, studs) : asMeasured;
   const consistent = checkSeating(phasors, studs, hub);
   const nextMount = separated ? null : nextMountShift(studs, first, measured, allowed);
   const invalid = prepared.some(({ closure }) => closure?.ok === false);

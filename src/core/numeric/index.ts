@@ -1,5 +1,6 @@
 export * from './complex';
 export * from './statistics';
 export * from './leastSquares';
+export * from './normalEquations';
 export * from './closeness';
 export * from './random';

@@ -7,12 +7,10 @@ import {
   compareSets,
   crossCheck,
   describeSignature,
-  driftReason,
   leftOut,
   overdueReason,
   preparationFor,
   recommendedPositions,
-  roughness,
   signaturesOf,
   thickerThanNew,
   zeroErrorReason,
@@ -85,44 +83,6 @@ describe('circumstances in words', () => {
     expect(thickerThanNew(28_100, 28_000)).toBeNull();
     expect(thickerThanNew(28_400, 28_000)).toMatchObject({ code: 'thicker-than-new' });
     expect(thickerThanNew(99_000, undefined)).toBeNull();
-  });
-});
-
-describe('roughness', () => {
-  test('a smooth curve is not rough; play in the bearing is', () => {
-    const random = seededRandom(5);
-    const smooth = wave(12, [[1, 20, 70]]);
-    expect(roughness(runout(smooth), 50)).toBeNull();
-    const rattling = smooth.map((value) => value + 40 * random.uniform());
-    expect(roughness(runout(rattling), 50)).toMatchObject({ code: 'rough' });
-  });
-
-  test('one false reading is an outlier, not told twice', () => {
-    const values = wave(12, [[1, 20, 70]]).map((value, j) => (j === 4 ? value + 300 : value));
-    const result = runout(values);
-    expect(result.outliers).toHaveLength(1);
-    expect(roughness(result, 50)).toBeNull();
-  });
-});
-
-describe('a closing error that is allowed', () => {
-  const closed = (error: number) =>
-    driftReason(
-      solveRunout({
-        face: 'outboard',
-        laps: [wave(12, [[1, 20, 0]])],
-        closing: [20 + error],
-        studs: 5,
-        gauge,
-        limit: 50,
-      }),
-      gauge,
-    );
-
-  test('is told once it is more than the gauge explains, and left to closure beyond', () => {
-    expect(closed(3)).toBeNull();
-    expect(closed(-4.5)).toMatchObject({ code: 'drift', error: 4.5 });
-    expect(closed(9)).toBeNull();
   });
 });
 

@@ -10,16 +10,39 @@ export interface Gauge {
   readonly mpe?: Micrometres;
 }
 
+/** What the rounding of one reading adds to its variance, res²/12, in µm². */
+export const roundingVariance = (gauge: Gauge): number => gauge.resolution ** 2 / 12;
+
+/** The larger of the laps' own scatter and what the gauge states. Source: handbook 3. */
+export const spreadOf = (gauge: Gauge, repeatability: Micrometres | null): Micrometres =>
+  Math.max(repeatability ?? 0, gauge.repeatability);
+
+/**
+ * Variance that push and pull felt at the wheel add to every reading, p²/12, in µm²; nothing
+ * where the gauge explains it or the wheel was pressed inboard at each reading. Source: handbook 3.
+ */
+export function playVariance(
+  gauge: Gauge,
+  endPlay: Micrometres | undefined,
+  isPressed: boolean,
+): number {
+  return !isPressed && isPlay(gauge, endPlay) ? endPlay! ** 2 / 12 : 0;
+}
+
+/** Whether push and pull at the wheel is more than the gauge explains. Source: handbook 3. */
+export const isPlay = (gauge: Gauge, endPlay: Micrometres | undefined): boolean =>
+  endPlay !== undefined && endPlay > Math.max(4 * gauge.repeatability, 1.5 * gauge.resolution);
+
 /**
  * Standard uncertainty of one position's average over `laps` laps:
- * sigma² = s²/L + res²/12, s the larger of the pooled repeatability and the gauge's own.
- * Source: handbook 3.
+ * sigma² = s²/L + res²/12 + what play adds, s the larger of the pooled repeatability and the
+ * gauge's own. Source: handbook 3.
  */
 export function readingUncertainty(
   gauge: Gauge,
   laps: number,
   repeatability: Micrometres | null,
+  play = 0,
 ): Micrometres {
-  const s = Math.max(repeatability ?? 0, gauge.repeatability);
-  return Math.sqrt((s * s) / laps + (gauge.resolution * gauge.resolution) / 12);
+  return Math.sqrt(spreadOf(gauge, repeatability) ** 2 / laps + roundingVariance(gauge) + play);
 }

@@ -6,7 +6,7 @@ export type Laps = readonly (readonly Micrometres[])[];
 /** How each lap closed: closing reading less first reading, and whether all may stand. */
 export interface Closure {
   readonly errors: readonly Micrometres[];
-  /** Largest closure error that drift correction may take out. */
+  /** Largest closing error of a lap that closed. */
   readonly allowed: Micrometres;
   readonly ok: boolean;
 }
@@ -17,22 +17,63 @@ export function averageLaps(laps: Laps): Micrometres[] {
   return first.map((_, j) => laps.reduce((sum, lap) => sum + (lap[j] ?? NaN), 0) / laps.length);
 }
 
-/**
- * Pooled standard deviation over positions of repeated laps, or null with one lap:
- * sqrt( sum (r_jl - mean_j)² / (n (L - 1)) ). Source: handbook 3.
- */
-export function pooledRepeatability(laps: Laps): Micrometres | null {
-  const n = laps[0]?.length ?? 0;
-  if (laps.length < 2 || n === 0) return null;
-  const average = averageLaps(laps);
-  let sum = 0;
-  for (const lap of laps) {
-    lap.forEach((value, j) => {
-      sum += (value - (average[j] ?? NaN)) ** 2;
-    });
+/** Least-squares line of one lap's deviations in t, taken out; the sum of squares that is left. */
+function scatterOffLine(deviations: readonly number[], t: readonly number[]): number {
+  const n = deviations.length;
+  const meanT = t.reduce((sum, x) => sum + x, 0) / n;
+  const meanD = deviations.reduce((sum, d) => sum + d, 0) / n;
+  let tt = 0;
+  let td = 0;
+  let dd = 0;
+  for (let j = 0; j < n; j += 1) {
+    const x = t[j]! - meanT;
+    const d = deviations[j]! - meanD;
+    tt += x * x;
+    td += x * d;
+    dd += d * d;
   }
-  return Math.sqrt(sum / (n * (laps.length - 1)));
+  return Math.max(0, dd - (tt > 0 ? (td * td) / tt : 0));
 }
+
+/** What laps do not share: the sum of squares s_rep² (L - 1)(n - 2), and those degrees of freedom. */
+export interface LapScatter {
+  readonly squares: number;
+  readonly freedom: number;
+}
+
+/**
+ * The scatter of repeated laps about their common shape, each lap's own offset and drift left
+ * out; null with one lap. Angles in degrees. Source: handbook 3.
+ */
+export function lapScatter(laps: Laps, angles: readonly Degrees[]): LapScatter | null {
+  const n = laps[0]?.length ?? 0;
+  if (laps.length < 2 || n < 3) return null;
+  const average = averageLaps(laps);
+  const t = lapTimes(angles);
+  const squares = laps.reduce(
+    (sum, lap) =>
+      sum +
+      scatterOffLine(
+        lap.map((value, j) => value - average[j]!),
+        t,
+      ),
+    0,
+  );
+  return { squares, freedom: (laps.length - 1) * (n - 2) };
+}
+
+/**
+ * Pooled standard deviation of what repeated laps do not share, or null with one lap:
+ * sqrt( sum d'² / ((L - 1)(n - 2)) ). Source: handbook 3.
+ */
+export function pooledRepeatability(laps: Laps, angles: readonly Degrees[]): Micrometres | null {
+  const scatter = lapScatter(laps, angles);
+  return scatter && Math.sqrt(scatter.squares / scatter.freedom);
+}
+
+/** When in the lap each position is read: its share of the turn from the first one. */
+export const lapTimes = (angles: readonly Degrees[]): number[] =>
+  angles.map((angle) => (angle - angles[0]!) / 360);
 
 /**
  * Closure of each lap: |error| may be up to the larger of the gauge's resolution and
@@ -47,21 +88,4 @@ export function checkClosure(
   const allowed = Math.max(resolution, 0.1 * limit);
   const errors = laps.map((lap, l) => (closing[l] ?? NaN) - (lap[0] ?? NaN));
   return { errors, allowed, ok: errors.every((error) => Math.abs(error) <= allowed) };
-}
-
-/**
- * Takes linear drift out of each lap whose closure error is allowed; a lap that did not
- * close is left as it is. Angles in degrees. Source: handbook 3.
- */
-export function removeDrift(
-  laps: Laps,
-  closure: Closure,
-  angles: readonly Degrees[],
-): Micrometres[][] {
-  const start = angles[0] ?? 0;
-  return laps.map((lap, l) => {
-    const error = closure.errors[l] ?? 0;
-    if (!(Math.abs(error) <= closure.allowed)) return [...lap];
-    return lap.map((value, j) => value - (error * ((angles[j] ?? 0) - start)) / 360);
-  });
 }

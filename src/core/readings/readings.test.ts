@@ -7,42 +7,57 @@ import {
   facingSense,
   implausible,
   LENGTH_KINDS,
+  playVariance,
   pooledRepeatability,
   readingUncertainty,
   readTyped,
-  removeDrift,
 } from '.';
 
-test('drift is taken out lap by lap, in proportion to the angle', () => {
-  const angles = evenAngles(4);
+test('a lap closes up to a tenth of the limit', () => {
   const laps = [
     [0, 1, 2, 3],
     [10, 10, 10, 10],
   ];
-  const closure = checkClosure(laps, [4, 10], 1, 50);
-  expect(closure).toEqual({ errors: [4, 0], allowed: 5, ok: true });
-  expect(removeDrift(laps, closure, angles)).toEqual([[0, 0, 0, 0], laps[1]]);
-});
-
-test('a lap that did not close is left as it is', () => {
-  const laps = [[0, 1, 2, 3]];
-  const closure = checkClosure(laps, [5.1], 1, 50);
-  expect(closure.ok).toBe(false);
-  expect(removeDrift(laps, closure, evenAngles(4))).toEqual(laps);
+  expect(checkClosure(laps, [4, 10], 1, 50)).toEqual({ errors: [4, 0], allowed: 5, ok: true });
+  expect(checkClosure(laps, [5.1, 10], 1, 50).ok).toBe(false);
 });
 
 test('a coarse gauge may close within its resolution', () => {
   expect(checkClosure([[0, 0, 0, 0]], [9], 10, 50).ok).toBe(true);
 });
 
-test('repeatability pools the laps and needs two', () => {
-  expect(pooledRepeatability([[1, 2, 3, 4]])).toBeNull();
-  expect(
-    pooledRepeatability([
-      [0, 0, 0, 0],
-      [2, 2, 2, 2],
-    ]),
-  ).toBeCloseTo(Math.SQRT2);
+describe('repeatability', () => {
+  const angles = evenAngles(4);
+
+  test('needs two laps, and pools what they do not share', () => {
+    expect(pooledRepeatability([[1, 2, 3, 4]], angles)).toBeNull();
+    // d is ±(1, -1, -1, 1): no offset, no drift; 8 squares over (2 - 1)(4 - 2).
+    const laps = [
+      [1, -1, -1, 1],
+      [-1, 1, 1, -1],
+    ];
+    expect(pooledRepeatability(laps, angles)).toBeCloseTo(2);
+  });
+
+  test('leaves out each lap’s offset and drift, and the shape that they share', () => {
+    const shape = [5, -20, 3, 11];
+    const laps = [0, 7, -3].map((offset, l) =>
+      shape.map((value, j) => value + offset + (l * 4 * angles[j]!) / 360),
+    );
+    expect(pooledRepeatability(laps, angles)).toBeCloseTo(0, 6);
+  });
+});
+
+test('push and pull counts where the gauge does not explain it, unless the wheel was pressed', () => {
+  const gauge = { resolution: 1, repeatability: 1 };
+  expect(playVariance(gauge, 4, false)).toBe(0);
+  expect(playVariance(gauge, 12, false)).toBeCloseTo(12);
+  expect(playVariance(gauge, 12, true)).toBe(0);
+  expect(playVariance({ resolution: 10, repeatability: 3 }, 14, false)).toBe(0);
+  expect(playVariance(gauge, undefined, false)).toBe(0);
+});
+
+test('laps are averaged place by place', () => {
   expect(
     averageLaps([
       [0, 4],

@@ -1,1 +1,2 @@
 export * from './solveRunout';
+export { mostTurns, type SlowTurn, type Turned } from './turns';

@@ -1,4 +1,6 @@
 import fc from 'fast-check';
+import { seededRandom } from '../numeric';
+import { evenAngles, inRadians } from '../readings';
 import { solveRunout, type RunoutInput } from '.';
 
 const input = (laps: number[][], more: Partial<RunoutInput> = {}): RunoutInput => ({
@@ -64,5 +66,98 @@ test('what is doubtful is said', () => {
   );
   const lap = [0, 5, 9, 10, 9, 5, 0, -5, -9, -10, -9, -5];
   const shaky = solveRunout(input([lap, lap.map((v, j) => v + (j % 2 ? 14 : -14))]));
-  expect(shaky.verdict.reasons.map(({ code }) => code)).toContain('repeatability');
+  expect(shaky.verdict.reasons.map(({ code }) => code)).toContain('laps-scatter');
+});
+
+describe('the slow turn', () => {
+  const random = seededRandom(3);
+  const noise = (): number => Math.round(random.normal());
+  const smooth = inRadians(evenAngles(12)).map((angle) => 18 * Math.cos(angle - 1) + noise());
+  const solved = (turns: { high: number; low: number }[], more: Partial<RunoutInput> = {}) =>
+    solveRunout(input([smooth], { endPlay: { value: 0, limit: 30 }, turns, ...more }));
+
+  test('is asked for once, and settles what lies between the places', () => {
+    const places = solved([]);
+    expect(places.next).toBe('turn');
+    expect(places.verdict.reasons.map(({ code }) => code)).toContain('at-places');
+    const turned = solved([{ high: 18, low: -18 }]);
+    expect(turned.turned).toMatchObject({ value: 36.5, curveBelieved: true });
+    expect(turned.verdict).toMatchObject({ state: 'within', lapsToSettle: null });
+    expect(turned.next).toBeNull();
+  });
+
+  test('finds the bump that no place has: within at the places, beyond as turned', () => {
+    const turns = [
+      { high: 40, low: -18 },
+      { high: 41, low: -18 },
+    ];
+    expect(solved([]).verdict.state).toBe('within');
+    const turned = solved(turns);
+    expect(turned.turned).toMatchObject({ value: 59, curveBelieved: false });
+    expect(turned.verdict.state).toBe('beyond');
+  });
+
+  test('of an inboard dial counts the other way, with the same swing', () => {
+    const outboard = solved([{ high: 18, low: -17 }]);
+    const inboard = solveRunout(
+      input([smooth.map((value) => -value)], {
+        face: 'inboard',
+        endPlay: { value: 0, limit: 30 },
+        turns: [{ high: 17, low: -18 }],
+      }),
+    );
+    expect(inboard.verdict).toEqual(outboard.verdict);
+  });
+
+  test('is asked again while too close, three times, then the gauge is too coarse', () => {
+    const near = { high: 25, low: -25 };
+    const asked = (count: number) =>
+      solved(new Array<typeof near>(count).fill(near), { limit: 50.5 });
+    expect([1, 2, 3].map((count) => asked(count).next)).toEqual(['turn', 'turn', null]);
+    const codes = (count: number) => asked(count).verdict.reasons.map(({ code }) => code);
+    expect(codes(2)).toContain('turn-again');
+    expect(codes(3)).toContain('gauge-too-coarse');
+    const coarse = { resolution: 1, repeatability: 2 };
+    expect(solved(new Array<typeof near>(5).fill(near), { limit: 50.5, gauge: coarse }).next).toBe(
+      'turn',
+    );
+  });
+});
+
+describe('scatter told from shape', () => {
+  const angles = inRadians(evenAngles(12));
+  const random = seededRandom(11);
+  const noise = (): number => Math.round(random.normal());
+  const rough = angles.map((angle, j) => 15 * Math.cos(angle) + (j % 3 === 1 ? 6 : -2));
+  const codesOf = ({ verdict }: ReturnType<typeof solveRunout>) =>
+    verdict.reasons.map(({ code }) => code);
+
+  test('one rough lap asks for a second, which clears it', () => {
+    const once = solveRunout(input([rough]));
+    expect(once.next).toBe('lap');
+    expect(codesOf(once)).toContain('misfit');
+    const twice = solveRunout(input([rough, rough.map((value) => value + noise())]));
+    expect(twice.next).toBe('turn');
+    expect(codesOf(twice)).not.toContain('laps-scatter');
+  });
+
+  test('play that is measured is pressed out, or widens every figure', () => {
+    const endPlay = { value: 12, limit: 30 };
+    const loose = solveRunout(input([rough], { endPlay }));
+    expect(loose.next).toBe('press');
+    expect(codesOf(loose)).toContain('press');
+    const pressed = solveRunout(input([rough], { endPlay, pressed: true }));
+    expect(pressed.next).toBe('turn');
+    expect(loose.sigma ** 2 - pressed.sigma ** 2).toBeCloseTo(12, 9);
+    expect(loose.verdict.guardBand!).toBeGreaterThan(pressed.verdict.guardBand!);
+  });
+
+  test('a lap that closed by more than the gauge explains may have slipped', () => {
+    const even = angles.map((angle) => 15 * Math.cos(angle));
+    const by = (error: number) => solveRunout(input([even], { closing: [15 + error] }));
+    expect(by(3)).toMatchObject({ slipSuspected: false, next: 'turn' });
+    expect(by(4.5)).toMatchObject({ slipSuspected: true, next: 'lap' });
+    expect(codesOf(by(4.5))).toContain('slip');
+    expect(by(6)).toMatchObject({ slipSuspected: false, drift: null, next: 'lap' });
+  });
 });

@@ -5,25 +5,32 @@ import {
   foldedOrder,
   phasorsOf,
   waveTir,
+  type Drift,
   type HarmonicFit,
   type OrderReport,
   type Outlier,
 } from '../harmonics';
-import { extremeIndex, maximum, minimum } from '../numeric';
+import { extremeIndex, maximum, meanOf, minimum } from '../numeric';
 import {
   averageLaps,
   checkClosure,
   evenAngles,
-  pooledRepeatability,
+  isPlay,
+  lapScatter,
+  lapTimes,
+  playVariance,
   readingUncertainty,
-  removeDrift,
+  roundingVariance,
+  spreadOf,
   TRUSTED_POSITIONS,
   type Closure,
   type Gauge,
   type Laps,
 } from '../readings';
 import type { Degrees, Micrometres } from '../units';
-import { judge, type Reason, type Verdict } from '../verdict';
+import { judge, judgeSettled, type Reason, type Verdict } from '../verdict';
+import { findScatter, type Scatter } from './scatter';
+import { joinTurns, mostTurns, type SlowTurn, type Turned, type TurnedRunout } from './turns';
 
 export type Face = 'outboard' | 'inboard';
 
@@ -38,8 +45,16 @@ export interface RunoutInput {
   readonly studs?: number | undefined;
   readonly gauge: Gauge;
   readonly limit: Micrometres;
+  /** Push and pull at the wheel. */
   readonly endPlay?: { readonly value: Micrometres; readonly limit: Micrometres } | undefined;
+  /** The wheel was pressed inboard at each reading. */
+  readonly pressed?: boolean | undefined;
+  /** Slow turns taken after the places, as the dial of that face shows them. */
+  readonly turns?: readonly SlowTurn[] | undefined;
 }
+
+/** What to take next before the verdict may be trusted: another lap, a slow turn, the wheel pressed. */
+export type NextReading = 'lap' | 'turn' | 'press';
 
 /** One place on the rotor: position from 0, angle in degrees, reading in micrometres. */
 export interface Place {
@@ -53,13 +68,19 @@ export interface RunoutResult {
   readonly laps: number;
   readonly sigma: Micrometres;
   readonly repeatability: Micrometres | null;
+  /** Drift of the laps, outboard-positive; null without closing readings or where a lap did not close. */
+  readonly drift: Drift | null;
   readonly tirAsRead: Micrometres;
   readonly tirFitted: Micrometres;
+  /** Runout as the slow turns show it; null where none was taken. */
+  readonly turned: Turned | null;
   readonly high: Place;
   readonly low: Place;
   readonly orders: readonly OrderReport[];
   readonly closure: Closure | null;
+  readonly slipSuspected: boolean;
   readonly outliers: readonly Outlier[];
+  readonly next: NextReading | null;
   readonly verdict: Verdict;
   /** Outboard-positive lap averages, drift taken out. */
   readonly averaged: readonly Micrometres[];
@@ -67,41 +88,74 @@ export interface RunoutResult {
   readonly fit: HarmonicFit;
 }
 
-/** Laps made outboard-positive, with drift removed, and their scatter. */
+/** Laps made outboard-positive, fitted with their drift, and their scatter. */
 export interface PreparedLaps {
   readonly angles: readonly Degrees[];
   readonly laps: Laps;
+  /** Lap averages with the estimated drift taken out. */
   readonly averaged: readonly Micrometres[];
   readonly closure: Closure | null;
   readonly repeatability: Micrometres | null;
+  /** The larger of the laps' scatter and the gauge's. */
+  readonly spread: Micrometres;
+  /** Variance that play adds to every reading. */
+  readonly play: number;
   readonly sigma: Micrometres;
+  readonly scatter: Scatter;
+  readonly fit: HarmonicFit;
 }
 
-/** Sign, closure, drift, averaging and scatter of a runout set. Source: handbook 2, 3. */
-export function prepareRunout(
-  input: Pick<RunoutInput, 'face' | 'laps' | 'closing' | 'angles' | 'gauge' | 'limit'>,
-): PreparedLaps {
+/** Sign, closure, averaging, drift and scatter of a runout set. Source: handbook 2 to 4. */
+export function prepareRunout(input: Omit<RunoutInput, 'turns'>): PreparedLaps {
+  const { gauge, limit, endPlay, pressed = false } = input;
   const sign = input.face === 'inboard' ? -1 : 1;
-  const outboard = input.laps.map((lap) => lap.map((value) => sign * value));
-  const angles = input.angles ?? evenAngles(outboard[0]?.length ?? 0);
-  const closure = input.closing
-    ? checkClosure(
-        outboard,
-        input.closing.map((value) => sign * value),
-        input.gauge.resolution,
-        input.limit,
-      )
-    : null;
-  const laps = closure ? removeDrift(outboard, closure, angles) : outboard;
-  const repeatability = pooledRepeatability(laps);
+  const laps = input.laps.map((lap) => lap.map((value) => sign * value));
+  const angles = input.angles ?? evenAngles(laps[0]?.length ?? 0);
+  const closing = input.closing?.map((value) => sign * value);
+  const closure = closing ? checkClosure(laps, closing, gauge.resolution, limit) : null;
+  const lapsScatter = lapScatter(laps, angles);
+  const repeatability = lapsScatter && Math.sqrt(lapsScatter.squares / lapsScatter.freedom);
+  const play = playVariance(gauge, endPlay?.value, pressed);
+  const sigma = readingUncertainty(gauge, laps.length, repeatability, play);
+  const asRead = averageLaps(laps);
+  const fit = fitHarmonics(angles, asRead, sigma, {
+    studs: input.studs,
+    closing: closing && closure?.ok ? { mean: meanOf(closing), laps: laps.length } : undefined,
+  });
+  const perLap = fit.drift?.perLap ?? 0;
+  const t = lapTimes(angles);
   return {
     angles,
     laps,
-    averaged: averageLaps(laps),
+    averaged: asRead.map((value, j) => value - perLap * t[j]!),
     closure,
     repeatability,
-    sigma: readingUncertainty(input.gauge, laps.length, repeatability),
+    spread: spreadOf(gauge, repeatability),
+    play,
+    sigma,
+    scatter: findScatter(lapsScatter, fit, { gauge, sigma, endPlay: endPlay?.value }),
+    fit,
   };
+}
+
+/** A closing error of so many of its own standard deviations is no noise of the gauge. Source: handbook 3. */
+const CLEAR_SLIP = 2.5;
+
+/** Closing errors beyond this, of laps that closed, may be a slip of the base. */
+const slipFrom = ({ spread }: PreparedLaps, gauge: Gauge): Micrometres =>
+  CLEAR_SLIP * Math.sqrt(2 * (spread ** 2 + roundingVariance(gauge)));
+
+/** Laps that closed, and yet by more than the gauge explains. */
+function slipsOf(prepared: PreparedLaps, gauge: Gauge): Reason[] {
+  const { closure } = prepared;
+  if (!closure) return [];
+  const noise = slipFrom(prepared, gauge);
+  return closure.errors.flatMap((error, lap) => {
+    const size = Math.abs(error);
+    return size <= closure.allowed && size > noise
+      ? [{ code: 'slip' as const, lap, error, noise }]
+      : [];
+  });
 }
 
 /** The closure findings of a set, one a lap that did not close. */
@@ -120,12 +174,25 @@ function qualityReasons(
   outliers: readonly Outlier[],
 ): Reason[] {
   const n = prepared.averaged.length;
-  const reasons: Reason[] = closureReasons(prepared.closure);
+  const reasons: Reason[] = [
+    ...closureReasons(prepared.closure),
+    ...slipsOf(prepared, input.gauge),
+  ];
   const allowed = 0.1 * input.limit;
   if (input.endPlay && input.endPlay.value > input.endPlay.limit) {
     reasons.push({ code: 'end-play', ...input.endPlay });
+  } else if (input.endPlay && asksPress(input)) {
+    reasons.push({ code: 'press', value: input.endPlay.value });
   }
-  if (prepared.repeatability !== null && prepared.repeatability > allowed) {
+  const { alarm } = prepared.scatter;
+  // A place that is pointed out as an outlier is not told twice.
+  if (alarm && (alarm.of === 'laps' || outliers.length === 0)) {
+    reasons.push({
+      code: alarm.of === 'laps' ? 'laps-scatter' : 'misfit',
+      value: alarm.value,
+      allowed: alarm.allowed,
+    });
+  } else if (prepared.repeatability !== null && prepared.repeatability > allowed) {
     reasons.push({ code: 'repeatability', value: prepared.repeatability, allowed });
   }
   if (n < TRUSTED_POSITIONS) reasons.push({ code: 'few-positions', n });
@@ -134,6 +201,48 @@ function qualityReasons(
     reasons.push({ code: 'folded-order', order: input.studs, folded, n });
   }
   return [...reasons, ...outliers.map((outlier): Reason => ({ code: 'outlier', ...outlier }))];
+}
+
+/** Push and pull is felt, and the wheel was not said to be pressed inboard at each reading. */
+const asksPress = ({ gauge, endPlay, pressed }: RunoutInput): boolean =>
+  pressed !== true && isPlay(gauge, endPlay?.value);
+
+/** Turns as outboard-positive swings: an inboard dial's high is where the face is lowest. */
+const outboardTurns = ({ face, turns = [] }: RunoutInput): SlowTurn[] =>
+  face === 'outboard'
+    ? [...turns]
+    : turns.map(({ high, low }) => ({ high: -low as Micrometres, low: -high as Micrometres }));
+
+/** Whether one more turn may be asked for: too close to call, and turns are left. */
+const asksTurn = (verdict: Verdict, taken: number, prepared: PreparedLaps): boolean =>
+  taken === 0 || (verdict.state === 'too-close' && taken < mostTurns(prepared.spread));
+
+/** What to take next, the first of what is asked. Source: handbook 3, 5. */
+function nextReading(
+  input: RunoutInput,
+  prepared: PreparedLaps,
+  verdict: Verdict,
+): NextReading | null {
+  if (verdict.state === 'not-valid') return prepared.closure?.ok === false ? 'lap' : null;
+  if (asksPress(input)) return 'press';
+  if (slipsOf(prepared, input.gauge).length > 0 || prepared.scatter.asksLap) return 'lap';
+  return asksTurn(verdict, input.turns?.length ?? 0, prepared) ? 'turn' : null;
+}
+
+/** Runout as the turns and the curve show it, judged. */
+function judgeTurned(
+  input: RunoutInput,
+  prepared: PreparedLaps,
+  joined: TurnedRunout,
+  common: { readonly reasons: readonly Reason[]; readonly invalid: boolean },
+): Verdict {
+  const taken = input.turns?.length ?? 0;
+  const verdict = judgeSettled({ ...joined, limit: input.limit, ...common });
+  if (verdict.state !== 'too-close') return verdict;
+  const hint: Reason = asksTurn(verdict, taken, prepared)
+    ? { code: 'turn-again' }
+    : { code: 'gauge-too-coarse' };
+  return { ...verdict, reasons: [...verdict.reasons, hint] };
 }
 
 /** The place of an extreme of the averaged readings. */
@@ -147,42 +256,53 @@ export function extremeAt(
 }
 
 /**
- * Lateral runout of one set: size, direction, quality and verdict.
+ * Lateral runout of one set: size, direction, quality, verdict, and what to take next.
  *
- * Runout is judged on the larger of the TIR as read and the TIR of the fit, with
- * u = sigma sqrt(2). Not valid when a lap did not close or end play is over its limit.
- * The angles must be fittable (`fittableOrders`). Source: handbook 3 to 5.
+ * With slow turns runout is judged on them, joined with the curve where that is believed; without
+ * on the larger of the TIR as read and the TIR of the fit, with u = sigma sqrt(2), at the places
+ * read. Not valid when a lap did not close or end play is over its limit. The angles must be
+ * fittable (`fittableOrders`). Source: handbook 3 to 5.
  */
 export function solveRunout(input: RunoutInput): RunoutResult {
   const prepared = prepareRunout(input);
-  const { angles, averaged, sigma, closure } = prepared;
-  const fit = fitHarmonics(angles, averaged, sigma, { studs: input.studs });
-  const outliers = findOutliers(angles, averaged, sigma, input.gauge, input.studs);
+  const { angles, averaged, sigma, closure, fit, spread, play } = prepared;
+  const { gauge, limit } = input;
+  const outliers = findOutliers(angles, averaged, sigma, gauge, input.studs);
   const tirAsRead = maximum(averaged) - minimum(averaged);
   const tirFitted = waveTir(phasorsOf(fit));
-  const s = Math.max(prepared.repeatability ?? 0, input.gauge.repeatability);
   const endPlayBad = input.endPlay !== undefined && input.endPlay.value > input.endPlay.limit;
+  const invalid = endPlayBad || closure?.ok === false;
+  const reasons = qualityReasons(input, prepared, outliers);
+  const turns = outboardTurns(input);
+  const joined = turns.length > 0 ? joinTurns(turns, fit, { gauge, spread, sigma, play }) : null;
+  const verdict = joined
+    ? judgeTurned(input, prepared, joined, { reasons, invalid })
+    : judge({
+        value: Math.max(tirAsRead, tirFitted),
+        limit,
+        side: 'upper',
+        variance: { perLap: 2 * spread ** 2, constant: 2 * (roundingVariance(gauge) + play) },
+        laps: input.laps.length,
+        reasons: invalid ? reasons : [...reasons, { code: 'at-places' }],
+        invalid,
+      });
   return {
     n: averaged.length,
     laps: input.laps.length,
     sigma,
     repeatability: prepared.repeatability,
+    drift: fit.drift,
     tirAsRead,
     tirFitted,
+    turned: joined && joined.turned,
     high: extremeAt(averaged, angles, 1),
     low: extremeAt(averaged, angles, -1),
     orders: describeOrders(fit),
     closure,
+    slipSuspected: slipsOf(prepared, gauge).length > 0,
     outliers,
-    verdict: judge({
-      value: Math.max(tirAsRead, tirFitted),
-      limit: input.limit,
-      side: 'upper',
-      variance: { perLap: 2 * s * s, constant: input.gauge.resolution ** 2 / 6 },
-      laps: input.laps.length,
-      reasons: qualityReasons(input, prepared, outliers),
-      invalid: endPlayBad || closure?.ok === false,
-    }),
+    next: nextReading(input, prepared, verdict),
+    verdict,
     averaged,
     angles,
     fit,

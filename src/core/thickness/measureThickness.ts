@@ -6,7 +6,7 @@ import {
   type OrderReport,
   type Outlier,
 } from '../harmonics';
-import { meanOf, minimum } from '../numeric';
+import { extremeIndex, meanOf, minimum } from '../numeric';
 import {
   averageLaps,
   evenAngles,
@@ -16,9 +16,9 @@ import {
   type Gauge,
   type Laps,
 } from '../readings';
-import { extremeAt, type Place } from '../runout';
 import type { Degrees, Micrometres } from '../units';
 import {
+  COVERAGE,
   HOT_ROTOR,
   judge,
   notMeasured,
@@ -28,6 +28,20 @@ import {
   type Verdict,
 } from '../verdict';
 import { correctLaps, temperatureFactor, type Temperatures } from './correct';
+import { settle, type ReadPlace, type Settling } from './settle';
+
+/** A single reading of the outer circle beyond the laps, its angle on the 7.5° raster. */
+export interface ExtraReading {
+  readonly angle: Degrees;
+  readonly value: Micrometres;
+}
+
+/** A place on a rotor; its position is null where no lap has one. */
+export interface ThicknessPlace {
+  readonly position: number | null;
+  readonly angleDeg: Degrees;
+  readonly value: Micrometres;
+}
 
 /** A thickness set, lengths in micrometres, angles in degrees in the theta sense. */
 export interface ThicknessReadings {
@@ -38,6 +52,9 @@ export interface ThicknessReadings {
   readonly gauge: Gauge;
   readonly zeroError?: Micrometres | undefined;
   readonly temperature?: Temperatures | undefined;
+  readonly extra?: readonly ExtraReading[] | undefined;
+  /** Judge the variation by settling; with extra readings it always is. */
+  readonly settle?: boolean | undefined;
 }
 
 /** Limits on how much thickness may vary, in micrometres. */
@@ -49,18 +66,20 @@ export interface VariationLimits {
 /** What the readings alone say, before any limit on thickness itself. */
 export interface ThicknessFigures {
   readonly n: number;
-  /** Smallest lap average on either circle. */
+  /** Smallest place mean on either circle. */
   readonly min: Micrometres;
   readonly max: Micrometres;
   readonly mean: Micrometres;
   readonly dtv: Micrometres;
-  readonly thin: Place;
-  readonly thick: Place;
+  readonly thin: ThicknessPlace;
+  readonly thick: ThicknessPlace;
   /** Mean of the outer circle less mean of the inner, or null without an inner circle. */
   readonly taper: Micrometres | null;
   readonly temperatureCorrection: Micrometres;
   readonly orders: readonly OrderReport[];
   readonly outliers: readonly Outlier[];
+  /** How far the variation is settled; null where it is not read so. */
+  readonly settling: Settling | null;
   readonly dtvVerdict: Verdict;
   readonly taperVerdict: Verdict;
   /** Variance of the least thickness as an absolute figure, and the laps it is of. */
@@ -82,9 +101,15 @@ interface Circle {
   readonly sigma: Micrometres;
 }
 
-function prepareCircle(laps: Laps, gauge: Gauge, zeroError: number, factor: number): Circle {
+function prepareCircle(
+  laps: Laps,
+  gauge: Gauge,
+  angles: readonly Degrees[],
+  zeroError: number,
+  factor: number,
+): Circle {
   const corrected = correctLaps(laps, zeroError, factor);
-  const repeatability = pooledRepeatability(corrected);
+  const repeatability = pooledRepeatability(corrected, angles);
   return {
     averaged: averageLaps(corrected),
     laps: laps.length,
@@ -127,6 +152,78 @@ function qualityReasons(input: ThicknessReadings, outliers: readonly Outlier[]):
   return [...reasons, ...outliers.map((outlier): Reason => ({ code: 'outlier', ...outlier }))];
 }
 
+interface Place extends ReadPlace {
+  readonly position: number | null;
+}
+
+/** The outer circle's places with every reading that was taken there, the laps' places first. */
+function placesOf(
+  outer: Circle,
+  angles: readonly Degrees[],
+  extra: readonly ExtraReading[],
+): Place[] {
+  const places: Place[] = outer.averaged.map((mean, position) => ({
+    position,
+    angleDeg: angles[position]!,
+    mean,
+    count: outer.laps,
+  }));
+  for (const { angle, value } of extra) {
+    const at = places.findIndex(({ angleDeg }) => isSamePlace(angleDeg, angle));
+    const { mean, count, ...known } = places[at] ?? {
+      position: null,
+      angleDeg: angle,
+      mean: 0,
+      count: 0,
+    };
+    const joined = { ...known, mean: (mean * count + value) / (count + 1), count: count + 1 };
+    if (at < 0) places.push(joined);
+    else places[at] = joined;
+  }
+  return places;
+}
+
+const isSamePlace = (p: Degrees, q: Degrees): boolean => {
+  const apart = Math.abs(p - q) % 360;
+  return Math.min(apart, 360 - apart) < 1e-6;
+};
+
+/** The place whose mean is the greatest (sign 1) or least (sign -1). */
+function extremePlace(places: readonly Place[], sign: 1 | -1): ThicknessPlace {
+  const { position, angleDeg, mean } =
+    places[
+      extremeIndex(
+        places.map((place) => place.mean),
+        sign,
+      )
+    ]!;
+  return { position, angleDeg, value: mean };
+}
+
+/** A settled variation in a verdict: within, it is not told smaller than the places read. */
+function settledVerdict(
+  { settling, state }: ReturnType<typeof settle>,
+  asRead: Micrometres,
+  limit: Micrometres,
+  quality: readonly Reason[],
+): Verdict {
+  const value = state === 'within' ? Math.max(settling.value, asRead) : settling.value;
+  const { next } = settling;
+  const hint: Reason[] =
+    state !== 'too-close'
+      ? []
+      : [next ? { code: 'read-next', angles: next } : { code: 'not-settled' }];
+  return {
+    state,
+    value,
+    limit,
+    guardBand: COVERAGE * settling.uncertainty,
+    margin: limit - value,
+    lapsToSettle: null,
+    reasons: [...quality, ...hint],
+  };
+}
+
 /**
  * The figures of a thickness set: variation, thin and thick place, taper, and how good they
  * are. The least thickness is of both circles, all else of the outer. The angles must be
@@ -139,13 +236,24 @@ export function measureThickness(
   const { gauge } = input;
   const zeroError = input.zeroError ?? 0;
   const factor = temperatureFactor(input.temperature);
-  const outer = prepareCircle(input.laps, gauge, zeroError, factor);
-  const inner = input.innerLaps ? prepareCircle(input.innerLaps, gauge, zeroError, factor) : null;
-  const angles = input.angles ?? evenAngles(outer.averaged.length);
+  const angles = input.angles ?? evenAngles(input.laps[0]?.length ?? 0);
+  const outer = prepareCircle(input.laps, gauge, angles, zeroError, factor);
+  // An inner circle may be read at other places, evenly spaced.
+  const innerCount = input.innerLaps?.[0]?.length ?? 0;
+  const innerAngles = innerCount === angles.length ? angles : evenAngles(innerCount);
+  const inner = input.innerLaps
+    ? prepareCircle(input.innerLaps, gauge, innerAngles, zeroError, factor)
+    : null;
   const fit = fitHarmonics(angles, outer.averaged, outer.sigma);
   const outliers = findOutliers(angles, outer.averaged, outer.sigma, gauge);
-  const thin = extremeAt(outer.averaged, angles, -1);
-  const thick = extremeAt(outer.averaged, angles, 1);
+  const extra = input.extra ?? [];
+  const corrected = extra.map(({ angle, value }) => ({
+    angle,
+    value: (value - zeroError) * factor,
+  }));
+  const places = placesOf(outer, angles, corrected);
+  const thin = extremePlace(places, -1);
+  const thick = extremePlace(places, 1);
   const innerMin = inner ? minimum(inner.averaged) : Infinity;
   const thinnest = inner && innerMin < thin.value ? inner : outer;
   const quality = qualityReasons(input, outliers);
@@ -153,6 +261,10 @@ export function measureThickness(
   const taper = judgeTaper(outer, inner, limits.taper ?? WORKSHOP_DEFAULTS.taper, gauge);
   const constant = gauge.resolution ** 2 / 12;
   const dtv = thick.value - thin.value;
+  const settled =
+    input.settle === true || extra.length > 0
+      ? settle(places, outer.s ** 2 + constant, limits.dtv)
+      : null;
   return {
     n: outer.averaged.length,
     min: Math.min(thin.value, innerMin),
@@ -165,14 +277,17 @@ export function measureThickness(
     temperatureCorrection: mean - mean / factor,
     orders: describeOrders(fit),
     outliers,
-    dtvVerdict: judge({
-      value: dtv,
-      limit: limits.dtv,
-      side: 'upper',
-      variance: { perLap: 2 * outer.s ** 2, constant: 2 * constant },
-      laps: outer.laps,
-      reasons: quality,
-    }),
+    settling: settled?.settling ?? null,
+    dtvVerdict: settled
+      ? settledVerdict(settled, dtv, limits.dtv, quality)
+      : judge({
+          value: dtv,
+          limit: limits.dtv,
+          side: 'upper',
+          variance: { perLap: 2 * outer.s ** 2, constant: 2 * constant },
+          laps: outer.laps,
+          reasons: quality,
+        }),
     taperVerdict: taper.verdict,
     absolute: {
       variance: { perLap: thinnest.s ** 2, constant: constant + (gauge.mpe ?? 0) ** 2 / 3 },

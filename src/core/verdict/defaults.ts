@@ -9,6 +9,14 @@ export const WORKSHOP_DEFAULTS = {
   hubShareAtRotor: 50 as Micrometres,
   thicknessVariation: 12 as Micrometres,
   taper: 80 as Micrometres,
+  /** Standard deviation of a lap's drift. */
+  drift: 3 as Micrometres,
+  /** Components of orders 2 and 3 as they are known before: standard deviation of hub and rotor. */
+  knownBefore: { 2: { hub: 1.5, rotor: 4 }, 3: { hub: 0.5, rotor: 1.2 } },
+  /** How a rotor sits on the hub face beside what the dial saw there, a component. */
+  seatOnHub: 2 as Micrometres,
+  /** Slow turns at most, and where the spread is above `coarse`. */
+  turns: { most: 3, mostCoarse: 6, coarse: 1.5 as Micrometres },
   endPlay: 30 as Micrometres,
   wearReserve: 400 as Micrometres,
   cleanUp: 30 as Micrometres,

@@ -88,3 +88,28 @@ export function notMeasured(limit: Micrometres, what: string): Verdict {
     reasons: [{ code: 'not-taken', what }],
   };
 }
+
+/** A value whose uncertainty does not shrink with laps of places: slow turns, settled thickness. */
+export interface SettledJudgement {
+  readonly value: Micrometres;
+  readonly uncertainty: Micrometres;
+  readonly limit: Micrometres;
+  readonly reasons?: readonly Reason[];
+  readonly invalid?: boolean;
+}
+
+/** Judges such a value against an upper limit with its guard band U = 1.645 u. Source: handbook 5. */
+export function judgeSettled(judgement: SettledJudgement): Verdict {
+  const { value, limit } = judgement;
+  const guardBand = COVERAGE * judgement.uncertainty;
+  const margin = limit - value;
+  return {
+    state: judgement.invalid ? 'not-valid' : stateOf(margin, guardBand),
+    value,
+    limit,
+    guardBand,
+    margin,
+    lapsToSettle: null,
+    reasons: [...(judgement.reasons ?? [])],
+  };
+}

@@ -1,4 +1,4 @@
-import type { Celsius, Micrometres } from '../units';
+import type { Celsius, Degrees, Micrometres } from '../units';
 
 /** Something that bears on a verdict, as data; put into words by `describeReason`. */
 export type Reason =
@@ -10,8 +10,14 @@ export type Reason =
   | { code: 'outlier'; position: number; residual: Micrometres }
   | { code: 'hot'; temperature: Celsius }
   | { code: 'temperature'; temperature: Celsius; correction: Micrometres }
-  | { code: 'rough'; value: Micrometres; allowed: Micrometres }
-  | { code: 'drift'; error: Micrometres; noise: Micrometres }
+  | { code: 'slip'; lap: number; error: Micrometres; noise: Micrometres }
+  | { code: 'laps-scatter'; value: Micrometres; allowed: Micrometres }
+  | { code: 'misfit'; value: Micrometres; allowed: Micrometres }
+  | { code: 'press'; value: Micrometres }
+  | { code: 'at-places' }
+  | { code: 'turn-again' }
+  | { code: 'read-next'; angles: readonly [Degrees, Degrees] }
+  | { code: 'not-settled' }
   | { code: 'zero-error'; value: Micrometres }
   | { code: 'thicker-than-new'; value: Micrometres; nominal: Micrometres }
   | { code: 'cross-check'; position: number; by: Micrometres; allowed: Micrometres }
@@ -60,10 +66,22 @@ const SENTENCES: Sentences = {
     `The rotor is at ${(r.temperature as number).toFixed(0)} \u00b0C. Let it cool below 50 \u00b0C and measure again.`,
   temperature: (r, say) =>
     `Read at ${(r.temperature as number).toFixed(0)} \u00b0C: corrected to 20 \u00b0C by ${say(r.correction)}.`,
-  rough: (r, say) =>
-    `The readings scatter ${say(r.value)} round the curve where ${say(r.allowed)} is allowed: play in the bearing, a loose base or dirt under the probe. Look, and take another lap.`,
-  drift: (r, say) =>
-    `The lap closed ${say(r.error)} off, more than the gauge explains (${say(r.noise)}): drift was taken out. Look at the base and for play.`,
+  slip: (r, say) =>
+    `Lap ${r.lap + 1} closed ${say(Math.abs(r.error))} off, more than the gauge explains (${say(r.noise)}): the base may have slipped once. Take one more lap, without zeroing the dial.`,
+  'laps-scatter': (r, say) =>
+    `The laps do not repeat: they differ by ${say(r.value)} where the gauge explains ${say(r.allowed)}. Play in the bearing, a loose base or a sticking probe.`,
+  misfit: (r, say) =>
+    `The readings lie ${say(r.value)} off a smooth curve where the gauge explains ${say(r.allowed)}: play in the bearing, a loose base, a sticking probe, or a rough face. A second lap tells which.`,
+  press: (r, say) =>
+    `Push and pull shows ${say(r.value)}: press the wheel inboard at each reading, and say so.`,
+  'at-places': () =>
+    'This is at the places read: one slow turn would settle what lies between them.',
+  'turn-again': () =>
+    'Turn slowly once more, stop at the highest and at the lowest place, and read both.',
+  'read-next': (r) =>
+    `Not settled yet: read at ${r.angles.map((angle) => `${(angle as number).toFixed(1)}°`).join(' and at ')} next, where it may be thickest and thinnest.`,
+  'not-settled': () =>
+    'Sixteen readings did not settle it: it lies too near its limit for this micrometer.',
   'zero-error': (r, say) =>
     `The micrometer showed ${say(r.value)} when closed: it is taken out of every reading. Set its zero.`,
   'thicker-than-new': (r, say) =>

@@ -1,0 +1,150 @@
+import { GRID_POINTS, waveOnGrid } from '../harmonics';
+import {
+  extremeIndex,
+  maximum,
+  minimum,
+  normalEquations,
+  quadraticForm,
+  solveNormal,
+} from '../numeric';
+import { toRadians, wrapDegrees, type Degrees, type Micrometres } from '../units';
+import { COVERAGE, type VerdictState } from '../verdict';
+
+/** Readings of one place, its angle a multiple of 7.5°. */
+export interface ReadPlace {
+  readonly angleDeg: Degrees;
+  readonly mean: Micrometres;
+  readonly count: number;
+}
+
+/** Thickness variation as far as it is settled. Source: handbook 8. */
+export interface Settling {
+  /** Variation over the curve and the places together. */
+  readonly value: Micrometres;
+  readonly uncertainty: Micrometres;
+  /** What places differ from the curve by beyond the noise of a reading, one standard deviation. */
+  readonly roughness: Micrometres;
+  readonly readings: number;
+  /** The two places to read next, highest first; null once settled, or where enough were read. */
+  readonly next: readonly [Degrees, Degrees] | null;
+}
+
+/** Places that may be read beyond the laps. */
+export const RASTER: Degrees = 7.5;
+/** Even places to begin with, and readings at most. Source: handbook 8. */
+export const FIRST_PLACES = 8;
+const MOST_READINGS = 16;
+const FEWEST_TO_BE_WITHIN = 12;
+/** Orders of the curve, and how large orders 2 and 3 are thought to be at most, one deviation. */
+const ORDERS = [1, 2, 3] as const;
+const RIDGE: Readonly<Record<(typeof ORDERS)[number], number>> = { 1: 0, 2: 6 ** -2, 3: 2 ** -2 };
+const UNKNOWNS = 1 + 2 * ORDERS.length;
+
+/** Whether an angle is one of the places that may be read beyond the laps. */
+export const isOnRaster = (angle: Degrees): boolean =>
+  Math.abs(angle / RASTER - Math.round(angle / RASTER)) < 1e-9;
+
+const rowAt = (angle: Degrees): number[] => {
+  const theta = toRadians(angle);
+  return [1, ...ORDERS.flatMap((k) => [Math.cos(k * theta), Math.sin(k * theta)])];
+};
+
+/** The state of a variation so far: within takes twelve readings and the places' own variation. */
+function stateOf(
+  value: Micrometres,
+  uncertainty: Micrometres,
+  asRead: Micrometres,
+  readings: number,
+  limit: Micrometres,
+): VerdictState {
+  const guard = COVERAGE * uncertainty;
+  if (value - guard > limit) return 'beyond';
+  const isWithin = Math.max(value, asRead) + guard <= limit && readings >= FEWEST_TO_BE_WITHIN;
+  return isWithin ? 'within' : 'too-close';
+}
+
+/** Of the three raster places nearest to an angle the one read least, the nearest, the later in theta. */
+function placeToRead(at: Degrees, places: readonly ReadPlace[]): Degrees {
+  const nearest = Math.round(at / RASTER);
+  const count = (angle: Degrees): number =>
+    places.find((place) => Math.abs(place.angleDeg - angle) < 1e-6)?.count ?? 0;
+  const [best] = [-2, -1, 0, 1, 2]
+    .map((step) => ({
+      angle: wrapDegrees((nearest + step) * RASTER, 360),
+      away: Math.abs((nearest + step) * RASTER - at),
+      step,
+    }))
+    .sort((p, q) => p.away - q.away || q.step - p.step)
+    .slice(0, 3)
+    .sort((p, q) => count(p.angle) - count(q.angle) || p.away - q.away || q.step - p.step);
+  return best!.angle;
+}
+
+/**
+ * Thickness variation measured until it is settled: a curve of orders 1 to 3 through the places,
+ * what the places keep of their own (roughness), and where to read next.
+ *
+ * `variance` of one reading in µm² (sigma_1²), lengths in micrometres, places in any order and on
+ * the 7.5° raster. Source: handbook 8.
+ */
+export function settle(
+  places: readonly ReadPlace[],
+  variance: number,
+  limit: Micrometres,
+): { readonly settling: Settling; readonly state: VerdictState } {
+  const means = places.map(({ mean }) => mean);
+  const middle = means[0] ?? 0;
+  const rows = places.map(({ angleDeg }) => rowAt(angleDeg));
+  const { gram, right } = normalEquations(
+    rows,
+    means.map((mean) => mean - middle),
+    places.map(({ count }) => count / variance),
+  );
+  ORDERS.forEach((order, i) => {
+    for (const c of [1 + 2 * i, 2 + 2 * i]) gram[c]![c] = gram[c]![c]! + RIDGE[order];
+  });
+  const { coefficients, inverse } = solveNormal(gram, right);
+  const fitted = rows.map(
+    (row) => middle + row.reduce((sum, x, c) => sum + x * coefficients[c]!, 0),
+  );
+  const squares = places.reduce(
+    (sum, { mean, count }, j) => sum + count * (mean - fitted[j]!) ** 2,
+    0,
+  );
+  const tau2 =
+    places.length <= UNKNOWNS ? 0 : Math.max(0, squares / (places.length - UNKNOWNS) - variance);
+  const own = places.map(({ count }) => (tau2 === 0 ? 0 : tau2 / (tau2 + variance / count)));
+  const shrunk = places.map(({ mean }, j) => fitted[j]! + own[j]! * (mean - fitted[j]!));
+  const curve = Array.from(
+    waveOnGrid(
+      ORDERS.map((order, i) => ({
+        order,
+        z: { re: coefficients[1 + 2 * i]!, im: coefficients[2 + 2 * i]! },
+      })),
+    ),
+    (value) => middle + coefficients[0]! + value,
+  );
+  const [high, low] = [extremeIndex(curve, 1), extremeIndex(curve, -1)];
+  const [a, b] = [extremeIndex(shrunk, 1), extremeIndex(shrunk, -1)];
+  const angleAt = (j: number): Degrees => j * (360 / GRID_POINTS);
+  const g = rowAt(angleAt(high)).map((x, c) => x - rowAt(angleAt(low))[c]!);
+  const ofPlace = (j: number): number => own[j]! ** 2 / places[j]!.count;
+  const value = Math.max(curve[high]!, shrunk[a]!) - Math.min(curve[low]!, shrunk[b]!);
+  const uncertainty = Math.sqrt(quadraticForm(g, inverse) + variance * (ofPlace(a) + ofPlace(b)));
+  const readings = places.reduce((sum, { count }) => sum + count, 0);
+  const asRead = maximum(means) - minimum(means);
+  const state = stateOf(value, uncertainty, asRead, readings, limit);
+  const mayGoOn = state === 'too-close' && readings <= MOST_READINGS - 2;
+  return {
+    state,
+    settling: {
+      value,
+      uncertainty,
+      roughness: Math.sqrt(tau2),
+      readings,
+      next: mayGoOn
+        ? [placeToRead(angleAt(high), places), placeToRead(angleAt(low), places)]
+        : null,
+    },
+  };
+}
