@@ -86,6 +86,6 @@ test('decision, correction, rebuild and both reports tell of the move that cured
   expect(did).toEqual([
     expect.stringMatching(/turned on its hub to the place where the two cancel/),
   ]);
-  expect(figures[0]).toMatchObject({ before: '0.066 mm', after: '0.005 mm', limit: '0.050 mm' });
+  expect(figures[0]).toMatchObject({ before: '0.066 mm', after: '0.004 mm', limit: '0.050 mm' });
   expect(JSON.stringify(fileReport(job, 'mm'))).toContain(decided.decisions[0]!.words);
 });

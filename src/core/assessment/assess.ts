@@ -9,15 +9,9 @@ import {
   type MountingCheck,
   type SeatDoubt,
 } from '../indexing';
-import {
-  solveMachining,
-  type HubShare,
-  type MachiningInput,
-  type MachiningResult,
-} from '../machining';
 import { crossCheck, temperatureReason, thickerThanNew, type CrossCheck } from '../quality';
 import { averageLaps, checkClosure } from '../readings';
-import { prepareRunout, solveRunout, type RunoutResult } from '../runout';
+import { solveRunout, type RunoutResult } from '../runout';
 import {
   judgeThickness,
   measureThickness,
@@ -36,6 +30,8 @@ import {
   type RunoutSet,
   type ThicknessSet,
 } from './record';
+import { planCuts, type PlannedCuts } from './cuts';
+import { averagesOf, atSamePlaces } from './places';
 import { onTheirGauges, withReasons } from './readingNotes';
 
 /** Everything the solvers can say of one corner; null where something is missing. */
@@ -59,12 +55,6 @@ export interface CornerAssessment {
   readonly machining: PlannedCuts | null;
 }
 
-/** A cut on either lathe; on the vehicle null where nothing was read in the present seat. */
-export interface PlannedCuts {
-  readonly onVehicle: MachiningResult | null;
-  readonly bench: MachiningResult;
-}
-
 const isRunout = (set: CornerRecord['sets'][number]): set is RunoutSet => set.kind === 'runout';
 const isThickness = (set: CornerRecord['sets'][number]): set is ThicknessSet =>
   set.kind === 'thickness';
@@ -73,12 +63,6 @@ const isInner = (set: CornerRecord['sets'][number]): set is ThicknessSet =>
   isThickness(set) && set.circle === 'inner';
 const isOuter = (set: CornerRecord['sets'][number]): set is ThicknessSet =>
   isThickness(set) && set.circle !== 'inner';
-
-/** Whether two sets were read at the same places. */
-const atSamePlaces = (p: CornerRecord['sets'][number], q: typeof p): boolean =>
-  p.laps[0]?.length === q.laps[0]?.length &&
-  (p.angles ?? []).length === (q.angles ?? []).length &&
-  (p.angles ?? []).every((angle, j) => angle === q.angles?.[j]);
 
 /** End play with its limit, as the solver takes it; nothing where it was not measured. */
 const endPlayOf = ({ endPlay }: RunoutSet | HubSet) =>
@@ -244,12 +228,6 @@ function indexInput(
   };
 }
 
-/** A dial set's lap averages, outboard-positive, with the sigma of one. */
-function averagesOf(set: RunoutSet, limit: Micrometres) {
-  const { face, laps, closing, angles, gauge } = set;
-  return prepareRunout({ face, laps, closing, angles, gauge, limit });
-}
-
 /** The cross-check, where both faces and the thickness were read in one mounting. */
 function crossCheckOf(
   { limits }: CornerRecord,
@@ -273,98 +251,6 @@ function crossCheckOf(
     averaged: figures.averaged,
     sigma,
   });
-}
-
-/** Hub part of order 1 from the mountings, or nothing where they cannot tell it. */
-function hubShare(index: IndexResult | null): HubShare | undefined {
-  const first = index?.separation.find(({ order }) => order === 1);
-  if (!first?.separable) return undefined;
-  return { kind: 'phasor', ...first.hub };
-}
-
-/**
- * Thickness, one value a place of the hub, as it stands with the rotor moved from one seat to
- * another. A move by whole places is exact; between places it is the trigonometric interpolation
- * of what was read. Lengths in micrometres. Source: handbook 2.
- */
-function thicknessInSeat(
-  averaged: readonly Micrometres[],
-  { from, to }: { readonly from: number; readonly to: number },
-  studs: number,
-): readonly Micrometres[] {
-  const n = averaged.length;
-  const places = ((to - from) * n) / studs;
-  return averaged.map((_, j) => interpolatedAt(averaged, j - places));
-}
-
-/** What evenly spaced values are at a place, counted in their spacings from the first. */
-function interpolatedAt(values: readonly number[], place: number): number {
-  const n = values.length;
-  if (Number.isInteger(place)) return values[((place % n) + n) % n] ?? 0;
-  const weight = (i: number): number => {
-    const half = (Math.PI * (place - i)) / n;
-    const lower = n % 2 === 0 ? Math.tan(half) : Math.sin(half);
-    return Math.sin(n * half) / (n * lower);
-  };
-  return values.reduce((sum, value, i) => sum + value * weight(i), 0);
-}
-
-/** What a cut is planned from: a face and the thickness under it, place by place. */
-interface CutProfile {
-  readonly set: RunoutSet;
-  readonly thickness: readonly Micrometres[];
-}
-
-/** The newest runout in a seat, with the thickness turned into it; null where there is none. */
-function profileIn(
-  seat: number,
-  runouts: readonly RunoutSet[],
-  thickness: ThicknessSet,
-  averaged: readonly Micrometres[],
-  studs: number,
-): CutProfile | null {
-  const set = runouts.findLast((each) => each.shift === seat && atSamePlaces(each, thickness));
-  if (!set) return null;
-  const move = { from: thickness.shift, to: seat };
-  return { set, thickness: thicknessInSeat(averaged, move, studs) };
-}
-
-/**
- * Cuts on both lathes. The bench takes the rotor as it was read in any seat; on the vehicle it is
- * cut as it sits now: laps of another seat plan no cut. Source: handbook 9.
- */
-function machiningOf(
-  record: CornerRecord,
-  runouts: readonly RunoutSet[],
-  thickness: ThicknessSet | undefined,
-  figures: ThicknessFigures | null,
-  index: IndexResult | null,
-): PlannedCuts | null {
-  const { discard, machineTo } = record.limits;
-  // A cut is planned on even positions from the chalk mark only.
-  if (!thickness || !figures || !discard || thickness.angles) return null;
-  const profile = (seat: number): CutProfile | null =>
-    profileIn(seat, runouts, thickness, figures.averaged, record.studs);
-  const present = profile(record.seat ?? runouts.at(-1)?.shift ?? thickness.shift);
-  const together = profile(thickness.shift) ?? present;
-  if (!together) return null;
-  const { arborError, residual, ...allowances } = record.cut ?? {};
-  const cut = (from: CutProfile, lathe: MachiningInput['lathe']): MachiningResult => {
-    const input: MachiningInput = {
-      ...allowances,
-      outboard: averagesOf(from.set, runoutLimit(record.limits).value).averaged,
-      thickness: from.thickness,
-      gauge: thickness.gauge,
-      limits: { discard: discard.value, machineTo: machineTo?.value },
-      equalCuts: record.equalCuts,
-      lathe,
-    };
-    return onTheirGauges(solveMachining(input), [from.set, thickness]);
-  };
-  return {
-    onVehicle: present && cut(present, { kind: 'on-vehicle', residual }),
-    bench: cut(together, { kind: 'bench', arborError, hub: hubShare(index) }),
-  };
 }
 
 /**
@@ -397,7 +283,7 @@ export function assessCorner(record: CornerRecord, draws?: number): CornerAssess
     mounting: input && checkMounting(input),
     seatDoubt: input && seatDoubtOf(record, input, runouts),
     crossCheck: check,
-    machining: machiningOf(record, runouts, thicknessSet, figures, index),
+    machining: planCuts(record, runouts, thicknessSet, figures, index),
   };
 }
 

@@ -1,5 +1,7 @@
 export * from './record';
 export * from './rawSet';
+export * from './beyondPlaces';
+export type { PlannedCuts } from './cuts';
 export * from './readingNotes';
 export * from './assess';
 export * from './decide';

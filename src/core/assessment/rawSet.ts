@@ -2,6 +2,7 @@ import type { Gauge } from '../readings';
 import { overdueReason, zeroErrorReason } from '../quality';
 import type { Face } from '../runout';
 import { WORKSHOP_DEFAULTS, type Reason } from '../verdict';
+import { extraOf, turnsOf } from './beyondPlaces';
 import type { MeasuredSet } from './record';
 
 /** One reading on file, in micrometres; the closing reading stands at `positions`. */
@@ -41,6 +42,10 @@ export interface RawSet {
   readonly gaugeDue?: string | null;
   /** Somebody has confirmed the seat that it is said to be of. */
   readonly seatSaid?: boolean;
+  /** The wheel was pressed inboard at each reading. */
+  readonly pressed?: boolean;
+  /** Thickness read until it is settled. */
+  readonly settle?: boolean;
   /** Read with a virtual gauge: practice. */
   readonly isVirtual?: boolean;
   /** When it was begun: the day on which a calibration counts. */
@@ -138,6 +143,8 @@ export function measuredSet(set: RawSet): MeasuredSet | null {
       circle: set.circle ?? 'outer',
       zeroError: set.zeroErrorUm ?? undefined,
       temperature: set.rotorCelsius ?? undefined,
+      extra: extraOf(set),
+      settle: set.settle,
     };
   }
   if (set.kind === 'hub') {
@@ -155,6 +162,8 @@ export function measuredSet(set: RawSet): MeasuredSet | null {
     face: set.face,
     closing,
     endPlay: set.endPlayUm ?? undefined,
+    pressed: set.pressed,
+    turns: turnsOf(set, signOf(set)),
     isSeatSaid: set.seatSaid,
   };
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { evenAngles, LENGTH_KINDS } from '../readings';
-import { isOnRaster, RASTER, solveThickness } from '../thickness';
+import { evenAngles, isOnRaster, LENGTH_KINDS, RASTER } from '../readings';
+import { solveThickness } from '../thickness';
 import { toCelsius, wrapDegrees } from '../units';
 import {
   anglesSchema,

@@ -37,6 +37,8 @@ export function contractCase(set: RawSet, studs: number, limits: AxleLimits): Co
         angles,
         gauge,
         zeroError: measured.zeroError,
+        extra: measured.extra?.length ? measured.extra : undefined,
+        settle: measured.settle || undefined,
         temperature: temperature === undefined ? undefined : { rotor: temperature, unit: 'C' },
         limits: given({
           nominal: nominal?.value,
@@ -62,6 +64,8 @@ export function contractCase(set: RawSet, studs: number, limits: AxleLimits): Co
       limit: isHub ? hubFaceLimit(measured.radius) : runoutLimit(limits).value,
       endPlay:
         endPlay === undefined ? undefined : { value: endPlay, limit: WORKSHOP_DEFAULTS.endPlay },
+      pressed: (!isHub && measured.pressed) || undefined,
+      turns: !isHub && measured.turns?.length ? measured.turns : undefined,
     }),
   };
 }

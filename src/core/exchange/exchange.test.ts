@@ -127,3 +127,71 @@ describe('a set as the solvers take it', () => {
     expect(contractCase({ ...set, readings: [] }, 5, {})).toBeNull();
   });
 });
+
+describe('what is read beyond the laps', () => {
+  const turned = {
+    ...rawSet({
+      readings: [
+        ...lapOf([0, 10, 0, -10, 1]),
+        { lap: 0, position: 5, valueUm: 14 },
+        { lap: 0, position: 6, valueUm: -12 },
+      ],
+    }),
+    corner: 'FL',
+    phase: 'before',
+  };
+  const settled = {
+    ...rawSet({
+      kind: 'thickness',
+      positions: 8,
+      settle: true,
+      readings: [
+        ...lapOf([27_000, 27_002, 27_004, 27_003, 27_001, 26_998, 26_997, 26_998]),
+        { lap: 0, position: 9 + 14, valueUm: 27_005 },
+        { lap: 1, position: 9 + 14, valueUm: 27_004 },
+      ],
+    }),
+    corner: 'FL',
+    phase: 'before',
+  };
+
+  test('goes through the table and comes back where it was', () => {
+    const text = writeSetCsv([turned, settled]);
+    expect(text).toContain('turn 1 high,,0.014');
+    expect(text).toContain('extra,105,27.005');
+    const [one, two] = sets(text);
+    expect(one).toMatchObject({ positions: 4, laps: 1, settle: false });
+    expect(two).toMatchObject({ positions: 8, laps: 1, settle: true });
+    const places = (set: TableSet | undefined) =>
+      set?.readings.map(({ lap, position }) => `${lap}.${position}`).sort();
+    expect(places(one)).toEqual(
+      turned.readings.map(({ lap, position }) => `${lap}.${position}`).sort(),
+    );
+    expect(places(two)).toEqual(
+      settled.readings.map(({ lap, position }) => `${lap}.${position}`).sort(),
+    );
+  });
+
+  test('is part of the case that the solvers take', () => {
+    const run = contractCase(turned, 5, {});
+    expect(run?.input.turns).toEqual([{ high: 14, low: -12 }]);
+    expect(findSolver('runout')?.run(run!.input)).toMatchObject({ ok: true });
+    const limits = { discard: { value: 26_000, source: 'maker' } } as const;
+    const thick = contractCase(settled, 5, limits);
+    expect(thick?.input).toMatchObject({
+      settle: true,
+      extra: [
+        { angle: 105, value: 27_005 },
+        { angle: 105, value: 27_004 },
+      ],
+    });
+    expect(findSolver('thickness')?.run(thick!.input)).toMatchObject({ ok: true });
+  });
+
+  test.each([
+    ['kind,position,value\nrunout,turn 0 high,1\n', /Line 2: “turn 0 high” is not a place/],
+    ['kind,position,angle,value\nthickness,extra,11,27\n', /multiple of 7\.5/],
+  ])('%j is refused in words', (text, words) => {
+    expect(message(text)).toMatch(words);
+  });
+});

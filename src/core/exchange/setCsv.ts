@@ -1,6 +1,7 @@
 import { ExpectedError } from '../expected';
 import { csvFormat, dsvFormat } from 'd3-dsv';
-import { evenAngles, MAX_POSITIONS } from '../readings';
+import { beyondPlace, extraPlace, MOST_TURNS, turnPlace } from '../assessment';
+import { evenAngles, isOnRaster, MAX_POSITIONS } from '../readings';
 import { lengthUnitOf, type LengthUnit } from '../units';
 
 /** A reading set as a table holds it: text as typed, places from 0, closing at `positions`. */
@@ -13,6 +14,8 @@ export interface TableSet {
   readonly face: 'outboard' | 'inboard' | null;
   readonly circle: 'outer' | 'inner' | null;
   readonly shift: number | null;
+  /** Thickness read until it is settled: it has single places beyond its laps. */
+  readonly settle: boolean;
   readonly positions: number;
   readonly laps: number;
   /** Null when evenly spaced from the chalk mark or not given. */
@@ -49,7 +52,7 @@ export const SET_COLUMNS = [
 export interface WritableSet {
   readonly corner: string;
   readonly phase: string;
-  readonly kind: string;
+  readonly kind: 'runout' | 'thickness' | 'hub';
   readonly face: string;
   readonly circle?: string | undefined;
   readonly shift: number;
@@ -64,15 +67,34 @@ export interface WritableSet {
 
 const MM = 1000;
 const CLOSE = 'close';
+const EXTRA = 'extra';
 /** Six decimals of a millimetre keep 25.4 mm to the inch exact to a nanometre. */
 const VALUE_DECIMALS = 6;
 
+/** What the column "position" says of a place, and its angle: slow turns have none. */
+function placeIn(
+  set: Pick<WritableSet, 'kind' | 'positions' | 'angles'>,
+  position: number,
+): { readonly position: string; readonly angle: string } {
+  const angles = set.angles ?? evenAngles(set.positions);
+  const beyond = beyondPlace(set, position);
+  if (beyond?.of === 'turn') {
+    return { position: `turn ${beyond.turn + 1} ${beyond.end}`, angle: '' };
+  }
+  if (beyond) return { position: EXTRA, angle: plain(beyond.angleDeg) };
+  return position === set.positions
+    ? { position: CLOSE, angle: plain((angles[0] ?? 0) + 360) }
+    : { position: String(position + 1), angle: plain(angles[position]!) };
+}
+
 const plain = (value: number): string => String(Number(value.toFixed(VALUE_DECIMALS)));
 
-/** Sets as CSV, a row a reading: laps and positions from 1, "close" for the closing reading. */
+/**
+ * Sets as CSV, a row a reading: laps and positions from 1, "close" for the closing reading, "turn 1
+ * high" and "turn 1 low" for slow turns, "extra" with its angle for a single place of thickness.
+ */
 export function writeSetCsv(sets: readonly WritableSet[]): string {
   const rows = sets.flatMap((set, s) => {
-    const angles = set.angles ?? evenAngles(set.positions);
     const ordered = [...set.readings].sort((p, q) => p.lap - q.lap || p.position - q.position);
     return ordered.map(({ lap, position, valueUm }) => ({
       set: String(s + 1),
@@ -83,8 +105,8 @@ export function writeSetCsv(sets: readonly WritableSet[]): string {
       circle: set.kind === 'thickness' ? (set.circle ?? 'outer') : '',
       shift: String(set.shift),
       lap: String(lap + 1),
-      position: position === set.positions ? CLOSE : String(position + 1),
-      angle_deg: plain(position === set.positions ? (angles[0] ?? 0) + 360 : angles[position]!),
+      position: placeIn(set, position).position,
+      angle_deg: placeIn(set, position).angle,
       value_mm: plain(valueUm / MM),
     }));
   });
@@ -161,10 +183,52 @@ function wholeIn(row: Row, column: Column, most: number, fallback: number): numb
   throw new Refused(`Line ${row.line}: “${text}” is not a ${column} from 1 to ${most}.`);
 }
 
+/** A reading beyond the laps, as its row says. */
+type ReadBeyond = { readonly text: string } & (
+  | { readonly of: 'turn'; readonly turn: number; readonly end: 'high' | 'low' }
+  | { readonly of: 'extra'; readonly angle: number }
+);
+
+function beyondIn(row: Row, where: string, text: string): ReadBeyond {
+  const turn = /^turn\s*(\d+)\s*(high|low)$/i.exec(where);
+  if (turn) {
+    const count = Number(turn[1]);
+    if (count >= 1 && count <= MOST_TURNS) {
+      const end = turn[2]!.toLowerCase() === 'high' ? 'high' : 'low';
+      return { of: 'turn', turn: count - 1, end, text };
+    }
+  }
+  const angle = Number(row.cell('angle').trim().replace(',', '.') || NaN);
+  if (/^extra$/i.test(where) && isOnRaster(angle) && angle >= 0 && angle < 360) {
+    return { of: 'extra', angle, text };
+  }
+  throw new Refused(
+    `Line ${row.line}: “${where}” is not a place. Write turn 1 high, turn 1 low, or extra with an angle that is a multiple of 7.5.`,
+  );
+}
+
+/** Readings beyond the laps at their places; each of one angle in a lap of its own. */
+function placedBeyond(
+  beyond: readonly ReadBeyond[],
+  positions: number,
+): { lap: number; position: number; text: string }[] {
+  const seen = new Map<number, number>();
+  return beyond.map((each) => {
+    if (each.of === 'turn') {
+      const place = turnPlace({ kind: 'runout', positions }, each.turn, each.end);
+      return { ...place, text: each.text };
+    }
+    const lap = seen.get(each.angle) ?? 0;
+    seen.set(each.angle, lap + 1);
+    return { ...extraPlace({ kind: 'thickness', positions }, each.angle, lap), text: each.text };
+  });
+}
+
 /** One set from its rows; positions may be left out where the rows are in order. */
 function setOf(name: string, rows: readonly Row[], unit: LengthUnit | null): TableSet {
   const readings: { lap: number; position: number; text: string }[] = [];
   const closing: { lap: number; text: string }[] = [];
+  const beyond: ReadBeyond[] = [];
   const angles = new Map<number, number>();
   const next = new Map<number, number>();
   for (const row of rows) {
@@ -172,8 +236,13 @@ function setOf(name: string, rows: readonly Row[], unit: LengthUnit | null): Tab
     if (text === '') continue;
     if (!isFigure(text)) throw new Refused(`Line ${row.line}: “${text}” is not a figure.`);
     const lap = wholeIn(row, 'lap', MOST_LAPS, 1) - 1;
-    if (/^clos/i.test(row.cell('position').trim())) {
+    const where = row.cell('position').trim();
+    if (/^clos/i.test(where)) {
       closing.push({ lap, text });
+      continue;
+    }
+    if (/^(turn|extra)/i.test(where)) {
+      beyond.push(beyondIn(row, where, text));
       continue;
     }
     const position = wholeIn(row, 'position', MAX_POSITIONS, (next.get(lap) ?? 0) + 1) - 1;
@@ -197,24 +266,28 @@ function setOf(name: string, rows: readonly Row[], unit: LengthUnit | null): Tab
   if (angles.size > 0 && !own.every(Number.isFinite)) {
     throw new Refused('An angle is missing or is no number.');
   }
+  const laps = Math.max(1, ...readings.map(({ lap }) => lap + 1));
   const [first] = rows;
+  const kind = oneOf(first?.cell('kind') ?? '', ['runout', 'thickness', 'hub']);
   const shift = first?.cell('shift').trim() ?? '';
   return {
     name,
     corner: first?.cell('corner').trim().toUpperCase() || null,
     phase: first?.cell('phase').trim().toLowerCase() || null,
-    kind: oneOf(first?.cell('kind') ?? '', ['runout', 'thickness', 'hub']),
+    kind,
     face: oneOf(first?.cell('face') ?? '', ['outboard', 'inboard']),
     circle: oneOf(first?.cell('circle') ?? '', ['outer', 'inner']),
     shift: /^\d$/.test(shift) ? Number(shift) : null,
     positions,
-    laps: Math.max(1, ...readings.map(({ lap }) => lap + 1)),
+    laps,
     angles: angles.size === 0 || isEven ? null : own,
     unit,
     readings: [
       ...readings,
       ...closing.map(({ lap, text }) => ({ lap, position: positions, text })),
+      ...placedBeyond(beyond, positions),
     ],
+    settle: beyond.some(({ of }) => of === 'extra'),
   };
 }
 

@@ -1,6 +1,5 @@
 import { leastSquares, normalEquations, quadraticForm, solveNormal } from '../numeric';
 import { areEven, inRadians, lapTimes } from '../readings';
-import { WORKSHOP_DEFAULTS } from '../verdict/defaults';
 import type { Degrees, Micrometres } from '../units';
 import { designMatrix, fittableOrders } from './design';
 
@@ -24,6 +23,8 @@ export interface ClosingReadings {
   /** Their mean, in micrometres. */
   readonly mean: Micrometres;
   readonly laps: number;
+  /** What is known of drifts before: the standard deviation of one lap's. */
+  readonly expected: Micrometres;
 }
 
 /** What a set's closing readings say of its drift, in micrometres a lap. */
@@ -143,7 +144,7 @@ function predict(row: readonly number[], coefficients: readonly number[]): numbe
  *
  * `angles` in degrees (theta sense), `values` and `sigma` (standard uncertainty of one value) in
  * micrometres; `orders` defaults to those that the angles can carry. With `closing` drift is one
- * more column, known before to 3 µm a lap: residuals are those from wave and drift together.
+ * more column, known before to `expected`: residuals are those from wave and drift together.
  * Where the angles carry no order, the status says so and the residuals are those from the mean.
  * Source: handbook 4.
  */
@@ -161,7 +162,7 @@ export function fitHarmonics(
   const orders = options.orders ?? fittableOrders(angles, options.studs);
   const isEven = areEven(angles);
   const places = designFor(angles, orders, isEven);
-  const known = closing && (sigma * Math.sqrt(closing.laps)) / WORKSHOP_DEFAULTS.drift;
+  const known = closing && (sigma * Math.sqrt(closing.laps)) / closing.expected;
   const design = known === undefined ? places : withDrift(places, angles, known);
   const rows = closing ? [...values, closing.mean, 0] : values;
   const fitRows = isEven ? (closing ? fitDrifting : fitEven) : fitUneven;

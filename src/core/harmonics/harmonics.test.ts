@@ -168,7 +168,7 @@ describe('drift as a column of the fit', () => {
   ]);
   const drifting = (perLap: number) => ({
     values: shape.map((value, j) => value + (perLap * angles[j]!) / 360),
-    closing: { mean: shape[0]! + perLap, laps: 1 },
+    closing: { mean: shape[0]! + perLap, laps: 1, expected: 3 },
   });
 
   test('is estimated, drawn a little towards none, and leaves the wave nearly as it was', () => {

@@ -32,3 +32,10 @@ export function angleProblem(angles: readonly Degrees[]): string | null {
 
 /** The angles in radians. */
 export const inRadians = (angles: readonly Degrees[]): number[] => angles.map(toRadians);
+
+/** Between the laps' places single ones may be read on this raster. Source: handbook 8. */
+export const RASTER: Degrees = 7.5;
+
+/** Whether an angle is a place of the raster. */
+export const isOnRaster = (angle: Degrees): boolean =>
+  Math.abs(angle / RASTER - Math.round(angle / RASTER)) < 1e-9;

@@ -28,7 +28,7 @@ import {
   type Laps,
 } from '../readings';
 import type { Degrees, Micrometres } from '../units';
-import { judge, judgeSettled, type Reason, type Verdict } from '../verdict';
+import { judge, judgeSettled, WORKSHOP_DEFAULTS, type Reason, type Verdict } from '../verdict';
 import { findScatter, type Scatter } from './scatter';
 import { joinTurns, mostTurns, type SlowTurn, type Turned, type TurnedRunout } from './turns';
 
@@ -120,7 +120,10 @@ export function prepareRunout(input: Omit<RunoutInput, 'turns'>): PreparedLaps {
   const asRead = averageLaps(laps);
   const fit = fitHarmonics(angles, asRead, sigma, {
     studs: input.studs,
-    closing: closing && closure?.ok ? { mean: meanOf(closing), laps: laps.length } : undefined,
+    closing:
+      closing && closure?.ok
+        ? { mean: meanOf(closing), laps: laps.length, expected: WORKSHOP_DEFAULTS.drift }
+        : undefined,
   });
   const perLap = fit.drift?.perLap ?? 0;
   const t = lapTimes(angles);

@@ -1,8 +1,8 @@
 import { seededRandom } from '../numeric';
-import { evenAngles } from '../readings';
+import { evenAngles, isOnRaster } from '../readings';
 import { toRadians } from '../units';
 import { solveThickness, type ThicknessInput } from '.';
-import { isOnRaster, settle, type ReadPlace } from './settle';
+import { settle, type ReadPlace } from './settle';
 
 const VARIANCE = 1.5 ** 2 + 1 / 12;
 const wave =

@@ -7,6 +7,7 @@ import {
   quadraticForm,
   solveNormal,
 } from '../numeric';
+import { RASTER } from '../readings';
 import { toRadians, wrapDegrees, type Degrees, type Micrometres } from '../units';
 import { COVERAGE, type VerdictState } from '../verdict';
 
@@ -29,8 +30,6 @@ export interface Settling {
   readonly next: readonly [Degrees, Degrees] | null;
 }
 
-/** Places that may be read beyond the laps. */
-export const RASTER: Degrees = 7.5;
 /** Even places to begin with, and readings at most. Source: handbook 8. */
 export const FIRST_PLACES = 8;
 const MOST_READINGS = 16;
@@ -39,10 +38,6 @@ const FEWEST_TO_BE_WITHIN = 12;
 const ORDERS = [1, 2, 3] as const;
 const RIDGE: Readonly<Record<(typeof ORDERS)[number], number>> = { 1: 0, 2: 6 ** -2, 3: 2 ** -2 };
 const UNKNOWNS = 1 + 2 * ORDERS.length;
-
-/** Whether an angle is one of the places that may be read beyond the laps. */
-export const isOnRaster = (angle: Degrees): boolean =>
-  Math.abs(angle / RASTER - Math.round(angle / RASTER)) < 1e-9;
 
 const rowAt = (angle: Degrees): number[] => {
   const theta = toRadians(angle);

@@ -33,6 +33,7 @@ export type Reason =
   | { code: 'too-thin-after-cut'; by: Micrometres }
   | { code: 'too-close-to-cut'; margin: Micrometres; guardBand: Micrometres }
   | { code: 'scores-at-lowest' }
+  | { code: 'thickness-interpolated' }
   | { code: 'hub-unknown' }
   | { code: 'inconsistent' }
   | { code: 'order-not-separated'; order: number }
@@ -105,6 +106,8 @@ const SENTENCES: Sentences = {
   'too-close-to-cut': (r, say) =>
     `The cut would end within ${say(r.guardBand)} of the machine-to thickness, too close for the micrometer to prove: do not machine.`,
   'scores-at-lowest': () => 'Scores are taken to lie at the lowest place, which is the safe side.',
+  'thickness-interpolated': () =>
+    'Thickness was read at other places than the face: it is taken between its own places, and lowered to the thinnest one.',
   'hub-unknown': () =>
     'Hub and rotor are not separated: the cut is planned for the worst case of the hub share.',
   inconsistent: () =>

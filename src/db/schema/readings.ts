@@ -82,6 +82,10 @@ export const readingSets = pgTable(
     turned: boolean().notNull().default(false),
     /** Somebody has confirmed the seat, which its readings had called in question. */
     seatSaid: boolean('seat_said').notNull().default(false),
+    /** The wheel was pressed inboard at each reading, as play asks for. */
+    pressed: boolean().notNull().default(false),
+    /** Thickness read until it is settled: more places are named while it is too close. */
+    settle: boolean().notNull().default(false),
     isVirtual: boolean('is_virtual').notNull().default(false),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
     setAsideAt: timestamp('set_aside_at', { withTimezone: true }),
@@ -96,7 +100,10 @@ export const readingSets = pgTable(
   ],
 );
 
-/** One reading as typed, beside its value in micrometres; the closing reading is at `positions`. */
+/**
+ * One reading as typed, beside its value in micrometres; the closing reading is at `positions`,
+ * slow turns and single places of thickness beyond it.
+ */
 export const readings = pgTable(
   'readings',
   {

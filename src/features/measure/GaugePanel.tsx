@@ -1,6 +1,7 @@
 'use client';
 
-import { evenAngles } from '@/core/readings';
+import { beyondPlace } from '@/core/assessment';
+import { evenAngles, RASTER } from '@/core/readings';
 import { writeDetails } from './writes';
 import { SerialGauge } from './SerialGauge';
 import { VirtualGauge, type Shown } from './VirtualGauge';
@@ -22,6 +23,8 @@ const NEW_ROTOR = 28_000;
 /** Degrees from the chalk mark to the place that is read next, whole laps added up. */
 function targetOf(set: BenchSet, cursor: Cursor | null): number | null {
   if (!cursor) return null;
+  const beyond = beyondPlace(set, cursor.position);
+  if (beyond) return beyond.of === 'extra' ? beyond.angleDeg : null;
   const angles = set.angles ?? evenAngles(set.positions);
   const own = cursor.position === set.positions ? 360 + (angles[0] ?? 0) : angles[cursor.position];
   return 360 * cursor.lap + (own ?? 0);
@@ -56,7 +59,8 @@ export function GaugePanel(props: GaugePanelProps) {
       nominal={corner.limits.nominal?.value ?? NEW_ROTOR}
       unit={unitOf(set, corner)}
       target={targetOf(set, cursor)}
-      step={360 / set.positions}
+      isFree={cursor !== null && beyondPlace(set, cursor.position)?.of === 'turn'}
+      step={cursor && beyondPlace(set, cursor.position) ? RASTER : 360 / set.positions}
       onShows={onShows}
       onTake={onTake}
       onNote={(detail, value) => {

@@ -9,6 +9,7 @@ import { fieldUnit, type Micrometres } from '@/core/units';
 import { UnrolledChart } from '@/ui/chart';
 import { RotorFace } from '@/ui/rotor';
 import { NextThing, Nose } from '@/ui/shell';
+import { BeyondLadder } from './BeyondLadder';
 import { Doubt } from './Doubt';
 import {
   counted,
@@ -22,11 +23,15 @@ import {
 import { doubtedReading, gaugeOf, KIND_NAME, type BenchCorner, type BenchSet } from './model';
 import {
   advisedStep,
+  asksOf,
+  activePlace,
+  drawnMarks,
   drawnValues,
   limitOf,
   recordOf,
   sayOnBench,
   solveSet,
+  turningIn,
   type SetResult,
 } from './result';
 import { ReadingEntry } from './ReadingEntry';
@@ -140,7 +145,7 @@ export function MeasureBench(props: MeasureBenchProps) {
   const askMounting = (): void => {
     const shift = nextShift(state.sets, corner);
     const base = set ?? counted(state.sets).at(-1);
-    if (shift !== null && base) ask({ ...planFor('runout', planOf(base)), shift });
+    if (shift !== null && base) ask({ ...planFor('runout', planOf(base), corner), shift });
   };
   const askAgain = (reason: string): void => {
     if (set) bench.putAside(reason, () => setPlan(planOf(set)));
@@ -173,7 +178,9 @@ export function MeasureBench(props: MeasureBenchProps) {
             }
             angles={set?.angles}
             limit={limit}
-            active={state.cursor && set ? state.cursor.position % set.positions : null}
+            active={activePlace(set, state.cursor)}
+            turning={turningIn(set, state.cursor)}
+            marks={set ? drawnMarks(set, result, state.cursor) : []}
             suspects={suspects}
             shift={set?.shift ?? move?.from ?? 0}
             move={move}
@@ -236,11 +243,12 @@ export function MeasureBench(props: MeasureBenchProps) {
                   set={set}
                   corner={corner}
                   missing={missing}
+                  asks={asksOf(result)}
                   advised={advisedStep(result, advice)}
                   todo={words?.todo ?? 'Kept apart from the cleaned readings.'}
                   nextHref={props.nextHref}
                   nextLabel={props.nextLabel}
-                  onMissing={() => missing && ask(planFor(missing, planOf(set)))}
+                  onMissing={() => missing && ask(planFor(missing, planOf(set), corner))}
                   onLap={bench.anotherLap}
                   onMounting={
                     // As found nothing is moved.
@@ -249,6 +257,8 @@ export function MeasureBench(props: MeasureBenchProps) {
                       : askMounting
                   }
                   onRepeat={() => askAgain('taken again')}
+                  onReadOn={bench.readOn}
+                  onPressed={bench.sayPressed}
                 />
               )}
               {doubted && <Doubt doubted={doubted} onCorrect={bench.correct} />}
@@ -274,6 +284,12 @@ export function MeasureBench(props: MeasureBenchProps) {
                   onPick={(cursor) => dispatch({ type: 'pick-place', cursor })}
                 />
               ))}
+              <BeyondLadder
+                set={set}
+                cursor={state.cursor}
+                corner={corner}
+                onPick={(cursor) => dispatch({ type: 'pick-place', cursor })}
+              />
               <SaveStatus save={bench.save} />
               <SetDetailsForm
                 key={set.id}

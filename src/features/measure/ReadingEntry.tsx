@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useSyncExternalStore, type KeyboardEvent, type RefObject } from 'react';
 import { isFree } from '@/ui/keys';
-import { asMinus, fastenerName, flipSign } from '@/core/readings';
+import { asMinus, flipSign } from '@/core/readings';
 import { UNIT_SIGN } from '@/core/units';
 import { Doubt } from './Doubt';
 import {
@@ -17,6 +17,7 @@ import {
   type DoubtedReading,
 } from './model';
 import { NumberPad } from './NumberPad';
+import { placeName } from './placeName';
 
 interface ReadingEntryProps {
   readonly set: BenchSet;
@@ -44,15 +45,6 @@ const useThumbs = (): boolean =>
     () => window.matchMedia?.(COARSE).matches ?? false,
     () => false,
   );
-
-function placeName(set: BenchSet, position: number, corner: BenchCorner): string {
-  if (position === set.positions) return 'Position 1 again, to close the lap';
-  const angle = set.angles?.[position];
-  const where = angle === undefined ? '' : ` at ${angle}°`;
-  const isChalk = position === 0 && (angle ?? 0) === 0;
-  const chalk = isChalk ? ` (chalk mark, ${fastenerName(corner.fastening)} 1)` : where;
-  return `Position ${position + 1} of ${set.positions}${chalk}`;
-}
 
 /** What a short entry means here, in this gauge’s own steps. */
 function hint(set: BenchSet, cursor: Cursor, corner: BenchCorner): string {
@@ -115,7 +107,7 @@ export function ReadingEntry(props: ReadingEntryProps) {
       onEnter(event.key === '-' ? asMinus(draft) : draft);
     }
   };
-  const canSkip = cursor.position === set.positions;
+  const canSkip = cursor.position >= set.positions;
   return (
     <form
       noValidate

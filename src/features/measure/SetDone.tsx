@@ -5,13 +5,16 @@ import { useEffect, useRef } from 'react';
 import { NextLink, NextThing } from '@/ui/shell';
 import { KIND_NAME, type BenchCorner, type BenchSet } from './model';
 
-/** Take this set again, read a second mounting, add a lap, or go on. */
-export type Advised = 'again' | 'mounting' | 'lap' | 'next';
+/** Take this set again, read more of it, read a second mounting, or go on. */
+export type Advised = 'again' | 'mounting' | 'lap' | 'turn' | 'place' | 'press' | 'next';
 
 const BECAUSE: Readonly<Record<Exclude<Advised, 'next'>, string>> = {
   again: 'but it is not valid. Put right what the nose names, then take it again.',
   mounting: 'Now a second mounting, to tell hub from rotor.',
-  lap: 'It is too close to call: another lap helps.',
+  lap: 'Another lap tells more, without zeroing the dial.',
+  turn: 'Turn it slowly once: stop at the highest place and at the lowest, and read both.',
+  place: 'It is not settled yet: two more places.',
+  press: 'There is play: press the wheel inboard at each reading. Was it?',
 };
 
 interface SetDoneProps {
@@ -19,6 +22,8 @@ interface SetDoneProps {
   readonly corner: BenchCorner;
   /** What this corner still lacks. */
   readonly missing: 'runout' | 'thickness' | null;
+  /** What the set itself could still be given: a slow turn, or places of thickness. */
+  readonly asks: 'turn' | 'place' | null;
   /** What comes next when nothing is missing. */
   readonly advised: Advised;
   /** What the corner as a whole asks for, in one sentence. */
@@ -29,6 +34,9 @@ interface SetDoneProps {
   readonly onLap: () => void;
   readonly onMounting: (() => void) | null;
   readonly onRepeat: () => void;
+  /** Goes to what the set itself asks for: a slow turn, or a place of thickness. */
+  readonly onReadOn: () => void;
+  readonly onPressed: () => void;
 }
 
 interface Step {
@@ -43,18 +51,37 @@ export function SetDone(props: SetDoneProps) {
   const steps: Partial<Record<Advised, Step>> = {
     again: { label: 'Take it again', act: props.onRepeat },
     lap: { label: 'Another lap', act: props.onLap },
+    ...(props.asks === 'turn' ? { turn: { label: 'Read a slow turn', act: props.onReadOn } } : {}),
+    ...(props.asks === 'place'
+      ? { place: { label: 'Read two more places', act: props.onReadOn } }
+      : {}),
+    press: { label: 'It was pressed', act: props.onPressed },
     ...(props.onMounting ? { mounting: { label: 'Another mounting', act: props.onMounting } } : {}),
   };
   const advised = steps[props.advised] ? props.advised : 'next';
-  const first: Step | null = missing
-    ? { label: `Measure ${missing}`, act: props.onMissing }
-    : (steps[advised] ?? null);
-  const others = [steps.mounting, steps.lap, steps.again].filter(
-    (step): step is Step => step !== undefined && step !== first,
-  );
-  const todo = missing
-    ? `${read} is read. Now measure ${missing}.`
-    : `${read} is read${advised === 'again' ? ', ' : '. '}${advised === 'next' ? props.todo : BECAUSE[advised]}`;
+  const isOfSet = advised !== 'next' && advised !== 'mounting' && advised !== 'lap';
+  const first: Step | null =
+    missing && !isOfSet
+      ? { label: `Measure ${missing}`, act: props.onMissing }
+      : (steps[advised] ?? null);
+  const goOn = missing &&
+    first &&
+    isOfSet && {
+      label: `Measure ${missing}`,
+      act: props.onMissing,
+    };
+  const others = [
+    goOn || undefined,
+    steps.turn,
+    steps.place,
+    steps.mounting,
+    steps.lap,
+    steps.again,
+  ].filter((step): step is Step => step !== undefined && step !== first);
+  const todo =
+    missing && !isOfSet
+      ? `${read} is read. Now measure ${missing}.`
+      : `${read} is read${advised === 'again' ? ', ' : '. '}${advised === 'next' ? props.todo : BECAUSE[advised]}`;
   const likely = useRef<HTMLButtonElement>(null);
   useEffect(() => {
     likely.current?.focus({ preventScroll: true });

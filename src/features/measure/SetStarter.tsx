@@ -10,10 +10,11 @@ import {
   type Purpose,
 } from '@/core/quality';
 import type { Carried } from '@/core/job';
+import { FIRST_PLACES } from '@/core/thickness';
 import { TextField } from '@/ui/field';
 import { KIND_NAME, type BenchCorner, type BenchSet } from './model';
 import { mountingName } from './mountingName';
-import { readAngles, readPositions, saidOf, type SetPlan } from './plan';
+import { planFor, readAngles, readPositions, saidOf, type SetPlan } from './plan';
 import { detailSign, detailText, readDetail, type Detail } from './detail';
 import { DETAILS, SetCircumstances, type StarterTexts } from './SetCircumstances';
 
@@ -100,6 +101,36 @@ function Preparation({
   );
 }
 
+/** What a set is read for: it says how many places it begins with. */
+type ReadFor = Purpose | 'settled' | 'prints';
+
+/** Pad prints and rust lie between eight places: they are looked for on as many as these. */
+const PRINT_PLACES = 24;
+
+function purposesOf(kind: BenchSet['kind'], studs: number, nuts: string) {
+  const usual = recommendedPositions('usual', studs);
+  const pull = recommendedPositions('nut-pull', studs);
+  const choice = (value: ReadFor, positions: number, label: string) => ({
+    value,
+    positions,
+    label,
+  });
+  return kind === 'thickness'
+    ? [
+        choice(
+          'settled',
+          FIRST_PLACES,
+          `variation: ${FIRST_PLACES} places, more until it is settled`,
+        ),
+        choice('prints', PRINT_PLACES, `pad prints or rust seen: ${PRINT_PLACES} places`),
+        choice('usual', usual, `${usual} places and no more`),
+      ]
+    : [
+        choice('usual', usual, `wobble and variation: ${usual} recommended`),
+        choice('nut-pull', pull, `uneven ${nuts} torque too: ${pull} recommended`),
+      ];
+}
+
 /** Chooses kind, positions and mounting of a new set; the likely ones are chosen already. */
 export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
   const first = useRef<HTMLButtonElement>(null);
@@ -114,7 +145,7 @@ export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
     torqueNm: detailText('torqueNm', plan.torqueNm ?? null, corner.units),
     endPlayUm: detailText('endPlayUm', plan.endPlayUm ?? null, corner.units),
   }));
-  const [purpose, setPurpose] = useState<Purpose>('usual');
+  const [purpose, setPurpose] = useState<ReadFor>(plan.settle ? 'settled' : 'usual');
   const [messages, setMessages] = useState<StarterTexts & { readonly positions?: string }>({});
   const shifts = Array.from({ length: corner.studs }, (_, shift) => shift).filter(
     (shift) => corner.allowedShifts?.includes(shift) ?? true,
@@ -127,6 +158,15 @@ export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
   const carried = corner.carried?.torqueNm ?? null;
   const carriedText = detailText('torqueNm', carried?.value ?? null, corner.units);
   const torqueSource = texts.torqueNm === carriedText ? carried?.source : undefined;
+  const readFor = purposesOf(own.kind, corner.studs, nuts);
+  const pickKind = (kind: BenchSet['kind']): void => {
+    const next = planFor(kind, own, corner);
+    // A number that was typed stands.
+    const isTyped = positions !== String(own.positions);
+    setOwn({ ...next, gaugeId: null, settle: next.settle === true && !isTyped });
+    if (!isTyped) setPositions(String(next.positions));
+    setPurpose(next.settle && !isTyped ? 'settled' : 'usual');
+  };
   const begin = (leaving: readonly PreparationId[]): void => {
     const where = readAngles(texts.angles ?? '');
     const count = where.angles ? { positions: where.angles.length } : readPositions(positions);
@@ -149,7 +189,8 @@ export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
       return;
     }
     const angles = where.angles ?? null;
-    onStart({ ...own, ...noted, positions: count.positions, angles, left: [...leaving] });
+    const settle = own.settle === true && angles === null && count.positions === FIRST_PLACES;
+    onStart({ ...own, ...noted, positions: count.positions, settle, angles, left: [...leaving] });
   };
   return (
     <form
@@ -180,7 +221,7 @@ export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
             type="button"
             className="btn btn-outline-secondary"
             aria-pressed={own.kind === kind}
-            onClick={() => setOwn({ ...own, kind, gaugeId: null })}
+            onClick={() => pickKind(kind)}
           >
             {KIND_NAME[kind]}
           </button>
@@ -260,20 +301,13 @@ export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
           id="set-purpose"
           label="Read for"
           value={purpose}
-          choices={[
-            {
-              value: 'usual',
-              label: `wobble and variation: ${recommendedPositions('usual', corner.studs)} recommended`,
-            },
-            {
-              value: 'nut-pull',
-              label: `uneven ${nuts} torque too: ${recommendedPositions('nut-pull', corner.studs)} recommended`,
-            },
-          ]}
+          choices={readFor}
           onChange={(value) => {
-            const chosen = value === 'nut-pull' ? 'nut-pull' : 'usual';
-            setPurpose(chosen);
-            setPositions(String(recommendedPositions(chosen, corner.studs)));
+            const chosen = readFor.find((each) => each.value === value);
+            if (!chosen) return;
+            setPurpose(chosen.value);
+            setPositions(String(chosen.positions));
+            setOwn({ ...own, positions: chosen.positions, settle: chosen.value === 'settled' });
           }}
         />
       </div>

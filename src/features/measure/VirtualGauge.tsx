@@ -35,6 +35,8 @@ export interface VirtualGaugeProps {
   readonly unit: LengthUnit;
   /** Where the next reading is asked for: degrees from the chalk mark, laps added up. */
   readonly target: number | null;
+  /** A slow turn: the wheel is stopped wherever the dial is highest or lowest. */
+  readonly isFree: boolean;
   readonly step: number;
   readonly onShows: (shown: Shown | null) => void;
   readonly onTake: () => void;
@@ -87,7 +89,7 @@ export function VirtualGauge(props: VirtualGaugeProps) {
     return () => void port.close();
   }, [port]);
   useEffect(() => port.turnTo(turn), [port, turn]);
-  const isThere = target !== null && Math.abs(turn - target) < 1e-9;
+  const isThere = props.isFree || (target !== null && Math.abs(turn - target) < 1e-9);
   useEffect(() => {
     const away = target === null ? 'This set is read.' : 'Turn the wheel to the next position.';
     onShows(shown && { reading: shown, refuse: isThere ? null : away });

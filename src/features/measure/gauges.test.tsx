@@ -18,6 +18,7 @@ describe('the virtual gauge', () => {
         unit="mm"
         target={30}
         step={30}
+        isFree={false}
         onShows={(each) => shown.push(each)}
         onTake={jest.fn()}
         onNote={jest.fn()}

@@ -1,9 +1,8 @@
 import { nextMountShift, shortestTurn } from '@/core/indexing';
-import { recommendedPositions } from '@/core/quality';
 import type { RotorMove } from '@/ui/rotor';
 import { firstOpen, type BenchCorner, type BenchSet } from './model';
 import type { SetResult } from './result';
-import { planFor, planOf, type SetPlan } from './plan';
+import { placesFor, planFor, planOf, type SetPlan } from './plan';
 
 /** The sets that count: those that were not set aside. */
 export const counted = (sets: readonly BenchSet[]): BenchSet[] =>
@@ -30,10 +29,6 @@ export function nextShift(sets: readonly BenchSet[], corner: BenchCorner): numbe
   return nextMountShift(corner.studs, first, shifts, corner.allowedShifts ?? all);
 }
 
-/** The positions that a first set begins with: the shop’s choice, else what is recommended. */
-const usualOf = ({ usualPositions, studs }: BenchCorner): number =>
-  usualPositions ?? recommendedPositions('usual', studs);
-
 /** A plan with what was noted of the corner before, where the plan says nothing of it. */
 const withCarried = (plan: SetPlan, { carried }: BenchCorner): SetPlan => ({
   ...plan,
@@ -43,7 +38,7 @@ const withCarried = (plan: SetPlan, { carried }: BenchCorner): SetPlan => ({
 
 /** The set that a corner begins with. */
 const firstPlan = (kind: BenchSet['kind'], corner: BenchCorner): SetPlan =>
-  withCarried({ kind, positions: usualOf(corner), shift: 0, face: 'outboard' }, corner);
+  withCarried({ kind, ...placesFor(kind, corner), shift: 0, face: 'outboard' }, corner);
 
 /** What a new set most likely is. */
 export function likelyPlan(
@@ -53,7 +48,9 @@ export function likelyPlan(
 ): SetPlan {
   const last = counted(sets).at(-1);
   const kind = missingKind(sets) ?? 'runout';
-  const base = last ? withCarried(planFor(kind, planOf(last)), corner) : firstPlan(kind, corner);
+  const base = last
+    ? withCarried(planFor(kind, planOf(last), corner), corner)
+    : firstPlan(kind, corner);
   const isNextMounting = missingKind(sets) === null && corner.phase !== 'as-found';
   const shift = isNextMounting ? (nextShift(sets, corner) ?? base.shift) : base.shift;
   return { ...base, kind, shift: last ? shift : (expectedShift ?? 0) };

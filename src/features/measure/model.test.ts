@@ -1,4 +1,4 @@
-import { benchSet } from '../../../tests/support/sets';
+import { BENCH_CORNER, benchSet, typedLap } from '../../../tests/support/sets';
 import {
   doubtedReading,
   enter,
@@ -8,6 +8,8 @@ import {
   type BenchSet,
   type BenchState,
 } from './model';
+import { placeName } from './placeName';
+import { advisedStep, askedPlace, solveSet } from './result';
 
 const SHOP = { units: 'mm', gauges: [] } as const;
 
@@ -131,4 +133,86 @@ test('any text and any event leave a bench that still stands', () => {
     ]);
     expect(state.sets).toHaveLength(1);
   }
+});
+
+describe('beyond the laps', () => {
+  const values = [0, 9, 15, 17, 15, 9, 0, -9, -15, -17, -15, -9];
+  const read = typedLap(values);
+  const whole = (more: Partial<BenchSet> = {}) =>
+    set({ positions: 12, endPlayUm: 0, readings: read, ...more });
+
+  test('a set whose laps are read asks for a slow turn: its highest place, then its lowest', () => {
+    const own = whole();
+    const asked = askedPlace(own, solveSet(own, BENCH_CORNER));
+    expect(asked).toEqual({ lap: 0, position: 13 });
+    let state = reduce(openBench([own]), { type: 'pick-place', cursor: asked! });
+    state = type(state, '0.018');
+    expect(state.cursor).toEqual({ lap: 0, position: 14 });
+    expect(reduce(state, { type: 'step', by: -1 }).cursor).toEqual(asked);
+    state = type(state, '-0.018');
+    expect(state.cursor).toBeNull();
+    const result = solveSet(state.sets[0]!, BENCH_CORNER);
+    expect(result?.kind === 'runout' && result.runout.turned?.curveBelieved).toBe(true);
+    expect(askedPlace(state.sets[0]!, result)).toBeNull();
+    expect(advisedStep(result, null)).toBe('next');
+  });
+
+  test('a slow turn may be left out whole, and the first place comes before it', () => {
+    const own = whole();
+    const at = reduce(openBench([own]), { type: 'pick-place', cursor: { lap: 0, position: 13 } });
+    expect(reduce(at, enter(at, SHOP)).cursor).toBeNull();
+    expect(reduce(at, { type: 'step', by: -1 }).cursor).toEqual({ lap: 0, position: 12 });
+  });
+
+  test('a turn that is read at one end only counts for nothing, and is asked for at the other', () => {
+    const high = { lap: 0, position: 13, valueUm: 18, text: '0.018', unit: 'mm' };
+    const own = whole({ readings: [...read, high] });
+    const result = solveSet(own, BENCH_CORNER);
+    expect(result?.kind === 'runout' && result.runout.turned).toBeNull();
+    expect(askedPlace(own, result)).toEqual({ lap: 0, position: 14 });
+  });
+
+  test('a dial that counts the other way round has its highs for lows', () => {
+    const turn = [12, -30].map((valueUm, i) => ({
+      lap: 0,
+      position: 13 + i,
+      valueUm,
+      text: String(valueUm),
+      unit: 'um',
+    }));
+    const own = whole({ turned: true, readings: [...read, ...turn] });
+    const result = solveSet(own, BENCH_CORNER);
+    expect(result?.kind === 'runout' && result.runout.turned?.value).toBeCloseTo(42.5);
+  });
+
+  test('thickness asks for its places in turn until it is settled', () => {
+    const truth = [5, 7, 5, 0, -4, -5, -4, 0].map((value) => 27_000 + value);
+    const eight = { kind: 'thickness', positions: 8, settle: true, readings: typedLap(truth) };
+    let own = set(eight as Partial<BenchSet>);
+    const asked: number[] = [];
+    for (let i = 0; i < 12; i += 1) {
+      const place = askedPlace(own, solveSet(own, BENCH_CORNER));
+      if (!place) break;
+      asked.push((place.position - 9) * 7.5);
+      const valueUm = asked.length % 2 === 1 ? 27_007 : 26_995;
+      const reading = { ...place, valueUm, text: `${valueUm / 1000}`, unit: 'mm' };
+      own = { ...own, readings: [...own.readings, reading] };
+    }
+    expect(asked.length).toBeGreaterThan(3);
+    // High and low by turns, near the places of the curve.
+    expect(asked.filter((_, i) => i % 2 === 0).every((angle) => angle < 90)).toBe(true);
+    expect(asked.filter((_, i) => i % 2 === 1).every((angle) => angle > 180)).toBe(true);
+    expect(solveSet(own, BENCH_CORNER)).toMatchObject({ figures: { settling: { next: null } } });
+  });
+});
+
+test.each([
+  [0, 'Position 1 of 12 (chalk mark, stud 1)'],
+  [1, 'Position 2 of 12 (30°, 30° after stud 1)'],
+  [2, 'Position 3 of 12 (60°, 12° before stud 2)'],
+  [12, 'Position 1 again, to close the lap'],
+  [13, 'Slow turn: stop at the highest place and read it'],
+  [16, 'Slow turn 2: stop at the lowest place and read it'],
+])('place %d names itself', (position, name) => {
+  expect(placeName(set({ positions: 12 }), position, BENCH_CORNER)).toBe(name);
 });

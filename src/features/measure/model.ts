@@ -1,4 +1,4 @@
-import { lapsOf, type AxleLimits, type RawSet } from '@/core/assessment';
+import { beyondPlace, lapsOf, type AxleLimits, type RawSet } from '@/core/assessment';
 import type { LineFormat } from '@/core/gauges';
 import type { Carried } from '@/core/job';
 import { suggestSlip, type Slip } from '@/core/harmonics';
@@ -116,7 +116,8 @@ const kindOf = (set: Pick<RawSet, 'kind'>): LengthKind =>
   isDialSet(set) ? LENGTH_KINDS.deviation : LENGTH_KINDS.thickness;
 
 /** The last place of a lap: runout closes where it began. */
-const lastPlace = (set: RawSet): number => (isDialSet(set) ? set.positions : set.positions - 1);
+const lastPlace = (set: Pick<RawSet, 'kind' | 'positions'>): number =>
+  isDialSet(set) ? set.positions : set.positions - 1;
 
 export const readingAt = (set: BenchSet, { lap, position }: Cursor): BenchReading | undefined =>
   set.readings.find((reading) => reading.lap === lap && reading.position === position);
@@ -135,9 +136,22 @@ export function firstOpen(set: BenchSet): Cursor | null {
   return null;
 }
 
+/** After the highest reading of a slow turn its lowest; before the first of them the end of the laps. */
+function neighbourBeyond(set: RawSet, { position }: Cursor, by: 1 | -1): Cursor | null {
+  const own = beyondPlace(set, position);
+  if (by === 1)
+    return own?.of === 'turn' && own.end === 'high' ? { lap: 0, position: position + 1 } : null;
+  const isFirst = own?.of !== 'turn' || (own.turn === 0 && own.end === 'high');
+  return isFirst
+    ? { lap: set.laps - 1, position: lastPlace(set) }
+    : { lap: 0, position: position - 1 };
+}
+
 /** The place after or before one; null past the end, the same at the beginning. */
 export function neighbour(set: RawSet, { lap, position }: Cursor, by: 1 | -1): Cursor | null {
   const next = position + by;
+  const beyond = beyondPlace(set, position);
+  if (beyond) return neighbourBeyond(set, { lap, position }, by);
   if (next > lastPlace(set)) return lap + 1 < set.laps ? { lap: lap + 1, position: 0 } : null;
   if (next >= 0) return { lap, position: next };
   return lap > 0 ? { lap: lap - 1, position: lastPlace(set) } : { lap, position };
@@ -198,7 +212,9 @@ export function doubtedReading(
   const last = { lap: set.laps - 1, position: set.positions - 1 };
   const place = cursor ? neighbour(set, cursor, -1) : last;
   const typed = place && readingAt(set, place);
-  if (!place || !typed || typed.position === set.positions) return null;
+  // A closing reading, a turn and a place between the others have nothing before them to go by.
+  if (!place || !typed || typed.position >= set.positions) return null;
+  if (cursor && beyondPlace(set, cursor.position)) return null;
   const valueAt = (back: number): number | undefined =>
     readingAt(set, { lap: place.lap, position: place.position - back })?.valueUm;
   const isOther = ({ lap, position }: BenchReading): boolean =>
@@ -276,8 +292,12 @@ function step(
         withSet(state, set.id, (each) => withReading(each, event.reading)),
         event.reading,
       );
-    case 'skip':
-      return set && state.cursor ? at(state, neighbour(set, state.cursor, 1)) : state;
+    case 'skip': {
+      if (!set || !state.cursor) return state;
+      // A slow turn is left out whole.
+      const isBeyond = beyondPlace(set, state.cursor.position) !== null;
+      return at(state, isBeyond ? null : neighbour(set, state.cursor, 1));
+    }
   }
 }
 
@@ -310,7 +330,7 @@ export function enter(
   if (!set || !cursor) return { type: 'skip' };
   const own = readingAt(set, cursor);
   if (typed.trim() === '') {
-    const mayBeLeft = cursor.position === set.positions || own !== undefined;
+    const mayBeLeft = cursor.position >= set.positions || own !== undefined;
     if (mayBeLeft) return { type: 'skip' };
     return { type: 'refuse', message: `Type the reading at position ${cursor.position + 1}.` };
   }

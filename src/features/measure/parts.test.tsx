@@ -169,6 +169,23 @@ test('what the sets say about each other: shares, seating, taper, cross-check, s
   expect(screen.getByRole('img', { name: /The hub’s share/ })).toBeInTheDocument();
 });
 
+test('thickness begins with eight places and goes on until it is settled, unless a number is asked', () => {
+  const onStart = jest.fn();
+  const plan = { kind: 'runout', positions: 12, shift: 0, face: 'outboard' } as const;
+  render(<SetStarter corner={corner} plan={plan} onStart={onStart} />);
+  fireEvent.click(screen.getByRole('button', { name: 'Thickness' }));
+  expect(screen.getByLabelText('Positions')).toHaveValue('8');
+  const start = () =>
+    fireEvent.click(screen.getByRole('button', { name: 'All of this is so: start thickness' }));
+  start();
+  expect(onStart).toHaveBeenLastCalledWith(expect.objectContaining({ positions: 8, settle: true }));
+  fireEvent.change(screen.getByLabelText('Read for'), { target: { value: 'prints' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Start thickness' }));
+  expect(onStart).toHaveBeenLastCalledWith(
+    expect.objectContaining({ positions: 24, settle: false }),
+  );
+});
+
 test('the starter offers only the places that the rotor allows', () => {
   const onStart = jest.fn();
   const plan = { kind: 'runout', positions: 12, shift: 0, face: 'outboard' } as const;
@@ -183,6 +200,8 @@ test('the starter offers only the places that the rotor allows', () => {
     ...plan,
     kind: 'thickness',
     positions: 24,
+    settle: false,
+    circle: undefined,
     gaugeId: null,
     angles: null,
     left: [],
@@ -205,6 +224,9 @@ describe('what follows a set', () => {
     onLap: nothing,
     onMounting: nothing,
     onRepeat: nothing,
+    asks: null,
+    onReadOn: nothing,
+    onPressed: nothing,
   } as const;
   const first = (): string =>
     document.querySelector('.zh-next .btn-primary')?.textContent ?? 'nothing';

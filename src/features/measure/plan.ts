@@ -1,6 +1,7 @@
 import { angleProblem, MAX_POSITIONS, MIN_POSITIONS } from '@/core/readings';
 import { formatIn } from '@/core/units';
-import type { PreparationId } from '@/core/quality';
+import { recommendedPositions, type PreparationId } from '@/core/quality';
+import { FIRST_PLACES } from '@/core/thickness';
 import type { BenchCorner, BenchSet } from './model';
 
 /** What a new set begins with. */
@@ -18,6 +19,8 @@ export interface SetPlan {
   readonly zeroErrorUm?: number | null;
   readonly rotorCelsius?: number | null;
   readonly isVirtual?: boolean;
+  /** Thickness until it is settled. */
+  readonly settle?: boolean;
 }
 
 /** A typed number of positions, or why not. */
@@ -72,12 +75,27 @@ export const planOf = (set: BenchSet): SetPlan => ({
   torqueNm: set.torqueNm,
   endPlayUm: set.endPlayUm,
   isVirtual: set.isVirtual ?? false,
+  settle: set.settle ?? false,
 });
 
+/** The places that a kind of set begins with: thickness is read until it is settled, unless the shop has chosen. */
+export const placesFor = (
+  kind: BenchSet['kind'],
+  { usualPositions, studs }: Pick<BenchCorner, 'usualPositions' | 'studs'>,
+): Pick<SetPlan, 'positions' | 'settle'> =>
+  kind === 'thickness' && typeof usualPositions !== 'number'
+    ? { positions: FIRST_PLACES, settle: true }
+    : { positions: usualPositions ?? recommendedPositions('usual', studs), settle: false };
+
 /** The same plan for another kind: what belongs to one kind only is not carried over. */
-export const planFor = (kind: BenchSet['kind'], plan: SetPlan): SetPlan => ({
-  ...plan,
-  kind,
-  gaugeId: (kind === 'thickness') === (plan.kind === 'thickness') ? plan.gaugeId : null,
-  circle: kind === 'thickness' ? plan.circle : 'outer',
-});
+export function planFor(kind: BenchSet['kind'], plan: SetPlan, corner: BenchCorner): SetPlan {
+  const isSameGauge = (kind === 'thickness') === (plan.kind === 'thickness');
+  return {
+    ...plan,
+    kind,
+    gaugeId: isSameGauge ? plan.gaugeId : null,
+    circle: kind === 'thickness' ? plan.circle : 'outer',
+    // Places that somebody chose one by one are read with either gauge.
+    ...(isSameGauge || plan.angles ? {} : placesFor(kind, corner)),
+  };
+}

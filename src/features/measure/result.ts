@@ -2,12 +2,17 @@ import {
   assessHubFace,
   assessRunout,
   assessThickness,
+  beyondPlace,
   dtvLimit,
+  extraOf,
+  extraPlace,
   hubFaceLimit,
   lapsOf,
   measuredSet,
   runoutLimit,
   sayAdvice,
+  turnPlace,
+  turnsOf,
   type Advice,
   type AdviceWords,
   type CornerRecord,
@@ -17,7 +22,14 @@ import type { RunoutResult } from '@/core/runout';
 import type { ThicknessFigures, ThicknessResult } from '@/core/thickness';
 import type { Micrometres } from '@/core/units';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
-import type { BenchCorner, BenchSet } from './model';
+import type { RotorMark } from '@/ui/rotor';
+import {
+  readingAt,
+  type BenchCorner,
+  type BenchReading,
+  type BenchSet,
+  type Cursor,
+} from './model';
 
 export type SetResult =
   | { readonly kind: 'runout'; readonly runout: RunoutResult; readonly isHub: boolean }
@@ -63,6 +75,35 @@ export function drawnValues(
   return (lapsOf(set)[lap] ?? []).map((value) => (value === null ? null : sign * value));
 }
 
+/** The place of the laps that is read next; null where none of them is. */
+export const activePlace = (set: BenchSet | undefined, cursor: Cursor | null): number | null =>
+  set && cursor && !beyondPlace(set, cursor.position) ? cursor.position % set.positions : null;
+
+/** Which end of a slow turn is looked for; null where none is. */
+export function turningIn(set: BenchSet | undefined, cursor: Cursor | null): 'high' | 'low' | null {
+  const place = set && cursor ? beyondPlace(set, cursor.position) : null;
+  return place?.of === 'turn' ? place.end : null;
+}
+
+/** Places of thickness beyond the laps on the rotor: read already, next, and the one after it. */
+export function drawnMarks(
+  set: BenchSet,
+  result: SetResult | null,
+  cursor: Cursor | null,
+): RotorMark[] {
+  const read = extraOf(set).map(({ angle, value }) => ({ angle, value, state: 'read' as const }));
+  const asked = result?.kind === 'thickness' ? (result.figures.settling?.next ?? []) : [];
+  const place = cursor ? beyondPlace(set, cursor.position) : null;
+  const active = place?.of === 'extra' ? place.angleDeg : null;
+  return [
+    ...read.filter(({ angle }) => angle !== active),
+    ...asked
+      .filter((angle) => angle !== active)
+      .map((angle) => ({ angle, value: null, state: 'next' as const })),
+    ...(active === null ? [] : [{ angle: active, value: null, state: 'active' as const }]),
+  ];
+}
+
 /** The complete sets that count, each with what the solvers take of it. */
 export const measuredOf = (sets: readonly BenchSet[]) =>
   sets.flatMap((set) => {
@@ -76,6 +117,36 @@ export const recordOf = (sets: readonly BenchSet[], corner: BenchCorner): Corner
   sets: measuredOf(sets).map(({ measured }) => measured),
 });
 
+/**
+ * The place that the set itself asks for once its laps are read: the next slow turn, or the next
+ * place of thickness, until its verdict is settled; null where it asks for none.
+ */
+export function askedPlace(set: BenchSet, result: SetResult | null): Cursor | null {
+  if (result?.kind === 'runout') {
+    if (result.isHub || result.runout.next !== 'turn') return null;
+    const whole = turnsOf(set, 1).length;
+    const high = turnPlace(set, whole, 'high');
+    return readingAt(set, high) ? turnPlace(set, whole, 'low') : high;
+  }
+  const next = result?.figures.settling?.next;
+  if (!next) return null;
+  const extra = extraOf(set);
+  const angle = next[extra.length % 2]!;
+  return extraPlace(set, angle, extra.filter((each) => each.angle === angle).length);
+}
+
+/** What a set that is read could still be given; null where it asks for nothing. */
+export function asksOf(result: SetResult | null): 'turn' | 'place' | null {
+  if (result?.kind === 'thickness') return result.figures.settling?.next ? 'place' : null;
+  return result && !result.isHub && result.runout.next === 'turn' ? 'turn' : null;
+}
+
+/** What of a set lies beyond its laps, in the order in which it is read. */
+export const readBeyond = (set: BenchSet): BenchReading[] =>
+  set.readings
+    .filter(({ position }) => beyondPlace(set, position) !== null)
+    .sort((p, q) => p.position - q.position || p.lap - q.lap);
+
 /** More laps than this nobody takes: a finer gauge or another way is needed. */
 const MOST_LAPS_ADVISED = 10;
 
@@ -83,8 +154,13 @@ const MOST_LAPS_ADVISED = 10;
 export function advisedStep(
   result: SetResult | null,
   advice: Advice | null,
-): 'again' | 'mounting' | 'lap' | 'next' {
+): 'again' | 'mounting' | 'lap' | 'turn' | 'place' | 'press' | 'next' {
   if (result?.kind === 'runout' && result.runout.verdict.state === 'not-valid') return 'again';
+  const own = result?.kind === 'runout' && !result.isHub ? result.runout : null;
+  // A slow turn that was left out is offered; while it is too close to call it is what helps.
+  const mayWait = own?.next === 'turn' && !own.turned && own.verdict.state !== 'too-close';
+  if (own?.next && !mayWait) return own.next;
+  if (result?.kind === 'thickness' && result.figures.settling?.next) return 'place';
   if (advice?.kind === 'second-mounting') return 'mounting';
   const isOfThisSet =
     advice?.kind === 'too-close' && (advice.what === 'runout') === (result?.kind === 'runout');

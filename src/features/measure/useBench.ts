@@ -13,15 +13,19 @@ import {
   reduce,
   unitOf,
   type BenchCorner,
+  type BenchEvent,
   type BenchReading,
   type BenchSet,
   type BenchState,
+  type Cursor,
   type DoubtedReading,
 } from './model';
 import type { SetPlan } from './plan';
+import { askedPlace, solveSet } from './result';
 import { useHeld, type SaveState } from './useHeld';
 import {
   readingPlace,
+  writeDetails,
   writeLap,
   writeReading,
   writeSet,
@@ -45,6 +49,10 @@ export interface Bench {
   /** Sets the set aside with a reason, and then does what is to follow. */
   readonly putAside: (reason: string, andThen?: () => void) => void;
   readonly takeBack: (set: BenchSet) => void;
+  /** Goes to what the set asks for beyond its laps: a slow turn, or a place of thickness. */
+  readonly readOn: () => void;
+  /** Says that the wheel was pressed inboard at each reading. */
+  readonly sayPressed: () => void;
 }
 
 /**
@@ -101,9 +109,23 @@ export function useBench(
   const pressEnter = (text = state.draft): void => {
     const event = enter(state, corner, text);
     dispatch(event);
-    if (event.type !== 'read' || !set) return;
-    const after = reduce(state, event).sets.find(({ id }) => id === set.id) ?? set;
-    put(set, event.reading, unitOf(set, corner), firstOpen(after) === null);
+    if (!set) return;
+    const then = reduce(state, event);
+    const after = currentSet(then) ?? set;
+    goOn(then.cursor, event, after);
+    if (event.type === 'read') {
+      put(set, event.reading, unitOf(set, corner), firstOpen(after) === null);
+    }
+  };
+
+  /** Once the laps are read the set may ask for more: a slow turn, or places until it is settled. */
+  const goOn = (cursor: Cursor | null, { type }: BenchEvent, after: BenchSet): void => {
+    // What is asked for may be left out.
+    const isLeftOut = type === 'skip' && (state.cursor?.position ?? 0) > after.positions;
+    if (cursor !== null || isLeftOut || (type !== 'read' && type !== 'skip')) return;
+    if (firstOpen(after) !== null) return;
+    const asked = askedPlace(after, solveSet(after, corner));
+    if (asked) dispatch({ type: 'pick-place', cursor: asked });
   };
 
   const correct = ({ place, slip }: DoubtedReading): void => {
@@ -155,6 +177,15 @@ export function useBench(
       dispatch({ type: 'pick-set', id: null });
       heed(writeSetAside(jobId, set.id, reason));
       andThen?.();
+    },
+    readOn: () => {
+      const asked = set && askedPlace(set, solveSet(set, corner));
+      if (asked) dispatch({ type: 'pick-place', cursor: asked });
+    },
+    sayPressed: () => {
+      if (!set) return;
+      dispatch({ type: 'replace-set', set: { ...set, pressed: true } });
+      heed(writeDetails(jobId, { setId: set.id, pressed: true }));
     },
     takeBack: (back) => {
       dispatch({ type: 'replace-set', set: { ...back, isAside: false } });

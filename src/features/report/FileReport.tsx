@@ -40,6 +40,7 @@ function SetTable({ set }: { set: FileSet }) {
           </tbody>
         </table>
       </div>
+      {set.beyond.length > 0 && <p className="mb-0">Also read: {set.beyond.join('; ')}.</p>}
     </section>
   );
 }

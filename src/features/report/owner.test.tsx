@@ -3,7 +3,7 @@ import type { OwnerReport } from '@/server/report/owner';
 import { FileReport } from './FileReport';
 import { OwnerPage } from './OwnerPage';
 
-const wave = { values: [0, 20, 40, 20], angles: undefined };
+const wave = { values: [0, 20, 40, 20], beyond: [], angles: undefined };
 const report: OwnerReport = {
   head: {
     ...{ job: 101, date: '25 November 2026', plate: 'SK-001-A', vehicle: 'Pellick Tern' },
@@ -48,6 +48,7 @@ test('the file report has a row for every position, the closing reading last', (
     ...{ id: 's', title: 'FL Runout, before', about: ['Gauge by workshop default.'] },
     laps: [['0.01 mm', '0.02 mm', '0.01 mm']],
     angles: ['0°', '180°', 'closing'],
+    beyond: ['slow turn 1, highest: 0.012 mm'],
   };
   const line = { at: '2026-11-25 09:00', by: 'Ines', say: 'FL Caliper on: done' };
   render(

@@ -67,6 +67,11 @@ function misplaced(set: TableSet, corner: string, phase: string): string | null 
     : null;
 }
 
+function nameOf({ positions }: TableSet, position: number): string {
+  if (position === positions) return 'closing reading';
+  return position < positions ? `position ${position + 1}` : 'reading beyond the laps';
+}
+
 type NewReadings = { lap: number; position: number; text: string; unit: LengthUnit }[];
 
 /** The set's readings as they go on file, or what is wrong with one of them. */
@@ -75,12 +80,13 @@ function checked(set: TableSet, kind: Kind, units: UnitSystem): Answer<NewReadin
   const unit = set.unit ?? fieldUnit(units, isDial ? 'deviation' : 'size');
   const length = isDial ? LENGTH_KINDS.deviation : LENGTH_KINDS.thickness;
   const readings = set.readings
-    .filter(({ position }) => isDial || position < set.positions)
+    // A closing reading that a table gives for thickness is the first place once more.
+    .filter(({ position }) => isDial || position !== set.positions)
     .map((reading) => ({ ...reading, unit }));
   for (const { lap, position, text } of readings) {
     const read = readTyped(text, unit, length);
     if (!read.ok) {
-      const where = position === set.positions ? 'closing reading' : `position ${position + 1}`;
+      const where = nameOf(set, position);
       return refuse(`lap ${lap + 1}, ${where}: ${read.message}`);
     }
   }
@@ -120,6 +126,7 @@ export async function importSets(input: unknown): Promise<Answer<string[]>> {
         positions: set.positions,
         laps: set.laps,
         angles: set.angles && [...set.angles],
+        settle: set.settle,
       });
       if (!plan.success) return say(refuseParse(plan.error).message);
       const begun = await readySet(job, plan.data, 'table');

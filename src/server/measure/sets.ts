@@ -10,9 +10,10 @@ import {
   type NewSetData,
   type TypedReadings,
 } from '../../core/contracts';
+import { beyondPlace, placesBeyond } from '../../core/assessment';
 import { leftOut } from '../../core/quality';
 import { axleAt, refuseRole, type Job, type ReadingSet } from '../../core/job';
-import { LENGTH_KINDS, readTyped, type Corner } from '../../core/readings';
+import { evenAngles, isOnRaster, LENGTH_KINDS, readTyped, type Corner } from '../../core/readings';
 import { WORKSHOP_DEFAULTS } from '../../core/verdict';
 import {
   findGauge,
@@ -69,6 +70,15 @@ function noSuchSeat(job: Job, corner: Corner, shift: number): string | null {
   return shift < studs ? null : `With ${studs} studs a mounting is at 0 to ${studs - 1}.`;
 }
 
+/** Whether a thickness set can be read until it is settled: all its places on the raster. */
+const isSettling = ({
+  kind,
+  circle = 'outer',
+  positions,
+  angles,
+}: Pick<NewSetData, 'kind' | 'circle' | 'positions' | 'angles'>): boolean =>
+  kind === 'thickness' && circle === 'outer' && (angles ?? evenAngles(positions)).every(isOnRaster);
+
 /** A set checked and ready to be begun at its job, or why it cannot be. Nothing is written yet. */
 export async function readySet(
   job: Job,
@@ -83,6 +93,10 @@ export async function readySet(
   if (angles && angles.length !== positions) {
     const message = `${angles.length} angles were given for ${positions} positions.`;
     return refuse(message, { angles: message });
+  }
+  if (plan.settle && !isSettling(plan)) {
+    const message = 'Measured until it is settled, a set has places at multiples of 7.5°.';
+    return refuse(message, { positions: message });
   }
   const fastening = axle?.fastening ?? 'studs';
   const asked = { kind, asFound: plan.phase === 'as-found', fastening };
@@ -176,7 +190,20 @@ export const takeBack = (setId: string): Promise<Answer<string>> =>
   });
 
 /** The set that readings go to, as far as checking them needs it. */
-type SetShape = Pick<ReadingSet, 'kind' | 'positions' | 'laps'>;
+type SetShape = Pick<ReadingSet, 'kind' | 'positions' | 'laps'> & {
+  readonly circle?: ReadingSet['circle'] | null;
+};
+
+/** Whether a reading may stand at a place of a set: of its laps, or beyond them. */
+function hasPlace(set: SetShape, lap: number, position: number): boolean {
+  const beyond = beyondPlace(set, position);
+  if (beyond?.of === 'turn') return lap === 0 && position < placesBeyond(set);
+  // Each reading of one angle stands in a lap of its own.
+  if (beyond?.of === 'extra') return set.circle !== 'inner' && position < placesBeyond(set);
+  return (
+    lap < set.laps && position <= (set.kind === 'thickness' ? set.positions - 1 : set.positions)
+  );
+}
 
 /** Readings as typed, checked against their set: all, or why one of them is refused. */
 export function checkedReadings(
@@ -185,10 +212,9 @@ export function checkedReadings(
 ): Answer<readonly ReadingChange[]> {
   const isDial = set.kind !== 'thickness';
   const kind = isDial ? LENGTH_KINDS.deviation : LENGTH_KINDS.thickness;
-  const last = isDial ? set.positions : set.positions - 1;
   const changes: ReadingChange[] = [];
   for (const [i, { lap, position, text, unit }] of typed.entries()) {
-    if (lap >= set.laps || position > last) {
+    if (!hasPlace(set, lap, position)) {
       const message = `Position ${position + 1} of lap ${lap + 1} is not part of this set.`;
       return refuse(message, { [`readings.${i}`]: message });
     }

@@ -1,9 +1,7 @@
 import 'server-only';
 import { format } from 'date-fns';
-import { measuredSet, runoutLimit, saySeat } from '../../core/assessment';
 import { PROCEDURE } from '../../core/contracts';
-import { FEEL_WORDS } from '../../core/assessment';
-import { solveRunout } from '../../core/runout';
+import { assessRunout, beyondPlace, FEEL_WORDS, measuredSet, saySeat } from '../../core/assessment';
 import { fastenerOf } from '../../core/torque';
 import { formatIn, formatTorque, type UnitSystem } from '../../core/units';
 import { describeReason } from '../../core/verdict';
@@ -29,6 +27,8 @@ export interface FileSet {
   /** Laps of readings as typed; the closing reading last. */
   readonly laps: readonly (readonly string[])[];
   readonly angles: readonly string[];
+  /** Slow turns, or places of thickness between the others, in words. */
+  readonly beyond: readonly string[];
 }
 
 /** Something written down: what, by whom, when. */
@@ -69,19 +69,19 @@ function qualityOf(job: Job, set: ReadingSet, units: UnitSystem): string[] {
   const reasons = (measured.quality ?? []).map((reason) => describeReason(reason));
   if (measured.kind !== 'runout') return reasons;
   const { studs, limits } = cornerRecord(job, set.corner, set.phase);
-  const result = solveRunout({
-    ...{ face: measured.face, laps: measured.laps, closing: measured.closing },
-    ...{ angles: measured.angles, studs, gauge: measured.gauge },
-    limit: runoutLimit(limits).value,
-  });
-  const { verdict, sigma, closure, outliers } = result;
+  const result = assessRunout({ ...measured, quality: [] }, studs, limits);
+  const { verdict, sigma, closure, outliers, drift, turned } = result;
   return [
-    `TIR ${say(result.tirAsRead)} as read, ${say(result.tirFitted)} of the fit; standard uncertainty of one averaged reading ${say(sigma)}; guard band ${say(verdict.guardBand ?? 0)}.`,
+    `TIR ${say(result.tirAsRead)} as read, ${say(result.tirFitted)} of the fit${turned ? `, ${say(turned.value)} ± ${say(turned.uncertainty)} as turned${turned.curveBelieved ? ', joined with the fit' : ''}` : ''}; standard uncertainty of one averaged reading ${say(sigma)}; guard band ${say(verdict.guardBand ?? 0)}.`,
     ...(closure
       ? [
           `Closure ${closure.errors.map(say).join(', ')}: ${closure.ok ? 'in order' : 'not in order'}.`,
         ]
       : ['No closing reading.']),
+    ...(drift
+      ? [`Drift ${say(drift.perLap)} a lap, standard uncertainty ${say(drift.uncertainty)}.`]
+      : []),
+    ...(measured.pressed ? ['The wheel was pressed inboard at each reading.'] : []),
     ...(outliers.length > 0
       ? [`Stands out: position ${outliers.map(({ position }) => position + 1).join(', ')}.`]
       : []),
@@ -89,6 +89,20 @@ function qualityOf(job: Job, set: ReadingSet, units: UnitSystem): string[] {
     ...reasons,
   ];
 }
+
+/** What was read beyond the laps, in words: slow turns, or places of thickness. */
+const sayBeyond = (set: ReadingSet): string[] =>
+  [...set.readings]
+    .sort((p, q) => p.position - q.position || p.lap - q.lap)
+    .flatMap(({ position, text, unit }) => {
+      const place = beyondPlace(set, position);
+      if (!place) return [];
+      const where =
+        place.of === 'turn'
+          ? `slow turn ${place.turn + 1}, ${place.end === 'high' ? 'highest' : 'lowest'}`
+          : `at ${place.angleDeg}°`;
+      return [`${where}: ${/[a-zµ"]/i.test(text) ? text : `${text} ${unit}`}`];
+    });
 
 function fileSet(job: Job, set: ReadingSet, units: UnitSystem): FileSet {
   const count = set.positions;
@@ -107,6 +121,7 @@ function fileSet(job: Job, set: ReadingSet, units: UnitSystem): FileSet {
       ...(set.setAsideAt ? [`Set aside: ${set.setAsideReason ?? ''}.`] : []),
       ...qualityOf(job, set, units),
     ],
+    beyond: sayBeyond(set),
     laps: Array.from({ length: set.laps }, (_, lap) =>
       Array.from({ length: places }, (_, position) => at(lap, position)),
     ),

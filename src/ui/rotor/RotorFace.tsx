@@ -16,6 +16,15 @@ export interface RotorMove {
   readonly studs: number;
 }
 
+/** A place between the others: read, to be read next, or being read. */
+export interface RotorMark {
+  /** Degrees from the chalk mark in the theta sense. */
+  readonly angle: number;
+  /** Micrometres; null where it was not read yet. */
+  readonly value: number | null;
+  readonly state: 'read' | 'next' | 'active';
+}
+
 export interface RotorFaceProps {
   readonly corner: Corner;
   readonly studs: number;
@@ -38,6 +47,9 @@ export interface RotorFaceProps {
   readonly onPick?: (position: number) => void;
   /** Angles of the values in degrees; evenly spaced when left out. */
   readonly angles?: readonly number[] | null | undefined;
+  readonly marks?: readonly RotorMark[];
+  /** The wheel is turned slowly, and stopped at its highest or lowest place. */
+  readonly turning?: 'high' | 'low' | null;
   /** Without the positions: a small drawing of a shape. */
   readonly isPlain?: boolean;
 }
@@ -172,6 +184,61 @@ function Places(props: RotorFaceProps & { readonly scale: Exaggeration }) {
   });
 }
 
+/** Places between the positions, as diamonds. */
+function Marks({ corner, marks = [], scale }: RotorFaceProps & { readonly scale: Exaggeration }) {
+  const sense = facingSense(corner);
+  return marks.map(({ angle, value, state }, i) => {
+    const at = pointAt(value === null ? RADIUS.base : radiusOf(value, scale), angle, sense);
+    const word = pointAt(RADIUS.label, angle, sense);
+    const size = state === 'active' ? 11 : 7;
+    return (
+      <g key={i} className={`place mark ${state}`} aria-hidden="true">
+        <path
+          className="dot"
+          d={`M0 ${-size} L${size} 0 L0 ${size} L${-size} 0 Z`}
+          transform={`translate(${at.x} ${at.y})`}
+        />
+        {state !== 'read' && (
+          <text
+            x={word.x}
+            y={word.y + 4.5}
+            textAnchor="middle"
+            fontSize={13}
+            fontWeight={state === 'active' ? 800 : 400}
+            className="mark-word"
+          >
+            {angle}°
+          </text>
+        )}
+      </g>
+    );
+  });
+}
+
+/** A slow turn: nearly once round, and the end that is looked for. */
+function SlowTurnArc({
+  corner,
+  turning,
+}: Pick<RotorFaceProps, 'corner'> & { readonly turning: 'high' | 'low' }) {
+  const sense = facingSense(corner);
+  // The wheel turns forward: the places come to the probe against the sense of theta.
+  const tip = pointAt(RADIUS.arc, -320, sense);
+  const heading = sense * -320 - sense * 90;
+  return (
+    <g aria-hidden="true">
+      <path className="move" d={arcPath(RADIUS.arc, -20, -300, sense)} />
+      <path
+        className="move-head"
+        d="M0 -17 L12 8 L-12 8 Z"
+        transform={`translate(${tip.x} ${tip.y}) rotate(${heading})`}
+      />
+      <text x={SIDE / 2} y={SIDE / 2 + 22} textAnchor="middle" fontSize={13} fontWeight={700}>
+        {turning === 'high' ? '▲ highest' : '▼ lowest'}
+      </text>
+    </g>
+  );
+}
+
 /**
  * The rotor seen from outboard: studs, chalk mark at stud 1, positions in the sense of the
  * corner, and the readings as an exaggerated outline with the limit as a band.
@@ -180,12 +247,15 @@ export function RotorFace(props: RotorFaceProps) {
   const { corner, values, limit, label, move, fastening } = props;
   const sense = facingSense(corner);
   const read = values.filter((value) => value !== null);
-  const scale = props.scale ?? exaggerationOf(read, limit);
+  const between = (props.marks ?? []).flatMap(({ value }) => (value === null ? [] : [value]));
+  const scale = props.scale ?? exaggerationOf([...read, ...between], limit);
   const whole = read.length === values.length && read.length > 0;
   const angles = values.map((_, j) => placeAngle(props, j));
   const bandWidth = (2 * RADIUS.swing * (limit / 2)) / scale.half;
   const high = whole ? read.indexOf(Math.max(...read)) : -1;
   const low = whole ? read.indexOf(Math.min(...read)) : -1;
+  // While the wheel turns the dial says where it is high, not the places.
+  const hasSpots = whole && !props.isPlain && !props.turning;
   const spoken = `${label}, seen from outboard. Position 1 is at the chalk mark, ${fastenerName(fastening)} 1; positions run ${sense === 1 ? 'clockwise' : 'counter-clockwise'}.${
     whole ? ` High spot at position ${high + 1}, low spot at position ${low + 1}.` : ''
   }`;
@@ -208,13 +278,11 @@ export function RotorFace(props: RotorFaceProps) {
           d={outlinePath(read, angles, sense, scale)}
         />
       )}
-      {whole && !props.isPlain && (
-        <Spot kind="high" theta={placeAngle(props, high)} corner={corner} />
-      )}
-      {whole && !props.isPlain && (
-        <Spot kind="low" theta={placeAngle(props, low)} corner={corner} />
-      )}
+      {hasSpots && <Spot kind="high" theta={placeAngle(props, high)} corner={corner} />}
+      {hasSpots && <Spot kind="low" theta={placeAngle(props, low)} corner={corner} />}
       {!props.isPlain && <Places {...props} scale={scale} />}
+      {!props.isPlain && <Marks {...props} scale={scale} />}
+      {props.turning && <SlowTurnArc corner={corner} turning={props.turning} />}
       {props.plateAt && <PlateMark {...props} plateAt={props.plateAt} />}
       {move && move.studs !== 0 && <MoveArc {...props} move={move} />}
     </svg>

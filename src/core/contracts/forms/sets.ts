@@ -44,6 +44,8 @@ export const newSetSchema = z.strictObject({
   /** The gauge; the usual one of its kind when left out. */
   gaugeId: idSchema.nullable().optional(),
   isVirtual: z.boolean().optional(),
+  /** Thickness on eight even places, more named until it is settled. */
+  settle: z.boolean().optional(),
 });
 export type NewSet = z.infer<typeof newSetSchema>;
 export type NewSetData = z.output<typeof newSetSchema>;
@@ -66,6 +68,8 @@ export const setDetailsSchema = z.strictObject({
   shift: z.int().min(0).max(9).optional(),
   /** Its seat is confirmed, or not any more. */
   seatSaid: z.boolean().optional(),
+  /** The wheel is pressed inboard at each reading, or not any more. */
+  pressed: z.boolean().optional(),
 });
 export type SetDetails = z.infer<typeof setDetailsSchema>;
 
@@ -74,8 +78,11 @@ const placeShape = {
     .int()
     .min(0)
     .max(MAX_LAPS - 1),
-  /** The closing reading stands at the number of positions. */
-  position: z.int().min(0).max(MAX_POSITIONS),
+  /** The closing reading stands at the number of positions; slow turns and extra places follow it. */
+  position: z
+    .int()
+    .min(0)
+    .max(2 * MAX_POSITIONS),
 };
 
 /** Readings as typed: a null text takes one back. */
