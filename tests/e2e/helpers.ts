@@ -1,7 +1,15 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
-import { readDial, readMicrometer, type VirtualCorner } from '@/core/bench';
+import {
+  readDial,
+  readMicrometer,
+  trueRunout,
+  trueThicknessAt,
+  type VirtualCorner,
+} from '@/core/bench';
+import { waveOnGrid } from '@/core/harmonics';
 import { seededRandom } from '@/core/numeric';
+import { toRadians } from '@/core/units';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 
 /** Readings in mm as a technician would type them. */
@@ -16,11 +24,49 @@ export function runoutLap(truth: VirtualCorner, shift: number, seed: number): nu
   return [...(laps[0] ?? []), ...closing];
 }
 
-/** A lap of thickness in micrometres. */
-export function thicknessLap(truth: VirtualCorner, shift: number, seed: number): number[] {
+/** A lap of thickness in micrometres, on the eight places that it begins with. */
+export function thicknessLap(
+  truth: VirtualCorner,
+  shift: number,
+  seed: number,
+  positions = 8,
+): number[] {
   const gauge = WORKSHOP_DEFAULTS.micrometer;
-  const run = { shift, positions: 12, laps: 1, gauge };
+  const run = { shift, positions, laps: 1, gauge };
   return readMicrometer(truth, run, seededRandom(seed))[0] ?? [];
+}
+
+/** What the dial shows at the highest and at the lowest place of a slow turn, in micrometres. */
+export function slowTurn(truth: VirtualCorner, shift: number): number[] {
+  const wave = waveOnGrid(trueRunout(truth, shift));
+  const zero = wave[0] ?? 0;
+  return [Math.round(Math.max(...wave) - zero), Math.round(Math.min(...wave) - zero)];
+}
+
+/** Leaves the slow turn out that is asked for once a lap is read. */
+export async function leaveTurnOut(page: Page): Promise<void> {
+  await expect(page.getByLabel(/^Slow turn: stop at the highest/)).toBeFocused();
+  await page.keyboard.press('Enter');
+}
+
+/** Gives thickness, in micrometres, at the places that are asked for until it is settled. */
+export async function settleThickness(
+  page: Page,
+  truth: VirtualCorner,
+  shift: number,
+  give: (value: number) => Promise<void>,
+): Promise<void> {
+  const label = page.locator('label[for="reading"]');
+  const asked = label.filter({ hasText: /^Until it is settled/ });
+  const read = page.getByRole('list', { name: 'Readings beyond the laps' }).getByRole('button');
+  for (let taken = 0; taken < 8; taken += 1) {
+    // Either a place is asked for, or something else stands where the field was.
+    await expect(asked.or(page.locator('.zh-next').first()).first()).toBeVisible();
+    if ((await asked.count()) === 0) return;
+    const angle = Number(/at ([\d.]+)°/.exec((await asked.textContent()) ?? '')?.[1]);
+    await give(Math.round(trueThicknessAt(truth, shift, toRadians(angle))));
+    await expect(read).toHaveCount(taken + 1);
+  }
 }
 
 /** A corner on five studs whose hub and rotor wobble against each other at shift 4. */

@@ -1,5 +1,14 @@
 import { expect, test, type Page } from '@playwright/test';
-import { complaintsOf, INDEXABLE, runoutLap, thicknessLap, typedMm, settled } from './helpers';
+import {
+  complaintsOf,
+  INDEXABLE,
+  runoutLap,
+  settled,
+  settleThickness,
+  slowTurn,
+  thicknessLap,
+  typedMm,
+} from './helpers';
 
 /** Presses Tab until the wanted control has the focus; fails after a sane number. */
 async function tabTo(page: Page, name: RegExp | string): Promise<void> {
@@ -25,6 +34,20 @@ async function typeLap(page: Page, lap: readonly number[]): Promise<void> {
     await page.keyboard.type(text);
     await page.keyboard.press('Enter');
   }
+}
+
+/** A lap with its closing reading and a slow turn, as they are asked for. */
+async function typeRunout(page: Page, shift: number, seed: number): Promise<void> {
+  await typeLap(page, runoutLap(INDEXABLE, shift, seed));
+  await expect(page.getByLabel(/^Slow turn: stop at the highest/)).toBeFocused();
+  await typeLap(page, slowTurn(INDEXABLE, shift));
+}
+
+/** Eight places of thickness, and more until it is settled. */
+async function typeThickness(page: Page, shift: number, seed: number): Promise<void> {
+  await expect(page.getByLabel(/Position 1 of 8/)).toBeFocused();
+  await typeLap(page, thicknessLap(INDEXABLE, shift, seed));
+  await settleThickness(page, INDEXABLE, shift, (value) => typeLap(page, [value]));
 }
 
 test('the whole way from a new job to the printed report, by keyboard alone', async ({ page }) => {
@@ -112,13 +135,12 @@ test('the whole way from a new job to the printed report, by keyboard alone', as
   await page.keyboard.type('110');
   await page.keyboard.press('Enter');
   await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
-  await typeLap(page, runoutLap(INDEXABLE, 0, 1));
+  await typeRunout(page, 0, 1);
   await expect(page.getByRole('button', { name: 'Measure thickness' })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: 'Start thickness' })).toBeFocused();
   await page.keyboard.press('Enter');
-  await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
-  await typeLap(page, thicknessLap(INDEXABLE, 0, 2));
+  await typeThickness(page, 0, 2);
 
   // Second mounting where it is recommended.
   await expect(page.getByRole('button', { name: 'Another mounting' })).toBeFocused();
@@ -127,7 +149,7 @@ test('the whole way from a new job to the printed report, by keyboard alone', as
   await expect(page.getByRole('button', { name: 'Start runout' })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
-  await typeLap(page, runoutLap(INDEXABLE, 2, 3));
+  await typeRunout(page, 2, 3);
   await expect(page.locator('.zh-next .btn-primary')).toBeFocused();
   await expect(page.locator('[data-save-state="saved"]')).toBeVisible();
   await page.keyboard.press('Enter');
@@ -157,13 +179,12 @@ test('the whole way from a new job to the printed report, by keyboard alone', as
   await expect(page.getByRole('button', { name: 'Start runout' })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
-  await typeLap(page, runoutLap(INDEXABLE, 4, 4));
+  await typeRunout(page, 4, 4);
   await expect(page.getByRole('button', { name: 'Measure thickness' })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: 'Start thickness' })).toBeFocused();
   await page.keyboard.press('Enter');
-  await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
-  await typeLap(page, thicknessLap(INDEXABLE, 4, 5));
+  await typeThickness(page, 4, 5);
   await expect(page.getByRole('link', { name: 'Is it cured?' })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Prove', exact: true })).toBeVisible();
