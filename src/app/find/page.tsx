@@ -16,7 +16,10 @@ export default async function FindPage({
     Array.isArray(value) ? value[0] : value,
   ]);
   const finding = await find(Object.fromEntries(asked));
-  const causes = KNOWLEDGE.causes.map(({ code, name }) => ({ code, name }));
+  const causes = [...KNOWLEDGE.causes, ...KNOWLEDGE.former].map(({ code, name }) => ({
+    code,
+    name,
+  }));
   return (
     <>
       <h1>Find a job</h1>

@@ -23,7 +23,9 @@ const FINDINGS: Readonly<Record<string, string>> = {
     ),
   ),
 };
-const CAUSES = Object.fromEntries(KNOWLEDGE.causes.map(({ code, name }) => [code, name]));
+const CAUSES = Object.fromEntries(
+  [...KNOWLEDGE.causes, ...KNOWLEDGE.former].map(({ code, name }) => [code, name]),
+);
 
 export default async function InsightsPage({
   searchParams,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { diagnose, isChoice, type Finding, type RecordedFinding } from '../diagnosis';
+import { diagnose, isAnswer, isChoice, type Finding, type RecordedFinding } from '../diagnosis';
 import { KNOWLEDGE } from './knowledge';
 import { RefusedInput } from './problem';
 import { defineSolver } from './solver';
@@ -61,14 +61,15 @@ function readValue(
   if (typeof value === 'boolean' && telling && usual && rest.length === 0) {
     return value ? telling.code : usual.code;
   }
-  const known = finding.values.find(({ code }) => code === String(value));
+  if (isAnswer(finding, String(value))) return String(value);
   const codes = finding.values.map(({ code }) => code).join(', ');
-  return known?.code ?? refuse(`${finding.code} is one of: ${codes}.`, path);
+  const many = finding.several ? ', or several with a + between them' : '';
+  return refuse(`${finding.code} is one of: ${codes}${many}.`, path);
 }
 
 /** Reads findings against the knowledge; refuses unknown codes and values in words. */
 function readFindings(raw: z.output<typeof input>['findings']): RecordedFinding[] {
-  return raw.map(({ code, value }, i) => {
+  const read = raw.map(({ code, value }, i) => {
     const finding = KNOWLEDGE.findings.find((each) => each.code === code);
     if (!finding) {
       return refuse(
@@ -76,10 +77,15 @@ function readFindings(raw: z.output<typeof input>['findings']): RecordedFinding[
         `findings[${i}].code`,
       );
     }
-    if (raw.findIndex((each) => each.code === code) !== i) {
+    if (!finding.several && raw.findIndex((each) => each.code === code) !== i) {
       return refuse(`${code} stands twice.`, `findings[${i}].code`);
     }
     return { code, value: readValue(finding, value, `findings[${i}].value`) };
+  });
+  // Answers of one question that are given one by one stand together.
+  return [...new Set(read.map(({ code }) => code))].map((code) => {
+    const values = read.filter((each) => each.code === code).map(({ value }) => value);
+    return { code, value: values.length === 1 ? values[0]! : values.join('+') };
   });
 }
 

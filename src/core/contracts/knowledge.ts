@@ -34,16 +34,32 @@ const base = {
   wheelOff: z.boolean(),
   perCorner: z.boolean(),
   unless: z.strictObject({ code: z.string(), value: z.string() }).optional(),
+  several: z.boolean().optional(),
+  together: z.array(z.strictObject({ of: z.array(code).min(2), is: code })).optional(),
   how: sentence.optional(),
 };
 
 const choiceSchema = z.strictObject({
   ...base,
   values: z
-    .array(z.strictObject({ code, label: z.string().min(1).max(60), usual: share }))
+    .array(
+      z.strictObject({
+        code,
+        label: z.string().min(1).max(60),
+        usual: share,
+        alone: z.boolean().optional(),
+      }),
+    )
     .min(2)
-    .max(9),
-  evidence: z.array(z.strictObject({ value: code, why: sentence, db: z.record(code, decibans) })),
+    .max(10),
+  evidence: z.array(
+    z.strictObject({
+      value: code,
+      why: sentence,
+      sees: code.optional(),
+      db: z.record(code, decibans),
+    }),
+  ),
 });
 
 const ratioSchema = z.strictObject({
@@ -67,6 +83,9 @@ export const knowledgeSchema: z.ZodType<Knowledge> = z
     version: z.int().positive(),
     wheelOffMinutes: z.number().min(0),
     causes: z.array(causeSchema).min(2),
+    former: z.array(
+      z.strictObject({ code, name: sentence, means: sentence, now: z.array(code).min(1) }),
+    ),
     joins: z.array(z.strictObject({ effect: code, sources: z.array(code).min(1) })),
     findings: z.array(z.union([choiceSchema, ratioSchema])).min(1),
   })
@@ -98,8 +117,35 @@ export const overridesSchema: z.ZodType<Overrides> = z
     }
   });
 
+/** What a shop has changed of a cause that was split since holds for each of its parts. */
+function ofFormerCauses(stored: unknown): unknown {
+  const known = storedShape.safeParse(stored);
+  if (!known.success) return stored;
+  const nowOf = (cause: string): readonly string[] =>
+    KNOWLEDGE.former.find((former) => former.code === cause)?.now ?? [cause];
+  const { priors, weights } = known.data;
+  return {
+    ...known.data,
+    priors: Object.fromEntries(
+      Object.entries(priors).flatMap(([cause, value]) => {
+        const now = nowOf(cause);
+        return now.map((part) => [part, value / now.length]);
+      }),
+    ),
+    weights: weights.flatMap((weight) =>
+      nowOf(weight.cause).map((cause) => ({ ...weight, cause })),
+    ),
+  };
+}
+
+/** As much of stored overrides as naming their causes anew needs. */
+const storedShape = z.looseObject({
+  priors: z.record(z.string(), z.number()),
+  weights: z.array(z.looseObject({ cause: z.string() })),
+});
+
 /** Overrides as stored; what cannot be read any more counts as none. */
 export function readOverrides(stored: unknown): Overrides {
-  const parsed = overridesSchema.safeParse(stored);
+  const parsed = overridesSchema.safeParse(ofFormerCauses(stored));
   return parsed.success ? parsed.data : NO_OVERRIDES;
 }

@@ -1,6 +1,7 @@
 export * from './types';
 export * from './likelihood';
 export * from './weigh';
+export * from './several';
 export * from './safety';
 export * from './nextChecks';
 export * from './diagnose';

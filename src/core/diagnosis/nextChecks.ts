@@ -2,7 +2,15 @@ import { answersAhead, weightOf, type AnswerAhead } from './likelihood';
 import { advisesNoDrive } from './safety';
 import { isChoice, type Finding, type Knowledge } from './types';
 import { percent } from './words';
-import { SETTLED, weigh, weighing, type WeighedCause, type WeighInput } from './weigh';
+import {
+  EXPLAINS,
+  seenIn,
+  SETTLED,
+  weigh,
+  weighing,
+  type WeighedCause,
+  type WeighInput,
+} from './weigh';
 
 /** A check that is worth doing next. */
 export interface NextCheck {
@@ -81,8 +89,8 @@ function isWheelOff(knowledge: Knowledge, input: WeighInput): boolean {
 }
 
 /** Whether a finding is on record, at every corner of the job where it is found at corners. */
-function isDone({ code, perCorner }: Finding, input: WeighInput): boolean {
-  const records = weighing(input).filter((record) => record.code === code);
+function isDone(knowledge: Knowledge, { code, perCorner }: Finding, input: WeighInput): boolean {
+  const records = weighing(knowledge, input).filter((record) => record.code === code);
   const corners = input.corners ?? [];
   if (!perCorner || corners.length === 0) return records.length > 0;
   return corners.every((corner) =>
@@ -102,7 +110,8 @@ export function nextChecks(knowledge: Knowledge, input: WeighInput, most = PROPO
   const isOff = isWheelOff(knowledge, input);
   const noDrive = advisesNoDrive(input.findings) !== null;
   const left = knowledge.findings
-    .filter((finding) => finding.stage !== 'complaint' && !isDone(finding, input))
+    .filter(({ code, stage }) => stage !== 'complaint' && code !== EXPLAINS)
+    .filter((finding) => !isDone(knowledge, finding, input))
     .filter(({ stage }) => !(noDrive && stage === 'road-test'))
     .map((finding): NextCheck & { readonly turns: boolean } => {
       const { code, title, question, how, wheelOff } = finding;
@@ -111,9 +120,34 @@ export function nextChecks(knowledge: Knowledge, input: WeighInput, most = PROPO
       return { code, title, question, how: how ?? null, minutes, wheelOff, ...ahead };
     })
     .filter(({ bits }) => bits >= FEWEST_BITS);
+  const asked = sightToAsk(knowledge, input, now);
   // What leaves the first cause as it is whatever is found is done only where nothing else is left.
   const telling = left.filter(({ turns }) => turns);
-  return bestOf(telling.length > 0 ? telling : left, most);
+  const proposed = bestOf(telling.length > 0 ? telling : left, asked ? most - 1 : most);
+  return asked ? [asked, ...proposed] : proposed;
+}
+
+/** Something was seen: before anything else it is asked whether it explains the complaint. */
+function sightToAsk(
+  knowledge: Knowledge,
+  input: WeighInput,
+  [first]: readonly WeighedCause[],
+): NextCheck | null {
+  const all = weighing(knowledge, input);
+  const finding = knowledge.findings.find(({ code }) => code === EXPLAINS);
+  const seen = seenIn(knowledge, all);
+  if (!finding || seen.length === 0 || all.some(({ code }) => code === EXPLAINS)) return null;
+  const name = (code: string): string =>
+    knowledge.causes.find((cause) => cause.code === code)?.name ?? code;
+  const { code, title, question, how, minutes, wheelOff } = finding;
+  return {
+    ...{ code, title, question, how: how ?? null, minutes, wheelOff },
+    bits: 1,
+    changes: [
+      `Yes: ${name(seen[0]!.cause)}, seen; put right, it is the cause`,
+      `No: put right all the same, and ${first?.code === seen[0]!.cause ? 'the search goes on' : `${first?.name ?? 'the search'} goes on`}`,
+    ],
+  };
 }
 
 /** The best by bits a minute; of near-equals the one that stands first in the knowledge file. */

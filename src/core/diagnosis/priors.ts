@@ -21,7 +21,15 @@ export function countedPriors(
   confirmed: Readonly<Record<string, number>>,
 ): CountedPrior[] {
   const total = knowledge.causes.reduce((sum, { prior }) => sum + prior, 0);
-  const counts = knowledge.causes.map(({ code }) => confirmed[code] ?? 0);
+  // What was signed with a cause that was split since counts for its parts alike.
+  const counts = knowledge.causes.map(({ code }) =>
+    knowledge.former
+      .filter(({ now }) => now.includes(code))
+      .reduce(
+        (sum, former) => sum + (confirmed[former.code] ?? 0) / former.now.length,
+        confirmed[code] ?? 0,
+      ),
+  );
   const jobs = counts.reduce((sum, each) => sum + each, 0);
   return knowledge.causes.map(({ code, prior }, i) => ({
     code,

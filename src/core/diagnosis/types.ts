@@ -4,6 +4,15 @@ import type { AxlePosition, Corner } from '../readings';
 export const FINDING_STAGES = ['complaint', 'road-test', 'inspect', 'measure'] as const;
 export type FindingStage = (typeof FINDING_STAGES)[number];
 
+/** A cause that was split since: old jobs are still signed with it. */
+export interface FormerCause {
+  readonly code: string;
+  readonly name: string;
+  readonly means: string;
+  /** The causes that took its place. */
+  readonly now: readonly string[];
+}
+
 /** What can be behind a complaint. */
 export interface Cause {
   readonly code: string;
@@ -31,6 +40,11 @@ interface FindingBase {
   readonly how?: string | undefined;
   /** The answer to another question after which it is not asked, and says nothing. */
   readonly unless?: { readonly code: string; readonly value: string } | undefined;
+  /** Several answers may stand together. */
+  readonly several?: boolean | undefined;
+  /** Answers that are weighed as one where they stand together. */
+  readonly together?:
+    readonly { readonly of: readonly string[]; readonly is: string }[] | undefined;
 }
 
 /** An answer that can be given, and the share of jobs without a listed cause that give it. */
@@ -38,12 +52,16 @@ export interface ChoiceValue {
   readonly code: string;
   readonly label: string;
   readonly usual: number;
+  /** Of several answers it stands alone: it says that there is nothing to tell. */
+  readonly alone?: boolean | undefined;
 }
 
 /** What one answer says: decibans by cause, with the reason. */
 export interface ChoiceEvidence {
   readonly value: string;
   readonly why: string;
+  /** The cause that is seen with the eyes when this is: confirmed, not weighed as one vote. */
+  readonly sees?: string | undefined;
   readonly db: Readonly<Record<string, number>>;
 }
 
@@ -77,6 +95,7 @@ export interface Knowledge {
   /** Minutes added to the first check for which a wheel comes off. */
   readonly wheelOffMinutes: number;
   readonly causes: readonly Cause[];
+  readonly former: readonly FormerCause[];
   /** Effects and the sources that wear them in: told together, not against each other. */
   readonly joins: readonly { readonly effect: string; readonly sources: readonly string[] }[];
   readonly findings: readonly Finding[];

@@ -1,6 +1,14 @@
 import { axleOf, type AxlePosition, type Corner } from '../readings';
 import { reasonOf, weightOf } from './likelihood';
-import type { Cause, Finding, Knowledge, RecordedFinding, Term } from './types';
+import { oneByOne } from './several';
+import {
+  isChoice,
+  type Cause,
+  type Finding,
+  type Knowledge,
+  type RecordedFinding,
+  type Term,
+} from './types';
 
 /** From this probability on the cause counts as settled. Source: handbook 12. */
 export const SETTLED = 0.6;
@@ -37,9 +45,42 @@ export interface WeighedCause {
   readonly place: Corner | AxlePosition | null;
 }
 
-/** The findings that weigh: those that are not set aside. */
-export const weighing = ({ findings, aside = [] }: WeighInput): readonly RecordedFinding[] =>
-  findings.filter(({ code }) => !aside.includes(code));
+/** The findings that weigh: those that are not set aside, an answer each. */
+export const weighing = (
+  knowledge: Knowledge,
+  { findings, aside = [] }: WeighInput,
+): readonly RecordedFinding[] =>
+  oneByOne(
+    knowledge,
+    findings.filter(({ code }) => !aside.includes(code)),
+  );
+
+/** What a cause that was seen counts for: nothing that is only likely stands before it. */
+const SEEN: number = 30;
+/** The question whether what was seen explains the complaint, and the answer that it does not. */
+export const EXPLAINS = 'explains';
+const EXPLAINS_NOT = 'no';
+
+/** A cause that somebody saw with the eyes. */
+export interface SeenCause {
+  readonly cause: string;
+  readonly finding: string;
+  readonly corner: Corner | null;
+}
+
+/** The causes that were seen; which of them explains the complaint is another question. */
+export const seenIn = (
+  knowledge: Knowledge,
+  findings: readonly RecordedFinding[],
+): readonly SeenCause[] =>
+  findings.flatMap(({ code, value, corner }) => {
+    const finding = knowledge.findings.find((each) => each.code === code);
+    const sees =
+      finding && isChoice(finding)
+        ? finding.evidence.find((row) => row.value === value)?.sees
+        : undefined;
+    return sees === undefined ? [] : [{ cause: sees, finding: code, corner: corner ?? null }];
+  });
 
 /** Every cause's share before any finding, summing to 1 over those that are possible. */
 function priorsOf(knowledge: Knowledge, { axle, priors }: WeighInput): Map<string, number> {
@@ -139,7 +180,14 @@ function likeliestPlace(cause: Cause, terms: readonly Term[]): Corner | AxlePosi
  */
 export function weigh(knowledge: Knowledge, input: WeighInput): WeighedCause[] {
   const priors = priorsOf(knowledge, input);
-  const findings = weighing(input);
+  const all = weighing(knowledge, input);
+  // What was seen and does not explain the complaint is put right; it says nothing of the cause.
+  const isElsewhere = all.some(({ code, value }) => code === EXPLAINS && value === EXPLAINS_NOT);
+  const seen = seenIn(knowledge, all);
+  const findings = isElsewhere
+    ? all.filter(({ code }) => !seen.some(({ finding }) => finding === code))
+    : all;
+  const sights = isElsewhere ? [] : seen;
   const recorded = knowledge.findings.flatMap((finding) => {
     const records = findings.filter(({ code }) => code === finding.code);
     return records.length > 0 ? [{ finding, records }] : [];
@@ -158,7 +206,9 @@ export function weigh(knowledge: Knowledge, input: WeighInput): WeighedCause[] {
     return { cause, terms: counted, byGroup };
   });
   const odds = weighed.map(
-    ({ cause, byGroup }) => priors.get(cause.code)! * 10 ** (sumOf(byGroup) / 10),
+    ({ cause, byGroup }) =>
+      priors.get(cause.code)! *
+      10 ** ((sumOf(byGroup) + (sights.some((each) => each.cause === cause.code) ? SEEN : 0)) / 10),
   );
   const total = odds.reduce((sum, each) => sum + each, 0);
   return weighed

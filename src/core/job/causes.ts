@@ -7,11 +7,11 @@ import type { Job } from './types';
 /** A cause that the work confirmed, with its corner; of the whole vehicle where that is null. */
 export interface ConfirmedCause {
   readonly corner: Corner | null;
-  readonly cause: Cause;
+  readonly cause: Pick<Cause, 'code' | 'name' | 'means'>;
 }
 
-const causeOf = (code: string | null): Cause | undefined =>
-  KNOWLEDGE.causes.find((each) => each.code === code);
+const causeOf = (code: string | null): Pick<Cause, 'code' | 'name' | 'means'> | undefined =>
+  [...KNOWLEDGE.causes, ...KNOWLEDGE.former].find((each) => each.code === code);
 
 /** Causes that were confirmed at a corner, by their codes. */
 export const causesAt = (job: Job, corner: Corner): readonly string[] =>

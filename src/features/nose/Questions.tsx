@@ -1,12 +1,19 @@
 'use client';
 
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { answersIn, toggled } from '@/core/diagnosis';
 import { useAnswers } from './useAnswers';
 
 export interface Question {
   readonly code: string;
   readonly question: string;
-  readonly values: readonly { readonly code: string; readonly label: string }[];
+  readonly values: readonly {
+    readonly code: string;
+    readonly label: string;
+    readonly alone?: boolean | undefined;
+  }[];
+  /** Several answers may stand together. */
+  readonly several?: boolean | undefined;
   /** The answer to another question after which this one is not asked. */
   readonly unless?: { readonly code: string; readonly value: string } | undefined;
 }
@@ -56,16 +63,20 @@ export function Questions({ jobId, questions: all, answers }: QuestionsProps) {
   };
 
   const answer = (i: number, value: string): void => {
-    const { code } = questions[i]!;
-    const taken = shown[code] === value ? null : value;
+    const { code, several } = questions[i]!;
+    const taken = toggled(questions[i]!, shown[code], value);
     give(code, taken);
-    if (taken === null || i >= questions.length - 1) return;
+    // Of several answers there may be more to give.
+    if (taken === null || several || i >= questions.length - 1) return;
     // Where this answer takes the next question away, the one after it stands there in a moment.
     const { unless } = questions[i + 1]!;
     const isGone = unless?.code === code && unless.value === taken;
     if (isGone) requestAnimationFrame(() => go(i + 1));
     else go(i + 1);
   };
+
+  const isGiven = (code: string, value: string): boolean =>
+    answersIn(shown[code] ?? '').includes(value);
 
   const press = (event: KeyboardEvent): void => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
@@ -87,7 +98,7 @@ export function Questions({ jobId, questions: all, answers }: QuestionsProps) {
           {trouble} Give the answer again, or another.
         </p>
       )}
-      {questions.map(({ code, question, values }, i) => (
+      {questions.map(({ code, question, values, several }, i) => (
         <div
           key={code}
           role="group"
@@ -97,14 +108,17 @@ export function Questions({ jobId, questions: all, answers }: QuestionsProps) {
           className="zh-question"
           onFocus={() => setAt(i)}
         >
-          <h3 id={`zh-q-${code}`}>{question}</h3>
+          <h3 id={`zh-q-${code}`}>
+            {question}
+            {several && <span className="zh-muted fs-6 fw-normal"> Several may be so.</span>}
+          </h3>
           <div className="zh-answers">
             {values.map((value, n) => (
               <button
                 key={value.code}
                 type="button"
-                className={`btn ${shown[code] === value.code ? 'btn-dark' : 'btn-outline-secondary'}`}
-                aria-pressed={shown[code] === value.code}
+                className={`btn ${isGiven(code, value.code) ? 'btn-dark' : 'btn-outline-secondary'}`}
+                aria-pressed={isGiven(code, value.code)}
                 onClick={() => answer(i, value.code)}
               >
                 <kbd aria-hidden="true">{n + 1}</kbd> {value.label}

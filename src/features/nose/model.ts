@@ -1,4 +1,5 @@
 import {
+  answersIn,
   isChoice,
   percent,
   type CountedPrior,
@@ -13,7 +14,9 @@ import { CORNER_NAME, CORNERS } from '@/core/readings';
 export function sayValue(finding: Finding | undefined, value: string | number): string {
   if (!finding) return String(value);
   if (isChoice(finding)) {
-    return finding.values.find(({ code }) => code === value)?.label ?? String(value);
+    return answersIn(value)
+      .map((answer) => finding.values.find(({ code }) => code === answer)?.label ?? answer)
+      .join(', ');
   }
   return `${Number(value).toFixed(Number(value) < 10 ? 2 : 0)} \u00d7 its limit`;
 }
@@ -66,15 +69,17 @@ export const questionsOf = (
 ): {
   code: string;
   question: string;
-  values: { code: string; label: string }[];
+  values: { code: string; label: string; alone?: boolean | undefined }[];
   unless: Finding['unless'];
+  several: boolean;
 }[] =>
   knowledge.findings
     .filter(isChoice)
     .filter((finding) => finding.stage === stage)
-    .map(({ code, question, values, unless }) => ({
+    .map(({ code, question, values, unless, several = false }) => ({
       code,
       question,
       unless,
-      values: values.map((value) => ({ code: value.code, label: value.label })),
+      several,
+      values: values.map(({ code: own, label, alone }) => ({ code: own, label, alone })),
     }));

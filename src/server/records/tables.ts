@@ -21,7 +21,8 @@ export async function jobsTable(decimal: Decimal): Promise<Download> {
     ...[job.number, job.plate, job.make, job.model, day(job.createdAt), day(job.closedAt)],
     ...[job.signedBy, job.odometerKm, job.corners, job.complaint],
     ...[
-      KNOWLEDGE.causes.find(({ code }) => code === job.confirmedCause)?.name ?? null,
+      [...KNOWLEDGE.causes, ...KNOWLEDGE.former].find(({ code }) => code === job.confirmedCause)
+        ?.name ?? null,
       job.comebackOf,
     ],
   ]);

@@ -271,7 +271,9 @@ export const CHECKS = [
     kind: 'decide',
     places: CORNERS,
     items: ['causes'],
-    value: z.array(z.enum(codesOf(KNOWLEDGE.causes))).max(6, 'At most six causes at a corner.'),
+    value: z
+      .array(z.enum(codesOf([...KNOWLEDGE.causes, ...KNOWLEDGE.former])))
+      .max(6, 'At most six causes at a corner.'),
     isNamed,
   }),
 ] as const;

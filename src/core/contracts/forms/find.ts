@@ -36,7 +36,11 @@ const isTicked = z
 export const findQuerySchema = z.object({
   q: z.string().max(200).catch('').default(''),
   state: z.enum(FIND_STATES).catch('any').default('any'),
-  cause: optional(z.enum(KNOWLEDGE.causes.map(({ code }) => code) as [string, ...string[]])),
+  cause: optional(
+    z.enum(
+      [...KNOWLEDGE.causes, ...KNOWLEDGE.former].map(({ code }) => code) as [string, ...string[]],
+    ),
+  ),
   corner: optional(z.enum(CORNERS)),
   from: optional(z.iso.date()),
   to: optional(z.iso.date()),

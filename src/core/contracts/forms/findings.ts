@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { CORNERS } from '../../readings';
-import { isChoice } from '../../diagnosis';
+import { isAnswer } from '../../diagnosis';
 import { KNOWLEDGE } from '../knowledge';
 import { idSchema } from './common';
 
@@ -16,15 +16,14 @@ export const findingFormSchema = z
     jobId: idSchema,
     code: codeSchema,
     corner: z.enum(CORNERS).nullable(),
-    value: z.string().max(40).nullable(),
+    value: z.string().max(200).nullable(),
     /** The answer that is taken back, where one of several is meant. */
-    was: z.string().max(40).optional(),
+    was: z.string().max(200).optional(),
   })
   .superRefine(({ code, value }, context) => {
     const finding = KNOWLEDGE.findings.find((each) => each.code === code);
     if (!finding || value === null) return;
-    const isKnown = isChoice(finding) && finding.values.some((each) => each.code === value);
-    if (!isKnown) {
+    if (!isAnswer(finding, value)) {
       context.addIssue({
         code: 'custom',
         path: ['value'],
@@ -44,7 +43,11 @@ export const asideFormSchema = z.strictObject({
 export const causeSchema = z
   .string()
   .nullable()
-  .refine((code) => code === null || KNOWLEDGE.causes.some((cause) => cause.code === code));
+  .refine(
+    (code) =>
+      code === null ||
+      [...KNOWLEDGE.causes, ...KNOWLEDGE.former].some((cause) => cause.code === code),
+  );
 
 export type FindingForm = z.input<typeof findingFormSchema>;
 export type FindingData = z.output<typeof findingFormSchema>;
