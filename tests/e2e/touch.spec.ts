@@ -26,6 +26,15 @@ async function expectFits(page: Page): Promise<void> {
   expect(wide).toBeLessThanOrEqual(page.viewportSize()?.width ?? 0);
 }
 
+/** A lap as read and, where it is asked for, its slow turn. */
+async function tapRunout(page: Page, shift: number, seed: number): Promise<void> {
+  await tapLap(page, runoutLap(INDEXABLE, shift, seed));
+  const asked = page.getByLabel(/^Slow turn: stop at the highest/);
+  // A lap that scatters more than nine in ten do asks for another lap first.
+  await expect(asked.or(page.locator('.zh-next').first()).first()).toBeVisible();
+  if (await asked.count()) await tapLap(page, slowTurn(INDEXABLE, shift));
+}
+
 async function tapLap(page: Page, lap: readonly number[]): Promise<void> {
   const field = page.locator('#reading');
   for (const text of typedMm(lap)) {
@@ -54,14 +63,14 @@ test('the whole way by touch on a phone', async ({ page }) => {
 
   await drawnUp(page);
   await page.getByRole('button', { name: 'Start runout' }).tap();
-  await tapLap(page, [...runoutLap(INDEXABLE, 0, 11), ...slowTurn(INDEXABLE, 0)]);
+  await tapRunout(page, 0, 11);
   await page.getByRole('button', { name: 'Measure thickness' }).tap();
   await page.getByRole('button', { name: 'Start thickness' }).tap();
   await tapLap(page, thicknessLap(INDEXABLE, 0, 12));
   await settleThickness(page, INDEXABLE, 0, (value) => tapLap(page, [value]));
   await page.getByRole('button', { name: 'Another mounting' }).tap();
   await page.getByRole('button', { name: 'Start runout' }).tap();
-  await tapLap(page, [...runoutLap(INDEXABLE, 2, 13), ...slowTurn(INDEXABLE, 2)]);
+  await tapRunout(page, 2, 13);
   await expectFits(page);
   await expectAccessible(page);
 
@@ -85,7 +94,7 @@ test('the whole way by touch on a phone', async ({ page }) => {
   await page.getByRole('button', { name: 'Done at FL' }).tap();
   await page.getByRole('link', { name: /measure again/ }).tap();
   await page.getByRole('button', { name: 'Start runout' }).tap();
-  await tapLap(page, [...runoutLap(INDEXABLE, 4, 14), ...slowTurn(INDEXABLE, 4)]);
+  await tapRunout(page, 4, 14);
   await page.getByRole('link', { name: 'Is it cured?' }).tap();
   await expect(page.getByRole('region', { name: 'Verdict on the job' })).toContainText(
     'Not proven',

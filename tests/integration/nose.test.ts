@@ -58,7 +58,7 @@ describe('findings', () => {
     known(await recordFinding({ ...pins, value: 'stuck' }));
     known(await recordFinding({ jobId, code: 'drag', corner: null, value: 'yes' }));
     const stuck = await first(jobId);
-    expect([stuck.code, stuck.place]).toEqual(['sticking', 'FL']);
+    expect([stuck.code, stuck.place]).toEqual(['stuck-pins', 'FL']);
     known(await weighFinding({ jobId, code: 'pins-check', isAside: true }));
     const without = await noseOf(await jobOf(jobId));
     expect(without.aside).toEqual(['pins-check']);

@@ -1,5 +1,6 @@
 import { Here } from '@/app/Here';
 import type { Metadata } from 'next';
+import { CauseBook } from '@/features/knowledge/CauseBook';
 import { KnowledgeBook } from '@/features/knowledge/KnowledgeBook';
 import { shopKnowledge } from '@/server/nose/nose';
 import { shopReach } from '@/server/records/reach';
@@ -8,7 +9,7 @@ import { SeenMark } from '@/ui/keeper';
 export const metadata: Metadata = { title: 'Knowledge' };
 
 export default async function KnowledgePage() {
-  const shop = await shopReach();
+  const [shop, known] = await Promise.all([shopReach(), shopKnowledge()]);
   return (
     <>
       <SeenMark reach={{ shop }} />
@@ -18,7 +19,8 @@ export default async function KnowledgePage() {
         What the nose weighs by. A shop may change shares, minutes and weights; the maker’s service
         information and a licensed technician’s judgement come first.
       </p>
-      <KnowledgeBook shop={await shopKnowledge()} />
+      <CauseBook knowledge={known.knowledge} />
+      <KnowledgeBook shop={known} />
     </>
   );
 }

@@ -53,7 +53,7 @@ const CAUSES = [
   'rotor-runout',
   'nut-torque',
   'deposits',
-  'sticking',
+  'stuck-pins',
 ] as const;
 const FOUND = [
   ['seat', 'rust'],

@@ -1,7 +1,9 @@
 import {
+  EXPLAINS,
   isChoice,
   probabilityOfValue,
   medianOf,
+  seenIn,
   type Finding,
   type Knowledge,
   type RecordedFinding,
@@ -49,9 +51,14 @@ export function drawJob(knowledge: Knowledge, random: RandomSource): VirtualJob 
   const axle = random.uniform() < FRONT_SHARE ? 'front' : 'rear';
   const possible = knowledge.causes.filter((cause) => cause.axle === null || cause.axle === axle);
   const cause = drawFrom(possible, ({ prior }) => prior, random).code;
-  const findings = knowledge.findings.map((finding) => ({
+  const drawn = knowledge.findings.map((finding) => ({
     code: finding.code,
     value: drawValue(finding, cause, random),
   }));
+  // Whoever asks whether what was seen explains the complaint gets a true answer.
+  const isExplained = seenIn(knowledge, drawn).some((seen) => seen.cause === cause);
+  const findings = drawn.map(({ code, value }) =>
+    code === EXPLAINS ? { code, value: isExplained ? 'yes' : 'no' } : { code, value },
+  );
   return { cause, axle, findings };
 }

@@ -22,6 +22,10 @@ const causeSchema = z.strictObject({
   prior,
   axle: z.enum(['front', 'rear']).nullable(),
   means: sentence,
+  repair: sentence,
+  proof: sentence,
+  owner: sentence,
+  isOutside: z.boolean(),
 });
 
 const base = {

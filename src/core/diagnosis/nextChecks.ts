@@ -111,6 +111,7 @@ export function nextChecks(knowledge: Knowledge, input: WeighInput, most = PROPO
   const noDrive = advisesNoDrive(input.findings) !== null;
   const left = knowledge.findings
     .filter(({ code, stage }) => stage !== 'complaint' && code !== EXPLAINS)
+    .filter(({ code }) => !(input.without ?? []).includes(code))
     .filter((finding) => !isDone(knowledge, finding, input))
     .filter(({ stage }) => !(noDrive && stage === 'road-test'))
     .map((finding): NextCheck & { readonly turns: boolean } => {
@@ -123,8 +124,13 @@ export function nextChecks(knowledge: Knowledge, input: WeighInput, most = PROPO
   const asked = sightToAsk(knowledge, input, now);
   // What leaves the first cause as it is whatever is found is done only where nothing else is left.
   const telling = left.filter(({ turns }) => turns);
-  const proposed = bestOf(telling.length > 0 ? telling : left, asked ? most - 1 : most);
-  return asked ? [asked, ...proposed] : proposed;
+  const proposed = bestOf(
+    telling.length > 0 ? telling : left,
+    asked ? most - 1 : most,
+    inOrderOfWork(knowledge, input),
+  );
+  const kept = isOff ? proposed : beforeLoosening(proposed, left, most);
+  return asked ? [asked, ...kept] : kept;
 }
 
 /** Something was seen: before anything else it is asked whether it explains the complaint. */
@@ -150,15 +156,58 @@ function sightToAsk(
   };
 }
 
+/** Looking comes before driving, and parts before driving where parts are new: by how much. */
+const LOOK_FIRST = 1.6;
+const NEW_PARTS_FIRST = 1.6;
+/** Work after which the parts themselves are looked at first, and what is looked at. */
+const NEW_PARTS = ['brakes-renewed', 'renewed-again', 'pads-only', 'used-parts', 'machined'];
+const PARTS = ['part-check', 'box-check', 'fixing-check', 'pad-look'];
+
+/** What a check is worth more or less for its place in the order of work. Source: handbook 12. */
+function inOrderOfWork(knowledge: Knowledge, input: WeighInput): (code: string) => number {
+  const hasNewParts = weighing(knowledge, input).some(
+    ({ code, value }) => code === 'lately' && NEW_PARTS.includes(String(value)),
+  );
+  const drives = new Set(
+    knowledge.findings.flatMap(({ code, stage }) => (stage === 'road-test' ? [code] : [])),
+  );
+  return (code) => {
+    const isPart = hasNewParts && PARTS.includes(code);
+    return (drives.has(code) ? 1 / LOOK_FIRST : 1) * (isPart ? NEW_PARTS_FIRST : 1);
+  };
+}
+
+/** How the nuts were tightened is gone once they are loosened. */
+const AS_FOUND = 'nut-check';
+/** It comes first where it says at least this share of what the check with the wheel off would. */
+const WORTH_ASKING = 0.2;
+
+/** Where a check takes the wheel off, the nuts as found come before it, if they say anything. */
+function beforeLoosening(
+  proposed: readonly NextCheck[],
+  left: readonly NextCheck[],
+  most: number,
+): NextCheck[] {
+  const nuts = left.find(({ code }) => code === AS_FOUND);
+  const at = proposed.findIndex(({ wheelOff }) => wheelOff);
+  const isWorth = nuts && at >= 0 && nuts.bits >= WORTH_ASKING * proposed[at]!.bits;
+  if (!isWorth || proposed.slice(0, at).some(({ code }) => code === AS_FOUND)) {
+    return [...proposed];
+  }
+  const others = proposed.filter(({ code }) => code !== AS_FOUND);
+  return [...others.slice(0, at), nuts, ...others.slice(at)].slice(0, most);
+}
+
 /** The best by bits a minute; of near-equals the one that stands first in the knowledge file. */
 function bestOf(
   checks: readonly (NextCheck & { readonly turns: boolean })[],
   most: number,
+  worth: (code: string) => number,
 ): NextCheck[] {
   const left = checks.map(({ turns: _, ...check }): NextCheck => check);
   const proposed: NextCheck[] = [];
   while (proposed.length < most && left.length > 0) {
-    const rate = ({ bits, minutes }: NextCheck): number => bits / minutes;
+    const rate = ({ code, bits, minutes }: NextCheck): number => (worth(code) * bits) / minutes;
     const best = Math.max(...left.map(rate));
     const at = left.findIndex((check) => rate(check) >= NEAR_EQUAL * best);
     proposed.push(...left.splice(at, 1));

@@ -19,6 +19,14 @@ export interface Cause {
   readonly name: string;
   /** One sentence: what it is. */
   readonly means: string;
+  /** What is done about it. */
+  readonly repair: string;
+  /** What shows that it is cured. */
+  readonly proof: string;
+  /** What the owner reads of it. */
+  readonly owner: string;
+  /** It lies outside the brakes: found, told, done here or referred. */
+  readonly isOutside: boolean;
   /** How usual it is before any finding: a count among about a hundred jobs. */
   readonly prior: number;
   /** The axle it belongs to by its nature, or null. */

@@ -10,8 +10,11 @@ import {
   type Term,
 } from './types';
 
-/** From this probability on the cause counts as settled. Source: handbook 12. */
-export const SETTLED = 0.6;
+/**
+ * From this probability on the cause counts as settled: at 60 % one in five of the settled would be
+ * wrong, at 75 % one in eight, for a few minutes more (`bench/diagnosis.ts`). Source: handbook 12.
+ */
+export const SETTLED = 0.75;
 
 export interface WeighInput {
   readonly findings: readonly RecordedFinding[];
@@ -21,6 +24,8 @@ export interface WeighInput {
   readonly axle?: AxlePosition | undefined;
   /** Corners of the job; a corner that was not looked at may still hold the fault. */
   readonly corners?: readonly Corner[] | undefined;
+  /** Checks that this vehicle does not allow, by code. */
+  readonly without?: readonly string[] | undefined;
   /** Share of each cause before any finding; the knowledge file's when left out. */
   readonly priors?: Readonly<Record<string, number>> | undefined;
 }
@@ -35,6 +40,9 @@ export interface WeighedCause {
   readonly code: string;
   readonly name: string;
   readonly means: string;
+  readonly repair: string;
+  readonly proof: string;
+  readonly isOutside: boolean;
   readonly prior: number;
   readonly probability: number;
   /** What each finding adds, strongest first. */
@@ -216,6 +224,9 @@ export function weigh(knowledge: Knowledge, input: WeighInput): WeighedCause[] {
       code: cause.code,
       name: cause.name,
       means: cause.means,
+      repair: cause.repair,
+      proof: cause.proof,
+      isOutside: cause.isOutside,
       prior: priors.get(cause.code)!,
       probability: odds[i]! / total,
       terms: terms.toSorted((p, q) => Math.abs(q.decibans) - Math.abs(p.decibans)),

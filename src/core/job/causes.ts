@@ -4,13 +4,16 @@ import type { Corner } from '../readings';
 import { findCheck } from './checks';
 import type { Job } from './types';
 
+/** A cause as it is told; what was split since has no sentence for the owner. */
+export type KnownCause = Pick<Cause, 'code' | 'name' | 'means'> & Partial<Pick<Cause, 'owner'>>;
+
 /** A cause that the work confirmed, with its corner; of the whole vehicle where that is null. */
 export interface ConfirmedCause {
   readonly corner: Corner | null;
-  readonly cause: Pick<Cause, 'code' | 'name' | 'means'>;
+  readonly cause: KnownCause;
 }
 
-const causeOf = (code: string | null): Pick<Cause, 'code' | 'name' | 'means'> | undefined =>
+const causeOf = (code: string | null): KnownCause | undefined =>
   [...KNOWLEDGE.causes, ...KNOWLEDGE.former].find((each) => each.code === code);
 
 /** Causes that were confirmed at a corner, by their codes. */

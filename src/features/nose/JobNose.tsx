@@ -13,7 +13,7 @@ export function JobLead({
   /** True where a correction stands between the findings and the page. */
   readonly isAsFound?: boolean;
 }) {
-  const { lead, why } = leadOf(view.diagnosis);
+  const { lead, why, leadsTo } = leadOf(view.diagnosis);
   if (view.putRight.length > 0) {
     return (
       <p className="mb-2" role="status">
@@ -26,6 +26,7 @@ export function JobLead({
     <p className="mb-2" role="status">
       {isAsFound && <span className="zh-muted">As found, before any correction:</span>}
       <strong className="zh-lead">{lead}</strong> {why}
+      {leadsTo && <span className="d-block zh-muted">{leadsTo}</span>}
     </p>
   );
 }

@@ -2,6 +2,7 @@ import {
   answersIn,
   isChoice,
   percent,
+  SETTLED,
   type CountedPrior,
   type Diagnosis,
   type Finding,
@@ -42,6 +43,8 @@ export function sayPrior(prior: number, counted: CountedPrior | undefined, jobs:
 export function leadOf({ causes, joined, settled }: Diagnosis): {
   readonly lead: string;
   readonly why: string;
+  /** What is done about it and what proves it; nothing while it is not settled. */
+  readonly leadsTo?: string;
 } {
   const [first] = causes;
   if (!first) return { lead: 'No scent yet.', why: '' };
@@ -50,17 +53,25 @@ export function leadOf({ causes, joined, settled }: Diagnosis): {
   if (!settled) {
     return {
       lead: 'Not settled.',
-      why: `Nearest: ${named}, ${percent(first.probability)}. No cause has 60\u00a0%; the next check says most.`,
+      why: `Nearest: ${named}, ${percent(first.probability)}. No cause has ${percent(SETTLED)}; the next check says most.`,
     };
   }
   if (joined && joined.probability > first.probability + 0.05) {
     return {
       lead: `${joined.effect.name}: the effect. ${joined.source.name}: its source.`,
       why: `Together ${percent(joined.probability)}. Runout wears thickness variation in, so both are put right.`,
+      leadsTo: leadsTo(joined.source),
     };
   }
-  return { lead: `${named}.`, why: `${percent(first.probability)} sure. ${first.means}` };
+  return {
+    lead: `${named}.`,
+    why: `${percent(first.probability)} sure. ${first.means}`,
+    leadsTo: leadsTo(first),
+  };
 }
+
+const leadsTo = ({ repair, proof, isOutside }: WeighedCause): string =>
+  `${isOutside ? 'Outside the brakes: done here, or told and referred. ' : ''}What is done: ${repair} What proves it: ${proof}`;
 
 /** The questions of a stage that are answered by choosing. */
 export const questionsOf = (

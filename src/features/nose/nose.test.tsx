@@ -60,7 +60,7 @@ describe('words', () => {
   test('not settled is said, and what is nearest', () => {
     const { lead, why } = leadOf(diagnose(KNOWLEDGE, { findings: [] }));
     expect(lead).toBe('Not settled.');
-    expect(why).toContain('No cause has 60');
+    expect(why).toContain('No cause has 75');
   });
 
   test('cause and effect are told together', () => {
@@ -80,22 +80,28 @@ describe('the panel', () => {
   const findings: RecordedFinding[] = [
     { code: 'drag', value: 'yes' },
     { code: 'pins-check', value: 'stuck', corner: 'FL' },
-    { code: 'piston-check', value: 'stiff', corner: 'FL' },
+    { code: 'spin-check', value: 'drags', corner: 'FL' },
   ];
 
   test('says the lead with its place, and every term with its weight and reason', () => {
     const view = viewOf(findings);
     render(<JobLead view={view} />);
-    expect(screen.getByRole('status').textContent).toContain(
-      'Sticking pins, piston or pads, front left.',
-    );
+    expect(screen.getByRole('status').textContent).toContain('Stuck slide pins, front left.');
     render(<JobNose jobId="j" corners={['FL', 'FR']} view={view} />);
     const cause = screen
-      .getByText(/A pad cannot leave the rotor/, { selector: '.zh-terms p' })
+      .getByText(/The caliper cannot float/, { selector: '.zh-terms p' })
       .closest('details')!;
     expect(cause.textContent).toContain('A pin that is stuck holds one pad on the rotor.');
-    expect(cause.textContent).toContain('Not added: a stronger finding of its kind is.');
     expect(within(cause).getAllByRole('button', { hidden: true }).length).toBeGreaterThan(1);
+  });
+
+  test('says what is not added, and why', () => {
+    const hose = viewOf([
+      { code: 'hose-check', value: 'cracked', corner: 'FL' },
+      { code: 'hose-age', value: 'old', corner: 'FL' },
+    ]);
+    render(<JobNose jobId="j" corners={['FL']} view={hose} />);
+    expect(screen.getAllByText(/Not added: a stronger finding of its kind is/)).not.toHaveLength(0);
   });
 
   test('what is set aside can be weighed again; what is measured is not taken back by hand', () => {

@@ -129,6 +129,9 @@ const weighed = onceByContent(
   MOST_WEIGHED,
 );
 
+const hasElectricParkingBrake = (job: Job): boolean =>
+  job.vehicle.axles.some(({ traits }) => traits.includes('electric-parking-brake'));
+
 /** Weighs a job's findings with the shop's knowledge; once in a request for one job. */
 export const noseOf = cache(async (job: Job): Promise<NoseView> => {
   const shop = await shopKnowledge();
@@ -139,6 +142,8 @@ export const noseOf = cache(async (job: Job): Promise<NoseView> => {
       findings,
       aside: job.aside,
       corners: job.corners,
+      // An electric parking brake is not pulled while it rolls.
+      without: hasElectricParkingBrake(job) ? ['rear-only'] : [],
       priors: Object.fromEntries(shop.priors.map(({ code, share }) => [code, share])),
     },
   });

@@ -131,7 +131,7 @@ function foundOf(job: Job, judged: readonly CornerJudgement[], say: Say): string
   const found = [
     ...confirmedCauses(job).map(
       ({ corner, cause }) =>
-        `Cause${corner ? `, ${CORNER_NAME[corner]}` : ''}: ${cause.name.toLowerCase()}. ${cause.means}`,
+        `Cause${corner ? `, ${CORNER_NAME[corner]}` : ''}: ${cause.name.toLowerCase()}. ${cause.owner ?? cause.means}`,
     ),
     ...judged.flatMap((each) => foundAt(each, say)),
     ...offTheRoad(job).map((each) => `${each}.`),
