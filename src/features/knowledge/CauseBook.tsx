@@ -1,5 +1,8 @@
 import { isChoice, type Cause, type Knowledge } from '@/core/diagnosis';
 
+/** A figure speaks for a cause where it is usually this many times what it is without one. */
+const CLEARLY_MORE = 2;
+
 interface Spoken {
   readonly words: string;
   readonly decibans: number;
@@ -17,7 +20,7 @@ function evidenceOf(knowledge: Knowledge, cause: string): { for: Spoken[]; again
   const measured = knowledge.findings.flatMap((finding) => {
     if (isChoice(finding)) return [];
     const median = finding.evidence[0]?.medians[cause];
-    return median !== undefined && median > finding.usual
+    return median !== undefined && median >= CLEARLY_MORE * finding.usual
       ? [{ words: `${finding.title}: about ${median} × its limit`, decibans: 9 }]
       : [];
   });
@@ -58,7 +61,7 @@ function CauseEntry({
         {cause.isOutside && <span className="zh-muted fw-normal"> · outside the brakes</span>}
       </h3>
       <p className="mb-1">{cause.means}</p>
-      <dl className="zh-facts mb-0">
+      <dl className="zh-leads mb-0">
         {rows.map(([name, words]) => (
           <div key={name}>
             <dt>{name}</dt>
