@@ -4,14 +4,38 @@ import { findingCodes, findSolver, SOLVERS, type Problem } from '../core/contrac
 import { isBadUse } from './badUse';
 import { roadTest } from './roadtest';
 
-const USAGE = `Usage:
-zh solve <name> [file] [--lines]
+/** How each command is used. */
+const HELP = {
+  solve: `zh solve <name> [file] [--lines]
   name     ${SOLVERS.map(({ name }) => name).join(' | ')}
   file     a JSON document; standard input when left out
-  --lines  one document a line in, one result a line out
-zh roadtest <file.csv> --tyre 215/65R16 | --rolling-diameter 0.66 [--speed 80km/h] [--map time=t,x=ax]
-zh diagnose [file] | --codes
-  --codes  lists every finding with its question, its answers and the causes it bears on`;
+  --lines  one document a line in, one result a line out`,
+  roadtest: `zh roadtest <file.csv> --tyre 215/65R16 | --rolling-diameter 0.66 [--speed 80km/h] [--map time=t,x=ax]
+  --tyre              the tyre's code, from which its rolling diameter follows
+  --rolling-diameter  in metres, where it is known
+  --speed             where the file has no speed column
+  --map               names of the columns, where they are not recognised`,
+  diagnose: `zh diagnose [file] | --codes
+  file     {"findings": [{"code", "value"?}], "axle"?}; standard input when left out. Of a question with
+           several answers each is given by itself, or all with a + between them
+  --codes  lists every finding with its question, its answers and the causes it bears on`,
+} as const;
+type Command = keyof typeof HELP;
+
+const USAGE = `Usage:
+${Object.values(HELP).join('\n')}
+zh [command] --help   this, or how one command is used`;
+
+const isCommand = (text: string | undefined): text is Command =>
+  text !== undefined && Object.keys(HELP).includes(text);
+
+/** What is printed on --help: of one command, of one solver, or of all. */
+function helpOn(args: readonly string[]): string {
+  const [command, name] = args.filter((each) => !each.startsWith('-'));
+  if (!isCommand(command)) return USAGE;
+  const solver = command === 'solve' && name !== undefined ? findSolver(name) : undefined;
+  return solver ? `${HELP.solve}\n\n${solver.name}: ${solver.summary}` : HELP[command];
+}
 
 const REFUSED = 2;
 
@@ -83,6 +107,10 @@ function readArguments(args: readonly string[]) {
 }
 
 async function main(args: readonly string[]): Promise<void> {
+  if (args.some((each) => each === '--help' || each === '-h')) {
+    process.stdout.write(`${helpOn(args)}\n`);
+    return;
+  }
   if (args[0] === 'roadtest') return runRoadTest(args.slice(1));
   const asked = readArguments(args[0] === 'diagnose' ? ['solve', ...args] : args);
   if (!asked) return;

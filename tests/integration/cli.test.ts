@@ -59,7 +59,30 @@ test.each([
   expect(error.code).toBe(code);
 });
 
+test.each([
+  [['--help'], /Usage:[\s\S]*zh solve[\s\S]*zh roadtest[\s\S]*zh diagnose/],
+  [['solve', 'runout', '--help'], /^zh solve <name>[\s\S]*runout: Lateral runout/],
+])('%j says how it is used, and is no error', (args, words) => {
+  const { status, stdout, stderr } = zh(args);
+  expect([status, stderr]).toEqual([0, '']);
+  expect(stdout).toMatch(words);
+});
+
 describe('diagnose', () => {
+  test('takes several answers to one question, each by itself or with a plus', () => {
+    const felt = (value: string) => ({ code: 'felt', value });
+    const when = (value: string) => ({ code: 'when', value });
+    const lines = [
+      [felt('steering'), felt('seat')],
+      [felt('steering+seat')],
+      [when('braking'), when('both')],
+    ].map((findings) => JSON.stringify({ findings }));
+    const { stdout } = zh(['solve', 'diagnose', '--lines'], lines.join('\n'));
+    const [apart, together, refused] = stdout.trim().split('\n');
+    expect(apart).toBe(together);
+    expect(refused).toContain('when stands twice');
+  });
+
   test('answers as the contract says, from standard input', () => {
     const { status, stdout } = zh(
       ['diagnose'],

@@ -1,5 +1,12 @@
 import { z } from 'zod';
-import { diagnose, isAnswer, isChoice, type Finding, type RecordedFinding } from '../diagnosis';
+import {
+  diagnose,
+  EXPLAINS,
+  isAnswer,
+  isChoice,
+  type Finding,
+  type RecordedFinding,
+} from '../diagnosis';
 import { KNOWLEDGE } from './knowledge';
 import { RefusedInput } from './problem';
 import { defineSolver } from './solver';
@@ -126,6 +133,14 @@ export const diagnoseSolver = defineSolver({
   },
 });
 
+const causesOf = ({ evidence }: Finding): string[] =>
+  evidence.flatMap((row) => Object.keys('db' in row ? row.db : row.medians));
+
+/** The causes that can be seen: whether what was seen explains the complaint bears on them. */
+const SEEN_CAUSES = KNOWLEDGE.findings
+  .filter(isChoice)
+  .flatMap(({ evidence }) => evidence.flatMap(({ sees }) => sees ?? []));
+
 /** Every finding with its question, its answers and the causes it bears on. */
 export const findingCodes = (): {
   code: string;
@@ -139,9 +154,5 @@ export const findingCodes = (): {
     values: isChoice(finding)
       ? finding.values.map(({ code }) => code)
       : 'a number: 1 is at the limit',
-    causes: [
-      ...new Set(
-        finding.evidence.flatMap((row) => Object.keys('db' in row ? row.db : row.medians)),
-      ),
-    ],
+    causes: [...new Set(finding.code === EXPLAINS ? SEEN_CAUSES : causesOf(finding))],
   }));
