@@ -8,3 +8,4 @@ export * from './study';
 export * from './demoShop';
 export * from './policies';
 export * from './policyTruth';
+export * from './faceStudy';

@@ -9,7 +9,7 @@ import {
 } from '../indexing';
 import type { RandomSource } from '../numeric';
 import type { Gauge } from '../readings';
-import { prepareRunout, solveRunout, type RunoutResult } from '../runout';
+import { prepareRunout, solveRunout } from '../runout';
 import type { Degrees, Micrometres } from '../units';
 import { dialShows, endPlayShows, type BenchFaults } from './virtualBench';
 import { trueRunout, type VirtualCorner } from './virtualCorner';
@@ -52,27 +52,6 @@ export function anyCorner(studs: number, random: RandomSource): VirtualCorner {
     highSpotDeg: anywhere(random),
   });
   return { studs, hub: [one(1, 40)], rotor: [one(1, 40), one(2, 5), one(3, 1.5)], ...NO_THICKNESS };
-}
-
-/** What is done with the closing reading: none taken, drift taken out always, or where it stands out. */
-export type Closing = 'none' | 'always' | 'clear';
-
-/** A closing error this many of its own standard deviations stands out. */
-const CLEAR_DRIFT = 2.5;
-
-/** One lap read and judged, its drift taken out by a closing reading or not. */
-export function readOnce(
-  corner: VirtualCorner,
-  { studs, positions, gauge, limit }: StudySetup,
-  how: Closing,
-  random: RandomSource,
-): RunoutResult {
-  const { laps, closing } = readDial(corner, { shift: 0, positions, laps: 1, gauge }, random);
-  const common = { face: 'outboard', laps, studs, gauge, limit } as const;
-  const error = Math.abs((closing[0] ?? NaN) - (laps[0]?.[0] ?? NaN));
-  const sigma = Math.hypot(gauge.repeatability, gauge.resolution / Math.sqrt(12));
-  const isUsed = how === 'always' || (how === 'clear' && error > CLEAR_DRIFT * sigma * Math.SQRT2);
-  return solveRunout(isUsed ? { ...common, closing } : common);
 }
 
 export interface IndexStudy {

@@ -2,7 +2,7 @@ import { seededRandom } from '../numeric';
 import { evenAngles, isOnRaster } from '../readings';
 import { toRadians } from '../units';
 import { solveThickness, type ThicknessInput } from '.';
-import { settle, type ReadPlace } from './settle';
+import { settle, settleFrom } from './settle';
 
 const VARIANCE = 1.5 ** 2 + 1 / 12;
 const wave =
@@ -14,26 +14,7 @@ const wave =
 function readOut(truth: (angle: number) => number, limit: number, seed: number) {
   const random = seededRandom(seed);
   const read = (angle: number): number => Math.round(truth(angle) + 1.5 * random.normal());
-  const places: ReadPlace[] = evenAngles(8).map((angleDeg) => ({
-    angleDeg,
-    mean: read(angleDeg),
-    count: 1,
-  }));
-  for (;;) {
-    const answer = settle(places, VARIANCE, limit);
-    if (!answer.settling.next) return answer;
-    for (const angle of answer.settling.next) {
-      const at = places.findIndex(({ angleDeg }) => Math.abs(angleDeg - angle) < 1e-6);
-      const { mean, count } = places[at] ?? { mean: 0, count: 0 };
-      const joined = {
-        angleDeg: angle,
-        mean: (mean * count + read(angle)) / (count + 1),
-        count: count + 1,
-      };
-      if (at < 0) places.push(joined);
-      else places[at] = joined;
-    }
-  }
+  return settleFrom(read, VARIANCE, limit);
 }
 
 test('a rotor far beyond is settled by its first eight places', () => {

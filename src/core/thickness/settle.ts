@@ -7,7 +7,7 @@ import {
   quadraticForm,
   solveNormal,
 } from '../numeric';
-import { RASTER } from '../readings';
+import { evenAngles, RASTER } from '../readings';
 import { toRadians, wrapDegrees, type Degrees, type Micrometres } from '../units';
 import { COVERAGE, type VerdictState } from '../verdict';
 
@@ -142,4 +142,35 @@ export function settle(
         : null,
     },
   };
+}
+
+/** A place of the outer circle read once more. */
+export function withReading(
+  places: readonly ReadPlace[],
+  angleDeg: Degrees,
+  value: Micrometres,
+): ReadPlace[] {
+  const own = places.find((place) => Math.abs(place.angleDeg - angleDeg) < 1e-6);
+  if (!own) return [...places, { angleDeg, mean: value, count: 1 }];
+  const count = own.count + 1;
+  const joined = { angleDeg: own.angleDeg, mean: (own.mean * own.count + value) / count, count };
+  return places.map((place) => (place === own ? joined : place));
+}
+
+/** Reads eight even places, and then those that are named, until it is settled. */
+export function settleFrom(
+  read: (angle: Degrees) => Micrometres,
+  variance: number,
+  limit: Micrometres,
+): ReturnType<typeof settle> {
+  let places: ReadPlace[] = evenAngles(FIRST_PLACES).map((angleDeg) => ({
+    angleDeg,
+    mean: read(angleDeg),
+    count: 1,
+  }));
+  for (;;) {
+    const answer = settle(places, variance, limit);
+    if (!answer.settling.next) return answer;
+    for (const angle of answer.settling.next) places = withReading(places, angle, read(angle));
+  }
 }
