@@ -82,6 +82,24 @@ test('a lap, a slow turn and thickness until it is settled take at most 75 keys 
   expect(complaints).toEqual([]);
 });
 
+test('a rough corner is within at its places, and beyond as it turns', async ({ page }) => {
+  await newBench(page);
+  await start(page, 'runout').press('Enter');
+  await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
+  const lap = [0, 8, 14, 17, 15, 9, 1, -7, -14, -16, -14, -8, 0];
+  for (const key of lap.flatMap(dialKeys)) await page.keyboard.press(key);
+  await expect(page.getByLabel(/^Slow turn: stop at the highest/)).toBeFocused();
+  await expect(nose(page).getByText('Within')).toBeVisible();
+  await expect(
+    nose(page).getByText(/at the places read: one slow turn would settle/),
+  ).toBeVisible();
+  // A bump between the places, which none of them has.
+  for (const key of [48, -17].flatMap(dialKeys)) await page.keyboard.press(key);
+  await expect(nose(page).getByText('Beyond')).toBeVisible();
+  await expect(nose(page).getByText(/at the places read/)).toHaveCount(0);
+  await expect(page.getByRole('list', { name: 'Readings beyond the laps' })).toContainText('0.048');
+});
+
 test('what was left out is said with the verdict; a set is repeated, compared and looked back on', async ({
   page,
 }) => {

@@ -2,7 +2,7 @@ import { GRID_POINTS, phasorsOf, waveOnGrid, type HarmonicFit } from '../harmoni
 import { extremeIndex, quadraticForm } from '../numeric';
 import { roundingVariance, type Gauge } from '../readings';
 import { RADIANS_PER_DEGREE, type Micrometres } from '../units';
-import { WORKSHOP_DEFAULTS } from '../verdict';
+import { COVERAGE, WORKSHOP_DEFAULTS } from '../verdict';
 
 /** One slow turn, stopped and read at rest at its highest and at its lowest place. */
 export interface SlowTurn {
@@ -102,4 +102,19 @@ export function joinTurns(
     value: (variance * curve.value + curve.variance * value) / both,
     uncertainty: Math.sqrt((variance * curve.variance) / both),
   };
+}
+
+/** What a gauge leaves undecided at its best. */
+export interface GaugeReach {
+  /** What lies this near to its limit stays too close to call. */
+  readonly band: Micrometres;
+  /** The slow turns, or readings, that it takes. */
+  readonly readings: number;
+}
+
+/** What a dial indicator leaves undecided with as many slow turns as may be taken. Source: handbook 5. */
+export function reachOfDial(gauge: Gauge): GaugeReach {
+  const readings = mostTurns(gauge.repeatability);
+  const variance = 2 * (gauge.repeatability ** 2 / readings + roundingVariance(gauge));
+  return { band: COVERAGE * Math.sqrt(variance), readings };
 }

@@ -2,4 +2,4 @@ export * from './correct';
 export * from './measureThickness';
 export * from './solveThickness';
 export * from './thinSpot';
-export { FIRST_PLACES, settleFrom, type Settling } from './settle';
+export { FIRST_PLACES, reachOfMicrometer, settleFrom, type Settling } from './settle';

@@ -7,7 +7,7 @@ import {
   quadraticForm,
   solveNormal,
 } from '../numeric';
-import { evenAngles, RASTER } from '../readings';
+import { evenAngles, RASTER, roundingVariance, type Gauge } from '../readings';
 import { toRadians, wrapDegrees, type Degrees, type Micrometres } from '../units';
 import { COVERAGE, type VerdictState } from '../verdict';
 
@@ -173,4 +173,20 @@ export function settleFrom(
     if (!answer.settling.next) return answer;
     for (const angle of answer.settling.next) places = withReading(places, angle, read(angle));
   }
+}
+
+/** What a micrometer leaves undecided of a variation with as many readings as may be taken. */
+export function reachOfMicrometer(gauge: Gauge): {
+  readonly band: Micrometres;
+  readonly readings: number;
+} {
+  const places = evenAngles(MOST_READINGS).map((angleDeg) => ({
+    angleDeg,
+    // Any wave of first order: where its extremes lie does not bear on how well they are known.
+    mean: 10 * Math.cos(toRadians(angleDeg)),
+    count: 1,
+  }));
+  const variance = gauge.repeatability ** 2 + roundingVariance(gauge);
+  const { uncertainty } = settle(places, variance, 1).settling;
+  return { band: COVERAGE * uncertainty, readings: MOST_READINGS };
 }

@@ -5,6 +5,9 @@ import { Form } from 'react-bootstrap';
 import { useForm, useWatch } from 'react-hook-form';
 import type { GaugeForm } from '@/core/contracts';
 import { exactNumber, fieldUnit, UNIT_SIGN, type UnitSystem } from '@/core/units';
+import { reachOfDial } from '@/core/runout';
+import { reachOfMicrometer } from '@/core/thickness';
+import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 import type { GaugeRow } from '@/server/measure/gauges';
 import { useSend } from '@/ui/field';
 import { retireGauge, writeGauge } from './writes';
@@ -131,6 +134,26 @@ function GaugeEditor({ initial, units, onDone }: GaugeEditorProps) {
   );
 }
 
+/** What is left undecided may be this share of a limit that a gauge is fit for. */
+const FIT_SHARE = 0.2;
+
+/** What a gauge can settle and what it cannot, in words. */
+function sayReach(
+  { kind, resolutionUm, repeatabilityUm }: GaugeRow,
+  say: (value: number) => string,
+): string {
+  const gauge = { resolution: resolutionUm, repeatability: repeatabilityUm };
+  const isDial = kind === 'dial';
+  const { band, readings } = isDial ? reachOfDial(gauge) : reachOfMicrometer(gauge);
+  const what = isDial
+    ? `With ${readings} slow turns a runout`
+    : `With ${readings} readings a thickness variation`;
+  const fit = Math.ceil(band / FIT_SHARE);
+  const usual = isDial ? WORKSHOP_DEFAULTS.runout : WORKSHOP_DEFAULTS.thicknessVariation;
+  const isFit = fit <= usual;
+  return `${what} that lies ${say(Math.round(band * 10) / 10)} or more from its limit is settled: fit for limits from ${say(fit)} on${isFit ? '.' : `, too coarse for ${say(usual)}.`}`;
+}
+
 interface GaugeBookProps {
   readonly gauges: readonly GaugeRow[];
   readonly units: UnitSystem;
@@ -168,6 +191,7 @@ export function GaugeBook({ gauges, units, today }: GaugeBookProps) {
                 {gauge.due !== null && gauge.due < today && (
                   <span className="zh-error">calibration ran out on {gauge.due}</span>
                 )}
+                <span className="zh-muted d-block">{sayReach(gauge, say)}</span>
               </span>
               <span>
                 <button

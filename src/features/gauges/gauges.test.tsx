@@ -43,6 +43,18 @@ test('says what is used while no gauge is on file', () => {
   expect(screen.getByText(/workshop defaults are used/)).toBeInTheDocument();
 });
 
+test('each gauge says what it settles and for what it is too coarse', () => {
+  const { unmount } = book([gauge]);
+  expect(
+    screen.getByText(
+      /With 6 slow turns a runout that lies 0\.0073 mm or more from its limit is settled: fit for limits from 0\.037 mm on\./,
+    ),
+  ).toBeInTheDocument();
+  unmount();
+  book([{ ...gauge, kind: 'micrometer', resolutionUm: 10 }]);
+  expect(screen.getByText(/With 16 readings .* too coarse for 0\.012 mm\./)).toBeInTheDocument();
+});
+
 test('a calibration counts to the end of its day', () => {
   const { unmount } = book([gauge]);
   expect(screen.queryByText(/calibration ran out/)).toBeNull();
