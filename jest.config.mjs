@@ -26,8 +26,7 @@ const shared = {
 const config = {
   // A slow machine opens a database in many seconds; no test is a test of time.
   testTimeout: 120_000,
-  // A test of the folder waits for its disk a good part of its time.
-  maxWorkers: 3,
+  maxWorkers: '100%',
   globalTeardown: '<rootDir>/tests/support/sweep.mjs',
   projects: [
     {
