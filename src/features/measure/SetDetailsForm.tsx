@@ -1,5 +1,6 @@
 'use client';
 
+import { Form } from 'react-bootstrap';
 import type { Detail } from './detail';
 import { DetailField } from './DetailField';
 import type { BenchCorner, BenchSet } from './model';
@@ -63,6 +64,19 @@ export function SetDetailsForm({ set, corner, onChange }: SetDetailsFormProps) {
           />
         ))}
       </div>
+      {set.kind === 'runout' && (
+        <Form.Check
+          id={`pressed-${set.id}`}
+          className="mt-2"
+          label="The wheel was pressed inboard at each reading"
+          checked={set.pressed ?? false}
+          onChange={(event) => {
+            const pressed = event.target.checked;
+            onChange({ ...set, pressed });
+            void writeDetails(corner.jobId, { setId: set.id, pressed });
+          }}
+        />
+      )}
     </details>
   );
 }
