@@ -45,6 +45,8 @@ import { SetsAside, SetTabs } from './SetTabs';
 import { planFor, planOf, type SetPlan } from './plan';
 import { SetStarter } from './SetStarter';
 import { SetToolsFold } from './SetToolsFold';
+import { SoundChoice } from './SoundChoice';
+import { sound, useSound } from './sounds';
 import { useBench } from './useBench';
 import type { Shown } from './VirtualGauge';
 
@@ -99,7 +101,12 @@ function Unrolled({
 /** The bench of one corner: read a set, see it on the rotor, hear what it says. */
 export function MeasureBench(props: MeasureBenchProps) {
   const { corner } = props;
-  const bench = useBench(props.sets, corner, props.wanted);
+  const hearing = useSound();
+  const [told, setTold] = useState('');
+  const bench = useBench(props.sets, corner, props.wanted, (heard) => {
+    setTold(heard.told);
+    sound(heard, hearing);
+  });
   const { state, set, dispatch } = bench;
   const [plan, setPlan] = useState<SetPlan | null>(
     wantedPlan(props.wanted, props.sets, props.corner),
@@ -167,6 +174,9 @@ export function MeasureBench(props: MeasureBenchProps) {
           {bench.trouble}
         </p>
       )}
+      <p className="visually-hidden" role="status" aria-label="Last reading">
+        {told}
+      </p>
       <div className="zh-bench">
         <section className="zh-card" aria-label="Rotor">
           <RotorFace
@@ -291,6 +301,7 @@ export function MeasureBench(props: MeasureBenchProps) {
                 onPick={(cursor) => dispatch({ type: 'pick-place', cursor })}
               />
               <SaveStatus save={bench.save} />
+              <SoundChoice />
               <SetDetailsForm
                 key={set.id}
                 set={set}

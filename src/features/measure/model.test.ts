@@ -8,6 +8,7 @@ import {
   type BenchSet,
   type BenchState,
 } from './model';
+import { heardOf } from './heard';
 import { placeName } from './placeName';
 import { advisedStep, askedPlace, solveSet } from './result';
 
@@ -215,4 +216,50 @@ test.each([
   [16, 'Slow turn 2: stop at the lowest place and read it'],
 ])('place %d names itself', (position, name) => {
   expect(placeName(set({ positions: 12 }), position, BENCH_CORNER)).toBe(name);
+});
+
+describe('what is heard', () => {
+  const own = set({ positions: 12, readings: typedLap([0, 9, 15]) });
+  const reading = (position: number, valueUm: number) => ({
+    lap: 0,
+    position,
+    valueUm,
+    text: String(valueUm / 1000),
+    unit: 'mm',
+  });
+  const after = (...more: ReturnType<typeof reading>[]) => ({
+    ...own,
+    readings: [...own.readings, ...more],
+  });
+
+  test('of a reading is its place and its figure in steps, and the next place', () => {
+    const read = reading(3, -17);
+    const next = { lap: 0, position: 4 };
+    const heard = heardOf(after(read), read, next, null, BENCH_CORNER);
+    expect(heard.spoken).toBe('4: minus 17');
+    expect(heard.told).toBe('-0.017 mm taken. Next: Position 5 of 12 (120°, 24° before stud 3)');
+  });
+
+  test('of one that is doubted is another tone, and at the end the verdict', () => {
+    const far = reading(3, 1500);
+    const values = [0, 9, 15, 17, 15, 9, 0, -9, -15, -17, -15, -9];
+    const doubted = { ...own, readings: [...typedLap(values.slice(0, 3)), far] };
+    const next = { lap: 0, position: 4 };
+    expect(heardOf(doubted, far, next, null, BENCH_CORNER).as).toBe('doubted');
+    const whole = set({ positions: 12, endPlayUm: 0, readings: typedLap(values) });
+    const last = whole.readings.at(-1)!;
+    const end = heardOf(whole, last, null, solveSet(whole, BENCH_CORNER), BENCH_CORNER);
+    expect(end.as).toBe('end');
+    expect(end.told).toMatch(/Within, 0\.034 mm\.$/);
+  });
+
+  test('a turn and a place between are named as what they are', () => {
+    const high = reading(13, 18);
+    const turned = set({ positions: 12, readings: [high] });
+    const next = { lap: 0, position: 14 };
+    expect(heardOf(turned, high, next, null, BENCH_CORNER).spoken).toBe('highest: 18');
+    const between = { ...reading(9 + 5, 27_405), text: '27.405' };
+    const thick = set({ kind: 'thickness', positions: 8, readings: [between] });
+    expect(heardOf(thick, between, null, null, BENCH_CORNER).spoken).toBe('37.5 degrees: 405');
+  });
 });

@@ -3,6 +3,7 @@
 import { useEffect, useReducer, useRef, useState } from 'react';
 import { parseLength } from '@/core/units';
 import { useKeeper, useRefresh, type KeptAnswer } from '@/ui/keeper';
+import { heardOf, type Heard } from './heard';
 import { begunSet, overWaiting } from './held';
 import {
   currentSet,
@@ -63,6 +64,7 @@ export function useBench(
   sets: readonly BenchSet[],
   corner: BenchCorner,
   wanted?: BenchSet['kind'],
+  onHeard?: (heard: Heard) => void,
 ): Bench {
   const { refresh } = useRefresh();
   const keeper = useKeeper();
@@ -112,20 +114,24 @@ export function useBench(
     if (!set) return;
     const then = reduce(state, event);
     const after = currentSet(then) ?? set;
-    goOn(then.cursor, event, after);
+    const next = goOn(then.cursor, event, after);
+    if (event.type === 'read') {
+      onHeard?.(heardOf(after, event.reading, next, next ? null : solveSet(after, corner), corner));
+    }
     if (event.type === 'read') {
       put(set, event.reading, unitOf(set, corner), firstOpen(after) === null);
     }
   };
 
   /** Once the laps are read the set may ask for more: a slow turn, or places until it is settled. */
-  const goOn = (cursor: Cursor | null, { type }: BenchEvent, after: BenchSet): void => {
+  const goOn = (cursor: Cursor | null, { type }: BenchEvent, after: BenchSet): Cursor | null => {
     // What is asked for may be left out.
     const isLeftOut = type === 'skip' && (state.cursor?.position ?? 0) > after.positions;
-    if (cursor !== null || isLeftOut || (type !== 'read' && type !== 'skip')) return;
-    if (firstOpen(after) !== null) return;
+    if (cursor !== null || isLeftOut || (type !== 'read' && type !== 'skip')) return cursor;
+    if (firstOpen(after) !== null) return null;
     const asked = askedPlace(after, solveSet(after, corner));
     if (asked) dispatch({ type: 'pick-place', cursor: asked });
+    return asked;
   };
 
   const correct = ({ place, slip }: DoubtedReading): void => {
