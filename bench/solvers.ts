@@ -5,6 +5,7 @@ import { seededRandom } from '../src/core/numeric';
 import { everyPlate } from '../src/core/plate';
 import { evenAngles } from '../src/core/readings';
 import { solveRunout } from '../src/core/runout';
+import { solveThickness } from '../src/core/thickness';
 import { HEAD, timed } from './spread';
 
 const gauge = { resolution: 1, repeatability: 1 };
@@ -25,14 +26,38 @@ const lap = (shift: number, positions: number) =>
 console.log(`\nSolvers, Node ${process.version}\n\n${HEAD}`);
 const angles = evenAngles(24);
 const [values] = lap(0, 24).laps;
-timed('one runout fit, n = 24', 0.1, 5000, () => {
+timed('one runout fit, n = 24', 0.02, 5000, () => {
   fitHarmonics(angles, values ?? [], 1, { studs: 8 });
 });
-timed('runout solved whole (fit, TIR, outliers, verdict), n = 24', 5, 1000, () => {
-  solveRunout({ face: 'outboard', laps: [values ?? []], studs: 8, gauge, limit: 50 });
+const closing = { mean: values?.[0] ?? 0, laps: 1, expected: 3 };
+timed('one runout fit with drift, n = 24', 0.02, 5000, () => {
+  fitHarmonics(angles, values ?? [], 1, { studs: 8, closing });
+});
+const turns = [{ high: 40, low: -38 }];
+const asRead = { face: 'outboard', laps: [values ?? []], closing: [values?.[0] ?? 0] } as const;
+timed(
+  'runout solved whole (fit with drift, TIR, outliers, one turn, verdict), n = 24',
+  0.15,
+  1000,
+  () => {
+    solveRunout({ ...asRead, studs: 8, gauge, limit: 50, turns });
+  },
+);
+const raster = evenAngles(16).map((angle) => ({
+  angle,
+  value: 27_000 + 6 * Math.cos((angle * Math.PI) / 180),
+}));
+const thickness = {
+  laps: [raster.filter((_, j) => j % 2 === 0).map(({ value }) => value)],
+  extra: raster.filter((_, j) => j % 2 === 1),
+  gauge: { resolution: 1, repeatability: 1.5 },
+  limits: { discard: 26_000, dtv: 12 },
+};
+timed('thickness with settling, 16 readings', 0.5, 500, () => {
+  solveThickness(thickness);
 });
 const mounts = [0, 3, 6].map((shift) => ({ shift, ...lap(shift, 12) }));
-timed('index solution, 2,000 draws, N = 8, 3 mountings of 12', 15, 200, () => {
+timed('index solution, 2,000 draws, N = 8, 3 mountings of 12', 9, 200, () => {
   solveIndex({ studs: 8, mounts, gauge, limit: 50 });
 });
 const ten: VirtualCorner = { ...corner, studs: 10 };

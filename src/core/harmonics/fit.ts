@@ -1,4 +1,4 @@
-import { leastSquares, normalEquations, quadraticForm, solveNormal } from '../numeric';
+import { inverseOf, leastSquares, normalEquations, quadraticForm } from '../numeric';
 import { areEven, inRadians, lapTimes } from '../readings';
 import type { Degrees, Micrometres } from '../units';
 import { designMatrix, fittableOrders } from './design';
@@ -90,16 +90,61 @@ function fitUneven(design: readonly (readonly number[])[], values: readonly numb
   return { coefficients, inverse: unscaledCovariance, leverages };
 }
 
+/** What a design with a drift column makes of any readings: it depends on spacing and weight only. */
+interface DriftSolver {
+  readonly design: readonly (readonly number[])[];
+  readonly inverse: readonly (readonly number[])[];
+  readonly leverages: readonly number[];
+}
+
+function driftSolver(
+  places: readonly (readonly number[])[],
+  angles: readonly Degrees[],
+  weight: number,
+): DriftSolver {
+  const design = withDrift(places, angles, weight);
+  const { gram } = normalEquations(
+    design,
+    design.map(() => 0),
+  );
+  const inverse = inverseOf(gram);
+  return { design, inverse, leverages: design.map((row) => quadraticForm(row, inverse)) };
+}
+
 /** Evenly spaced places with a drift column: few columns, well conditioned. */
-function fitDrifting(design: readonly (readonly number[])[], values: readonly number[]): RawFit {
-  const { gram, right } = normalEquations(design, values);
-  const { coefficients, inverse } = solveNormal(gram, right);
-  return { coefficients, inverse, leverages: design.map((row) => quadraticForm(row, inverse)) };
+function fitDrifting(
+  { design, inverse, leverages }: DriftSolver,
+  values: readonly number[],
+): RawFit {
+  const right = new Array<number>(inverse.length).fill(0);
+  design.forEach((row, j) => {
+    const value = values[j]!;
+    for (let c = 0; c < row.length; c += 1) right[c] = right[c]! + row[c]! * value;
+  });
+  return { coefficients: inverse.map((row) => predict(row, right)), inverse, leverages };
 }
 
 /** Designs at evenly spaced angles from 0°, which nearly every set has. */
 const evenDesigns = new Map<string, readonly (readonly number[])[]>();
+const driftSolvers = new Map<string, DriftSolver>();
 const MOST_DESIGNS = 200;
+
+/** The solver for even places from 0°, kept: a gauge’s sets ask for the same one again and again. */
+function knownDriftSolver(
+  places: readonly (readonly number[])[],
+  angles: readonly Degrees[],
+  orders: readonly number[],
+  weight: number,
+): DriftSolver {
+  if (angles[0] !== 0) return driftSolver(places, angles, weight);
+  const key = `${angles.length}:${orders.join()}:${weight}`;
+  const known = driftSolvers.get(key);
+  if (known) return known;
+  const made = driftSolver(places, angles, weight);
+  if (driftSolvers.size >= MOST_DESIGNS) driftSolvers.clear();
+  driftSolvers.set(key, made);
+  return made;
+}
 
 function designFor(
   angles: readonly Degrees[],
@@ -163,10 +208,12 @@ export function fitHarmonics(
   const isEven = areEven(angles);
   const places = designFor(angles, orders, isEven);
   const known = closing && (sigma * Math.sqrt(closing.laps)) / closing.expected;
-  const design = known === undefined ? places : withDrift(places, angles, known);
   const rows = closing ? [...values, closing.mean, 0] : values;
-  const fitRows = isEven ? (closing ? fitDrifting : fitEven) : fitUneven;
-  const raw = fitRows(design, rows);
+  const solver =
+    known !== undefined && isEven ? knownDriftSolver(places, angles, orders, known) : null;
+  const design =
+    solver?.design ?? (known === undefined ? places : withDrift(places, angles, known));
+  const raw = solver ? fitDrifting(solver, rows) : (isEven ? fitEven : fitUneven)(design, rows);
   const misses = rows.map((value, j) => value - predict(design[j] ?? [], raw.coefficients));
   const columns = raw.coefficients.length;
   const degreesOfFreedom = rows.length - columns;

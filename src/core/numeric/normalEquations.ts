@@ -41,22 +41,30 @@ function inverseOfLower(factor: readonly (readonly number[])[]): number[][] {
 }
 
 /**
- * Solves `gram` x = `right` for a well-conditioned symmetric positive definite `gram` (evenly
- * spaced readings, ridges): a few columns in a few microseconds. Badly conditioned designs go
- * through `leastSquares`. Throws RangeError where `gram` is not positive definite.
+ * Inverse of a well-conditioned symmetric positive definite matrix of a few columns, in a few
+ * microseconds. Throws RangeError where it is not positive definite.
  */
-export function solveNormal(
-  gram: readonly (readonly number[])[],
-  right: readonly number[],
-): NormalSolution {
+export function inverseOf(gram: readonly (readonly number[])[]): number[][] {
   const lower = inverseOfLower(choleskyFactor(gram));
-  const inverse = gram.map((_, i) =>
+  return gram.map((_, i) =>
     gram.map((__, j) => {
       let sum = 0;
       for (let k = Math.max(i, j); k < gram.length; k += 1) sum += lower[k]![i]! * lower[k]![j]!;
       return sum;
     }),
   );
+}
+
+/**
+ * Solves `gram` x = `right` for a well-conditioned symmetric positive definite `gram` (evenly
+ * spaced readings, ridges). Badly conditioned designs go through `leastSquares`. Throws
+ * RangeError where `gram` is not positive definite.
+ */
+export function solveNormal(
+  gram: readonly (readonly number[])[],
+  right: readonly number[],
+): NormalSolution {
+  const inverse = inverseOf(gram);
   const coefficients = inverse.map((row) =>
     row.reduce((sum, value, j) => sum + value * right[j]!, 0),
   );
