@@ -11,7 +11,6 @@ import {
   readers,
   ROOT,
   run,
-  runQuietly,
   runTogether,
   runTypeScript,
 } from './lib/prepare.mjs';
@@ -45,10 +44,8 @@ const USUAL = {
   keyboard: 35,
 };
 
-/** Browser tests wait for pages and unit tests for disks: together they keep two cores at work. */
-const LANES_BESIDE = 2;
-/** More of them once the unit tests are through. */
-const LANES_ALONE = 3;
+/** A browser test waits for a page a quarter of its time: three of them keep two cores at work. */
+const LANES = 3;
 
 /** The browser tests as a queue, the longest first. */
 function queueOfBrowserTests() {
@@ -92,11 +89,8 @@ function browserTest({ name, args }, template, chromiumPath) {
   });
 }
 
-/**
- * Works the queue off in lanes, one more of them once the unit tests are through; the first failure,
- * of either, ends it once the lanes are through.
- */
-async function browserTests(chromiumPath, unitTests) {
+/** Works the queue off in so many lanes; the first failure ends it once its lanes are through. */
+async function browserTests(chromiumPath, lanes = LANES) {
   const template = mkdtempSync(path.join(tmpdir(), 'zesty-hound-demo-'));
   runTypeScript('src/cli/seedDemo.ts', [], { ZESTY_HOUND_DATA: template, DATABASE_URL: '' });
   const queue = queueOfBrowserTests();
@@ -107,22 +101,12 @@ async function browserTests(chromiumPath, unitTests) {
       if (name) failed.push(name);
     }
   };
-  const more = unitTests.then(
-    () => Promise.all(Array.from({ length: LANES_ALONE - LANES_BESIDE }, lane)),
-    () => failed.push('unit tests'),
-  );
-  await Promise.all([...Array.from({ length: LANES_BESIDE }, lane), more]);
+  await Promise.all(Array.from({ length: lanes }, lane));
   rmSync(template, { recursive: true, force: true });
   if (failed.length > 0) {
-    console.error(`\nTests failed: ${failed.join(', ')}.`);
+    console.error(`\nBrowser tests failed: ${failed.join(', ')}.`);
     process.exit(1);
   }
-}
-
-/** Runs a command quietly; throws where it fails. */
-async function must(...command) {
-  const { name, status } = await runQuietly(command);
-  if (status !== 0) throw new Error(`${name} failed (${status}).`);
 }
 
 let chromiumPath = '';
@@ -147,30 +131,31 @@ await timed('lint, formatting, types, import boundaries, build', async () => {
 });
 /** Databases that live for a test are not worth the optimizing compiler's time: workers inherit the flag. */
 const SHORT_LIVED = '--liftoff-only';
-const JEST = path.join(ROOT, 'node_modules/jest/bin/jest.js');
-const MODULES = { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' };
+await timed('unit tests', () =>
+  run(
+    process.execPath,
+    [
+      SHORT_LIVED,
+      path.join(ROOT, 'node_modules/jest/bin/jest.js'),
+      '--reporters=default',
+      '--reporters=<rootDir>/tests/support/slowest.mjs',
+    ],
+    { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
+  ),
+);
 /** Integration tests that say the same of both engines. */
 const BOTH_ENGINES = ['database', 'writes', 'replaces', 'nose', 'strip'];
-
-async function unitTests() {
-  await timed('unit tests', () =>
-    must(
-      process.execPath,
-      [SHORT_LIVED, JEST, '--reporters=default', '--reporters=<rootDir>/tests/support/slowest.mjs'],
-      MODULES,
-    ),
-  );
-  await timed('integration tests on PostgreSQL', async () => {
-    const server = await startPostgres();
-    if (!server) return;
-    process.once('exit', server.stop);
-    const files = BOTH_ENGINES.map((name) => `tests/integration/${name}.test.ts`);
-    await must(process.execPath, [JEST, ...files], { ...MODULES, TEST_PG: server.url });
-    process.removeListener('exit', server.stop);
-    server.stop();
-  });
-}
-await timed('unit and browser tests', () => browserTests(chromiumPath, unitTests()));
+await timed('integration tests on PostgreSQL', async () => {
+  const server = await startPostgres();
+  if (!server) return;
+  process.once('exit', server.stop);
+  const files = BOTH_ENGINES.map((name) => `tests/integration/${name}.test.ts`);
+  const env = { TEST_PG: server.url, NODE_OPTIONS: '--experimental-vm-modules --no-warnings' };
+  await runTogether([[bin('jest'), files, env]]);
+  process.removeListener('exit', server.stop);
+  server.stop();
+});
+await timed('browser tests', () => browserTests(chromiumPath));
 
 const tracked = spawnSync('git', ['status', '--porcelain'], { cwd: ROOT, encoding: 'utf8' });
 if (tracked.status === 0 && tracked.stdout.trim() !== '' && process.env.CI) {

@@ -32,29 +32,29 @@ export function run(command, args, env = {}) {
   }
 }
 
-/** Runs a command whose words are printed when it ends; resolves to its name and its status. */
-export const runQuietly = ([command, args, env = {}]) =>
-  new Promise((resolve) => {
-    const child = spawn(command, args, {
-      cwd: ROOT,
-      env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...env },
-      stdio: ['ignore', 'pipe', 'pipe'],
-    });
-    let said = '';
-    for (const stream of [child.stdout, child.stderr]) {
-      stream.setEncoding('utf8').on('data', (text) => {
-        said += text;
-      });
-    }
-    child.on('close', (status) => {
-      process.stdout.write(said);
-      resolve({ name: `${command} ${args.join(' ')}`, status });
-    });
-  });
-
 /** Runs commands beside each other, each one's output in one piece; stops when one fails. */
 export async function runTogether(commands) {
-  const failed = (await Promise.all(commands.map(runQuietly))).filter(({ status }) => status !== 0);
+  const runs = commands.map(
+    ([command, args, env = {}]) =>
+      new Promise((resolve) => {
+        const child = spawn(command, args, {
+          cwd: ROOT,
+          env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...env },
+          stdio: ['ignore', 'pipe', 'pipe'],
+        });
+        let said = '';
+        for (const stream of [child.stdout, child.stderr]) {
+          stream.setEncoding('utf8').on('data', (text) => {
+            said += text;
+          });
+        }
+        child.on('close', (status) => {
+          process.stdout.write(said);
+          resolve({ name: `${command} ${args.join(' ')}`, status });
+        });
+      }),
+  );
+  const failed = (await Promise.all(runs)).filter(({ status }) => status !== 0);
   if (failed.length === 0) return;
   for (const { name, status } of failed) console.error(`\n${name} failed (${status}).`);
   process.exit(1);
