@@ -1,5 +1,6 @@
 'use client';
 
+import { useSyncExternalStore } from 'react';
 import { Form } from 'react-bootstrap';
 import { keepSound, useSound, type Sound } from './sounds';
 
@@ -9,10 +10,18 @@ const LABEL: Readonly<Record<Sound, string>> = {
   voice: 'a tone, and the place and figure said',
 };
 
+/** A browser does not gain a voice while it runs. */
+const never = () => () => undefined;
+
 /** What is heard while a set is read: off until it is switched on, kept on this device. */
 export function SoundChoice() {
   const chosen = useSound();
-  const hasVoice = typeof window !== 'undefined' && 'speechSynthesis' in window;
+  // The server cannot know it: the page comes without, and has it once it is alive.
+  const hasVoice = useSyncExternalStore(
+    never,
+    () => 'speechSynthesis' in window,
+    () => false,
+  );
   return (
     <Form.Group controlId="bench-sound" className="d-flex gap-2 align-items-center mt-2">
       <Form.Label className="mb-0">Heard at a reading</Form.Label>
