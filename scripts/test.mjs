@@ -44,7 +44,7 @@ const USUAL = {
   bench: 100,
   touch: 100,
   'second-start': 90,
-  walks: 90,
+  walks: 280,
   'ways-in': 70,
 };
 

@@ -11,7 +11,7 @@ import { freePort, kill, startServer, untilItAnswers } from './ownServer';
  * works in a second tab, types nonsense, and whose server dies: at the end of every one screen,
  * device and database say the same, and it is what was entered last. `npm run walks` plays 200.
  */
-const WALKS = Number(process.env.WALKS ?? 2);
+const WALKS = Number(process.env.WALKS ?? 8);
 const FIRST = Number(process.env.FIRST_WALK ?? 1);
 const STEPS = 7;
 
