@@ -360,6 +360,29 @@ describe('several answers at once', () => {
   });
 });
 
+describe('what forbids a drive', () => {
+  // 2026-11-28: a second noise beside metal on metal let the vehicle be driven.
+  test.each([
+    [{ code: 'noise', value: 'squeal+grind' }, 'metal is on metal'],
+    [{ code: 'pedal-feel', value: 'sinks' }, 'the pedal sinks'],
+    [
+      { code: 'fixing-check', value: 'loose', corner: 'FL' as const },
+      'a bracket or caliper is loose',
+    ],
+    [{ code: 'nut-check', value: 'loose', corner: 'FL' as const }, 'a wheel is loose'],
+  ])('%j', (finding, why) => {
+    expect(advisesNoDrive([finding])).toBe(why);
+  });
+
+  test('is said once, however often it was found', () => {
+    const findings = [
+      { code: 'pedal-feel', value: 'sinks' },
+      { code: 'pump-test', value: 'sinks' },
+    ];
+    expect(advisesNoDrive(findings)).toBe('the pedal sinks');
+  });
+});
+
 describe('what is seen', () => {
   const crack = { code: 'face-check', value: 'crack', corner: 'FL' } as const;
 

@@ -23,7 +23,7 @@ export interface Cause {
   readonly repair: string;
   /** What shows that it is cured. */
   readonly proof: string;
-  /** What the owner reads of it. */
+  /** What the owner reads of it: what was found, never that it was put right. */
   readonly owner: string;
   /** It lies outside the brakes: found, told, done here or referred. */
   readonly isOutside: boolean;

@@ -164,12 +164,15 @@ function refuseAnswer(
   { code, corner, value }: FindingData,
   who: Who | null,
 ): string | null {
+  const forbids = (answer: string | null): string | null =>
+    answer === null ? null : advisesNoDrive([{ code, value: answer }]);
   const isDanger = job.findings.some(
     (each) =>
       each.corner === (corner ?? '') &&
       each.code === code &&
-      each.value !== value &&
-      advisesNoDrive([{ code, value: each.value }]) !== null,
+      forbids(each.value) !== null &&
+      // Another answer beside it takes nothing away.
+      forbids(each.value) !== forbids(value),
   );
   return isDanger ? refuseRole(who, 'technician') : null;
 }
