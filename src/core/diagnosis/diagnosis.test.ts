@@ -7,6 +7,7 @@ import {
   checkKnowledge,
   countedPriors,
   diagnose,
+  evidenceOn,
   isAnswer,
   isChoice,
   nextChecks,
@@ -460,4 +461,12 @@ test('every cause leads somewhere, and jobs signed before a cause was split stil
     'stuck-pads': 2,
     'tight-shoes': 2,
   });
+});
+
+test('what speaks for a cause is told with the strongest first, a figure by how far it usually is', () => {
+  const { for: speaking, against } = evidenceOn(KNOWLEDGE, 'hub-runout');
+  const weights = speaking.map(({ decibans }) => decibans);
+  expect(weights).toEqual(weights.toSorted((p, q) => q - p));
+  expect(speaking.map(({ found }) => found)).toContainEqual({ ratio: 1.7 });
+  expect(against.every(({ decibans }) => decibans < 0)).toBe(true);
 });

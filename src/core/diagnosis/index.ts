@@ -2,6 +2,7 @@ export * from './types';
 export * from './likelihood';
 export * from './weigh';
 export * from './several';
+export * from './evidence';
 export * from './safety';
 export * from './nextChecks';
 export * from './diagnose';

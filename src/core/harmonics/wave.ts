@@ -40,14 +40,24 @@ export function waveOnGrid(orders: readonly OrderPhasor[]): Float64Array {
   return wave;
 }
 
-/** Total indicator reading of a wave on the 0.5° grid, in micrometres. */
-export function waveTir(orders: readonly OrderPhasor[]): Micrometres {
-  const wave = waveOnGrid(orders);
-  let low = Infinity;
-  let high = -Infinity;
-  for (const value of wave) {
-    if (value < low) low = value;
-    if (value > high) high = value;
-  }
-  return high - low;
+/** Where a wave is highest and lowest on the 0.5° grid, the first of equals, and its swing. */
+export interface WaveExtremes {
+  readonly tir: Micrometres;
+  readonly high: Radians;
+  readonly low: Radians;
 }
+
+/** The extremes of a wave on the 0.5° grid. Source: handbook 4. */
+export function waveExtremes(orders: readonly OrderPhasor[]): WaveExtremes {
+  const wave = waveOnGrid(orders);
+  let [high, low] = [0, 0];
+  for (let j = 1; j < GRID_POINTS; j += 1) {
+    if (wave[j]! > wave[high]!) high = j;
+    if (wave[j]! < wave[low]!) low = j;
+  }
+  const at = (j: number): Radians => j * (360 / GRID_POINTS) * RADIANS_PER_DEGREE;
+  return { tir: wave[high]! - wave[low]!, high: at(high), low: at(low) };
+}
+
+/** Total indicator reading of a wave on the 0.5° grid, in micrometres. */
+export const waveTir = (orders: readonly OrderPhasor[]): Micrometres => waveExtremes(orders).tir;

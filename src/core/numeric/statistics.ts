@@ -43,8 +43,8 @@ export function normalShare(z: number): number {
   return z >= 0 ? 1 - half : half;
 }
 
-/** Normal quantiles of the two shares that are asked of a scatter. */
-const NORMAL_QUANTILE = { 0.9: 1.2816, 0.995: 2.5758 } as const;
+/** Normal quantiles of the shares that are asked of a scatter. */
+const NORMAL_QUANTILE = { 0.9: 1.2816, 0.95: 1.645, 0.995: 2.5758 } as const;
 
 /**
  * The value that a sum of so many squared standard normal deviates stays under in that share of

@@ -10,6 +10,20 @@ export interface Gauge {
   readonly mpe?: Micrometres;
 }
 
+/** What a gauge leaves undecided at its best. */
+export interface GaugeReach {
+  /** What lies this near to its limit stays too close to call. */
+  readonly band: Micrometres;
+  /** The slow turns, or readings, that it takes. */
+  readonly readings: number;
+}
+
+/** Of a limit so much may be left undecided by a gauge that is fit for it. */
+const FIT_SHARE = 0.2;
+
+/** The smallest limit that a gauge of such a reach is fit for, to the whole micrometre. */
+export const fitFrom = ({ band }: GaugeReach): Micrometres => Math.ceil(band / FIT_SHARE);
+
 /** What the rounding of one reading adds to its variance, res²/12, in µm². */
 export const roundingVariance = (gauge: Gauge): number => gauge.resolution ** 2 / 12;
 

@@ -1,2 +1,2 @@
 export * from './solveRunout';
-export { mostTurns, reachOfDial, type GaugeReach, type SlowTurn, type Turned } from './turns';
+export { mostTurns, reachOfDial, type SlowTurn, type Turned } from './turns';

@@ -4,7 +4,7 @@ import {
   fitHarmonics,
   foldedOrder,
   phasorsOf,
-  waveTir,
+  waveExtremes,
   type Drift,
   type HarmonicFit,
   type OrderReport,
@@ -174,13 +174,11 @@ export function closureReasons(closure: Closure | null): Reason[] {
 function qualityReasons(
   input: RunoutInput,
   prepared: PreparedLaps,
+  slips: readonly Reason[],
   outliers: readonly Outlier[],
 ): Reason[] {
   const n = prepared.averaged.length;
-  const reasons: Reason[] = [
-    ...closureReasons(prepared.closure),
-    ...slipsOf(prepared, input.gauge),
-  ];
+  const reasons: Reason[] = [...closureReasons(prepared.closure), ...slips];
   const allowed = 0.1 * input.limit;
   if (input.endPlay && input.endPlay.value > input.endPlay.limit) {
     reasons.push({ code: 'end-play', ...input.endPlay });
@@ -210,12 +208,6 @@ function qualityReasons(
 const asksPress = ({ gauge, endPlay, pressed }: RunoutInput): boolean =>
   pressed !== true && isPlay(gauge, endPlay?.value);
 
-/** Turns as outboard-positive swings: an inboard dial's high is where the face is lowest. */
-const outboardTurns = ({ face, turns = [] }: RunoutInput): SlowTurn[] =>
-  face === 'outboard'
-    ? [...turns]
-    : turns.map(({ high, low }) => ({ high: -low as Micrometres, low: -high as Micrometres }));
-
 /** Whether one more turn may be asked for: too close to call, and turns are left. */
 const asksTurn = (verdict: Verdict, taken: number, prepared: PreparedLaps): boolean =>
   taken === 0 || (verdict.state === 'too-close' && taken < mostTurns(prepared.spread));
@@ -224,11 +216,12 @@ const asksTurn = (verdict: Verdict, taken: number, prepared: PreparedLaps): bool
 function nextReading(
   input: RunoutInput,
   prepared: PreparedLaps,
+  hasSlip: boolean,
   verdict: Verdict,
 ): NextReading | null {
   if (verdict.state === 'not-valid') return prepared.closure?.ok === false ? 'lap' : null;
   if (asksPress(input)) return 'press';
-  if (slipsOf(prepared, input.gauge).length > 0 || prepared.scatter.asksLap) return 'lap';
+  if (hasSlip || prepared.scatter.asksLap) return 'lap';
   return asksTurn(verdict, input.turns?.length ?? 0, prepared) ? 'turn' : null;
 }
 
@@ -272,12 +265,16 @@ export function solveRunout(input: RunoutInput): RunoutResult {
   const { gauge, limit } = input;
   const outliers = findOutliers(angles, averaged, sigma, gauge, input.studs);
   const tirAsRead = maximum(averaged) - minimum(averaged);
-  const tirFitted = waveTir(phasorsOf(fit));
+  const extremes = waveExtremes(phasorsOf(fit));
+  const tirFitted = extremes.tir;
   const endPlayBad = input.endPlay !== undefined && input.endPlay.value > input.endPlay.limit;
   const invalid = endPlayBad || closure?.ok === false;
-  const reasons = qualityReasons(input, prepared, outliers);
-  const turns = outboardTurns(input);
-  const joined = turns.length > 0 ? joinTurns(turns, fit, { gauge, spread, sigma, play }) : null;
+  const slips = slipsOf(prepared, gauge);
+  const reasons = qualityReasons(input, prepared, slips, outliers);
+  // Only the swing counts, which is the same on either face.
+  const { turns = [] } = input;
+  const joined =
+    turns.length > 0 ? joinTurns(turns, fit, extremes, { gauge, spread, sigma, play }) : null;
   const verdict = joined
     ? judgeTurned(input, prepared, joined, { reasons, invalid })
     : judge({
@@ -302,9 +299,9 @@ export function solveRunout(input: RunoutInput): RunoutResult {
     low: extremeAt(averaged, angles, -1),
     orders: describeOrders(fit),
     closure,
-    slipSuspected: slipsOf(prepared, gauge).length > 0,
+    slipSuspected: slips.length > 0,
     outliers,
-    next: nextReading(input, prepared, verdict),
+    next: nextReading(input, prepared, slips.length > 0, verdict),
     verdict,
     averaged,
     angles,

@@ -1,7 +1,7 @@
-import { GRID_POINTS, phasorsOf, waveOnGrid, type HarmonicFit } from '../harmonics';
-import { extremeIndex, quadraticForm } from '../numeric';
-import { roundingVariance, type Gauge } from '../readings';
-import { RADIANS_PER_DEGREE, type Micrometres } from '../units';
+import type { HarmonicFit, WaveExtremes } from '../harmonics';
+import { chiSquareQuantile, quadraticForm } from '../numeric';
+import { roundingVariance, type Gauge, type GaugeReach } from '../readings';
+import type { Micrometres } from '../units';
 import { COVERAGE, WORKSHOP_DEFAULTS } from '../verdict';
 
 /** One slow turn, stopped and read at rest at its highest and at its lowest place. */
@@ -32,47 +32,34 @@ export const mostTurns = (spread: Micrometres): number => (spread > coarse ? mos
 /** Picking a place in noise reads low by so many spreads. Source: handbook 5. */
 const pickedLow = (spread: Micrometres): number => (spread > coarse ? 0.7 : 0.5);
 
-/** One-sided 95 % normal quantile, as the handbook writes it for the misfit that a curve may have. */
-const MISFIT_QUANTILE = 1.645;
 const MISFIT_FREEDOM = 2;
 /** Curve and turns agree up to so many combined standard uncertainties. */
 const AGREE = 2;
 
-/** The curve's own peak to peak on the 0.5° grid with its variance, sigma² gᵀMg. */
-function curvePeakToPeak(
-  fit: HarmonicFit,
-  sigma: Micrometres,
-): { readonly value: Micrometres; readonly variance: number } {
-  const wave = waveOnGrid(phasorsOf(fit));
-  const points = Array.from(wave);
-  const [high, low] = [extremeIndex(points, 1), extremeIndex(points, -1)];
-  const at = (j: number): number => j * (360 / GRID_POINTS) * RADIANS_PER_DEGREE;
+/** Variance of the curve's own peak to peak, sigma² gᵀMg. */
+function curveVariance(fit: HarmonicFit, { high, low }: WaveExtremes, sigma: Micrometres): number {
   const g = fit.orders.flatMap(({ order: k }) => [
-    Math.cos(k * at(high)) - Math.cos(k * at(low)),
-    Math.sin(k * at(high)) - Math.sin(k * at(low)),
+    Math.cos(k * high) - Math.cos(k * low),
+    Math.sin(k * high) - Math.sin(k * low),
   ]);
-  return {
-    value: points[high]! - points[low]!,
-    variance: sigma * sigma * quadraticForm(g, fit.waveInverse),
-  };
+  return sigma * sigma * quadraticForm(g, fit.waveInverse);
 }
 
 /** Whether the misfit of the curve is what the readings' own noise explains. Source: handbook 5. */
-function fitsReadings({ degreesOfFreedom: f, squares }: HarmonicFit, sigma: Micrometres): boolean {
-  if (f < MISFIT_FREEDOM) return true;
-  const q = 2 / (9 * f);
-  return Math.sqrt(squares / f) <= sigma * (1 - q + MISFIT_QUANTILE * Math.sqrt(q)) ** 1.5;
-}
+const fitsReadings = ({ degreesOfFreedom, squares }: HarmonicFit, sigma: Micrometres): boolean =>
+  degreesOfFreedom < MISFIT_FREEDOM ||
+  squares <= sigma ** 2 * chiSquareQuantile(degreesOfFreedom, 0.95);
 
 /**
  * Runout from the slow turns, joined with the curve through the places where that may be believed
- * beside them. `spread` is the larger of the laps' scatter and the gauge's, `sigma` that of one
+ * beside them. `extremes` are those of the curve, `spread` is the larger of the laps' scatter and the gauge's, `sigma` that of one
  * averaged reading, `play` the variance that push and pull add (`playVariance`). At least one
  * turn; micrometres. Source: handbook 5.
  */
 export function joinTurns(
   turns: readonly SlowTurn[],
   fit: HarmonicFit,
+  extremes: WaveExtremes,
   {
     gauge,
     spread,
@@ -89,7 +76,7 @@ export function joinTurns(
   const swing = turns.reduce((sum, { high, low }) => sum + (high - low), 0) / m;
   const value = swing + pickedLow(spread) * spread;
   const variance = 2 * (spread ** 2 / m + roundingVariance(gauge) + play);
-  const curve = curvePeakToPeak(fit, sigma);
+  const curve = { value: extremes.tir, variance: curveVariance(fit, extremes, sigma) };
   const both = variance + curve.variance;
   const curveBelieved =
     spread <= coarse &&
@@ -102,14 +89,6 @@ export function joinTurns(
     value: (variance * curve.value + curve.variance * value) / both,
     uncertainty: Math.sqrt((variance * curve.variance) / both),
   };
-}
-
-/** What a gauge leaves undecided at its best. */
-export interface GaugeReach {
-  /** What lies this near to its limit stays too close to call. */
-  readonly band: Micrometres;
-  /** The slow turns, or readings, that it takes. */
-  readonly readings: number;
 }
 
 /** What a dial indicator leaves undecided with as many slow turns as may be taken. Source: handbook 5. */

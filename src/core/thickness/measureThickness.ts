@@ -28,7 +28,7 @@ import {
   type Verdict,
 } from '../verdict';
 import { correctLaps, temperatureFactor, type Temperatures } from './correct';
-import { settle, type ReadPlace, type Settling } from './settle';
+import { settle, withReading, type ReadPlace, type Settling } from './settle';
 
 /** A single reading of the outer circle beyond the laps, its angle on the 7.5° raster. */
 export interface ExtraReading {
@@ -152,51 +152,34 @@ function qualityReasons(input: ThicknessReadings, outliers: readonly Outlier[]):
   return [...reasons, ...outliers.map((outlier): Reason => ({ code: 'outlier', ...outlier }))];
 }
 
-interface Place extends ReadPlace {
-  readonly position: number | null;
-}
-
 /** The outer circle's places with every reading that was taken there, the laps' places first. */
-function placesOf(
+const placesOf = (
   outer: Circle,
   angles: readonly Degrees[],
   extra: readonly ExtraReading[],
-): Place[] {
-  const places: Place[] = outer.averaged.map((mean, position) => ({
-    position,
-    angleDeg: angles[position]!,
-    mean,
-    count: outer.laps,
-  }));
-  for (const { angle, value } of extra) {
-    const at = places.findIndex(({ angleDeg }) => isSamePlace(angleDeg, angle));
-    const { mean, count, ...known } = places[at] ?? {
-      position: null,
-      angleDeg: angle,
-      mean: 0,
-      count: 0,
-    };
-    const joined = { ...known, mean: (mean * count + value) / (count + 1), count: count + 1 };
-    if (at < 0) places.push(joined);
-    else places[at] = joined;
-  }
-  return places;
-}
-
-const isSamePlace = (p: Degrees, q: Degrees): boolean => {
-  const apart = Math.abs(p - q) % 360;
-  return Math.min(apart, 360 - apart) < 1e-6;
-};
+): readonly ReadPlace[] =>
+  extra.reduce<readonly ReadPlace[]>(
+    (places, { angle, value }) => withReading(places, angle, value),
+    outer.averaged.map((mean, position) => ({
+      position,
+      angleDeg: angles[position]!,
+      mean,
+      count: outer.laps,
+    })),
+  );
 
 /** The place whose mean is the greatest (sign 1) or least (sign -1). */
-function extremePlace(places: readonly Place[], sign: 1 | -1): ThicknessPlace {
-  const { position, angleDeg, mean } =
-    places[
-      extremeIndex(
-        places.map((place) => place.mean),
-        sign,
-      )
-    ]!;
+function extremePlace(places: readonly ReadPlace[], sign: 1 | -1): ThicknessPlace {
+  const {
+    position = null,
+    angleDeg,
+    mean,
+  } = places[
+    extremeIndex(
+      places.map((place) => place.mean),
+      sign,
+    )
+  ]!;
   return { position, angleDeg, value: mean };
 }
 

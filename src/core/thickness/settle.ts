@@ -7,7 +7,7 @@ import {
   quadraticForm,
   solveNormal,
 } from '../numeric';
-import { evenAngles, RASTER, roundingVariance, type Gauge } from '../readings';
+import { evenAngles, RASTER, roundingVariance, type Gauge, type GaugeReach } from '../readings';
 import { toRadians, wrapDegrees, type Degrees, type Micrometres } from '../units';
 import { COVERAGE, type VerdictState } from '../verdict';
 
@@ -16,6 +16,8 @@ export interface ReadPlace {
   readonly angleDeg: Degrees;
   readonly mean: Micrometres;
   readonly count: number;
+  /** Its position in the laps; none where only single readings were taken. */
+  readonly position?: number | null;
 }
 
 /** Thickness variation as far as it is settled. Source: handbook 8. */
@@ -62,7 +64,7 @@ function stateOf(
 function placeToRead(at: Degrees, places: readonly ReadPlace[]): Degrees {
   const nearest = Math.round(at / RASTER);
   const count = (angle: Degrees): number =>
-    places.find((place) => Math.abs(place.angleDeg - angle) < 1e-6)?.count ?? 0;
+    places.find((place) => isSamePlace(place.angleDeg, angle))?.count ?? 0;
   const [best] = [-2, -1, 0, 1, 2]
     .map((step) => ({
       angle: wrapDegrees((nearest + step) * RASTER, 360),
@@ -144,16 +146,21 @@ export function settle(
   };
 }
 
-/** A place of the outer circle read once more. */
+const isSamePlace = (p: Degrees, q: Degrees): boolean => {
+  const apart = Math.abs(p - q) % 360;
+  return Math.min(apart, 360 - apart) < 1e-6;
+};
+
+/** The places with one reading more: of a place that was read, or of a new one. */
 export function withReading(
   places: readonly ReadPlace[],
   angleDeg: Degrees,
   value: Micrometres,
 ): ReadPlace[] {
-  const own = places.find((place) => Math.abs(place.angleDeg - angleDeg) < 1e-6);
+  const own = places.find((place) => isSamePlace(place.angleDeg, angleDeg));
   if (!own) return [...places, { angleDeg, mean: value, count: 1 }];
   const count = own.count + 1;
-  const joined = { angleDeg: own.angleDeg, mean: (own.mean * own.count + value) / count, count };
+  const joined = { ...own, mean: (own.mean * own.count + value) / count, count };
   return places.map((place) => (place === own ? joined : place));
 }
 
@@ -176,10 +183,7 @@ export function settleFrom(
 }
 
 /** What a micrometer leaves undecided of a variation with as many readings as may be taken. */
-export function reachOfMicrometer(gauge: Gauge): {
-  readonly band: Micrometres;
-  readonly readings: number;
-} {
+export function reachOfMicrometer(gauge: Gauge): GaugeReach {
   const places = evenAngles(MOST_READINGS).map((angleDeg) => ({
     angleDeg,
     // Any wave of first order: where its extremes lie does not bear on how well they are known.

@@ -5,6 +5,7 @@ import { Form } from 'react-bootstrap';
 import { useForm, useWatch } from 'react-hook-form';
 import type { GaugeForm } from '@/core/contracts';
 import { exactNumber, fieldUnit, UNIT_SIGN, type UnitSystem } from '@/core/units';
+import { fitFrom } from '@/core/readings';
 import { reachOfDial } from '@/core/runout';
 import { reachOfMicrometer } from '@/core/thickness';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
@@ -134,9 +135,6 @@ function GaugeEditor({ initial, units, onDone }: GaugeEditorProps) {
   );
 }
 
-/** What is left undecided may be this share of a limit that a gauge is fit for. */
-const FIT_SHARE = 0.2;
-
 /** What a gauge can settle and what it cannot, in words. */
 function sayReach(
   { kind, resolutionUm, repeatabilityUm }: GaugeRow,
@@ -144,14 +142,14 @@ function sayReach(
 ): string {
   const gauge = { resolution: resolutionUm, repeatability: repeatabilityUm };
   const isDial = kind === 'dial';
-  const { band, readings } = isDial ? reachOfDial(gauge) : reachOfMicrometer(gauge);
+  const reach = isDial ? reachOfDial(gauge) : reachOfMicrometer(gauge);
+  const { band, readings } = reach;
   const what = isDial
     ? `With ${readings} slow turns a runout`
     : `With ${readings} readings a thickness variation`;
-  const fit = Math.ceil(band / FIT_SHARE);
+  const fit = fitFrom(reach);
   const usual = isDial ? WORKSHOP_DEFAULTS.runout : WORKSHOP_DEFAULTS.thicknessVariation;
-  const isFit = fit <= usual;
-  return `${what} that lies ${say(Math.round(band * 10) / 10)} or more from its limit is settled: fit for limits from ${say(fit)} on${isFit ? '.' : `, too coarse for ${say(usual)}.`}`;
+  return `${what} that lies ${say(Math.round(band * 10) / 10)} or more from its limit is settled: fit for limits from ${say(fit)} on${fit <= usual ? '.' : `, too coarse for ${say(usual)}.`}`;
 }
 
 interface GaugeBookProps {

@@ -1,42 +1,14 @@
-import { isChoice, type Cause, type Knowledge } from '@/core/diagnosis';
-
-/** A figure speaks for a cause where it is usually this many times what it is without one. */
-const CLEARLY_MORE = 2;
-
-interface Spoken {
-  readonly words: string;
-  readonly decibans: number;
-}
-
-/** What speaks for a cause and against it, the strongest first. */
-function evidenceOf(knowledge: Knowledge, cause: string): { for: Spoken[]; against: Spoken[] } {
-  const all = knowledge.findings.filter(isChoice).flatMap((finding) =>
-    finding.evidence.flatMap(({ value, db }) => {
-      const decibans = db[cause];
-      const label = finding.values.find(({ code }) => code === value)?.label ?? value;
-      return decibans ? [{ words: `${finding.title}: ${label.toLowerCase()}`, decibans }] : [];
-    }),
-  );
-  const measured = knowledge.findings.flatMap((finding) => {
-    if (isChoice(finding)) return [];
-    const median = finding.evidence[0]?.medians[cause];
-    return median !== undefined && median >= CLEARLY_MORE * finding.usual
-      ? [{ words: `${finding.title}: about ${median} × its limit`, decibans: 9 }]
-      : [];
-  });
-  const strongest = (p: Spoken, q: Spoken): number => Math.abs(q.decibans) - Math.abs(p.decibans);
-  return {
-    for: [...all.filter(({ decibans }) => decibans > 0), ...measured].sort(strongest),
-    against: all.filter(({ decibans }) => decibans < 0).sort(strongest),
-  };
-}
+import { evidenceOn, type Cause, type Evidence, type Knowledge } from '@/core/diagnosis';
 
 const MOST_TOLD = 5;
-const told = (spoken: readonly Spoken[]): string =>
-  spoken
-    .slice(0, MOST_TOLD)
-    .map(({ words }) => words)
-    .join(' · ');
+
+const say = ({ title, found }: Evidence): string =>
+  'answer' in found
+    ? `${title}: ${found.answer.toLowerCase()}`
+    : `${title}: about ${found.ratio} × its limit`;
+
+const told = (evidence: readonly Evidence[]): string =>
+  evidence.slice(0, MOST_TOLD).map(say).join(' · ');
 
 /** One cause: what it is, what speaks for and against it, what is done, and what proves it cured. */
 function CauseEntry({
@@ -46,7 +18,7 @@ function CauseEntry({
   readonly cause: Cause;
   readonly knowledge: Knowledge;
 }) {
-  const evidence = evidenceOf(knowledge, cause.code);
+  const evidence = evidenceOn(knowledge, cause.code);
   const rows = [
     ['Speaks for it', told(evidence.for)],
     ['Speaks against it', told(evidence.against)],
