@@ -76,11 +76,13 @@ describe('diagnose', () => {
       [felt('steering'), felt('seat')],
       [felt('steering+seat')],
       [when('braking'), when('both')],
+      [felt('seat'), felt('nowhere')],
     ].map((findings) => JSON.stringify({ findings }));
     const { stdout } = zh(['solve', 'diagnose', '--lines'], lines.join('\n'));
-    const [apart, together, refused] = stdout.trim().split('\n');
+    const [apart, together, refused, alone] = stdout.trim().split('\n');
     expect(apart).toBe(together);
     expect(refused).toContain('when stands twice');
+    expect(alone).toContain('felt: seat and nowhere do not stand together.');
   });
 
   test('answers as the contract says, from standard input', () => {

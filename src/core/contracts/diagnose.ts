@@ -92,7 +92,16 @@ function readFindings(raw: z.output<typeof input>['findings']): RecordedFinding[
   // Answers of one question that are given one by one stand together.
   return [...new Set(read.map(({ code }) => code))].map((code) => {
     const values = read.filter((each) => each.code === code).map(({ value }) => value);
-    return { code, value: values.length === 1 ? values[0]! : values.join('+') };
+    const [only] = values;
+    if (values.length === 1 && only !== undefined) return { code, value: only };
+    const value = values.join('+');
+    const finding = KNOWLEDGE.findings.find((each) => each.code === code)!;
+    if (isAnswer(finding, value)) return { code, value };
+    const last = raw.findLastIndex((each) => each.code === code);
+    return refuse(
+      `${code}: ${values.join(' and ')} do not stand together.`,
+      `findings[${last}].value`,
+    );
   });
 }
 

@@ -32,6 +32,10 @@ function complainOfChoice(finding: ChoiceFinding, causes: readonly string[]): st
     ...evidence
       .filter(({ value }) => !answers.includes(value))
       .map(({ value }) => `${code}: evidence for ${value}, which is no answer.`),
+    ...(finding.together ?? [])
+      .flatMap(({ of, is }) => [...of, is])
+      .filter((answer) => !answers.includes(answer))
+      .map((answer) => `${code}: ${answer} is put together and is no answer.`),
     ...(Math.abs(total - 1) > 1e-9 ? [`${code}: its answers' shares sum to ${total}, not 1.`] : []),
     ...causes.flatMap((cause) => overfull(finding, cause)),
   ];
@@ -43,13 +47,17 @@ export function checkKnowledge(knowledge: Knowledge): string[] {
   const named = knowledge.findings.flatMap((finding) =>
     finding.evidence.flatMap((row) => Object.keys('db' in row ? row.db : row.medians)),
   );
+  const seen = knowledge.findings
+    .filter(isChoice)
+    .flatMap(({ evidence }) => evidence.flatMap(({ sees }) => sees ?? []));
+  const split = knowledge.former.flatMap(({ now }) => now);
   const joined = knowledge.joins.flatMap(({ effect, sources }) => [effect, ...sources]);
   return [
     ...repeated(causes).map((code) => `Cause ${code} stands twice.`),
     ...repeated(knowledge.findings.map(({ code }) => code)).map(
       (code) => `Finding ${code} stands twice.`,
     ),
-    ...[...new Set([...named, ...joined])]
+    ...[...new Set([...named, ...joined, ...seen, ...split])]
       .filter((code) => !causes.includes(code))
       .map((code) => `There is no cause ${code}.`),
     ...knowledge.findings.filter(isChoice).flatMap((each) => complainOfChoice(each, causes)),

@@ -335,6 +335,29 @@ describe('several answers at once', () => {
     expect(isAnswer(when, 'braking+without')).toBe(false);
   });
 
+  test('a file whose answers, sights or split causes name nothing is refused', () => {
+    const [first, ...findings] = KNOWLEDGE.findings.filter(isChoice);
+    const broken = {
+      ...KNOWLEDGE,
+      former: [{ ...KNOWLEDGE.former[0]!, now: ['aura'] }],
+      findings: [
+        {
+          ...first!,
+          together: [{ of: ['steering', 'elbow'], is: 'both' }],
+          evidence: first!.evidence.map((row) => ({ ...row, sees: 'ghost' })),
+        },
+        ...findings,
+      ],
+    };
+    expect(checkKnowledge(broken)).toEqual(
+      expect.arrayContaining([
+        'There is no cause aura.',
+        'There is no cause ghost.',
+        'felt: elbow is put together and is no answer.',
+      ]),
+    );
+  });
+
   test('are given and taken back one by one, in the order of the question', () => {
     expect(toggled(felt, undefined, 'seat')).toBe('seat');
     expect(toggled(felt, 'seat', 'steering')).toBe('steering+seat');
