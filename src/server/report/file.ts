@@ -72,7 +72,7 @@ function qualityOf(job: Job, set: ReadingSet, units: UnitSystem): string[] {
   const result = assessRunout({ ...measured, quality: [] }, studs, limits);
   const { verdict, sigma, closure, outliers, drift, turned } = result;
   return [
-    `TIR ${say(result.tirAsRead)} as read, ${say(result.tirFitted)} of the fit${turned ? `, ${say(turned.value)} ± ${say(turned.uncertainty)} as turned${turned.curveBelieved ? ', joined with the fit' : ''}` : ''}; standard uncertainty of one averaged reading ${say(sigma)}; guard band ${say(verdict.guardBand ?? 0)}.`,
+    `TIR ${say(result.tirAsRead)} as read, ${say(result.tirFitted)} of the fit${turned ? `, ${say(turned.value)} ± ${say(turned.uncertainty)} as turned${turned.curveBelieved ? ', joined with the fit' : ''}` : ''}; judged ${verdict.value === null ? 'nothing' : say(verdict.value)}; standard uncertainty of one averaged reading ${say(sigma)}; guard band ${say(verdict.guardBand ?? 0)}.`,
     ...(closure
       ? [
           `Closure ${closure.errors.map(say).join(', ')}: ${closure.ok ? 'in order' : 'not in order'}.`,
