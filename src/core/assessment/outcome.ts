@@ -26,14 +26,19 @@ export interface ProofInput {
   readonly ratios: readonly { readonly order: number; readonly ratio: number }[] | null;
   /** What else keeps it from being called cured, in words. */
   readonly doubts?: readonly string[];
+  /** What was found and goes on elsewhere, in words. */
+  readonly referred?: readonly string[];
+  /** Nothing was put right here: only found, told and referred. */
+  readonly isOnlyReferred?: boolean;
 }
 
-export type OutcomeState = 'cured' | 'better' | 'not-cured' | 'not-proven';
+export type OutcomeState = 'cured' | 'better' | 'not-cured' | 'not-proven' | 'referred';
 export const OUTCOME_NAME: Readonly<Record<OutcomeState, string>> = {
   cured: 'Cured',
   better: 'Better',
   'not-cured': 'Not cured',
   'not-proven': 'Not proven',
+  referred: 'Found and referred',
 };
 
 /** The verdict on a job, with what it rests on and what is left. */
@@ -91,13 +96,16 @@ function cornerLeft({ corner, runout, dtv }: ProvenCorner): string[] {
 /**
  * The verdict on a job after its corrections: cured where everything measured again is within
  * and the drive is quiet, not cured where something is beyond or the shake is as it was. What
- * was not driven or not measured is not proven. Source: handbook 16.
+ * was not driven or not measured is not proven. What was only found, told and referred is that,
+ * and no cure. Source: handbook 16.
  */
 export function judgeOutcome(input: ProofInput): Outcome {
   const felt = feltWord(input.feel);
   const recorded = recordedWord(input.ratios);
   const beyond = input.corners.flatMap(cornerReasons);
-  const left = [...input.corners.flatMap(cornerLeft), ...(input.doubts ?? [])];
+  const referred = input.referred ?? [];
+  if (input.isOnlyReferred) return { state: 'referred', reasons: referred, left: [] };
+  const left = [...input.corners.flatMap(cornerLeft), ...(input.doubts ?? []), ...referred];
   const drive = [
     ...(felt ? [`Felt on the road: it ${WORDS[felt]}.`] : []),
     ...(recorded ? [`Recorded on the road: it ${WORDS[recorded]}.`] : []),

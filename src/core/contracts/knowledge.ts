@@ -7,6 +7,7 @@ import {
   type Knowledge,
   type Overrides,
 } from '../diagnosis';
+import { PRICE_ITEMS } from '../options';
 import shipped from '../diagnosis/knowledge.json';
 
 const code = z.string().regex(/^[a-z0-9-]{1,40}$/);
@@ -26,6 +27,7 @@ const causeSchema = z.strictObject({
   proof: sentence,
   owner: sentence,
   isOutside: z.boolean(),
+  work: z.array(z.enum(PRICE_ITEMS)).max(4),
 });
 
 const base = {

@@ -27,6 +27,8 @@ export interface Cause {
   readonly owner: string;
   /** It lies outside the brakes: found, told, done here or referred. */
   readonly isOutside: boolean;
+  /** Items of the shop's list that its repair takes; none where the options of a rotor are its repair. */
+  readonly work: readonly string[];
   /** How usual it is before any finding: a count among about a hundred jobs. */
   readonly prior: number;
   /** The axle it belongs to by its nature, or null. */

@@ -12,6 +12,7 @@ export * from './danger';
 export * from './roles';
 export * from './readiness';
 export * from './guards';
+export * from './repairs';
 export * from './proof';
 export * from './stages';
 export * from './inspection';

@@ -10,6 +10,7 @@ import type { RoadTestAnalysis } from '../roadtest';
 import { checksOfKind, findCheck } from './checks';
 import { assessed, judgeCorner } from './judge';
 import { cornerRecord } from './record';
+import { referredIn, sayRepair, sourceRepairs } from './repairs';
 import { oncePer } from './remember';
 import type { Correction, Job } from './types';
 
@@ -85,21 +86,31 @@ export function seatingAt(job: Job, corner: Corner): string | null {
 /** The verdict on a job, or null while nothing was corrected or put right. */
 export const outcomeOf = oncePer((job: Job): Outcome | null => {
   const corners = cornersToProve(job);
-  const isAnything = corners.length > 0 || checksOfKind(job, 'fixed').length > 0;
-  if (!isAnything) return null;
+  const repairs = sourceRepairs(job);
+  const isWork = corners.length > 0 || checksOfKind(job, 'fixed').length > 0;
+  const isHere = isWork || repairs.some(({ how, did }) => how === 'here' && did !== null);
+  const referred = referredIn(job);
+  if (!isHere && referred.length === 0) return null;
   return judgeOutcome({
     corners: corners.map((corner) => provenAt(job, corner)),
     feel: feelOf(job),
     ratios: ratiosOf(job),
     doubts: corners.flatMap((corner) => seatingAt(job, corner) ?? []),
+    referred,
+    isOnlyReferred: !isHere,
   });
 });
 
 /** What cured a job, corner by corner and in words; empty while it is not cured. */
 export const putRightIn = (job: Job): string[] =>
   outcomeOf(job)?.state === 'cured'
-    ? job.decisions
-        .filter(({ correction }) => correction !== 'leave')
-        .map(({ corner, correction }) => `${corner}, ${PUT_RIGHT[correction]}`)
-        .sort()
+    ? [
+        ...job.decisions
+          .filter(({ correction }) => correction !== 'leave')
+          .map(({ corner, correction }) => `${corner}, ${PUT_RIGHT[correction]}`)
+          .sort(),
+        ...sourceRepairs(job)
+          .filter(({ did }) => did !== null)
+          .map((repair) => `${sayRepair(repair)}, ${repair.did ?? ''}`),
+      ]
     : [];

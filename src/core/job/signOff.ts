@@ -5,6 +5,7 @@ import { outcomeOf } from './proof';
 import { readinessOf } from './readiness';
 import { axleAt } from './record';
 import { oncePer } from './remember';
+import { repairsToDo, sayRepair } from './repairs';
 import { sayBroughtIn } from './standing';
 import { axleOf, type Corner } from '../readings';
 import type { Correction, Job } from './types';
@@ -53,6 +54,14 @@ const isOtherCut = (job: Job, corner: Corner): boolean =>
       (isCut(each.correction) || ['replace', 'hub-replace'].includes(each.correction)),
   );
 
+/** Sources beside the rotors whose repair was decided here and is not ticked as done. */
+const notRepaired = (job: Job): Blocker[] =>
+  repairsToDo(job).map((repair) => ({
+    say: `${sayRepair(repair)}: its repair was decided and is not ticked as done.`,
+    place: 'correct',
+    ...(repair.place === '' ? {} : { corner: repair.place }),
+  }));
+
 /** A job in which nothing was looked at, measured or done says so where it is signed. */
 const untouched = (job: Job): Blocker[] =>
   job.sets.length > 0 || job.checks.length > 0 || job.decisions.length > 0
@@ -64,7 +73,7 @@ export const signOffOf = oncePer((job: Job): SignOffView => {
   const state = readinessOf(job);
   const outcome = outcomeOf(job);
   const proof: Blocker[] =
-    outcome === null || outcome.state === 'cured'
+    outcome === null || ['cured', 'referred'].includes(outcome.state)
       ? []
       : [
           ...[{ say: `The job is ${outcome.state.replace('-', ' ')}.`, place: 'prove' as const }],
@@ -87,6 +96,7 @@ export const signOffOf = oncePer((job: Job): SignOffView => {
       ...openItems(state),
       ...nearDiscard(job),
       ...cutAlone(job),
+      ...notRepaired(job),
       ...proof,
       ...bedding,
       ...recheck,

@@ -8,6 +8,7 @@ import { cornersToProve, outcomeOf } from './proof';
 import { readinessOf } from './readiness';
 import { setsOfCorner } from './record';
 import { oncePer } from './remember';
+import { repairsToDo, sourceRepairs } from './repairs';
 import type { Job, Phase } from './types';
 
 export { STAGES, type StageKey };
@@ -61,12 +62,19 @@ export const stagesOf = oncePer((job: Job): Stage[] => {
   const { corners } = job;
   const isClosed = job.closedAt !== null;
   const toProve = cornersToProve(job);
-  const isDecided = corners.every((corner) =>
-    job.decisions.some((decision) => decision.corner === corner),
+  const isBeside = sourceRepairs(job).length > 0;
+  const isDecided = corners.every(
+    (corner) =>
+      job.decisions.some((decision) => decision.corner === corner) ||
+      // Where the source lies beside the rotors, a corner that nobody measured asks for nothing.
+      (isBeside && !job.sets.some((set) => set.corner === corner)),
   );
   const toCorrect = cornersToCorrect(job);
+  const toRepair = repairsToDo(job);
+  const isRepairedHere = sourceRepairs(job).some(({ how }) => how === 'here');
   const outcome = outcomeOf(job);
-  const isProven = isDecided && (outcome === null || ['cured', 'better'].includes(outcome.state));
+  const isProven =
+    isDecided && (outcome === null || ['cured', 'better', 'referred'].includes(outcome.state));
   const isMeasuredAgain = toProve.every((corner) => hasSet(job, corner, 'after', 'runout'));
   const readiness = readinessOf(job);
   const isApart = readiness.corners.some(({ wheelOff }) => wheelOff);
@@ -82,21 +90,28 @@ export const stagesOf = oncePer((job: Job): Stage[] => {
   return [
     stage('complaint', job.complaint !== ''),
     stage('road-test', wasDriven, { isLeftOut: !wasDriven && isRead }),
-    stage('strip', wasStripped, { isLeftOut: !wasStripped && !isBegun(job) && isRead }),
+    stage('strip', wasStripped, {
+      isLeftOut: !wasStripped && !isBegun(job) && (isRead || isBeside),
+    }),
     stage(
       'measure',
       corners.every((corner) => isMeasured(job, corner)),
-      { corner: corners.find((corner) => !isMeasured(job, corner)) ?? first },
+      {
+        corner: corners.find((corner) => !isMeasured(job, corner)) ?? first,
+        isLeftOut: isBeside && !isRead,
+      },
     ),
     stage('decide', isDecided),
     ...(toProve.length > 0
       ? [
-          stage('correct', isDecided && toCorrect.length === 0, {
+          stage('correct', isDecided && toCorrect.length === 0 && toRepair.length === 0, {
             corner: toCorrect[0] ?? toProve[0] ?? first,
             isLeftOut: toCorrect.length > 0 && isMeasuredAgain,
           }),
         ]
-      : []),
+      : isRepairedHere
+        ? [stage('correct', toRepair.length === 0)]
+        : []),
     ...(isApart ? [stage('rebuild', signOffBlockers(readiness).length === 0)] : []),
     stage('prove', isProven),
     stage('report', isClosed),

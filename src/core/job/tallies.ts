@@ -26,6 +26,8 @@ const STAGE_OF: Readonly<Record<CheckKind, StageKey>> = {
   waiting: 'strip',
   fixed: 'strip',
   decide: 'decide',
+  repair: 'decide',
+  repaired: 'correct',
   correct: 'correct',
   rebuild: 'rebuild',
   torque: 'rebuild',

@@ -19,6 +19,17 @@ export const PRICE_ITEMS = [
   'hose',
   'caliper',
   'nuts',
+  'bedding',
+  'degrease',
+  'fixing',
+  'right-part',
+  'master',
+  'drum',
+  'adjust',
+  'abs',
+  'tyre-wheel',
+  'joint',
+  'driveline',
 ] as const;
 export type PriceItem = (typeof PRICE_ITEMS)[number];
 
@@ -38,6 +49,17 @@ export const ITEM_NAME: Readonly<Record<PriceItem, string>> = {
   hose: 'Brake hose, one corner',
   caliper: 'Caliper, one corner',
   nuts: 'Wheel nuts renewed and drawn up, one wheel',
+  bedding: 'Bedding-in drive',
+  degrease: 'Faces cleaned of oil, grease or fluid, one corner',
+  fixing: 'Fixings of caliper and bracket looked at and drawn up, one corner',
+  'right-part': 'Right part fitted the right way, one corner',
+  master: 'Master cylinder',
+  drum: 'Brake drum cut or renewed, one',
+  adjust: 'Shoes and cable adjusted, one axle',
+  abs: 'Wheel sensor or its ring, one',
+  'tyre-wheel': 'Tyre or wheel balanced, trued or renewed, one',
+  joint: 'Steering or suspension joint, one',
+  driveline: 'Shaft or joint of the driveline',
 };
 
 /** What one item costs; null where the shop has not said, which is never taken for zero. */

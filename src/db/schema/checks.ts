@@ -29,6 +29,8 @@ export const checkKind = pgEnum('check_kind', [
   'pedal',
   'bedding',
   'prove',
+  'repair',
+  'repaired',
 ]);
 
 /** One item of the procedure as it was gone through in a job: what, where, who and when. */

@@ -1,12 +1,5 @@
 import { OUTCOME_NAME, type Outcome } from '@/core/assessment';
-import { RingMark } from '@/ui/verdict';
-
-const RING = {
-  cured: 'within',
-  better: 'too-close',
-  'not-cured': 'beyond',
-  'not-proven': 'not-measured',
-} as const;
+import { OUTCOME_RING, RingMark } from '@/ui/verdict';
 
 /** The verdict on the job: by word, shape and colour, with what it rests on and what is left. */
 export function OutcomeCard({ outcome }: { readonly outcome: Outcome }) {
@@ -14,7 +7,7 @@ export function OutcomeCard({ outcome }: { readonly outcome: Outcome }) {
   return (
     <section className="zh-card my-3" aria-label="Verdict on the job">
       <p className="zh-job-outcome mb-1">
-        <RingMark state={RING[state]} word={OUTCOME_NAME[state]} size={36} />
+        <RingMark state={OUTCOME_RING[state]} word={OUTCOME_NAME[state]} size={36} />
       </p>
       {reasons.length > 0 && (
         <ul className="mb-1">

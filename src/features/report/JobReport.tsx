@@ -14,6 +14,7 @@ import { exaggerationOf, RotorFace, type Exaggeration } from '@/ui/rotor';
 import type { CornerInspection, JobProcedure } from '@/core/job';
 import { Figure, VerdictMark } from '@/ui/verdict';
 import { ReportHead } from './ReportHead';
+import { SourceLines, type ReportSource } from './SourceLines';
 import { InspectionLines, ProcedureLines } from './InspectionReport';
 
 /** One corner before and, when it was measured again, after its correction. */
@@ -215,11 +216,13 @@ function CornerReport({ corner, units }: { corner: ReportCorner; units: UnitSyst
 export function JobReport({
   head,
   corners,
+  sources,
   procedure,
   units,
 }: {
   head: ReportHead;
   corners: readonly ReportCorner[];
+  sources: readonly ReportSource[];
   procedure: JobProcedure;
   units: UnitSystem;
 }) {
@@ -229,6 +232,7 @@ export function JobReport({
       <p>
         Complaint: <em>{head.complaint}</em>
       </p>
+      <SourceLines sources={sources} />
       {corners.map((corner) => (
         <CornerReport key={corner.before.record.corner} corner={corner} units={units} />
       ))}

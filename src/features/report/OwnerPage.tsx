@@ -1,15 +1,8 @@
 import { exaggerationOf, RotorFace } from '@/ui/rotor';
-import { RingMark } from '@/ui/verdict';
+import { OUTCOME_RING, RingMark } from '@/ui/verdict';
 import { ReportHead } from './ReportHead';
 import { Warnings } from './Warnings';
 import type { OwnerPlot, OwnerReport, PlotWave } from '@/server/report/owner';
-
-const RING = {
-  cured: 'within',
-  better: 'too-close',
-  'not-cured': 'beyond',
-  'not-proven': 'not-measured',
-} as const;
 
 function Plot({ plot, wave, title }: { plot: OwnerPlot; wave: PlotWave | null; title: string }) {
   const { corner, studs, fastening, limit, scale, name } = plot;
@@ -60,7 +53,7 @@ export function OwnerPage({ report }: { readonly report: OwnerReport }) {
       </p>
       {verdict && (
         <p className="zh-owner-verdict">
-          <RingMark state={RING[verdict.state]} word={verdict.say} size={28} />
+          <RingMark state={OUTCOME_RING[verdict.state]} word={verdict.say} size={28} />
         </p>
       )}
       <Lines title="What we found" lines={report.found} />

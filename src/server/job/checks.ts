@@ -15,6 +15,7 @@ import {
   looksOf,
   notDoneYet,
   refuseAsFound,
+  refuseRepair,
   refuseInRebuild,
   refusePutRight,
   refuseRole,
@@ -58,6 +59,9 @@ function refuseCheck(job: Job, write: CheckEntry): string | null {
     const unread = refuseAsFound(job, corner);
     if (unread !== null) return unread;
   }
+  if (write.kind === 'repair' || write.kind === 'repaired') {
+    return refuseRepair(job, write.kind, write.place, write.item);
+  }
   if (write.kind === 'fixed' && corner) {
     const look = lookAt(looksOf(job), corner, write.item);
     const early = refusePutRight(look, look !== undefined && isOfOldRotor(job, look));
@@ -65,6 +69,10 @@ function refuseCheck(job: Job, write: CheckEntry): string | null {
   }
   return refuseInRebuild(job, write, secondsHeld(job));
 }
+
+/** Why something cannot be taken back while something else rests on it; null where it can. */
+const refuseUndoing = (job: Job, { kind, place, item }: CheckFormData): string | null =>
+  kind === 'repair' ? refuseRepair(job, kind, place, item) : null;
 
 /** What is asked of somebody who takes back what keeps a vehicle off the road. */
 const whyTakenBack = (place: string, item: string): string =>
@@ -109,7 +117,7 @@ export async function recordCheck(
     // What another wrote meanwhile is shown first; why it is taken back is asked after that.
     const back = known === stands ? refuseTakingBack(job, parsed.data, who) : null;
     if (back) return back;
-    const why = write && refuseCheck(job, write);
+    const why = write ? refuseCheck(job, write) : refuseUndoing(job, parsed.data);
     if (why !== null) return refuse(why);
     if (note !== null) await sayToLedger(tx, { reason: note });
     const change = write && { value: write.value, note, by };

@@ -1,6 +1,6 @@
 import 'server-only';
 import { format } from 'date-fns';
-import { PROCEDURE } from '../../core/contracts';
+import { KNOWLEDGE, PROCEDURE } from '../../core/contracts';
 import { assessRunout, beyondPlace, FEEL_WORDS, measuredSet, saySeat } from '../../core/assessment';
 import { fastenerOf } from '../../core/torque';
 import { formatIn, formatTorque, type UnitSystem } from '../../core/units';
@@ -159,6 +159,8 @@ function nameOf({ kind, item }: Check): string {
     look: PROCEDURE.items,
     fixed: PROCEDURE.items,
     figure: PROCEDURE.figures,
+    repair: KNOWLEDGE.causes,
+    repaired: KNOWLEDGE.causes,
   } as const;
   const list: readonly { code: string; name: string }[] =
     kind in lists ? lists[kind as keyof typeof lists] : [];

@@ -23,6 +23,7 @@ import {
   rulesApplied,
   standingOf,
   type Correction,
+  sourceRepairs,
   asFirstRead,
   confirmedCauses,
   vehicleName,
@@ -85,6 +86,7 @@ const VERDICT_SAYS: Readonly<Record<OutcomeState, string>> = {
   cured: 'The complaint is cured: measured again and driven again.',
   better: 'It is better, and something is left: see below.',
   'not-cured': 'It is not cured yet.',
+  referred: 'The cause was found. It is put right elsewhere: see below.',
   'not-proven': 'The work is done; it was not proven by measuring and driving again.',
 };
 
@@ -124,6 +126,23 @@ function foundAt({ record, assessment }: CornerJudgement, say: Say): string[] {
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
+/** Sources beside the discs that were decided and are not among the confirmed causes. */
+const sourcesFound = (job: Job): string[] =>
+  sourceRepairs(job)
+    .filter(({ cause }) => !confirmedCauses(job).some((each) => each.cause.code === cause.code))
+    .map(
+      ({ cause, place }) =>
+        `${place === '' ? '' : `${capital(CORNER_NAME[place])}: `}${cause.owner}`,
+    );
+
+/** What became of them: put right here, or told and referred. */
+const sourcesDone = (job: Job): string[] =>
+  sourceRepairs(job).flatMap(({ cause, place, how, did, toWhom }) => {
+    const name = `${place === '' ? '' : `${capital(CORNER_NAME[place])}, `}${cause.name.toLowerCase()}`;
+    if (how === 'referred') return [`${capital(name)}: referred. ${toWhom ?? ''}`];
+    return did === null ? [] : [`${capital(name)}: ${did}.`];
+  });
+
 /** What was found: the cause that was confirmed, what measured too much, what was seen. */
 function foundOf(job: Job, judged: readonly CornerJudgement[], say: Say): string[] {
   const isRepaired = checksOfKind(job, 'fixed').length > 0;
@@ -133,6 +152,7 @@ function foundOf(job: Job, judged: readonly CornerJudgement[], say: Say): string
       ({ corner, cause }) =>
         `Cause${corner ? `, ${CORNER_NAME[corner]}` : ''}: ${cause.name.toLowerCase()}. ${cause.owner ?? cause.means}`,
     ),
+    ...sourcesFound(job),
     ...judged.flatMap((each) => foundAt(each, say)),
     ...offTheRoad(job).map((each) => `${each}.`),
   ];
@@ -180,6 +200,7 @@ function doneOf(job: Job): string[] {
   );
   return [
     ...corners,
+    ...sourcesDone(job),
     ...fixed,
     ...(bled.length > 0
       ? [`Brake fluid bled at ${bled.map(({ place }) => place).join(', ')}.`]

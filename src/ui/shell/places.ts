@@ -31,6 +31,11 @@ export interface PageOfJob {
   readonly corner?: Corner | null | undefined;
 }
 
+/** Pages that are there without a corner too: the whole vehicle’s. */
+const OF_VEHICLE: readonly PageOfJob['page'][] = ['correct'];
+
 /** The address of a place of a job. */
-export const jobHref = (jobId: string, { page, corner }: PageOfJob): string =>
-  `/jobs/${jobId}/${PAGES[page].replace(':corner', corner ?? 'FL')}`;
+export function jobHref(jobId: string, { page, corner }: PageOfJob): string {
+  const of = corner ?? (OF_VEHICLE.includes(page) ? null : 'FL');
+  return `/jobs/${jobId}/${PAGES[page].replace('/:corner', of === null ? '' : `/${of}`)}`;
+}

@@ -67,6 +67,15 @@ export function LookCounts({ notLooked, sound, wrong }: LookCountsProps) {
   );
 }
 
+/** The ring of a verdict on a whole job. */
+export const OUTCOME_RING = {
+  cured: 'within',
+  better: 'too-close',
+  'not-cured': 'beyond',
+  'not-proven': 'not-measured',
+  referred: 'not-measured',
+} as const;
+
 /** A word with the ring and colour of a state. */
 export function RingMark({
   state,

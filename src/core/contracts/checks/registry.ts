@@ -175,6 +175,22 @@ export const CHECKS = [
     isOwn: true,
   }),
   define({
+    kind: 'repair',
+    places: [...WHOLE_JOB, ...CORNERS],
+    items: codesOf(KNOWLEDGE.causes),
+    value: z.enum(['here', 'referred']),
+    reasonFor: 'referred',
+    isNamed,
+  }),
+  define({
+    kind: 'repaired',
+    places: [...WHOLE_JOB, ...CORNERS],
+    items: codesOf(KNOWLEDGE.causes),
+    value: done,
+    reasonFor: 'always',
+    isNamed,
+  }),
+  define({
     kind: 'correct',
     places: CORNERS,
     items: ['done', 'maker-allows', 'threads', 'washed', 'identity'],

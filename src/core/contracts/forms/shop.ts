@@ -150,7 +150,10 @@ const storedShop = z.strictObject({
     currency: z.string(),
     hourly: figure.nullable(),
     comeback: figure.nullable(),
-    items: z.record(z.enum(PRICE_ITEMS), storedPrice),
+    // A list that was kept before an item was added does not say what that costs.
+    items: z
+      .partialRecord(z.enum(PRICE_ITEMS), storedPrice)
+      .transform((items) => ({ ...NEW_SHOP.prices.items, ...items })),
   }),
   equipment: z.strictObject({
     bench: z.enum(['own', 'sent-out', 'none']),

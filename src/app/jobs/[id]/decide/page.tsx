@@ -3,12 +3,21 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { CornerDecision } from '@/features/decide/CornerDecision';
+import { SourceRepairs } from '@/features/decide/SourceRepairs';
 import { PairCard } from '@/features/decide/PairCard';
 import { metalOf } from '@/core/options';
+import { repairViews } from '@/server/decide/repairsView';
 import { decidePage } from '@/server/decide/decidePage';
 import { loadJob } from '@/server/job/jobs';
-import { cornersToCorrect, otherSide } from '@/core/job';
+import {
+  cornersToCorrect,
+  otherSide,
+  REPAIRED_BESIDE,
+  repairsToDo,
+  sourceRepairs,
+} from '@/core/job';
 import { shopUnits } from '@/server/shop/settings';
+import { jobHref } from '@/ui/shell';
 import { WithNose } from '../JobDiagnosis';
 
 export const metadata: Metadata = { title: 'Decide' };
@@ -22,6 +31,15 @@ export default async function DecidePage({ params }: { params: Promise<{ id: str
   const isClosed = job.closedAt !== null;
   const isDecided = corners.every(({ recorded }) => recorded !== null);
   const toCorrect = cornersToCorrect(job)[0];
+  const isBeside = sourceRepairs(job).length > 0;
+  const isToRepair = repairsToDo(job).length > 0;
+  const [onward, whereTo] = toCorrect
+    ? [`Correct ${toCorrect}`, jobHref(id, { page: 'correct', corner: toCorrect })]
+    : isToRepair
+      ? ['Correct', jobHref(id, { page: 'correct' })]
+      : isBeside
+        ? ['Prove', jobHref(id, { page: 'prove' })]
+        : ['Report', jobHref(id, { page: 'report' })];
   const takenAt = (name: string): string | null =>
     corners.find(({ corner }) => corner === name)?.decision?.action ?? null;
   return (
@@ -65,12 +83,16 @@ export default async function DecidePage({ params }: { params: Promise<{ id: str
           {...judgement}
         />
       ))}
-      {isDecided && (
-        <Link
-          className="btn btn-primary"
-          href={toCorrect ? `/jobs/${id}/correct/${toCorrect}` : `/jobs/${id}/report`}
-        >
-          {toCorrect ? `Correct ${toCorrect}` : 'Report'}
+      <SourceRepairs
+        jobId={id}
+        corners={job.corners}
+        repairs={await repairViews(job)}
+        causes={REPAIRED_BESIDE.map(({ code, name }) => ({ code, name }))}
+        isClosed={isClosed}
+      />
+      {(isDecided || isBeside) && (
+        <Link className="btn btn-primary" href={whereTo}>
+          {onward}
         </Link>
       )}
       <p className="zh-muted mt-3">

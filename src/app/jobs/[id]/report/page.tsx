@@ -16,6 +16,8 @@ import {
   inspectionAt,
   judgeCorner,
   procedureOf,
+  sayRepair,
+  sourceRepairs,
   vehicleName,
   causesAt,
   findCheck,
@@ -102,7 +104,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
             blocks={blocks.map(at)}
             open={open.map(at)}
             causes={KNOWLEDGE.causes.map(({ code, name }) => ({ code, name }))}
-            confirmed={job.confirmedCause}
+            confirmed={job.confirmedCause ?? sourceRepairs(job)[0]?.cause.code ?? null}
             who={who && { name: who.name, isLead: who.role === 'lead' }}
           />
         </>
@@ -139,6 +141,11 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
           complaint: job.complaint,
         }}
         corners={corners}
+        sources={sourceRepairs(job).map((repair) => ({
+          ...repair,
+          say: sayRepair(repair),
+          proof: repair.cause.proof,
+        }))}
         procedure={procedureOf(job)}
         units={units}
       />

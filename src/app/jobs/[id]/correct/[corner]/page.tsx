@@ -4,7 +4,9 @@ import { notFound } from 'next/navigation';
 import { CORNER_NAME, CORNERS } from '@/core/readings';
 import { CornerCorrection } from '@/features/correct/CornerCorrection';
 import { WhoIsHere } from '@/features/people/WhoIsHere';
+import { RepairTicks } from '@/features/correct/RepairTicks';
 import { PrintButton } from '@/features/report/PrintButton';
+import { repairViews } from '@/server/decide/repairsView';
 import { correctView } from '@/server/correct/correct';
 import { loadJob } from '@/server/job/jobs';
 import { allPeople } from '@/server/shop/people';
@@ -51,6 +53,7 @@ export default async function CorrectPage({
         </span>
       </div>
       <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} isFolded />
+      <RepairTicks jobId={id} repairs={await repairViews(job)} />
       {view ? (
         <CornerCorrection
           jobId={id}

@@ -1,0 +1,102 @@
+import { KNOWLEDGE } from '../contracts';
+import type { Cause } from '../diagnosis';
+import { costOf, ITEM_NAME, PRICE_ITEMS, type Cost, type PriceItem } from '../options';
+import { CORNERS, type Corner } from '../readings';
+import { checksOfKind, findCheck } from './checks';
+import { oncePer } from './remember';
+import type { Job } from './types';
+
+/** Where a source is put right: a corner, or the whole vehicle where that is empty. */
+export type RepairPlace = Corner | '';
+
+/** A source beside the rotor that is put right here or referred, as it stands in a job. */
+export interface SourceRepair {
+  readonly cause: Cause;
+  readonly place: RepairPlace;
+  readonly how: 'here' | 'referred';
+  /** To whom it was referred and what the owner was told; null where it is done here. */
+  readonly toWhom: string | null;
+  /** What was done; null while it was not. */
+  readonly did: string | null;
+  readonly stamp: string;
+  readonly doneStamp: string | null;
+}
+
+const isItem = (item: string): item is PriceItem =>
+  (PRICE_ITEMS as readonly string[]).includes(item);
+
+/** The items of the shop's list that a cause's repair takes. */
+export const workOf = ({ work }: Pick<Cause, 'work'>): PriceItem[] => work.filter(isItem);
+
+/** Those items in the words of the list. */
+export const sayWork = (cause: Pick<Cause, 'work'>): string =>
+  workOf(cause)
+    .map((item) => ITEM_NAME[item])
+    .join('; ');
+
+/** What a repair of a cause costs by the shop's list. */
+export const repairCost = (job: Pick<Job, 'shop'>, cause: Pick<Cause, 'work'>): Cost =>
+  costOf(workOf(cause), job.shop.prices);
+
+/** Causes whose repair is no option of a rotor: what can be decided beside the rotors. */
+export const REPAIRED_BESIDE: readonly Cause[] = KNOWLEDGE.causes.filter(
+  ({ work }) => work.length > 0,
+);
+
+/** Every source beside the rotors that was decided in a job, in the order of the causes. */
+export const sourceRepairs = oncePer((job: Job): readonly SourceRepair[] =>
+  checksOfKind(job, 'repair')
+    .flatMap(({ place, item, value, note, stamp }): SourceRepair[] => {
+      const cause = KNOWLEDGE.causes.find(({ code }) => code === item);
+      if (!cause) return [];
+      const at = CORNERS.find((corner) => corner === place) ?? '';
+      const did = findCheck(job, 'repaired', at, item);
+      const toWhom = value === 'referred' ? note : null;
+      return [
+        {
+          cause,
+          place: at,
+          how: value,
+          toWhom,
+          did: did ? (did.note ?? 'done') : null,
+          stamp,
+          doneStamp: did?.stamp ?? null,
+        },
+      ];
+    })
+    .sort((p, q) => orderOf(p.cause) - orderOf(q.cause)),
+);
+
+const orderOf = (cause: Cause): number =>
+  KNOWLEDGE.causes.findIndex(({ code }) => code === cause.code);
+
+/** A repair with its corner, as it is told. */
+export const sayRepair = ({ place, cause }: Pick<SourceRepair, 'place' | 'cause'>): string =>
+  `${place === '' ? '' : `${place}: `}${cause.name}`;
+
+/** Repairs that were decided to be done here and are not ticked as done. */
+export const repairsToDo = (job: Job): SourceRepair[] =>
+  sourceRepairs(job).filter(({ how, did }) => how === 'here' && did === null);
+
+/** What was found here and goes on elsewhere, in words. */
+export const referredIn = (job: Job): string[] =>
+  sourceRepairs(job)
+    .filter(({ how }) => how === 'referred')
+    .map((repair) => `${sayRepair(repair)}: found, told and referred (${repair.toWhom ?? ''}).`);
+
+/** Why a repair cannot be written as it is, in words; null where it can. */
+export function refuseRepair(
+  job: Job,
+  kind: 'repair' | 'repaired',
+  place: string,
+  item: string,
+): string | null {
+  if (kind === 'repaired') {
+    return findCheck(job, 'repair', place, item)?.value === 'here'
+      ? null
+      : 'Decide first that it is done here.';
+  }
+  return findCheck(job, 'repaired', place, item)
+    ? 'It is ticked as done: take that back first, with a reason.'
+    : null;
+}
