@@ -41,6 +41,8 @@ function scratchInMemory() {
     return;
   }
   const scratch = mkdtempSync(path.join(memory, 'zesty-hound-'));
+  // The database server of the tests runs as a user of its own and must get through.
+  chmodSync(scratch, 0o755);
   process.env.TMPDIR = scratch;
   process.once('exit', () => rmSync(scratch, { recursive: true, force: true }));
 }

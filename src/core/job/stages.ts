@@ -63,6 +63,7 @@ export const stagesOf = oncePer((job: Job): Stage[] => {
   const isClosed = job.closedAt !== null;
   const toProve = cornersToProve(job);
   const isBeside = sourceRepairs(job).length > 0;
+  const toRepair = repairsToDo(job);
   const isDecided = corners.every(
     (corner) =>
       job.decisions.some((decision) => decision.corner === corner) ||
@@ -70,11 +71,12 @@ export const stagesOf = oncePer((job: Job): Stage[] => {
       (isBeside && !job.sets.some((set) => set.corner === corner)),
   );
   const toCorrect = cornersToCorrect(job);
-  const toRepair = repairsToDo(job);
   const isRepairedHere = sourceRepairs(job).some(({ how }) => how === 'here');
   const outcome = outcomeOf(job);
   const isProven =
-    isDecided && (outcome === null || ['cured', 'better', 'referred'].includes(outcome.state));
+    isDecided &&
+    toRepair.length === 0 &&
+    (outcome === null || ['cured', 'better', 'referred'].includes(outcome.state));
   const isMeasuredAgain = toProve.every((corner) => hasSet(job, corner, 'after', 'runout'));
   const readiness = readinessOf(job);
   const isApart = readiness.corners.some(({ wheelOff }) => wheelOff);

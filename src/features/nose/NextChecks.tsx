@@ -91,10 +91,11 @@ export function NextChecks(props: JobNoseProps) {
               <strong>{check.question}</strong> {check.how}
             </p>
             <Outcomes check={check} {...props} />
-            <p className="zh-muted mb-0 mt-1">
-              Says {check.bits.toFixed(2)} bits on average,{' '}
-              {(check.bits / check.minutes).toFixed(3)} a minute.
-            </p>
+            <details className="zh-more zh-muted">
+              <summary>How much it says</summary>
+              {check.bits.toFixed(2)} bits on average, {(check.bits / check.minutes).toFixed(3)} a
+              minute.
+            </details>
           </div>
         </details>
       ))}

@@ -42,10 +42,23 @@ export default async function DecidePage({ params }: { params: Promise<{ id: str
         : ['Report', jobHref(id, { page: 'report' })];
   const takenAt = (name: string): string | null =>
     corners.find(({ corner }) => corner === name)?.decision?.action ?? null;
+  const repairs = await repairViews(job);
+  // What is likely to lie beside the rotors, or was decided to, stands before them.
+  const isBesideFirst = repairs.length > 0;
+  const sources = (
+    <SourceRepairs
+      jobId={id}
+      corners={job.corners}
+      repairs={repairs}
+      causes={REPAIRED_BESIDE.map(({ code, name }) => ({ code, name }))}
+      isClosed={isClosed}
+    />
+  );
   return (
     <WithNose job={job}>
       <h1>Decide</h1>
       <Here />
+      {isBesideFirst && sources}
       {axles.map(({ corners: names, pairs }) => (
         <PairCard
           key={names[0]}
@@ -83,13 +96,7 @@ export default async function DecidePage({ params }: { params: Promise<{ id: str
           {...judgement}
         />
       ))}
-      <SourceRepairs
-        jobId={id}
-        corners={job.corners}
-        repairs={await repairViews(job)}
-        causes={REPAIRED_BESIDE.map(({ code, name }) => ({ code, name }))}
-        isClosed={isClosed}
-      />
+      {!isBesideFirst && sources}
       {(isDecided || isBeside) && (
         <Link className="btn btn-primary" href={whereTo}>
           {onward}
