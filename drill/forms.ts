@@ -37,6 +37,17 @@ export const FORMS: Readonly<Record<UseCaseName, (ids: Ids, pick: Pick) => unkno
     odometerKm: '50000',
     corners: ['FL', 'FR'],
   }),
+  'check-begin': () => ({
+    ...{ id: crypto.randomUUID(), setId: crypto.randomUUID(), corner: 'FL' },
+    ...{ fastening: 'studs', studs: 5, discard: '', runout: '' },
+  }),
+  'check-plate': ({ jobs }, pick) => ({ jobId: pick(jobs), plate: 'SK-900-Q' }),
+  fastening: ({ jobs }, pick) => ({
+    ...{ jobId: pick(jobs), corner: 'FL', fastening: 'bolts', studs: 4 },
+  }),
+  limit: ({ jobs }, pick) => ({
+    ...{ jobId: pick(jobs), corner: 'FL', kind: 'discard', text: '24.0', source: 'stamped' },
+  }),
   complaint: ({ jobs }, pick) => ({
     jobId: pick(jobs),
     form: { complaint: 'It shakes more.', odometerKm: '', corners: ['FL'] },

@@ -5,6 +5,7 @@ import '@/ui/theme.css';
 import '@/ui/scent.css';
 import '@/ui/strip.css';
 import '@/ui/measure.css';
+import '@/ui/reading.css';
 import '@/ui/decide.css';
 import '@/ui/rebuild.css';
 import '@/ui/records.css';

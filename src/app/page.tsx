@@ -2,9 +2,11 @@ import { format } from 'date-fns';
 import Link from 'next/link';
 import { z } from 'zod';
 import { FirstRun } from './FirstRun';
+import { StartLine } from '@/features/jobs/StartLine';
 import { JobList } from '@/features/jobs/JobList';
 import { Pager } from '@/ui/shell';
 import { allPeople } from '@/server/shop/people';
+import { quickChecks } from '@/server/quick/quickCheck';
 import { notSaidYet } from '@/server/shop/firstRun';
 import { whoIsHere } from '@/server/web/who';
 import { latestClosedJobs, openJobs, type JobLine } from '@/server/job/jobs';
@@ -29,6 +31,7 @@ export default async function StartPage({
   const page = pageNumber.parse((await searchParams).page ?? 1);
   const { lines, total, pages } = await openJobs(page);
   const closed = page === 1 ? await latestClosedJobs() : [];
+  const { total: checks } = await quickChecks(1);
   const isEmpty = page === 1 && total === 0 && closed.length === 0;
   return (
     <>
@@ -37,20 +40,20 @@ export default async function StartPage({
           Open jobs <span className="zh-muted zh-figure">{total}</span>
         </h1>
         <div className="d-flex flex-wrap gap-2">
-          <Link className="btn btn-outline-secondary" href="/find">
-            Find
-          </Link>
-          <Link className="btn btn-outline-secondary" href="/due">
-            Due
-          </Link>
-          <Link className="btn btn-outline-secondary" href="/insights">
-            Insights
-          </Link>
-          <Link className="btn btn-primary" href="/jobs/new">
+          {checks > 0 && (
+            <Link className="btn btn-outline-secondary" href="/checks">
+              Quick checks <span className="zh-figure">{checks}</span>
+            </Link>
+          )}
+          <Link className="btn btn-outline-secondary" href="/jobs/new">
             New job
+          </Link>
+          <Link className="btn btn-primary" href="/checks/new" title="Key: q">
+            Quick check
           </Link>
         </div>
       </div>
+      <StartLine />
       {isEmpty && (
         <FirstRun
           open={await notSaidYet()}

@@ -29,8 +29,7 @@ const write = async (
   value: unknown,
   note: string | null = null,
   role: 'technician' | 'apprentice' = 'technician',
-): Promise<string | null> =>
-  ask('check', { ...(await checkInput(jobId, key, value)), note }, role);
+): Promise<string | null> => ask('check', { ...(await checkInput(jobId, key, value)), note }, role);
 
 const begin = async (): Promise<string> => newJob((await newVehicle()).id);
 const stageAt = async (jobId: string, key: string): Promise<string | undefined> =>

@@ -162,6 +162,7 @@ function addVehicle(
     return {
       ...own,
       ...{ caliper: 'floating', allowedShifts: null, pistons: null, rotorKg: null, traits: [] },
+      isFasteningSaid: true,
       limits,
     };
   });

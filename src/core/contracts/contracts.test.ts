@@ -204,9 +204,9 @@ describe('forms', () => {
       message: expect.stringMatching(/swapped/),
     });
   });
-  test('a job needs a vehicle, a complaint and a corner', () => {
+  test('a job needs a vehicle and a corner; its complaint may be asked later', () => {
     const empty = { vehicleId: '', complaint: '  ', odometerKm: 'far', corners: [] };
     const fields = jobFormSchema.safeParse(empty).error?.issues.map(({ path }) => path[0]);
-    expect(fields).toEqual(['complaint', 'odometerKm', 'corners', 'vehicleId']);
+    expect(fields).toEqual(['odometerKm', 'corners', 'vehicleId']);
   });
 });

@@ -120,7 +120,10 @@ function strictFigures(axle: Axle, changed: readonly ChangedFigure[]): readonly 
  */
 export const judgedAxles = oncePer((job: Job): readonly Axle[] => {
   const changed = changedFigures(job).filter(({ isAgreed }) => !isAgreed);
-  const studs = entriesAbout(job, 'axle');
+  // What stood there before anybody had said it was nobody’s figure.
+  const studs = entriesAbout(job, 'axle').filter(
+    ({ before }) => rowOf(before)?.is_fastening_said !== false,
+  );
   if (changed.length === 0 && studs.length === 0) return job.vehicle.axles;
   return job.vehicle.axles.map((axle) => ({
     ...axle,

@@ -54,6 +54,12 @@ const isOtherCut = (job: Job, corner: Corner): boolean =>
       (isCut(each.correction) || ['replace', 'hub-replace'].includes(each.correction)),
   );
 
+/** A quick check is nobody’s vehicle yet. */
+const noVehicle = (job: Job): Blocker[] =>
+  job.vehicle.isCheck
+    ? [{ say: 'It is a quick check: type its plate, then it is a job.', place: 'report' }]
+    : [];
+
 /** Sources beside the rotors whose repair was decided here and is not ticked as done. */
 const notRepaired = (job: Job): Blocker[] =>
   repairsToDo(job).map((repair) => ({
@@ -89,7 +95,7 @@ export const signOffOf = oncePer((job: Job): SignOffView => {
       ? [{ say: 'No recheck of the wheel nuts is set.', place: 'prove' }]
       : [];
   return {
-    blocks: signOffBlockers(state),
+    blocks: [...noVehicle(job), ...signOffBlockers(state)],
     open: [
       ...sayBroughtIn(job),
       ...untouched(job),

@@ -31,6 +31,8 @@ export interface Axle {
   /** What else its strip-down depends on, by the codes of the procedure. */
   readonly traits: readonly string[];
   readonly limits: readonly AxleFigure[];
+  /** Whether somebody said how the wheel is held on; missing in what was signed before it was kept. */
+  readonly isFasteningSaid?: boolean;
 }
 
 /** The vehicle of a job. */
@@ -49,6 +51,8 @@ export interface Vehicle {
   readonly tyre: string | null;
   readonly finalDrive: number | null;
   readonly brakeByWire: boolean;
+  /** No vehicle yet: a quick check whose plate nobody has typed. */
+  readonly isCheck?: boolean;
   readonly axles: readonly Axle[];
 }
 

@@ -226,8 +226,8 @@ export const searchVehicles = (
     .from(vehicles)
     .where(
       words.length === 0
-        ? undefined
-        : sql`zh_vehicle_words(${vehicles.plate}, ${vehicles.make}, ${vehicles.model}) @@ to_tsquery('simple', ${textQuery(words)})`,
+        ? sql`not ${vehicles.isCheck}`
+        : sql`not ${vehicles.isCheck} and zh_vehicle_words(${vehicles.plate}, ${vehicles.make}, ${vehicles.model}) @@ to_tsquery('simple', ${textQuery(words)})`,
     )
     .orderBy(asc(vehicles.plate))
     .limit(page.size)

@@ -1,4 +1,4 @@
-import { and, count, desc, eq, inArray, isNull, lt, notInArray, or, sql } from 'drizzle-orm';
+import { and, count, desc, eq, inArray, isNull, lt, not, notInArray, or, sql } from 'drizzle-orm';
 import type { Database } from '../client';
 import {
   checks,
@@ -64,12 +64,16 @@ const isSentOut = sql`(${checks.kind} = 'correct' and ${checks.item} = 'sent' an
   select count(*) from checks back where back.job_id = ${checks.jobId} and back.place = ${checks.place}
   and back.kind = 'correct' and back.item in ('returned', 'identity')) < 2)`;
 
-/** One page of the open jobs, newest first, with how far each is. */
+/** Whether a job is a quick check that has no vehicle yet: few are, and a small index knows them. */
+const isOfCheck = sql`${jobs.vehicleId} in (select own.id from vehicles own where own.is_check)`;
+
+/** One page of the open jobs, or of the quick checks, newest first, with how far each is. */
 export async function listOpenJobs(
   db: Database,
   page: number,
+  isChecks = false,
 ): Promise<{ lines: JobLine[]; total: number }> {
-  const open = isNull(jobs.closedAt);
+  const open = and(isNull(jobs.closedAt), isChecks ? isOfCheck : not(isOfCheck));
   const [{ total } = { total: 0 }] = await db.select({ total: count() }).from(jobs).where(open);
   const rows = await db
     .select({
@@ -246,3 +250,39 @@ export async function deleteDecision(
 ): Promise<void> {
   await db.delete(decisions).where(and(eq(decisions.jobId, jobId), eq(decisions.corner, corner)));
 }
+
+/** Gives a job to another vehicle. */
+export async function moveJob(db: Database, id: string, vehicleId: string): Promise<void> {
+  await db.update(jobs).set({ vehicleId }).where(eq(jobs.id, id));
+}
+
+/** A vehicle's latest job of a kind: open, or closed with what was decided. */
+export interface LatestJob {
+  readonly vehicleId: string;
+  readonly id: string;
+  readonly number: number;
+  readonly complaint: string;
+  readonly closedAt: Date | null;
+  /** What was decided, in the words of its day; null where nothing was. */
+  readonly words: string | null;
+}
+
+/** The latest open and the latest closed job of each of these vehicles. */
+export const latestOfVehicles = (db: Database, ids: readonly string[]): Promise<LatestJob[]> =>
+  ids.length === 0
+    ? Promise.resolve([])
+    : db
+        .selectDistinctOn([jobs.vehicleId, sql`${jobs.closedAt} is null`], {
+          vehicleId: jobs.vehicleId,
+          id: jobs.id,
+          number: jobs.number,
+          complaint: jobs.complaint,
+          closedAt: jobs.closedAt,
+          words: sql<
+            string | null
+          >`(select string_agg(own.corner || ': ' || own.words, ' ' order by own.corner)
+            from decisions own where own.job_id = ${jobs.id})`,
+        })
+        .from(jobs)
+        .where(inArray(jobs.vehicleId, [...ids]))
+        .orderBy(jobs.vehicleId, sql`${jobs.closedAt} is null`, desc(jobs.createdAt));

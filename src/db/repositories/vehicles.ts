@@ -1,4 +1,4 @@
-import { asc, eq, inArray } from 'drizzle-orm';
+import { and, asc, eq, inArray } from 'drizzle-orm';
 import type { Database } from '../client';
 import { axleLimits, axles, vehicles } from '../schema';
 
@@ -19,6 +19,7 @@ export interface NewAxle {
   readonly traits?: string[];
   readonly rotorKg?: number | null;
   readonly limits: readonly NewLimit[];
+  readonly isFasteningSaid?: boolean;
 }
 
 export interface NewVehicle {
@@ -32,6 +33,7 @@ export interface NewVehicle {
   readonly drive?: VehicleRow['drive'];
   readonly variant?: string;
   readonly massKg?: number | null;
+  readonly isCheck?: boolean;
   readonly axles: readonly NewAxle[];
 }
 
@@ -149,4 +151,45 @@ export async function updateBleedOrder(
     .update(vehicles)
     .set({ bleedOrder: order, bleedSource: source })
     .where(eq(vehicles.id, id));
+}
+
+/** Says how the wheels of an axle are held on. */
+export async function saveFastening(
+  db: Database,
+  vehicleId: string,
+  position: NewAxle['position'],
+  { fastening, studs }: Pick<NewAxle, 'fastening' | 'studs'>,
+): Promise<void> {
+  await db
+    .update(axles)
+    .set({ fastening, studs, isFasteningSaid: true })
+    .where(and(eq(axles.vehicleId, vehicleId), eq(axles.position, position)));
+}
+
+/** Writes a figure of an axle that has none of its kind. */
+export async function saveLimit(
+  db: Database,
+  vehicleId: string,
+  position: NewAxle['position'],
+  { kind, valueUm, text, unit, source }: NewLimit,
+  by: string | null,
+): Promise<void> {
+  const [axle] = await db
+    .select({ id: axles.id })
+    .from(axles)
+    .where(and(eq(axles.vehicleId, vehicleId), eq(axles.position, position)));
+  if (!axle) throw new Error('The axle is not on file');
+  await db
+    .insert(axleLimits)
+    .values({ axleId: axle.id, kind, valueUm, text, unit, source, by, at: new Date() });
+}
+
+/** Makes the vehicle of what stood behind a quick check. */
+export async function nameCheck(db: Database, id: string, plate: string): Promise<void> {
+  await db.update(vehicles).set({ plate, isCheck: false }).where(eq(vehicles.id, id));
+}
+
+/** Takes what stood behind a quick check off the file, once its job has another vehicle. */
+export async function deleteVehicle(db: Database, id: string): Promise<void> {
+  await db.delete(vehicles).where(and(eq(vehicles.id, id), eq(vehicles.isCheck, true)));
 }

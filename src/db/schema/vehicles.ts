@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm';
 import {
   boolean,
   doublePrecision,
@@ -49,9 +50,16 @@ export const vehicles = pgTable(
     finalDrive: doublePrecision('final_drive'),
     /** Whether its brakes can apply by themselves, by wire. */
     brakeByWire: boolean('brake_by_wire').notNull().default(false),
+    /** No vehicle yet: what stands behind a quick check until its plate is typed. */
+    isCheck: boolean('is_check').notNull().default(false),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
   },
-  (table) => [index('vehicles_model').on(table.make, table.model)],
+  (table) => [
+    index('vehicles_model').on(table.make, table.model),
+    index('vehicles_check')
+      .on(table.id)
+      .where(sql`${table.isCheck}`),
+  ],
 );
 
 export const axles = pgTable(
@@ -73,6 +81,8 @@ export const axles = pgTable(
     rotorKg: doublePrecision('rotor_kg'),
     /** What else its strip-down depends on, by the codes of the procedure. */
     traits: text().array().notNull().default([]),
+    /** Whether somebody said how the wheel is held on; else the bench asks before its first set. */
+    isFasteningSaid: boolean('is_fastening_said').notNull().default(true),
   },
   (table) => [unique().on(table.vehicleId, table.position)],
 );

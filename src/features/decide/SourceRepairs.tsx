@@ -80,7 +80,7 @@ function Source({
       {!isClosed && !standing && (
         <div className="d-flex flex-wrap gap-2">
           <Button
-            variant="outline-primary"
+            variant="outline-secondary"
             disabled={busy}
             onClick={() => write(at, 'here', null)}
             aria-label={`Put right here: ${repair.name}`}
@@ -163,7 +163,7 @@ function AnotherSource({ jobId, corners, causes }: Omit<SourceRepairsProps, 'rep
           </Form.Select>
         </Form.Group>
         <Button
-          variant="outline-primary"
+          variant="outline-secondary"
           className="align-self-end"
           disabled={busy || code === ''}
           onClick={() => write({ code, place, stamp: null }, 'here', null)}

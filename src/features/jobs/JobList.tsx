@@ -13,12 +13,18 @@ export interface JobListLine {
 }
 
 /** Open jobs, newest first. */
-export function JobList({ lines }: { lines: readonly JobListLine[] }) {
+export function JobList({
+  lines,
+  base = '/jobs',
+}: {
+  lines: readonly JobListLine[];
+  base?: string;
+}) {
   return (
     <ul className="zh-list zh-card p-0">
       {lines.map((line) => (
         <li key={line.id}>
-          <Link className="zh-job" href={`/jobs/${line.id}`}>
+          <Link className="zh-job" href={`${base}/${line.id}`}>
             <span className="zh-job-plate">{line.plate}</span>
             <span className="zh-job-text">
               <span className="zh-muted">

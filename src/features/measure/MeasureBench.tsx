@@ -2,6 +2,7 @@
 
 import dynamic from 'next/dynamic';
 import { useMemo, useState, type ReactNode } from 'react';
+import { Button } from 'react-bootstrap';
 import { advise, assessCorner, sayMove } from '@/core/assessment';
 import { phasorsOf } from '@/core/harmonics';
 import { CORNER_NAME } from '@/core/readings';
@@ -10,6 +11,7 @@ import { UnrolledChart } from '@/ui/chart';
 import { RotorFace } from '@/ui/rotor';
 import { NextThing, Nose } from '@/ui/shell';
 import { BeyondLadder } from './BeyondLadder';
+import { CheckAnswer } from './CheckAnswer';
 import { Doubt } from './Doubt';
 import {
   counted,
@@ -34,6 +36,7 @@ import {
   turningIn,
   type SetResult,
 } from './result';
+import { QuickStart } from './QuickStart';
 import { ReadingEntry } from './ReadingEntry';
 import { ReadingLadder } from './ReadingLadder';
 import { SaveStatus } from './SaveStatus';
@@ -41,7 +44,7 @@ import { SetDetailsForm } from './SetDetailsForm';
 import { SeatDoubt } from './SeatDoubt';
 import { SetDone } from './SetDone';
 import { SetFindings } from './SetFindings';
-import { SetsAside, SetTabs } from './SetTabs';
+import { setName, SetsAside, SetTabs } from './SetTabs';
 import { planFor, planOf, type SetPlan } from './plan';
 import { SetStarter } from './SetStarter';
 import { SetToolsFold } from './SetToolsFold';
@@ -72,6 +75,8 @@ interface MeasureBenchProps {
   /** What the findings of the whole job point to: in a sentence, and at length. */
   readonly lead: ReactNode;
   readonly scent: ReactNode;
+  /** A quick check: sets begin at once, and the answer stands where the nose is. */
+  readonly isQuick?: boolean;
 }
 
 function Unrolled({
@@ -125,6 +130,8 @@ export function MeasureBench(props: MeasureBenchProps) {
   // Where it sits is settled before anything follows; as found nothing is decided on.
   const isSeatAsked =
     corner.phase !== 'as-found' && (judged?.assessment.seatDoubt ?? null) !== null;
+  // While readings are taken nothing else is on the screen, unless the whole page is asked for.
+  const [isWhole, setWhole] = useState(false);
   const lap = state.cursor?.lap ?? 0;
   const suspects = suspectsOf(result);
   const starting = plan ?? likelyPlan(state.sets, corner, props.expectedShift);
@@ -146,6 +153,9 @@ export function MeasureBench(props: MeasureBenchProps) {
 
   /** Opens the starter with a plan: every set is prepared before it is read. */
   const ask = (next: SetPlan): void => {
+    // A quick check asks nothing before a set: what was not asked is said with its verdict.
+    const isAtOnce = props.isQuick && next.shift === set?.shift;
+    if (isAtOnce) return bench.start(next);
     setPlan(next);
     dispatch({ type: 'pick-set', id: null });
   };
@@ -159,7 +169,15 @@ export function MeasureBench(props: MeasureBenchProps) {
   };
 
   return (
-    <>
+    <div className={isReading && !isWhole ? 'zh-reading' : undefined}>
+      {isReading && set && (
+        <p className="zh-where">
+          <span className="zh-figure">{corner.corner}</span> {setName(set, corner)}
+          <Button variant="link" onClick={() => setWhole(!isWhole)}>
+            {isWhole ? 'Readings only' : 'Whole page'}
+          </Button>
+        </p>
+      )}
       <SetTabs
         sets={state.sets}
         currentId={state.currentId}
@@ -211,7 +229,16 @@ export function MeasureBench(props: MeasureBenchProps) {
               why="A second mounting tells the hub’s share from the rotor’s."
             />
           )}
-          {!set && (
+          {!set && props.isQuick && (
+            <QuickStart
+              plan={starting}
+              onStart={() => {
+                setPlan(null);
+                bench.start(starting);
+              }}
+            />
+          )}
+          {!set && !props.isQuick && (
             <SetStarter
               key={JSON.stringify(starting)}
               corner={corner}
@@ -323,28 +350,33 @@ export function MeasureBench(props: MeasureBenchProps) {
           )}
           <SetsAside sets={state.sets} corner={corner} onTakeBack={bench.takeBack} />
         </section>
-        <Nose>
-          {props.lead}
-          {result ? (
-            <SetFindings result={result} corner={corner} />
-          ) : (
-            <p className="zh-muted">Nothing to sniff at yet: read the first lap.</p>
-          )}
-          {judged && judged.record.sets.length > 0 && <CornerQuality {...judged} corner={corner} />}
-          {words && (
-            <div className="border-top pt-2">
-              <h3>This corner so far</h3>
-              <strong>{words.todo}</strong>
-              <p className="mb-0">{words.why}</p>
+        {props.isQuick && <CheckAnswer sets={state.sets} corner={corner} />}
+        {!props.isQuick && (
+          <Nose>
+            {props.lead}
+            {result ? (
+              <SetFindings result={result} corner={corner} />
+            ) : (
+              <p className="zh-muted">Nothing to sniff at yet: read the first lap.</p>
+            )}
+            {judged && judged.record.sets.length > 0 && (
+              <CornerQuality {...judged} corner={corner} />
+            )}
+            {words && (
+              <div className="border-top pt-2">
+                <h3>This corner so far</h3>
+                <strong>{words.todo}</strong>
+                <p className="mb-0">{words.why}</p>
+              </div>
+            )}
+            <div className="border-top pt-2 mt-2">
+              <h3>The whole job</h3>
+              {props.scent}
             </div>
-          )}
-          <div className="border-top pt-2 mt-2">
-            <h3>The whole job</h3>
-            {props.scent}
-          </div>
-        </Nose>
+          </Nose>
+        )}
       </div>
       {result && <Unrolled result={result} corner={corner} limit={limit} />}
-    </>
+    </div>
   );
 }

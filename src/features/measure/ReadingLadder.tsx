@@ -1,5 +1,6 @@
 'use client';
 
+import { useEffect, useRef } from 'react';
 import { fieldUnit, formatNumber } from '@/core/units';
 import {
   isDialSet,
@@ -21,13 +22,23 @@ interface ReadingLadderProps {
 
 /** The readings of one lap; each can be picked and typed again. */
 export function ReadingLadder({ set, lap, cursor, corner, suspects, onPick }: ReadingLadderProps) {
+  const list = useRef<HTMLOListElement>(null);
+  const isHere = cursor?.lap === lap;
+  const place = isHere ? cursor.position : null;
+  // On a phone the ladder is one row: the reading that is next stays in sight.
+  useEffect(() => {
+    const row = list.current;
+    if (row === null || place === null || row.scrollWidth <= row.clientWidth) return;
+    const next = row.children[place];
+    if (next instanceof HTMLElement) row.scrollLeft = next.offsetLeft - row.clientWidth / 2;
+  }, [place]);
   const unit = fieldUnit(corner.units, roleOf(set));
   const places = Array.from(
     { length: isDialSet(set) ? set.positions + 1 : set.positions },
     (_, position) => position,
   );
   return (
-    <ol className="zh-ladder mt-2" aria-label={`Readings of lap ${lap + 1}`}>
+    <ol ref={list} className="zh-ladder mt-2" aria-label={`Readings of lap ${lap + 1}`}>
       {places.map((position) => {
         const reading = readingAt(set, { lap, position });
         const isActive = cursor?.lap === lap && cursor.position === position;

@@ -10,6 +10,7 @@ import {
 import { formatIn, type LengthRole } from '@/core/units';
 import { describeReason, type Reason, type Verdict } from '@/core/verdict';
 import { Figure, VerdictMark } from '@/ui/verdict';
+import { LimitEntry } from './LimitEntry';
 import type { BenchCorner } from './model';
 import type { SetResult } from './result';
 
@@ -123,10 +124,19 @@ export function SetFindings({ result, corner }: { result: SetResult; corner: Ben
           />
         </>
       ) : (
-        <p className="zh-error">
-          No discard thickness is on file for this axle: no thickness verdict is given. It is
-          stamped on the rotor or in the maker’s service information.
-        </p>
+        <>
+          <p className="zh-error">
+            No discard thickness is on file for this axle: no thickness verdict is given. It is
+            stamped on the rotor or in the maker’s service information.
+          </p>
+          <LimitEntry
+            corner={corner}
+            kind="discard"
+            label="Discard thickness, as stamped"
+            role="size"
+            source="stamped"
+          />
+        </>
       )}
       {figures.temperatureCorrection !== 0 && (
         <p className="zh-muted">

@@ -1,4 +1,11 @@
-import type { ImportSets, NewSet, SetDetails, TypedReading } from '@/core/contracts';
+import type {
+  FasteningForm,
+  ImportSets,
+  LimitForm,
+  NewSet,
+  SetDetails,
+  TypedReading,
+} from '@/core/contracts';
 import { keepWrite, type KeptAnswer } from '@/ui/keeper';
 
 const setPlace = (setId: string): string => `set ${setId}`;
@@ -92,4 +99,26 @@ export const writeTable = (table: ImportSets): Promise<KeptAnswer<readonly strin
     place: `sets-import ${table.jobId} ${table.corner} ${crypto.randomUUID()}`,
     jobId: table.jobId,
     about: `${table.corner}: a table of readings`,
+  });
+
+/** Says how the wheels of an axle are held on, before its first set. */
+export const writeFastening = (form: FasteningForm): Promise<KeptAnswer<string>> =>
+  keepWrite({
+    name: 'fastening',
+    input: form,
+    place: `fastening ${form.jobId} ${form.corner}`,
+    jobId: form.jobId,
+    about: `${form.corner}: ${form.studs} ${form.fastening}`,
+    refresh: 'by-writer',
+  });
+
+/** Writes a figure of an axle that is not on file yet. */
+export const writeLimit = (form: LimitForm): Promise<KeptAnswer<string>> =>
+  keepWrite({
+    name: 'limit',
+    input: form,
+    place: `limit ${form.jobId} ${form.corner} ${form.kind}`,
+    jobId: form.jobId,
+    about: `${form.corner}: ${form.kind} ${form.text}`,
+    refresh: 'by-writer',
   });

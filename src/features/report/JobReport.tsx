@@ -214,12 +214,14 @@ function CornerReport({ corner, units }: { corner: ReportCorner; units: UnitSyst
 
 /** The job on one page: complaint, figures before and after at one scale, what was done. */
 export function JobReport({
+  title = 'Brake measurement report',
   head,
   corners,
   sources,
   procedure,
   units,
 }: {
+  title?: string;
   head: ReportHead;
   corners: readonly ReportCorner[];
   sources: readonly ReportSource[];
@@ -228,10 +230,12 @@ export function JobReport({
 }) {
   return (
     <article className="zh-card zh-report">
-      <ReportHead title="Brake measurement report" job={head.number} {...head} />
-      <p>
-        Complaint: <em>{head.complaint}</em>
-      </p>
+      <ReportHead title={title} job={head.number} {...head} />
+      {head.complaint !== '' && (
+        <p>
+          Complaint: <em>{head.complaint}</em>
+        </p>
+      )}
       <SourceLines sources={sources} />
       {corners.map((corner) => (
         <CornerReport key={corner.before.record.corner} corner={corner} units={units} />

@@ -26,6 +26,7 @@ import { accept, refuse, refuseParse, type Answer } from '../answer';
 import type { Job } from '../../core/job';
 import type { Database } from '../../db/client';
 import { database, inTransaction } from '../database';
+import { plainAxle } from '../shop/plainAxle';
 import { learnFrom } from '../records/insights';
 import { withJob } from './withJob';
 
@@ -51,19 +52,20 @@ export const openJob = (input: unknown): Promise<Answer<string>> =>
     return accept(id);
   });
 
+/** What stands for how a wheel is held on until somebody says it. */
+const USUAL_FASTENING = { fastening: 'studs', studs: 5 } as const;
+
 /** The vehicle of a plate: the one on file, or one put on file with what is known of it. */
 async function quickVehicle(tx: Database, quick: QuickVehicle): Promise<string> {
   const same = await findVehicleByPlate(tx, quick.plate);
   if (same) return same.id;
-  const { plate, fastening, studs } = quick;
-  const axle = (position: AxlePosition): NewAxle => ({
-    ...{ position, fastening, studs, allowedShifts: null, caliper: 'floating' },
-    ...{ pistons: null, traits: [], rotorKg: null, limits: [] },
-  });
+  const { plate } = quick;
+  const axle = (position: AxlePosition): NewAxle =>
+    quick.fastening === undefined || quick.studs === undefined
+      ? { ...plainAxle(position, USUAL_FASTENING), isFasteningSaid: false }
+      : plainAxle(position, { fastening: quick.fastening, studs: quick.studs });
   return insertVehicle(tx, {
-    ...{ plate, make: '', model: '', tyre: null, finalDrive: null, brakeByWire: false },
-    ...{ year: null, drive: null, variant: '', massKg: null },
-    axles: [axle('front'), axle('rear')],
+    ...{ plate, make: '', model: '', axles: [axle('front'), axle('rear')] },
   });
 }
 

@@ -42,6 +42,7 @@ function axleOf(position: AxlePosition, axle: AxleData): NewAxle {
     caliper: axle.caliper,
     pistons: axle.pistons,
     traits: axle.traits,
+    isFasteningSaid: true,
     rotorKg: axle.rotorKg,
     limits: LIMIT_FIELDS.flatMap(({ kind }) => {
       const { length, source } = axle.limits[kind];

@@ -12,6 +12,7 @@ import { removeGauge, writeGauge } from '../measure/gauges';
 import { importSets } from '../measure/exchange';
 import { addLap, beginSet, noteDetails, saveReading, setAside, takeBack } from '../measure/sets';
 import { changeKnowledge, recordFinding, weighFinding } from '../nose/nose';
+import { beginCheck, plateCheck, sayFastening, sayLimit } from '../quick/quickCheck';
 import { endRecheck, setRecheck } from '../prove/rechecks';
 import { saveProgramme } from '../rebuild/bedding';
 import { keepBleedOrder, keepTorqueFigure } from '../rebuild/torque';
@@ -77,6 +78,10 @@ const roleOfCheck = (input: unknown): Role => {
 /** Everything that can be written, by name: whatever comes in comes by one of these. */
 const USE_CASES = {
   job: apprentice(openJob),
+  'check-begin': apprentice((input, { who }) => beginCheck(input, who)),
+  'check-plate': apprentice((input, { who }) => plateCheck(input, who)),
+  fastening: apprentice(sayFastening),
+  limit: apprentice((input, { who }) => sayLimit(input, who)),
   complaint: apprentice(parsedBy(ofJob, ({ jobId, form: typed }) => changeComplaint(jobId, typed))),
   finding: apprentice((input, { who }) => recordFinding(input, who)),
   'finding-aside': apprentice(weighFinding),

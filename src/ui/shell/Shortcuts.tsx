@@ -26,6 +26,7 @@ const LIST: readonly (readonly [string, string])[] = [
   ['0 \u2013 9', 'on the bench the reading that is next; on a question or a look its answer'],
   ['Esc', 'leave the questions'],
   ['n', 'new job'],
+  ['q', 'quick check: a corner without a vehicle'],
   ...Object.entries(STAGE_KEY).map(
     ([stage, key]) =>
       [`g ${key}`, `${stageName(stage as StageKey).toLowerCase()}, in a job`] as const,
@@ -33,9 +34,12 @@ const LIST: readonly (readonly [string, string])[] = [
   ...Object.entries(PAGES).map(([key, [, what]]) => [`g ${key}`, what] as const),
 ];
 
+/** Pages by a letter alone. */
+const ALONE: Readonly<Record<string, string>> = { n: '/jobs/new', q: '/checks/new' };
+
 /** Where a key leads when nothing is typed; null when it leads nowhere. */
 function pathOfKey(key: string, before: string): string | null {
-  if (before !== 'g') return key === 'n' ? '/jobs/new' : null;
+  if (before !== 'g') return ALONE[key] ?? null;
   const stage = document.querySelector(`.zh-trail a[data-key="${CSS.escape(key)}"]`);
   return stage?.getAttribute('href') ?? PAGES[key]?.[0] ?? null;
 }

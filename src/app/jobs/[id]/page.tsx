@@ -8,6 +8,7 @@ export default async function JobPage({ params }: { params: Promise<{ id: string
   const { id } = await params;
   const job = await loadJob(id);
   if (!job) notFound();
+  if (job.vehicle.isCheck) redirect(`/checks/${id}`);
   const stage = currentStage(job);
   redirect(jobHref(id, { page: stage?.key ?? 'complaint', corner: stage?.corner }));
 }

@@ -6,8 +6,14 @@ import { filledLine, idSchema } from './common';
 /** A vehicle as far as a first job needs it: the rest is asked where it is needed. */
 const newVehicleSchema = z.strictObject({
   plate: filledLine('plate', 20).transform((plate) => plate.toUpperCase()),
-  fastening: z.enum(['studs', 'bolts']),
-  studs: z.coerce.number<string | number>().int().min(3, 'At least 3.').max(10, 'At most 10.'),
+  /** Left out where nobody has said it: it is asked before the first set. */
+  fastening: z.enum(['studs', 'bolts']).optional(),
+  studs: z.coerce
+    .number<string | number>()
+    .int()
+    .min(3, 'At least 3.')
+    .max(10, 'At most 10.')
+    .optional(),
 });
 export type QuickVehicle = z.output<typeof newVehicleSchema>;
 
@@ -19,7 +25,8 @@ const jobFields = z.strictObject({
   /** Empty where the vehicle is put on file with the job. */
   vehicleId: z.union([z.uuid(), z.literal('')], CHOOSE_VEHICLE),
   newVehicle: newVehicleSchema.nullish().transform((vehicle) => vehicle ?? null),
-  complaint: filledLine('complaint in the customer\u2019s words', 2000),
+  /** In the customer’s words; empty until somebody asks. */
+  complaint: z.string().trim().max(2000, 'The complaint can have at most 2000 characters.'),
   odometerKm: z
     .string()
     .trim()

@@ -25,15 +25,17 @@ export default async function AsFoundPage({
   return (
     <>
       <SeenMark reach={bench.job.reach} />
-      <div className="d-flex flex-wrap gap-3 align-items-center mb-2">
-        <h1 className="mb-0">As found</h1>
-        <CornerLinks
-          corners={bench.job.corners}
-          current={bench.corner}
-          base={`/jobs/${id}/as-found`}
-        />
+      <div className="zh-bench-head">
+        <div className="d-flex flex-wrap gap-3 align-items-center mb-2">
+          <h1 className="mb-0">As found</h1>
+          <CornerLinks
+            corners={bench.job.corners}
+            current={bench.corner}
+            base={`/jobs/${id}/as-found`}
+          />
+        </div>
+        <Here />
       </div>
-      <Here />
       <AsFoundGuide
         jobId={id}
         corner={bench.corner}

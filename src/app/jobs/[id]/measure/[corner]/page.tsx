@@ -3,6 +3,8 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { SeenMark } from '@/ui/keeper';
 import { CornerLinks } from '@/ui/shell';
+import { axleAt } from '@/core/job';
+import { FasteningAsk } from '@/features/measure/FasteningAsk';
 import { MeasureBench } from '@/features/measure/MeasureBench';
 import { diagnosisOf } from '../../JobDiagnosis';
 import { openBenchOf } from '@/server/measure/bench';
@@ -23,33 +25,39 @@ export default async function MeasurePage({
   return (
     <>
       <SeenMark reach={bench.job.reach} />
-      <div className="d-flex flex-wrap gap-3 align-items-center mb-2">
-        <h1 className="mb-0">Measure</h1>
-        <CornerLinks
-          corners={bench.job.corners}
-          current={bench.corner}
-          base={`/jobs/${id}/measure`}
-        />
+      <div className="zh-bench-head">
+        <div className="d-flex flex-wrap gap-3 align-items-center mb-2">
+          <h1 className="mb-0">Measure</h1>
+          <CornerLinks
+            corners={bench.job.corners}
+            current={bench.corner}
+            base={`/jobs/${id}/measure`}
+          />
+        </div>
+        <Here />
       </div>
-      <Here />
-      <MeasureBench
-        key={`${bench.corner} ${(await searchParams).kind ?? ''}`}
-        corner={{
-          ...record,
-          jobId: id,
-          phase: 'before',
-          units: bench.units,
-          gauges: bench.gauges,
-          usualPositions: bench.usualPositions,
-          carried: bench.carried,
-        }}
-        {...await diagnosisOf(bench.job)}
-        sets={bench.sets}
-        wanted={(await searchParams).kind === 'hub' ? 'hub' : undefined}
-        expectedShift={null}
-        nextHref={nextCorner ? `/jobs/${id}/measure/${nextCorner}` : `/jobs/${id}/decide`}
-        nextLabel={nextCorner ? `Next corner: ${nextCorner}` : 'Decide'}
-      />
+      {axleAt(bench.job, bench.corner)?.isFasteningSaid === false ? (
+        <FasteningAsk jobId={id} corner={bench.corner} />
+      ) : (
+        <MeasureBench
+          key={`${bench.corner} ${(await searchParams).kind ?? ''}`}
+          corner={{
+            ...record,
+            jobId: id,
+            phase: 'before',
+            units: bench.units,
+            gauges: bench.gauges,
+            usualPositions: bench.usualPositions,
+            carried: bench.carried,
+          }}
+          {...await diagnosisOf(bench.job)}
+          sets={bench.sets}
+          wanted={(await searchParams).kind === 'hub' ? 'hub' : undefined}
+          expectedShift={null}
+          nextHref={nextCorner ? `/jobs/${id}/measure/${nextCorner}` : `/jobs/${id}/decide`}
+          nextLabel={nextCorner ? `Next corner: ${nextCorner}` : 'Decide'}
+        />
+      )}
     </>
   );
 }

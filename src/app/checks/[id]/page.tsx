@@ -1,0 +1,65 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { notFound, redirect } from 'next/navigation';
+import { CORNER_NAME } from '@/core/readings';
+import { PlateForm } from '@/features/checks/PlateForm';
+import { MeasureBench } from '@/features/measure/MeasureBench';
+import { loadJob } from '@/server/job/jobs';
+import { openBenchOf } from '@/server/measure/bench';
+import { JobWatch, SeenMark } from '@/ui/keeper';
+import { JobAlerts } from '../../jobs/[id]/JobAlerts';
+
+export const metadata: Metadata = { title: 'Quick check' };
+
+export default async function CheckPage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const job = await loadJob(id);
+  const [corner] = job?.corners ?? [];
+  if (!job || !corner) notFound();
+  if (!job.vehicle.isCheck) redirect(`/jobs/${id}`);
+  const bench = await openBenchOf(id, corner, 'before');
+  if (!bench) notFound();
+  const { record } = bench;
+  return (
+    <div className="zh-quick">
+      <SeenMark reach={job.reach} />
+      <JobWatch jobId={id} version={job.reach.job} />
+      <div className="zh-check-head">
+        <h1>
+          Check <span className="zh-figure">{job.number}</span> ·{' '}
+          <span className="zh-figure">{corner}</span> {CORNER_NAME[corner]}
+          <span className="zh-muted fw-normal">
+            {' '}
+            · {record.studs} {record.fastening}
+          </span>
+        </h1>
+        <PlateForm jobId={id} />
+        <Link className="btn btn-outline-secondary" href={`/checks/${id}/print`}>
+          One page
+        </Link>
+        <Link className="btn btn-outline-secondary" href="/">
+          Close
+        </Link>
+      </div>
+      <JobAlerts job={job} />
+      <MeasureBench
+        isQuick
+        corner={{
+          ...record,
+          jobId: id,
+          phase: 'before',
+          units: bench.units,
+          gauges: bench.gauges,
+          usualPositions: bench.usualPositions,
+          carried: bench.carried,
+        }}
+        lead={null}
+        scent={null}
+        sets={bench.sets}
+        expectedShift={null}
+        nextHref={`/checks/${id}/print`}
+        nextLabel="One page"
+      />
+    </div>
+  );
+}

@@ -1,0 +1,61 @@
+import { format } from 'date-fns';
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+import { sayAdvice } from '@/core/assessment';
+import { inspectionAt, judgeCorner, procedureOf, standingOf, vehicleName } from '@/core/job';
+import { JobReport } from '@/features/report/JobReport';
+import { PrintButton } from '@/features/report/PrintButton';
+import { Warnings } from '@/features/report/Warnings';
+import { loadJob } from '@/server/job/jobs';
+import { shopUnits } from '@/server/shop/settings';
+
+export const metadata: Metadata = { title: 'Quick check, one page' };
+
+export default async function CheckPrintPage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const job = await loadJob(id);
+  if (!job) notFound();
+  const units = await shopUnits();
+  const { isCheck = false, plate } = job.vehicle;
+  return (
+    <>
+      <div className="d-flex flex-wrap gap-2 mb-3 zh-no-print">
+        <PrintButton />
+        <Link
+          className="btn btn-outline-secondary"
+          href={isCheck ? `/checks/${id}` : `/jobs/${id}`}
+        >
+          Back
+        </Link>
+      </div>
+      <Warnings mustNotMove={standingOf(job).mustNotMove.map(({ say }) => say)} notSigned={null} />
+      <JobReport
+        title="Quick check"
+        head={{
+          number: job.number,
+          date: format(job.createdAt, 'd MMMM yyyy, HH:mm'),
+          plate: isCheck ? `Check ${job.number}` : plate,
+          vehicle: isCheck ? 'no vehicle yet' : vehicleName(job.vehicle),
+          odometer: null,
+          complaint: job.complaint,
+        }}
+        corners={job.corners.map((corner) => {
+          const before = judgeCorner(job, corner, 'before');
+          return {
+            before,
+            after: null,
+            done: null,
+            advice: sayAdvice(before.advice, { ...before.record, units }).todo,
+            earlier: [],
+            inspection: inspectionAt(job, corner),
+            cleaning: null,
+          };
+        })}
+        sources={[]}
+        procedure={procedureOf(job)}
+        units={units}
+      />
+    </>
+  );
+}

@@ -1,0 +1,137 @@
+'use client';
+
+import { useDeferredValue, useMemo, type ReactNode } from 'react';
+import {
+  advise,
+  assessCorner,
+  dtvLimit,
+  machineToSource,
+  runoutLimit,
+  SOURCE_NAME,
+  type CornerAssessment,
+} from '@/core/assessment';
+import { formatIn, type LengthRole } from '@/core/units';
+import type { Verdict } from '@/core/verdict';
+import { Figure, VerdictMark } from '@/ui/verdict';
+import { LimitEntry } from './LimitEntry';
+import type { BenchCorner, BenchSet } from './model';
+import { recordOf, sayOnBench } from './result';
+
+interface LineProps {
+  readonly name: string;
+  readonly verdict: Verdict | undefined;
+  readonly role?: LengthRole;
+  readonly note?: ReactNode;
+  readonly corner: BenchCorner;
+}
+
+/** One question of the check with its answer: a figure, a verdict, a line beside it. */
+function Line({ name, verdict, role = 'deviation', note, corner }: LineProps) {
+  return (
+    <div className="zh-answer">
+      <h3>{name}</h3>
+      {verdict?.value === undefined || verdict.value === null ? (
+        <VerdictMark state="not-measured" size={20} />
+      ) : (
+        <span className="zh-answer-figure">
+          <Figure value={verdict.value} role={role} units={corner.units} large />
+          <VerdictMark state={verdict.state} size={24} />
+        </span>
+      )}
+      {note && <div className="zh-muted">{note}</div>}
+    </div>
+  );
+}
+
+/** Hub and rotor told apart, in a line; nothing before two mountings were read. */
+function sayShares({ index }: CornerAssessment, { units }: BenchCorner): string | null {
+  const first = index?.separation.find(({ order, separable }) => order === 1 && separable);
+  if (!first || index?.consistent === false) return null;
+  const say = (um: number): string => formatIn(units, 'deviation', 2 * um);
+  return `of it hub ${say(first.hub.amplitude)}, rotor ${say(first.rotor.amplitude)}`;
+}
+
+/** What a cut would take and leave, in a line. */
+function sayCut({ machining }: CornerAssessment, { units }: BenchCorner): string | null {
+  if (!machining) return null;
+  const { bench } = machining;
+  if (bench.verdict.state !== 'within') return 'A cut would not stay above machine-to.';
+  const say = (um: number): string => formatIn(units, 'deviation', um);
+  return `outboard ${say(bench.depthOutboard)}, inboard ${say(bench.depthInboard)} from first contact; finished ${formatIn(units, 'size', bench.finishedThickness)}, ${say(bench.finishedThickness - bench.machineTo)} left above machine-to`;
+}
+
+/** Everything that a quick check answers, as far as it is read: it stands while more is read. */
+export function CheckAnswer({
+  sets,
+  corner,
+}: {
+  readonly sets: readonly BenchSet[];
+  readonly corner: BenchCorner;
+}) {
+  // Typing goes first: the answer follows when there is time.
+  const read = useDeferredValue(sets);
+  const { record, assessment } = useMemo(() => {
+    const own = recordOf(read, corner);
+    return { record: own, assessment: assessCorner(own) };
+  }, [read, corner]);
+  const advice = useMemo(() => advise(record, assessment), [record, assessment]);
+  const words = sayOnBench(advice, corner);
+  const { limits, units } = corner;
+  const { thickness, thicknessVerdicts } = assessment;
+  const say = (um: number): string => formatIn(units, 'deviation', um);
+  const shares = sayShares(assessment, corner);
+  const cut = sayCut(assessment, corner);
+  return (
+    <div className="zh-check-answer" aria-label="Answer" role="region">
+      <p className="zh-check-todo mb-0">
+        <strong>{words.todo}</strong> {words.why}
+      </p>
+      <Line
+        name="Lateral runout"
+        verdict={assessment.runout?.verdict}
+        corner={corner}
+        note={
+          <>
+            limit {say(runoutLimit(limits).value)}, {SOURCE_NAME[runoutLimit(limits).source]}
+            {shares && `; ${shares}`}
+          </>
+        }
+      />
+      <Line
+        name="Thickness variation"
+        verdict={thickness?.dtvVerdict}
+        corner={corner}
+        note={`limit ${say(dtvLimit(limits).value)}, ${SOURCE_NAME[dtvLimit(limits).source]}`}
+      />
+      <Line
+        name="Thinnest, against discard"
+        verdict={thicknessVerdicts?.verdicts.discard}
+        role="size"
+        corner={corner}
+        note={
+          limits.discard
+            ? `discard ${formatIn(units, 'size', limits.discard.value)}, ${SOURCE_NAME[limits.discard.source]}`
+            : 'discard is not known: nothing is said about it'
+        }
+      />
+      {!limits.discard && (
+        <LimitEntry
+          corner={corner}
+          kind="discard"
+          label="Discard, as stamped"
+          role="size"
+          source="stamped"
+        />
+      )}
+      {cut && (
+        <div className="zh-answer">
+          <h3>Cut, each side</h3>
+          <div>{cut}</div>
+          <div className="zh-muted">
+            machine-to from {SOURCE_NAME[machineToSource(limits) ?? 'workshop']}
+          </div>
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,57 @@
+'use client';
+
+import { useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import type { LimitForm } from '@/core/contracts';
+import { fieldUnit, UNIT_SIGN, type LengthRole } from '@/core/units';
+import { FormField, useSend } from '@/ui/field';
+import { useRefresh } from '@/ui/keeper';
+import type { BenchCorner } from './model';
+import { writeLimit } from './writes';
+
+interface LimitEntryProps {
+  readonly corner: BenchCorner;
+  readonly kind: LimitForm['kind'];
+  readonly label: string;
+  readonly role: LengthRole;
+  readonly source: LimitForm['source'];
+}
+
+/** A figure of the axle that nobody has entered yet, typed where it is first needed. */
+export function LimitEntry({ corner, kind, label, role, source }: LimitEntryProps) {
+  const [text, setText] = useState('');
+  const { refresh } = useRefresh();
+  const { send, busy, trouble, fields } = useSend(writeLimit);
+  const give = (): void => {
+    if (text.trim() === '') return;
+    const { jobId, corner: at } = corner;
+    send([{ jobId, corner: at, kind, text, source }], () => refresh());
+  };
+  return (
+    <form
+      className="zh-limit-entry"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        give();
+      }}
+    >
+      <FormField
+        label={`${label} (${UNIT_SIGN[fieldUnit(corner.units, role)]})`}
+        error={fields.text ?? trouble ?? undefined}
+        control={(ids) => (
+          <Form.Control
+            {...ids}
+            inputMode="decimal"
+            autoComplete="off"
+            value={text}
+            onChange={({ target }) => setText(target.value)}
+          />
+        )}
+      />
+      <Button type="submit" variant="outline-secondary" disabled={busy || text.trim() === ''}>
+        Keep
+      </Button>
+    </form>
+  );
+}
