@@ -71,6 +71,7 @@ export default async function StartPage({
           lines={lines.map((line) => ({
             ...line,
             name: vehicleName(line),
+            complaint: line.complaint || 'No complaint written down yet.',
             state: stateWords(line),
             since: format(line.createdAt, 'd MMM yyyy'),
           }))}

@@ -13,6 +13,7 @@ export * from './roles';
 export * from './readiness';
 export * from './guards';
 export * from './repairs';
+export * from './agreed';
 export * from './proof';
 export * from './stages';
 export * from './inspection';

@@ -27,6 +27,7 @@ const STAGE_OF: Readonly<Record<CheckKind, StageKey>> = {
   fixed: 'strip',
   decide: 'decide',
   repair: 'decide',
+  estimate: 'decide',
   repaired: 'correct',
   correct: 'correct',
   rebuild: 'rebuild',

@@ -31,6 +31,7 @@ export const checkKind = pgEnum('check_kind', [
   'prove',
   'repair',
   'repaired',
+  'estimate',
 ]);
 
 /** One item of the procedure as it was gone through in a job: what, where, who and when. */

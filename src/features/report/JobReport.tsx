@@ -218,6 +218,7 @@ export function JobReport({
   head,
   corners,
   sources,
+  agreed = [],
   procedure,
   units,
 }: {
@@ -225,17 +226,18 @@ export function JobReport({
   head: ReportHead;
   corners: readonly ReportCorner[];
   sources: readonly ReportSource[];
+  /** What the owner agreed to, against what was decided. */
+  agreed?: readonly string[];
   procedure: JobProcedure;
   units: UnitSystem;
 }) {
   return (
     <article className="zh-card zh-report">
       <ReportHead title={title} job={head.number} {...head} />
-      {head.complaint !== '' && (
-        <p>
-          Complaint: <em>{head.complaint}</em>
-        </p>
-      )}
+      <p>
+        Complaint: <em>{head.complaint || 'not written down'}</em>
+      </p>
+      {agreed.length > 0 && <p>{agreed.join(' ')}</p>}
       <SourceLines sources={sources} />
       {corners.map((corner) => (
         <CornerReport key={corner.before.record.corner} corner={corner} units={units} />

@@ -41,6 +41,16 @@ const Lines = ({ title, lines }: { title: string; lines: readonly string[] }) =>
   </section>
 );
 
+/** What was read round each disc before the work; nothing where nothing was. */
+export const OwnerPlots = ({ plots }: { readonly plots: readonly OwnerPlot[] }) =>
+  plots.length === 0 ? null : (
+    <div className="zh-owner-plots">
+      {plots.map((plot) => (
+        <Plot key={plot.corner} plot={plot} wave={plot.before} title="as it was read" />
+      ))}
+    </div>
+  );
+
 /** What the owner of the vehicle is told: one page, in plain words. */
 export function OwnerPage({ report }: { readonly report: OwnerReport }) {
   const { head, verdict, figures, plots } = report;
@@ -48,15 +58,18 @@ export function OwnerPage({ report }: { readonly report: OwnerReport }) {
     <article className="zh-card zh-report zh-owner">
       <ReportHead title="Brake report" {...head} />
       <Warnings mustNotMove={report.mustNotMove} notSigned={report.notSigned} />
-      <p>
-        You told us: <em>{head.complaint}</em>
-      </p>
+      {head.complaint !== '' && (
+        <p>
+          You told us: <em>{head.complaint}</em>
+        </p>
+      )}
       {verdict && (
         <p className="zh-owner-verdict">
           <RingMark state={OUTCOME_RING[verdict.state]} word={verdict.say} size={28} />
         </p>
       )}
       <Lines title="What we found" lines={report.found} />
+      {report.agreed.length > 0 && <Lines title="What was agreed" lines={report.agreed} />}
       <Lines
         title="What we did"
         lines={report.done.length > 0 ? report.done : ['Nothing was changed.']}

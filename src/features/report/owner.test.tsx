@@ -12,6 +12,7 @@ const report: OwnerReport = {
   mustNotMove: [],
   notSigned: [],
   verdict: { state: 'better', say: 'It is better, and something is left: see below.' },
+  agreed: [],
   found: ['Front left: the brake disc moved sideways.'],
   done: [],
   figures: [

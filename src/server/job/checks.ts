@@ -15,6 +15,7 @@ import {
   looksOf,
   notDoneYet,
   refuseAsFound,
+  refuseBeyondAgreed,
   refuseRepair,
   refuseInRebuild,
   refusePutRight,
@@ -58,6 +59,10 @@ function refuseCheck(job: Job, write: CheckEntry): string | null {
   if (write.kind === 'step' && corner && write.item === 'as-found' && write.value === 'done') {
     const unread = refuseAsFound(job, corner);
     if (unread !== null) return unread;
+  }
+  if (write.kind === 'correct' || write.kind === 'repaired') {
+    const beyond = refuseBeyondAgreed(job);
+    if (beyond !== null) return beyond;
   }
   if (write.kind === 'repair' || write.kind === 'repaired') {
     return refuseRepair(job, write.kind, write.place, write.item);

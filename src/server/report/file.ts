@@ -1,6 +1,6 @@
 import 'server-only';
 import { format } from 'date-fns';
-import { KNOWLEDGE, PROCEDURE } from '../../core/contracts';
+import { KNOWLEDGE, PROCEDURE, type Approval } from '../../core/contracts';
 import { assessRunout, beyondPlace, FEEL_WORDS, measuredSet, saySeat } from '../../core/assessment';
 import { fastenerOf } from '../../core/torque';
 import { formatIn, formatTorque, type UnitSystem } from '../../core/units';
@@ -133,6 +133,10 @@ function fileSet(job: Job, set: ReadingSet, units: UnitSystem): FileSet {
   };
 }
 
+/** What the owner agreed to, in words. */
+const sayAgreedValue = ({ how, name, chosen, upTo, currency }: Approval): string =>
+  `${name}, ${how === 'telephone' ? 'by telephone' : 'on the tablet'}: ${chosen} Up to ${upTo} ${currency}`.trim();
+
 /** What a check says, in words. */
 function sayValue(check: Check): string {
   const { value } = check;
@@ -140,6 +144,7 @@ function sayValue(check: Check): string {
     return check.kind === 'look' && value.length === 0 ? 'sound' : value.map(String).join(', ');
   }
   if (typeof value === 'string') return value;
+  if ('upTo' in value) return sayAgreedValue(value);
   if ('text' in value) return `${value.text} ${value.unit}`;
   if ('wheel' in value) {
     return Object.entries(value)

@@ -23,6 +23,7 @@ import {
   rulesApplied,
   standingOf,
   type Correction,
+  sayAgreed,
   sourceRepairs,
   asFirstRead,
   confirmedCauses,
@@ -73,6 +74,8 @@ export interface OwnerReport {
   readonly notSigned: readonly string[] | null;
   readonly verdict: { readonly state: OutcomeState; readonly say: string } | null;
   readonly found: readonly string[];
+  /** What was agreed, against what was decided; empty where nobody asked. */
+  readonly agreed: readonly string[];
   readonly done: readonly string[];
   readonly figures: readonly OwnerFigure[];
   readonly plots: readonly OwnerPlot[];
@@ -311,6 +314,7 @@ export function ownerReport(job: Job, units: UnitSystem): OwnerReport {
         ? { state: outcome.state, say: VERDICT_SAYS[outcome.state] }
         : null,
     found: foundOf(job, before, say),
+    agreed: sayAgreed(job),
     done: doneOf(job),
     figures: told.flatMap((each) => figuresOf(each, say)),
     plots: told.flatMap(plotOf),

@@ -27,7 +27,7 @@ type Document = InstanceType<typeof PDFDocument>;
 const plain = (text: string): string => text.replace(/[µμ]m/g, 'um').replace(/→/g, 'to');
 
 /** Writes tagged blocks one under the other. */
-class Page {
+export class Page {
   constructor(private readonly doc: Document) {}
 
   heading(text: string): void {
@@ -204,13 +204,12 @@ function warnings(doc: Document, page: Page, { mustNotMove, notSigned }: OwnerRe
   doc.moveDown(0.3);
 }
 
-/**
- * The owner's report as a PDF of one page, text selectable, fonts embedded, tagged with its
- * headings, paragraphs, table and the words for its drawing.
- */
-export function ownerPdf(report: OwnerReport): Promise<Buffer> {
-  const { head } = report;
-  const title = `Brake report ${head.plate}, job ${head.job}`;
+/** A document with its heading line; what is written afterwards ends it. */
+export function openDocument(
+  name: string,
+  head: OwnerReport['head'],
+): { readonly doc: Document; readonly page: Page; readonly ended: Promise<Buffer> } {
+  const title = `${name} ${head.plate}, job ${head.job}`;
   const doc = new PDFDocument({
     size: 'A4',
     margins: { top: 36, bottom: 30, left: MARGIN, right: MARGIN },
@@ -230,9 +229,7 @@ export function ownerPdf(report: OwnerReport): Promise<Buffer> {
     doc.on('error', reject);
   });
   const page = new Page(doc);
-  page.tag('H1', () =>
-    doc.font('bold').fontSize(18).fillColor(INK).text('Brake report', MARGIN, 36),
-  );
+  page.tag('H1', () => doc.font('bold').fontSize(18).fillColor(INK).text(name, MARGIN, 36));
   page.paragraph(
     `${head.plate} · ${head.vehicle}${head.odometer ? ` · ${head.odometer}` : ''} · job ${head.job} · ${head.date}`,
     10,
@@ -244,8 +241,18 @@ export function ownerPdf(report: OwnerReport): Promise<Buffer> {
     .lineWidth(1)
     .stroke(LINE);
   doc.moveDown(0.4);
+  return { doc, page, ended };
+}
+
+/**
+ * The owner's report as a PDF of one page, text selectable, fonts embedded, tagged with its
+ * headings, paragraphs, table and the words for its drawing.
+ */
+export function ownerPdf(report: OwnerReport): Promise<Buffer> {
+  const { head } = report;
+  const { doc, page, ended } = openDocument('Brake report', head);
   warnings(doc, page, report);
-  page.paragraph(`You told us: “${head.complaint}”`, 10.5);
+  if (head.complaint !== '') page.paragraph(`You told us: “${head.complaint}”`, 10.5);
   if (report.verdict) {
     doc.moveDown(0.2);
     page.tag('P', () =>
@@ -254,6 +261,10 @@ export function ownerPdf(report: OwnerReport): Promise<Buffer> {
   }
   page.heading('What we found');
   page.list(report.found);
+  if (report.agreed.length > 0) {
+    page.heading('What was agreed');
+    page.list(report.agreed);
+  }
   page.heading('What we did');
   page.list(report.done.length > 0 ? report.done : ['Nothing was changed.']);
   page.heading('Before and after');

@@ -72,7 +72,11 @@ function Print({ state }: { state: StageState }) {
 }
 
 /** Pages that belong to a stage under another address. */
-const PART_OF: Readonly<Record<string, string>> = { 'as-found': 'strip', rules: 'strip' };
+const PART_OF: Readonly<Record<string, string>> = {
+  'as-found': 'strip',
+  rules: 'strip',
+  estimate: 'decide',
+};
 
 /** The trail of a job: its stages in the order of work. */
 export function Trail({

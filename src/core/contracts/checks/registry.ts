@@ -7,6 +7,7 @@ import { PAD_FAMILIES } from '../../wear';
 import { KNOWLEDGE } from '../knowledge';
 import { PROCEDURE } from '../procedure';
 import {
+  approvalSchema,
   BLEED_METHODS,
   done,
   doneOrNot,
@@ -173,6 +174,13 @@ export const CHECKS = [
     items: ['earlier'],
     value: earlierSchema,
     isOwn: true,
+  }),
+  define({
+    kind: 'estimate',
+    places: WHOLE_JOB,
+    items: ['approval'],
+    value: approvalSchema,
+    isNamed,
   }),
   define({
     kind: 'repair',

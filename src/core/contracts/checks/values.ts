@@ -57,6 +57,21 @@ export const starSchema = z.strictObject({
   pulls: z.array(z.number().positive().max(1500).nullable()).max(40),
 });
 
+/** What the owner agreed to: in which words, up to which amount, and how it was said. */
+export const approvalSchema = z.strictObject({
+  how: z.enum(['tablet', 'telephone']),
+  /** Who agreed. */
+  name: z.string().trim().min(1, 'Who agreed?').max(80, 'At most 80 characters.'),
+  /** What was chosen, in the words of the estimate. */
+  chosen: z.string().trim().min(1, 'What was chosen?').max(400),
+  upTo: z
+    .number('Write the amount in figures.')
+    .min(0, 'Not below 0.')
+    .max(1_000_000, 'Is that so much?'),
+  currency: z.string().max(12),
+});
+export type Approval = z.output<typeof approvalSchema>;
+
 export const done = z.literal('done');
 export const doneOrNot = z.enum(['done', 'left-out']);
 

@@ -13,6 +13,7 @@ import {
   cornersToCorrect,
   otherSide,
   REPAIRED_BESIDE,
+  sayAgreed,
   repairsToDo,
   sourceRepairs,
 } from '@/core/job';
@@ -97,6 +98,12 @@ export default async function DecidePage({ params }: { params: Promise<{ id: str
         />
       ))}
       {!isBesideFirst && sources}
+      <p>
+        <Link className="btn btn-outline-secondary" href={`/jobs/${id}/estimate`}>
+          Estimate for the owner
+        </Link>{' '}
+        {sayAgreed(job).join(' ')}
+      </p>
       {(isDecided || isBeside) && (
         <Link className="btn btn-primary" href={whereTo}>
           {onward}

@@ -16,6 +16,7 @@ import {
   inspectionAt,
   judgeCorner,
   procedureOf,
+  sayAgreed,
   sayRepair,
   sourceRepairs,
   vehicleName,
@@ -146,6 +147,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
           say: sayRepair(repair),
           proof: repair.cause.proof,
         }))}
+        agreed={sayAgreed(job)}
         procedure={procedureOf(job)}
         units={units}
       />

@@ -1,0 +1,59 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { Here } from '@/app/Here';
+import { repairCost, sourceRepairs, totalOf } from '@/core/job';
+import { Agree } from '@/features/decide/Agree';
+import { EstimatePage } from '@/features/report/EstimatePage';
+import { PrintButton } from '@/features/report/PrintButton';
+import { estimateOf } from '@/server/decide/estimate';
+import { shopUnits } from '@/server/shop/settings';
+import { SeenMark } from '@/ui/keeper';
+import { openJobPage, type JobParams } from '../open';
+
+export const metadata: Metadata = { title: 'Estimate' };
+
+export default async function JobEstimatePage(props: JobParams) {
+  const { id, job } = await openJobPage(props);
+  const estimate = await estimateOf(job, await shopUnits());
+  const besides = sourceRepairs(job)
+    .filter(({ how }) => how === 'here')
+    .map(({ cause }) => totalOf(repairCost(job, cause)));
+  const offered = estimate.parts.filter(({ ways }) => ways.length > 0);
+  return (
+    <>
+      <SeenMark reach={job.reach} />
+      <h1 className="visually-hidden">Estimate</h1>
+      <div className="d-flex flex-wrap gap-2 mb-3 zh-no-print">
+        <PrintButton />
+        <a className="btn btn-outline-secondary" href={`/api/v1/jobs/${id}/estimate.pdf`}>
+          As a PDF
+        </a>
+        <Link className="btn btn-outline-secondary" href={`/jobs/${id}/decide`}>
+          Decide
+        </Link>
+      </div>
+      <EstimatePage estimate={estimate} />
+      {job.closedAt === null && (
+        <>
+          <Here />
+          <Agree
+            key={estimate.approval?.stamp ?? 'new'}
+            jobId={id}
+            parts={offered.map(({ where, ways }) => ({
+              where,
+              choices: ways.map(({ what, price }) => ({ part: where, what, price })),
+            }))}
+            usual={offered.map(({ ways }) => ways.findIndex(({ isRecommended }) => isRecommended))}
+            besides={
+              besides.some((price) => price === null)
+                ? null
+                : besides.reduce<number>((sum, price) => sum + (price ?? 0), 0)
+            }
+            currency={estimate.currency}
+            stamp={estimate.approval?.stamp ?? null}
+          />
+        </>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,98 @@
+import type { Estimate } from '@/server/decide/estimate';
+import { OwnerPlots } from './OwnerPage';
+import { ReportHead } from './ReportHead';
+import { Warnings } from './Warnings';
+
+/** What the owner is told before any metal is cut: what was found, what can be done, what it costs. */
+export function EstimatePage({ estimate }: { readonly estimate: Estimate }) {
+  const { head, parts, beside } = estimate;
+  return (
+    <article className="zh-card zh-report zh-owner mb-3">
+      <ReportHead title="Estimate" {...head} />
+      <Warnings mustNotMove={estimate.mustNotMove} notSigned={null} />
+      {head.complaint !== '' && (
+        <p>
+          You told us: <em>{head.complaint}</em>
+        </p>
+      )}
+      <section>
+        <h2>What we found</h2>
+        <ul>
+          {estimate.found.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+        <OwnerPlots plots={estimate.plots} />
+      </section>
+      {parts.map(({ where, ways, notYet }) => (
+        <section key={where}>
+          <h2>What can be done: {where}</h2>
+          {notYet && <p>{notYet}</p>}
+          {ways.length > 0 && (
+            <table className="table table-sm align-top zh-ways">
+              <thead>
+                <tr>
+                  {['What', 'Price', 'Without the vehicle', 'Lasts', 'May come back'].map(
+                    (title) => (
+                      <th key={title} scope="col">
+                        {title}
+                      </th>
+                    ),
+                  )}
+                </tr>
+              </thead>
+              <tbody>
+                {ways.map((way) => (
+                  <tr key={way.what}>
+                    <th scope="row">
+                      {way.what}
+                      {way.isRecommended && (
+                        <>
+                          {' '}
+                          <span className="zh-standing recommended">recommended</span>
+                          <div className="zh-muted fw-normal">{way.why}</div>
+                        </>
+                      )}
+                    </th>
+                    <td className="zh-figure">{way.sayPrice}</td>
+                    <td>{way.away}</td>
+                    <td>{way.lasts}</td>
+                    <td className="zh-figure">{way.comesBack}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+        </section>
+      ))}
+      {beside.length > 0 && (
+        <section>
+          <h2>Beside the brake discs</h2>
+          <ul>
+            {beside.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <p>
+        {estimate.approval ? (
+          <>
+            <strong>Agreed.</strong> {estimate.approval.say}{' '}
+            <span className="zh-muted">
+              Written down by {estimate.approval.by}, {estimate.approval.at}.
+            </span>
+          </>
+        ) : (
+          'Not agreed yet.'
+        )}
+        {estimate.decided && <> Decided now: {estimate.decided.say}.</>}
+      </p>
+      <p className="zh-muted mb-0">
+        Prices are the shop’s own list, tax left out. Figures of what lasts and what may come back
+        are predictions from what was measured. The maker’s service information, local rules and a
+        licensed technician’s judgement come first.
+      </p>
+    </article>
+  );
+}

@@ -1,0 +1,134 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { DEMO_SHOP, readDial, type VirtualCorner } from '@/core/bench';
+import { formOfShop } from '@/core/contracts';
+import { costDecided, sayAgreed, totalOf } from '@/core/job';
+import { seededRandom } from '@/core/numeric';
+import { WORKSHOP_DEFAULTS } from '@/core/verdict';
+import { closeDatabase } from '@/server/database';
+import { estimateOf } from '@/server/decide/estimate';
+import { estimatePdf } from '@/server/report/estimatePdf';
+import { fileReport } from '@/server/report/file';
+import { ownerReport } from '@/server/report/owner';
+import { useRecords } from '../support/engine';
+import {
+  ask,
+  checkInput,
+  done,
+  jobOf,
+  newJob,
+  newVehicle,
+  thickness,
+  threePeople,
+  tick,
+} from '../support/wholeJob';
+
+/** What the owner agrees to before metal is cut: nothing that costs beyond it begins. */
+
+const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-agreed-'));
+let jobId = '';
+/** The rotor runs out by itself, the hub hardly. */
+const TRUTH: VirtualCorner = {
+  ...{ studs: 5, meanThickness: 27_900, thickness: [] },
+  hub: [{ order: 1, amplitude: 3, highSpotDeg: 40 }],
+  rotor: [{ order: 1, amplitude: 60, highSpotDeg: 148 }],
+};
+async function mounting(shift: number): Promise<void> {
+  const set = (await done('set-begin', {
+    ...{ jobId, corner: 'FL', kind: 'runout', phase: 'before', face: 'outboard' },
+    ...{ positions: 12, shift, left: [] },
+  })) as { id: string };
+  const run = { shift, positions: 12, laps: 1, gauge: WORKSHOP_DEFAULTS.dialIndicator };
+  const { laps, closing } = readDial(TRUTH, run, seededRandom(shift + 7));
+  for (const [position, um] of [...laps[0]!, ...closing].entries()) {
+    const text = (um / 1000).toFixed(3);
+    await done('reading', { setId: set.id, lap: 0, position, text, unit: 'mm', was: null });
+  }
+}
+
+beforeAll(async () => {
+  useRecords(folder);
+  await threePeople();
+  await done('prices', formOfShop(DEMO_SHOP, 'mm'), 'lead');
+  jobId = await newJob((await newVehicle()).id);
+  for (const shift of [0, 2]) await mounting(shift);
+  await thickness(jobId, '27.9', { places: 12 });
+});
+afterAll(async () => {
+  await closeDatabase();
+  fs.rmSync(folder, { recursive: true, force: true });
+});
+
+const approve = async (upTo: number): Promise<void> => {
+  const value = {
+    how: 'telephone',
+    name: 'The baker',
+    chosen: 'New discs.',
+    upTo,
+    currency: 'crowns',
+  };
+  await done('check', await checkInput(jobId, 'estimate//approval', value));
+};
+const begin = async (): Promise<string | null> =>
+  ask('check', await checkInput(jobId, 'correct/FL/done', 'done'), 'technician');
+
+test('the estimate offers what may be taken, each with its price, and says what is recommended and why', async () => {
+  const { parts, found } = await estimateOf(await jobOf(jobId), 'mm');
+  const [part] = parts;
+  expect(part?.ways.length).toBeGreaterThan(1);
+  expect(part?.ways.every(({ price }) => price !== null)).toBe(true);
+  const recommended = part?.ways.filter(({ isRecommended }) => isRecommended) ?? [];
+  expect(recommended).toHaveLength(1);
+  expect(recommended[0]?.why).toMatch(/cost least/);
+  // In words for somebody who does not work on brakes.
+  expect(JSON.stringify(parts)).not.toMatch(/index|rotor\b|DTV/i);
+  expect(found.join(' ')).toMatch(/brake disc moved sideways/);
+});
+
+test('nothing that costs beyond the agreed amount begins; agreed again it may', async () => {
+  await done('decide', { jobId, corner: 'FL', action: 'new' });
+  const total = totalOf(costDecided(await jobOf(jobId)))!;
+  expect(total).toBeGreaterThan(80);
+  await approve(total - 20);
+  expect(await begin()).toMatch(/agreed up to .* costs .* Ask again/);
+  await approve(Math.ceil(total));
+  expect(await begin()).toBeNull();
+});
+
+test('more that is decided later is beyond it again, by whichever way it would begin', async () => {
+  await tick(jobId, 'repair//driveline', 'here');
+  expect(
+    await ask(
+      'check',
+      { ...(await checkInput(jobId, 'repaired//driveline', 'done')), note: 'x' },
+      'technician',
+    ),
+  ).toMatch(/Ask again/);
+  const after = {
+    ...(await checkInput(jobId, 'correct/FL/finished', { text: '27.6', unit: 'mm' })),
+  };
+  expect(await ask('check', after, 'technician')).toMatch(/Ask again/);
+});
+
+test('a price that is missing keeps no amount: it is said, and asked for', async () => {
+  const items = formOfShop(DEMO_SHOP, 'mm');
+  const driveline = { ...items.items.driveline, parts: '' };
+  await done('prices', { ...items, items: { ...items.items, driveline } }, 'lead');
+  expect(
+    await ask(
+      'check',
+      { ...(await checkInput(jobId, 'repaired//driveline', 'done')), note: 'x' },
+      'technician',
+    ),
+  ).toMatch(/has no price \(shaft or joint of the driveline\)/);
+});
+
+test('agreed against decided stands in both reports and in the estimate', async () => {
+  const job = await jobOf(jobId);
+  expect(sayAgreed(job).join(' ')).toMatch(/The baker, by telephone: New discs\./);
+  expect(ownerReport(job, 'mm').agreed).toEqual(sayAgreed(job));
+  expect(JSON.stringify(fileReport(job, 'mm'))).toContain('The baker, by telephone');
+  const pdf = await estimatePdf(await estimateOf(job, 'mm'));
+  expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+});
