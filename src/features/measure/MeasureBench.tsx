@@ -108,7 +108,10 @@ export function MeasureBench(props: MeasureBenchProps) {
   const { corner } = props;
   const hearing = useSound();
   const [told, setTold] = useState('');
-  const bench = useBench(props.sets, corner, props.wanted, (heard) => {
+  // The set of which a reading was taken on this visit.
+  const [readOf, setReadOf] = useState<string | null>(null);
+  const bench = useBench(props.sets, corner, props.wanted, (heard, setId) => {
+    setReadOf(setId);
     setTold(heard.told);
     sound(heard, hearing);
   });
@@ -132,6 +135,7 @@ export function MeasureBench(props: MeasureBenchProps) {
     corner.phase !== 'as-found' && (judged?.assessment.seatDoubt ?? null) !== null;
   // While readings are taken nothing else is on the screen, unless the whole page is asked for.
   const [isWhole, setWhole] = useState(false);
+  const isAlone = isReading && (props.isQuick === true || readOf === set.id);
   const lap = state.cursor?.lap ?? 0;
   const suspects = suspectsOf(result);
   const starting = plan ?? likelyPlan(state.sets, corner, props.expectedShift);
@@ -169,8 +173,8 @@ export function MeasureBench(props: MeasureBenchProps) {
   };
 
   return (
-    <div className={isReading && !isWhole ? 'zh-reading' : undefined}>
-      {isReading && set && (
+    <div className={isAlone && !isWhole ? 'zh-reading' : undefined}>
+      {isAlone && set && (
         <p className="zh-where">
           <span className="zh-figure">{corner.corner}</span> {setName(set, corner)}
           <Button variant="link" onClick={() => setWhole(!isWhole)}>

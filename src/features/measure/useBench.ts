@@ -64,7 +64,7 @@ export function useBench(
   sets: readonly BenchSet[],
   corner: BenchCorner,
   wanted?: BenchSet['kind'],
-  onHeard?: (heard: Heard) => void,
+  onHeard?: (heard: Heard, setId: string) => void,
 ): Bench {
   const { refresh } = useRefresh();
   const keeper = useKeeper();
@@ -116,7 +116,8 @@ export function useBench(
     const after = currentSet(then) ?? set;
     const next = goOn(then.cursor, event, after);
     if (event.type === 'read') {
-      onHeard?.(heardOf(after, event.reading, next, next ? null : solveSet(after, corner), corner));
+      const result = next ? null : solveSet(after, corner);
+      onHeard?.(heardOf(after, event.reading, next, result, corner), after.id);
     }
     if (event.type === 'read') {
       put(set, event.reading, unitOf(set, corner), firstOpen(after) === null);
