@@ -85,6 +85,18 @@ export default async function StartPage({
         before="Newer"
         next="Older"
       />
+      {/* On a phone the header has no room for these. */}
+      <nav className="d-flex d-md-none flex-wrap gap-2 mt-3" aria-label="More">
+        {[
+          ['/find', 'Find'],
+          ['/due', 'Due'],
+          ['/insights', 'Insights'],
+        ].map(([href = '/', label]) => (
+          <Link key={href} className="btn btn-outline-secondary" href={href}>
+            {label}
+          </Link>
+        ))}
+      </nav>
       {closed.length > 0 && (
         <section className="mt-4">
           <h2>Closed last</h2>

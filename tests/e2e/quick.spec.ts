@@ -123,14 +123,14 @@ test.describe('by thumb', () => {
     await page.getByRole('link', { name: 'Quick check', exact: true }).tap();
     await page.getByRole('button', { name: 'FR front right' }).tap();
     await expect(page.getByLabel(/Position 1 of 12/)).toBeVisible();
-    for (const key of ['1', '2', '+ Take']) {
+    for (const key of ['1', '2', 'Take']) {
       await page.getByRole('button', { name: key, exact: true }).tap();
     }
     await expect(page.getByLabel(/Position 2 of 12/)).toBeVisible();
     const rotor = page.getByRole('region', { name: 'Rotor' });
     for (const what of [
       page.getByLabel(/Position 2 of 12/),
-      page.getByRole('button', { name: '+ Take', exact: true }),
+      page.getByRole('button', { name: 'Take', exact: true }),
       page.getByRole('list', { name: 'Readings of lap 1' }),
       rotor,
     ]) {

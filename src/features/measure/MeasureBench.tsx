@@ -176,7 +176,8 @@ export function MeasureBench(props: MeasureBenchProps) {
     <div className={isAlone && !isWhole ? 'zh-reading' : undefined}>
       {isAlone && set && (
         <p className="zh-where">
-          <span className="zh-figure">{corner.corner}</span> {setName(set, corner)}
+          <span className="zh-figure">{corner.corner}</span>
+          <span className="zh-where-set">{setName(set, corner)}</span>
           <Button variant="link" onClick={() => setWhole(!isWhole)}>
             {isWhole ? 'Readings only' : 'Whole page'}
           </Button>

@@ -95,8 +95,14 @@ const sayLasts = (options: readonly Option[]): string => {
   return `about ${(Math.floor(km / KM_STEP) * KM_STEP).toLocaleString('en')} km`;
 };
 
-const sayComesBack = (probability: number | null): string =>
-  probability === null ? 'not known' : percent(1 - probability);
+/** A chance that is nearly none or nearly sure is no certainty. */
+const NEARLY = 0.01;
+function sayComesBack(probability: number | null): string {
+  if (probability === null) return 'not known';
+  const back = 1 - probability;
+  if (back < NEARLY) return 'under 1 %';
+  return back > 1 - NEARLY ? 'over 99 %' : percent(back);
+}
 
 function wayOf(
   what: string,
