@@ -41,7 +41,7 @@ async function tapLap(page: Page, lap: readonly number[]): Promise<void> {
     // The sign is a button, as a phone's number pad has none.
     await field.fill(text.replace('-', ''));
     if (text.startsWith('-')) await page.getByTitle('Plus or minus').tap();
-    await page.getByRole('button', { name: 'Next' }).tap();
+    await page.getByRole('button', { name: 'Take', exact: true }).tap();
   }
 }
 
@@ -78,7 +78,7 @@ test('the whole way by touch on a phone', async ({ page }) => {
   await page.locator('.place[data-position="3"]').tap();
   await expect(page.getByLabel('Position 3 of 12')).toBeVisible();
   await page.locator('#reading').fill(typedMm(runoutLap(INDEXABLE, 2, 13))[2] ?? '');
-  await page.getByRole('button', { name: 'Next' }).tap();
+  await page.getByRole('button', { name: 'Take', exact: true }).tap();
   await beHere(page, 'Tobiah');
   await page.goBack();
   await page.getByRole('link', { name: 'Decide', exact: true }).first().tap();

@@ -37,7 +37,7 @@ export function NumberPad({ draft, isSigned, canSkip, onType, onTake }: NumberPa
         key('− Take', 'Take as minus', () => onTake(isEmpty ? '' : asMinus(draft)), 'btn-primary')}
       {key(
         isEmpty && canSkip ? 'Skip' : isSigned ? '+ Take' : 'Take',
-        'Take',
+        isEmpty && canSkip ? 'Skip' : 'Take',
         () => onTake(draft),
         'btn-primary',
       )}

@@ -154,7 +154,7 @@ describe('the ways a reading is taken', () => {
     expect(onTake.mock.calls).toEqual([['-1'], ['1']]);
     close();
     close = pad('');
-    expect(screen.getByRole('button', { name: 'Take' }).textContent).toBe('Skip');
+    expect(screen.getByRole('button', { name: 'Skip' }).textContent).toBe('Skip');
     close();
   });
 });
