@@ -237,7 +237,10 @@ function judgeTurned(
   if (verdict.state !== 'too-close') return verdict;
   const hint: Reason = asksTurn(verdict, taken, prepared)
     ? { code: 'turn-again' }
-    : { code: 'gauge-too-coarse' };
+    : {
+        code: 'gauge-too-coarse',
+        needs: verdict.margin === null ? undefined : Math.abs(verdict.margin),
+      };
   return { ...verdict, reasons: [...verdict.reasons, hint] };
 }
 

@@ -64,7 +64,11 @@ export function judge(judgement: Judgement): Verdict {
   const hint: Reason[] =
     state !== 'too-close'
       ? []
-      : [settle === null ? { code: 'gauge-too-coarse' } : { code: 'settle', laps: settle }];
+      : [
+          settle === null
+            ? { code: 'gauge-too-coarse', needs: Math.abs(margin) }
+            : { code: 'settle', laps: settle },
+        ];
   return {
     state,
     value,

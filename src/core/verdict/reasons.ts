@@ -26,7 +26,8 @@ export type Reason =
   | { code: 'not-closed' }
   | { code: 'virtual' }
   | { code: 'settle'; laps: number }
-  | { code: 'gauge-too-coarse' }
+  /** `needs`: the guard band with which it would be settled; left out where it is not known. */
+  | { code: 'gauge-too-coarse'; needs?: Micrometres | undefined }
   | { code: 'not-taken'; what: string }
   | { code: 'machine-to-derived'; reserve: Micrometres }
   | { code: 'below-discard'; min: Micrometres; discard: Micrometres }
@@ -49,6 +50,14 @@ export const sayMicrometres: SayLength = (value) => `${(value as number).toFixed
 type Sentences = {
   [Code in Reason['code']]: (reason: Extract<Reason, { code: Code }>, say: SayLength) => string;
 };
+
+/** No gauge of a workshop is surer than this. */
+const FINEST_BAND: Micrometres = 1;
+
+const sayNeeds = (needs: Micrometres, say: SayLength): string =>
+  needs < FINEST_BAND
+    ? ' It lies at the limit itself: no gauge of a workshop would.'
+    : ` One that is sure within ${say(needs)} would.`;
 
 const SENTENCES: Sentences = {
   closure: (r, say) =>
@@ -95,7 +104,8 @@ const SENTENCES: Sentences = {
     'Position 1 was not read again at the end: whether the base moved is not known.',
   virtual: () => 'Read with a virtual gauge: practice, not a measurement of this vehicle.',
   settle: (r) => `${r.laps} laps in all would settle it.`,
-  'gauge-too-coarse': () => 'No number of laps would settle it: the gauge is too coarse.',
+  'gauge-too-coarse': ({ needs }, say) =>
+    `No number of laps would settle it: the gauge is too coarse.${needs === undefined ? '' : sayNeeds(needs, say)}`,
   'not-taken': (r) => `${r.what} was not measured.`,
   'machine-to-derived': (r, say) =>
     `No machine-to thickness is known: discard thickness plus ${say(r.reserve)} wear reserve is used (workshop default).`,

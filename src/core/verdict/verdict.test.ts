@@ -55,7 +55,15 @@ describe('laps to settle', () => {
   test('is null when the gauge is too coarse, or the value is the limit', () => {
     expect(lapsToSettle(base.variance, 1.6)).toBeNull();
     expect(lapsToSettle(base.variance, 0)).toBeNull();
-    expect(judge({ ...base, value: 50 }).reasons).toContainEqual({ code: 'gauge-too-coarse' });
+    expect(judge({ ...base, value: 50 }).reasons).toContainEqual({
+      ...{ code: 'gauge-too-coarse', needs: 0 },
+    });
+    const [near] = judge({ ...base, value: 49 }).reasons;
+    expect(near && describeReason(near)).toMatch(/sure within 1\.0 µm would|laps in all/);
+    expect(describeReason({ code: 'gauge-too-coarse', needs: 0 })).toMatch(/at the limit itself/);
+    expect(describeReason({ code: 'gauge-too-coarse', needs: 4 })).toMatch(
+      /sure within 4\.0 µm would/,
+    );
   });
 });
 
