@@ -13,6 +13,11 @@ export interface Wording {
   readonly isRecord?: boolean | undefined;
 }
 
+/** Minutes of work on the bench. Source: handbook 6. */
+const MINUTES = { mounting: 6, lap: 1.5, hubFace: 3 } as const;
+/** A mounting with its lap, in whole minutes. */
+const sayMinutes = (minutes: number): string => `${Math.ceil(minutes)} minutes`;
+
 const plural = (count: number, word: string): string => `${count} ${word}${count === 1 ? '' : 's'}`;
 
 /** "2 studs clockwise as you face it", or null when there is no move to make. */
@@ -137,11 +142,11 @@ const SPEAK: Speaker = {
   }),
   'second-mounting': ({ from, to }, wording) => ({
     todo: `${sayMoveTo(wording, from, to)}, then measure runout again.`,
-    why: 'A second mounting tells the hub\u2019s share from the rotor\u2019s.',
+    why: `A second mounting tells the hub\u2019s share from the rotor\u2019s: about ${sayMinutes(MINUTES.mounting + MINUTES.lap)}. Where the rotor is off anyway the hub face is quicker: ${sayMinutes(MINUTES.hubFace)}, then it goes on at the predicted best.`,
   }),
   index: (advice, wording) => ({
     todo: `${sayMoveTo(wording, advice.from, advice.to)}.`,
-    why: `Predicted ${deviation(wording, advice.tir)} (limit ${deviation(wording, advice.limit)}), now ${deviation(wording, advice.before)}. Chance to end within: ${Math.round(advice.probability * 100)} %. Measure again after the move.`,
+    why: `Predicted ${deviation(wording, advice.tir)} (limit ${deviation(wording, advice.limit)}), now ${deviation(wording, advice.before)}. Chance to end within: ${Math.round(advice.probability * 100)} %. Measure again after the move: about ${sayMinutes(MINUTES.mounting + MINUTES.lap)}.`,
   }),
   plate: (advice, wording) => ({
     todo: `Fit a tapered plate of ${deviation(wording, advice.correction)}, thick place at ${fastenerName(wording.fastening)} ${advice.thickAtStud}${plateMove(advice, wording)}.`,

@@ -10,7 +10,7 @@ export type Advised = 'again' | 'mounting' | 'lap' | 'turn' | 'place' | 'press' 
 
 const BECAUSE: Readonly<Record<Exclude<Advised, 'next'>, string>> = {
   again: 'but it is not valid. Put right what the nose names, then take it again.',
-  mounting: 'Now a second mounting, to tell hub from rotor.',
+  mounting: 'Now a second mounting, to tell hub from rotor: about 8 minutes.',
   lap: 'Another lap tells more, without zeroing the dial.',
   turn: 'Turn it slowly once: stop at the highest place and at the lowest, and read both.',
   place: 'It is not settled yet: two more places.',
