@@ -3,10 +3,12 @@ import os from 'node:os';
 import path from 'node:path';
 import { DEMO_SHOP, readDial, type VirtualCorner } from '@/core/bench';
 import { formOfShop } from '@/core/contracts';
-import { costDecided, sayAgreed, totalOf } from '@/core/job';
+import { costDecided, partsAwaited, partsNeeded, sayAgreed, totalOf } from '@/core/job';
 import { seededRandom } from '@/core/numeric';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 import { closeDatabase } from '@/server/database';
+import { openJobs } from '@/server/job/jobs';
+import { partsTable } from '@/server/records/tables';
 import { estimateOf } from '@/server/decide/estimate';
 import { estimatePdf } from '@/server/report/estimatePdf';
 import { fileReport } from '@/server/report/file';
@@ -131,4 +133,24 @@ test('agreed against decided stands in both reports and in the estimate', async 
   expect(JSON.stringify(fileReport(job, 'mm'))).toContain('The baker, by telephone');
   const pdf = await estimatePdf(await estimateOf(job, 'mm'));
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+});
+
+test('the parts that the work needs: ordered under the shop’s own numbers, awaited until they are here, kept when they are not needed any more', async () => {
+  const needed = partsNeeded(await jobOf(jobId));
+  expect(needed.map(({ item, count }) => [item, count])).toContainEqual(['rotor', 1]);
+  expect(needed.every(({ order }) => order === null)).toBe(true);
+  const order = (state: string) => ({ state, number: 'R-77', supplier: 'the quay store' });
+  await tick(jobId, 'part//rotor', order('ordered'));
+  const line = async () => (await openJobs(1)).lines.find(({ id }) => id === jobId);
+  expect((await line())?.isWaiting).toBe(true);
+  expect(partsAwaited(await jobOf(jobId)).map(({ item }) => item)).toEqual(['rotor']);
+  await tick(jobId, 'part//rotor', order('wrong'));
+  expect((await line())?.isWaiting).toBe(true);
+  await tick(jobId, 'part//rotor', order('here'));
+  expect((await line())?.isWaiting).toBe(false);
+  const { text } = partsTable(await jobOf(jobId), 'point');
+  expect(text).toMatch(/Brake rotor,1,R-77,the quay store,here/);
+  await done('undecide', { jobId, corner: 'FL' });
+  const dropped = partsNeeded(await jobOf(jobId)).find(({ item }) => item === 'rotor');
+  expect(dropped).toMatchObject({ count: 0, order: { number: 'R-77' } });
 });

@@ -34,20 +34,30 @@ function onceByAxle(items: readonly { readonly corner: Corner; readonly item: Pr
   );
 }
 
+/** Every item that is decided in a job, as often as it is paid; not known of a decision without its action. */
+export const itemsDecided = oncePer(
+  (job: Job): { readonly items: readonly PriceItem[]; readonly isKnown: boolean } => {
+    const decided = job.decisions.map((decision) => ({
+      corner: decision.corner,
+      items: itemsOfDecision(job, decision),
+    }));
+    const atCorners = onceByAxle(
+      decided.flatMap(({ corner, items }) => (items ?? []).map((item) => ({ corner, item }))),
+    ).map(({ item }) => item);
+    const beside = sourceRepairs(job)
+      .filter(({ how }) => how === 'here')
+      .flatMap(({ cause }) => workOf(cause));
+    return {
+      items: [...atCorners, ...beside],
+      isKnown: decided.every(({ items }) => items !== null),
+    };
+  },
+);
+
 /** What everything that is decided in a job costs by the shop's list; null figures where it does not say. */
 export const costDecided = oncePer((job: Job): Cost => {
-  const decided = job.decisions.map((decision) => ({
-    corner: decision.corner,
-    items: itemsOfDecision(job, decision),
-  }));
-  const items = onceByAxle(
-    decided.flatMap(({ corner, items: own }) => (own ?? []).map((item) => ({ corner, item }))),
-  ).map(({ item }) => item);
-  const beside = sourceRepairs(job)
-    .filter(({ how }) => how === 'here')
-    .flatMap(({ cause }) => workOf(cause));
-  const cost = costOf([...items, ...beside], job.shop.prices);
-  const isKnown = decided.every((each) => each.items !== null);
+  const { items, isKnown } = itemsDecided(job);
+  const cost = costOf(items, job.shop.prices);
   return isKnown ? cost : { ...cost, parts: null, labour: null };
 });
 

@@ -14,6 +14,7 @@ export * from './readiness';
 export * from './guards';
 export * from './repairs';
 export * from './agreed';
+export * from './parts';
 export * from './proof';
 export * from './stages';
 export * from './inspection';

@@ -28,6 +28,7 @@ const STAGE_OF: Readonly<Record<CheckKind, StageKey>> = {
   decide: 'decide',
   repair: 'decide',
   estimate: 'decide',
+  part: 'decide',
   repaired: 'correct',
   correct: 'correct',
   rebuild: 'rebuild',

@@ -62,6 +62,43 @@ export const ITEM_NAME: Readonly<Record<PriceItem, string>> = {
   driveline: 'Shaft or joint of the driveline',
 };
 
+/** Parts that items of the list need, as they are ordered; what is only work needs none. */
+const PART_OF = {
+  plate: 'Tapered plate',
+  rotor: 'Brake rotor',
+  hub: 'Hub or wheel bearing',
+  pads: 'Brake pads, set of an axle',
+  hardware: 'Clips and hardware, set of an axle',
+  fluid: 'Brake fluid',
+  pins: 'Slide pins with boots, one caliper',
+  bracket: 'Caliper bracket',
+  hose: 'Brake hose',
+  caliper: 'Caliper',
+  nuts: 'Wheel nuts or bolts, one wheel',
+  'right-part': 'The right part in place of the wrong one',
+  master: 'Master cylinder',
+  drum: 'Brake drum',
+  abs: 'Wheel sensor or its ring',
+  'tyre-wheel': 'Tyre, wheel or weights',
+  joint: 'Steering or suspension joint',
+  driveline: 'Shaft or joint of the driveline',
+} as const satisfies Partial<Record<PriceItem, string>>;
+export type PartItem = keyof typeof PART_OF | 'one-use';
+
+/** Everything that can be ordered, one-use bolts last. */
+const [FIRST_PART = 'rotor', ...OTHER_PARTS] = Object.keys(PART_OF) as (keyof typeof PART_OF)[];
+export const PART_ITEMS: readonly [PartItem, ...PartItem[]] = [
+  FIRST_PART,
+  ...OTHER_PARTS,
+  'one-use',
+];
+
+/** The part that an item of the list needs, as it is ordered; null where it needs none. */
+export const partOf = (item: PriceItem): { item: PartItem; name: string } | null =>
+  item in PART_OF
+    ? { item: item as keyof typeof PART_OF, name: PART_OF[item as keyof typeof PART_OF] }
+    : null;
+
 /** What one item costs; null where the shop has not said, which is never taken for zero. */
 export interface Price {
   /** Parts, in the shop's currency. */

@@ -272,4 +272,5 @@ export const allJobLines = (db: Database): Promise<JobTableLine[]> =>
     })
     .from(jobs)
     .innerJoin(vehicles, eq(vehicles.id, jobs.vehicleId))
+    .where(eq(vehicles.isCheck, false))
     .orderBy(asc(jobs.number));

@@ -64,6 +64,9 @@ const isSentOut = sql`(${checks.kind} = 'correct' and ${checks.item} = 'sent' an
   select count(*) from checks back where back.job_id = ${checks.jobId} and back.place = ${checks.place}
   and back.kind = 'correct' and back.item in ('returned', 'identity')) < 2)`;
 
+/** A part that was asked for and is not here, or came wrong. */
+const isPartAwaited = sql`(${checks.kind} = 'part' and ${checks.value} ->> 'state' <> 'here')`;
+
 /** Whether a job is a quick check that has no vehicle yet: few are, and a small index knows them. */
 const isOfCheck = sql`${jobs.vehicleId} in (select own.id from vehicles own where own.is_check)`;
 
@@ -108,7 +111,9 @@ export async function listOpenJobs(
   const waiting = await db
     .select({ jobId: checks.jobId })
     .from(checks)
-    .where(and(inArray(checks.jobId, ids), or(eq(checks.kind, 'waiting'), isSentOut)));
+    .where(
+      and(inArray(checks.jobId, ids), or(eq(checks.kind, 'waiting'), isSentOut, isPartAwaited)),
+    );
   const lines = rows.map((row) => ({
     ...row,
     corners: cornerRows

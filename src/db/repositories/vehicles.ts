@@ -37,9 +37,9 @@ export interface NewVehicle {
   readonly axles: readonly NewAxle[];
 }
 
-/** All vehicles, by plate. */
+/** All vehicles, by plate; what stands behind a quick check is none. */
 export const listVehicles = (db: Database): Promise<VehicleRow[]> =>
-  db.select().from(vehicles).orderBy(asc(vehicles.plate));
+  db.select().from(vehicles).where(eq(vehicles.isCheck, false)).orderBy(asc(vehicles.plate));
 
 /** Axles with their limits, front first. */
 export async function axlesOf(db: Database, vehicleId: string): Promise<AxleRow[]> {

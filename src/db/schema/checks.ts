@@ -32,6 +32,7 @@ export const checkKind = pgEnum('check_kind', [
   'repair',
   'repaired',
   'estimate',
+  'part',
 ]);
 
 /** One item of the procedure as it was gone through in a job: what, where, who and when. */

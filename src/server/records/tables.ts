@@ -1,6 +1,7 @@
 import 'server-only';
 import { KNOWLEDGE } from '../../core/contracts';
 import { writeRows, writeTable, type Decimal } from '../../core/exchange';
+import { partsNeeded, type Job } from '../../core/job';
 import { allJobLines, readingLines } from '../../db/repositories';
 import { database } from '../database';
 import type { Download } from '../measure/exchange';
@@ -28,6 +29,19 @@ export async function jobsTable(decimal: Decimal): Promise<Download> {
   ]);
   return { name: 'jobs.csv', text: writeTable(columns, rows, decimal) };
 }
+
+/** The parts that a job needs, a line each. */
+export const partsTable = (job: Job, decimal: Decimal): Download => ({
+  name: `parts-job-${job.number}.csv`,
+  text: writeTable(
+    ['job', 'plate', 'part', 'count', 'number', 'supplier', 'state'],
+    partsNeeded(job).map(({ name, count, order }) => [
+      ...[job.number, job.vehicle.plate, name, count],
+      ...[order?.number ?? null, order?.supplier ?? null, order?.state ?? 'not asked for'],
+    ]),
+    decimal,
+  ),
+});
 
 /** Vehicles whose rotors are asked for at once. */
 const VEHICLES_AT_A_TIME = 100;

@@ -144,6 +144,8 @@ function sayValue(check: Check): string {
     return check.kind === 'look' && value.length === 0 ? 'sound' : value.map(String).join(', ');
   }
   if (typeof value === 'string') return value;
+  if ('supplier' in value)
+    return [value.state, value.number, value.supplier].filter((each) => each !== '').join(', ');
   if ('upTo' in value) return sayAgreedValue(value);
   if ('text' in value) return `${value.text} ${value.unit}`;
   if ('wheel' in value) {

@@ -76,6 +76,7 @@ const PART_OF: Readonly<Record<string, string>> = {
   'as-found': 'strip',
   rules: 'strip',
   estimate: 'decide',
+  parts: 'decide',
 };
 
 /** The trail of a job: its stages in the order of work. */

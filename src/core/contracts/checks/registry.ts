@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { EXTRAS } from '../../options';
+import { EXTRAS, PART_ITEMS } from '../../options';
 import { FIGURE_KINDS } from '../../procedure';
 import { AXLE_POSITIONS, CORNERS, LENGTH_KINDS } from '../../readings';
 import { FASTENER_CODES } from '../../torque';
@@ -14,6 +14,7 @@ import {
   drivenSchema,
   earlierSchema,
   feelSchema,
+  partSchema,
   planSchema,
   sentSchema,
   starSchema,
@@ -181,6 +182,12 @@ export const CHECKS = [
     items: ['approval'],
     value: approvalSchema,
     isNamed,
+  }),
+  define({
+    kind: 'part',
+    places: WHOLE_JOB,
+    items: PART_ITEMS,
+    value: partSchema,
   }),
   define({
     kind: 'repair',

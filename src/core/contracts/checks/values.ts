@@ -72,6 +72,17 @@ export const approvalSchema = z.strictObject({
 });
 export type Approval = z.output<typeof approvalSchema>;
 
+export const PART_STATES = ['asked', 'ordered', 'here', 'wrong'] as const;
+export type PartState = (typeof PART_STATES)[number];
+
+/** How a part that the work needs stands, with the shop’s own number and supplier. */
+export const partSchema = z.strictObject({
+  state: z.enum(PART_STATES),
+  number: z.string().trim().max(60, 'At most 60 characters.'),
+  supplier: z.string().trim().max(60, 'At most 60 characters.'),
+});
+export type PartOrder = z.output<typeof partSchema>;
+
 export const done = z.literal('done');
 export const doneOrNot = z.enum(['done', 'left-out']);
 

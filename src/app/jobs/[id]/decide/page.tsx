@@ -102,6 +102,9 @@ export default async function DecidePage({ params }: { params: Promise<{ id: str
         <Link className="btn btn-outline-secondary" href={`/jobs/${id}/estimate`}>
           Estimate for the owner
         </Link>{' '}
+        <Link className="btn btn-outline-secondary" href={`/jobs/${id}/parts`}>
+          Parts
+        </Link>{' '}
         {sayAgreed(job).join(' ')}
       </p>
       {(isDecided || isBeside) && (

@@ -1,0 +1,1 @@
+ALTER TYPE "public"."check_kind" ADD VALUE 'part';

@@ -1,0 +1,121 @@
+'use client';
+
+import { useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import { PART_STATES, type PartState } from '@/core/contracts';
+import type { PartNeeded } from '@/core/job';
+import { useSend } from '@/ui/field';
+import { keepCheck } from '@/ui/keeper';
+
+const STATE_NAME: Readonly<Record<PartState, string>> = {
+  asked: 'asked for',
+  ordered: 'ordered',
+  here: 'here',
+  wrong: 'came wrong',
+};
+
+/** One part: the shop’s own number and supplier, and how it stands. */
+function PartRow({
+  jobId,
+  part,
+  isClosed,
+}: {
+  readonly jobId: string;
+  readonly part: PartNeeded;
+  readonly isClosed: boolean;
+}) {
+  const { item, name, count, order, stamp } = part;
+  const [number, setNumber] = useState(order?.number ?? '');
+  const [supplier, setSupplier] = useState(order?.supplier ?? '');
+  const { send, busy, trouble } = useSend(keepCheck);
+  const write = (state: PartState | null): void =>
+    send([
+      {
+        ...{ jobId, kind: 'part', place: '', item, note: null, seen: stamp },
+        value: state === null ? null : { state, number, supplier },
+      },
+      'by-writer',
+    ]);
+  // What is typed is kept with the next word on it, or when the field is left once it stands.
+  const keep = (): void => {
+    if (order && (order.number !== number || order.supplier !== supplier)) write(order.state);
+  };
+  return (
+    <tr>
+      <th scope="row">
+        {count > 1 && <span className="zh-figure">{count} × </span>}
+        {name}
+      </th>
+      <td>
+        <Form.Control
+          aria-label={`Number of ${name}`}
+          autoComplete="off"
+          disabled={isClosed}
+          value={number}
+          onChange={({ target }) => setNumber(target.value)}
+          onBlur={keep}
+        />
+      </td>
+      <td>
+        <Form.Control
+          aria-label={`Supplier of ${name}`}
+          autoComplete="off"
+          disabled={isClosed}
+          value={supplier}
+          onChange={({ target }) => setSupplier(target.value)}
+          onBlur={keep}
+        />
+      </td>
+      <td>
+        <div className="zh-tabs" role="group" aria-label={`${name}: how it stands`}>
+          {PART_STATES.map((state) => (
+            <Button
+              key={state}
+              variant="outline-secondary"
+              disabled={busy || isClosed}
+              aria-pressed={order?.state === state}
+              onClick={() => write(order?.state === state ? null : state)}
+            >
+              {STATE_NAME[state]}
+            </Button>
+          ))}
+        </div>
+        {trouble && (
+          <div className="zh-error" role="alert">
+            {trouble}
+          </div>
+        )}
+      </td>
+    </tr>
+  );
+}
+
+/** What the decided work needs, part by part. */
+export const PartList = ({
+  jobId,
+  parts,
+  isClosed,
+}: {
+  readonly jobId: string;
+  readonly parts: readonly PartNeeded[];
+  readonly isClosed: boolean;
+}) => (
+  <div className="table-responsive zh-card" tabIndex={0} role="region" aria-label="Parts">
+    <table className="table align-middle mb-0">
+      <thead>
+        <tr>
+          {['Part', 'Our number', 'Supplier', 'How it stands'].map((title) => (
+            <th key={title} scope="col">
+              {title}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {parts.map((part) => (
+          <PartRow key={`${part.item} ${part.stamp ?? ''}`} {...{ jobId, part, isClosed }} />
+        ))}
+      </tbody>
+    </table>
+  </div>
+);
