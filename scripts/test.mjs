@@ -2,6 +2,7 @@
 import { spawn, spawnSync } from 'node:child_process';
 import {
   accessSync,
+  chmodSync,
   constants,
   cpSync,
   mkdtempSync,
