@@ -42,6 +42,9 @@ export const FORMS: Readonly<Record<UseCaseName, (ids: Ids, pick: Pick) => unkno
     ...{ fastening: 'studs', studs: 5, discard: '', runout: '' },
   }),
   'check-plate': ({ jobs }, pick) => ({ jobId: pick(jobs), plate: 'SK-900-Q' }),
+  owner: ({ vehicles }, pick) => ({
+    ...{ vehicleId: pick(vehicles), name: 'The baker', reach: 'at the quay' },
+  }),
   fastening: ({ jobs }, pick) => ({
     ...{ jobId: pick(jobs), corner: 'FL', fastening: 'bolts', studs: 4 },
   }),

@@ -15,6 +15,7 @@ export * from './guards';
 export * from './repairs';
 export * from './agreed';
 export * from './parts';
+export * from './promise';
 export * from './proof';
 export * from './stages';
 export * from './inspection';

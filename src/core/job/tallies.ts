@@ -29,6 +29,7 @@ const STAGE_OF: Readonly<Record<CheckKind, StageKey>> = {
   repair: 'decide',
   estimate: 'decide',
   part: 'decide',
+  promise: 'prove',
   repaired: 'correct',
   correct: 'correct',
   rebuild: 'rebuild',

@@ -88,6 +88,8 @@ export interface DueRow {
   readonly number: number;
   readonly vehicleId: string;
   readonly plate: string;
+  /** Whom to tell and how; null where nobody is on file. */
+  readonly owner: string | null;
   readonly what: RecheckRow['what'];
   readonly dueKm: number | null;
   readonly dueOn: string | null;
@@ -104,6 +106,8 @@ export const openRechecks = (db: Database, limit: number): Promise<DueRow[]> =>
       number: jobs.number,
       vehicleId: jobs.vehicleId,
       plate: vehicles.plate,
+      owner: sql<string | null>`(select concat_ws(', ', nullif(own.name, ''), nullif(own.reach, ''))
+        from owners own where own.vehicle_id = ${jobs.vehicleId})`,
       what: rechecks.what,
       dueKm: rechecks.dueKm,
       dueOn: rechecks.dueOn,

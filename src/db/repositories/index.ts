@@ -1,4 +1,5 @@
 export * from './vehicles';
+export * from './owners';
 export * from './jobs';
 export * from './ledger';
 export * from './sets';

@@ -270,6 +270,9 @@ export interface LatestJob {
   readonly closedAt: Date | null;
   /** What was decided, in the words of its day; null where nothing was. */
   readonly words: string | null;
+  readonly odometerKm: number | null;
+  /** What was promised on its work, as stored; null where nothing was. */
+  readonly guarantee: unknown;
 }
 
 /** The latest open and the latest closed job of each of these vehicles. */
@@ -287,6 +290,9 @@ export const latestOfVehicles = (db: Database, ids: readonly string[]): Promise<
             string | null
           >`(select string_agg(own.corner || ': ' || own.words, ' ' order by own.corner)
             from decisions own where own.job_id = ${jobs.id})`,
+          odometerKm: jobs.odometerKm,
+          guarantee: sql<unknown>`(select own.value from checks own where own.job_id = ${jobs.id}
+            and own.kind = 'promise' and own.item = 'guarantee')`,
         })
         .from(jobs)
         .where(inArray(jobs.vehicleId, [...ids]))

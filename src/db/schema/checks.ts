@@ -33,6 +33,7 @@ export const checkKind = pgEnum('check_kind', [
   'repaired',
   'estimate',
   'part',
+  'promise',
 ]);
 
 /** One item of the procedure as it was gone through in a job: what, where, who and when. */

@@ -106,3 +106,15 @@ export const axleLimits = pgTable(
   },
   (table) => [unique().on(table.axleId, table.kind)],
 );
+
+/**
+ * Who brings a vehicle, and how they are reached: never needed, and erased on demand. It stands
+ * here alone: the ledger says only that it changed, and no archive holds it.
+ */
+export const owners = pgTable('owners', {
+  vehicleId: uuid('vehicle_id')
+    .primaryKey()
+    .references(() => vehicles.id, { onDelete: 'cascade' }),
+  name: text().notNull(),
+  reach: text().notNull(),
+});

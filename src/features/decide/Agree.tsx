@@ -21,6 +21,8 @@ interface AgreeProps {
   readonly besides: number | null;
   readonly currency: string;
   readonly stamp: string | null;
+  /** Who brings the vehicle, where that is on file. */
+  readonly owner: string;
 }
 
 /** An amount as typed: figures with a point or comma; null where it is none. */
@@ -30,10 +32,10 @@ function readAmount(text: string): number | null {
 }
 
 /** The owner’s choice and word: on the tablet or by telephone, up to an amount. */
-export function Agree({ jobId, parts, usual, besides, currency, stamp }: AgreeProps) {
+export function Agree({ jobId, parts, usual, besides, currency, stamp, owner }: AgreeProps) {
   const [chosen, setChosen] = useState<readonly number[]>(usual);
   const [how, setHow] = useState<'tablet' | 'telephone'>('tablet');
-  const [name, setName] = useState('');
+  const [name, setName] = useState(owner);
   const [amount, setAmount] = useState<string | null>(null);
   const { send, busy, trouble, fields } = useSend(keepCheck);
   const picked = parts.flatMap(({ choices }, j) => choices[chosen[j] ?? -1] ?? []);

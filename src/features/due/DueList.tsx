@@ -19,7 +19,7 @@ export function DueList({ lines }: { readonly lines: readonly DueLine[] }) {
   }
   return (
     <ul className="zh-list">
-      {lines.map(({ id, jobId, number, vehicleId, plate, say, state }) => (
+      {lines.map(({ id, jobId, number, vehicleId, plate, owner, say, state }) => (
         <li key={id} className="zh-found">
           <RingMark state={STATE[state].ring} word={STATE[state].word} size={20} />
           <span>
@@ -27,6 +27,7 @@ export function DueList({ lines }: { readonly lines: readonly DueLine[] }) {
               {plate}
             </Link>{' '}
             {say}
+            {owner && <span className="zh-muted"> · {owner}</span>}
           </span>
           <Link href={`/jobs/${jobId}/prove`}>Job {number}</Link>
         </li>

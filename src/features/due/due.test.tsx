@@ -2,7 +2,7 @@ import { render, screen } from '@testing-library/react';
 import { DueList } from './DueList';
 
 const line = {
-  ...{ id: 'r', jobId: 'j', number: 101, vehicleId: 'v', plate: 'SK-001-A' },
+  ...{ id: 'r', jobId: 'j', number: 101, vehicleId: 'v', plate: 'SK-001-A', owner: null },
   ...{ what: 'wheel-nuts' as const, dueKm: 100, dueOn: null, lastKm: 200 },
   say: 'Wheel nuts checked at 100 km',
 };

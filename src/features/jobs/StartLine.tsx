@@ -78,6 +78,18 @@ export function StartLine() {
           about: [name, last && `last time, ${last}`].filter(Boolean).join(' · '),
           go: () => (openJob ? router.push(`/jobs/${openJob.id}`) : open(vehicleId, null)),
         })),
+        ...answer.vehicles.flatMap(({ plate, guaranteed }) =>
+          guaranteed === null
+            ? []
+            : [
+                {
+                  key: `comeback ${guaranteed.id}`,
+                  say: `${plate} comes back: comeback of job ${guaranteed.number}`,
+                  about: 'what was promised on it still holds',
+                  go: () => router.push(`/jobs/new?comeback=${guaranteed.id}`),
+                },
+              ],
+        ),
         ...(answer.newPlate === null
           ? []
           : [

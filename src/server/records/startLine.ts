@@ -1,6 +1,6 @@
 import 'server-only';
-import { findQuerySchema, findWords } from '../../core/contracts';
-import { vehicleName } from '../../core/job';
+import { findQuerySchema, findWords, guaranteeSchema } from '../../core/contracts';
+import { isWithinGuarantee, vehicleName } from '../../core/job';
 import {
   findVehicleByPlate,
   latestOfVehicles,
@@ -18,6 +18,8 @@ export interface LineVehicle {
   readonly openJob: { readonly id: string; readonly number: number } | null;
   /** What was done last time, in a few words; null where nothing was. */
   readonly last: string | null;
+  /** The last job, where what was promised on it still holds; null else. */
+  readonly guaranteed: { readonly id: string; readonly number: number } | null;
 }
 
 /** Everything that a line leads to. */
@@ -44,6 +46,14 @@ const sayLast = (latest: LatestJob | undefined): string | null =>
   latest === undefined
     ? null
     : `job ${latest.number}: ${latest.words ?? (latest.complaint || 'nothing decided')}`;
+
+/** Whether what was promised on a closed job still holds today; by distance it is asked later. */
+function isGuaranteed({ guarantee, closedAt, odometerKm }: LatestJob): boolean {
+  const promised = guaranteeSchema.safeParse(guarantee);
+  if (!promised.success || closedAt === null) return false;
+  const now = { at: new Date(), km: null };
+  return isWithinGuarantee(promised.data, { at: closedAt, km: odometerKm }, now);
+}
 
 /** Where one line leads: vehicles and jobs of its words, or a plate that is not on file yet. */
 export async function startLine(text: string): Promise<LineAnswer> {
@@ -73,6 +83,7 @@ export async function startLine(text: string): Promise<LineAnswer> {
       return {
         ...{ id, plate: own, name: vehicleName({ make, model }), last: sayLast(done) },
         openJob: open ? { id: open.id, number: open.number } : null,
+        guaranteed: done && isGuaranteed(done) ? { id: done.id, number: done.number } : null,
       };
     }),
     jobs: jobs.map(({ id, number, plate: own, complaint, closedAt }) => ({

@@ -12,6 +12,7 @@ import {
   cornerRecord,
   type Job,
   sayCause,
+  sayGuarantee,
   saySeatEvent,
   seatAt,
   standingOf,
@@ -144,6 +145,7 @@ function sayValue(check: Check): string {
     return check.kind === 'look' && value.length === 0 ? 'sound' : value.map(String).join(', ');
   }
   if (typeof value === 'string') return value;
+  if ('months' in value) return sayGuarantee(value);
   if ('supplier' in value)
     return [value.state, value.number, value.supplier].filter((each) => each !== '').join(', ');
   if ('upTo' in value) return sayAgreedValue(value);

@@ -24,6 +24,7 @@ import {
   standingOf,
   type Correction,
   sayAgreed,
+  sayPromise,
   sourceRepairs,
   asFirstRead,
   confirmedCauses,
@@ -318,7 +319,10 @@ export function ownerReport(job: Job, units: UnitSystem): OwnerReport {
     done: doneOf(job),
     figures: told.flatMap((each) => figuresOf(each, say)),
     plots: told.flatMap(plotOf),
-    due: job.rechecks.filter(({ doneAt }) => doneAt === null).map((each) => `${sayDue(each)}.`),
+    due: [
+      ...job.rechecks.filter(({ doneAt }) => doneAt === null).map((each) => `${sayDue(each)}.`),
+      ...[sayPromise(job)].filter((line) => line !== null),
+    ],
     cautions: CAUTIONS,
     rules: rulesApplied(job).map(({ school }) => school.say),
     signed:

@@ -17,6 +17,7 @@ import { endRecheck, setRecheck } from '../prove/rechecks';
 import { saveProgramme } from '../rebuild/bedding';
 import { keepBleedOrder, keepTorqueFigure } from '../rebuild/torque';
 import { keepRoadTest, keepTyre, takeRoadTestBack } from '../roadtest/roadTests';
+import { keepOwner } from '../shop/owners';
 import { addPerson, changePerson, removePerson } from '../shop/people';
 import { chooseRule } from '../shop/rules';
 import { choosePositions, chooseTorque, chooseUnits } from '../shop/settings';
@@ -80,6 +81,7 @@ const USE_CASES = {
   job: apprentice(openJob),
   'check-begin': apprentice((input, { who }) => beginCheck(input, who)),
   'check-plate': apprentice((input, { who }) => plateCheck(input, who)),
+  owner: technician(keepOwner),
   fastening: apprentice(sayFastening),
   limit: apprentice((input, { who }) => sayLimit(input, who)),
   complaint: apprentice(parsedBy(ofJob, ({ jobId, form: typed }) => changeComplaint(jobId, typed))),

@@ -5,9 +5,11 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { enteredBy, vehicleForm } from '@/features/vehicles/model';
 import { RotorHistory } from '@/features/vehicles/RotorHistory';
+import { OwnerForm } from '@/features/vehicles/OwnerForm';
 import { VehicleForm } from '@/features/vehicles/VehicleForm';
 import { reachOfVehicle } from '@/server/records/reach';
 import { rotorsOfVehicle } from '@/server/records/rotorLife';
+import { ownerOf } from '@/server/shop/owners';
 import { shopUnits } from '@/server/shop/settings';
 import { vehicleWithJobs } from '@/server/shop/vehicles';
 import { SeenMark } from '@/ui/keeper';
@@ -22,6 +24,7 @@ export default async function VehiclePage({ params }: { params: Promise<{ id: st
   if (!found) notFound();
   const { vehicle, jobs } = found;
   const units = await shopUnits();
+  const owner = await ownerOf(id);
   const rotors = await rotorsOfVehicle(id);
   return (
     <>
@@ -62,6 +65,7 @@ export default async function VehiclePage({ params }: { params: Promise<{ id: st
           <RotorHistory vehicleId={id} rotors={rotors} units={units} />
         </section>
       )}
+      <OwnerForm key={owner ? 'known' : 'none'} vehicleId={id} owner={owner} />
       <VehicleForm
         id={id}
         values={vehicleForm(vehicle)}

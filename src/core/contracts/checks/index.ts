@@ -3,10 +3,12 @@ export * from './form';
 export {
   BLEED_METHODS,
   approvalSchema,
+  guaranteeSchema,
   programmeSchema,
   waitingSchema,
   PART_STATES,
   type Approval,
+  type Guarantee,
   type BeddingPlan,
   type BleedMethod,
   type PartOrder,

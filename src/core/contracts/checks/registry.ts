@@ -14,6 +14,7 @@ import {
   drivenSchema,
   earlierSchema,
   feelSchema,
+  guaranteeSchema,
   partSchema,
   planSchema,
   sentSchema,
@@ -188,6 +189,13 @@ export const CHECKS = [
     places: WHOLE_JOB,
     items: PART_ITEMS,
     value: partSchema,
+  }),
+  define({
+    kind: 'promise',
+    places: WHOLE_JOB,
+    items: ['guarantee'],
+    value: guaranteeSchema,
+    isNamed,
   }),
   define({
     kind: 'repair',

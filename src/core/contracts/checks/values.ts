@@ -72,6 +72,15 @@ export const approvalSchema = z.strictObject({
 });
 export type Approval = z.output<typeof approvalSchema>;
 
+/** How long the shop stands for its work, whichever ends first; neither is no promise. */
+export const guaranteeSchema = z
+  .strictObject({
+    months: z.int('Whole months.').min(1, 'At least a month.').max(120, 'At most 120.').nullable(),
+    km: z.int('Whole km.').min(100, 'At least 100 km.').max(500_000, 'At most 500,000.').nullable(),
+  })
+  .refine(({ months, km }) => months !== null || km !== null, 'Say how long, in months or km.');
+export type Guarantee = z.output<typeof guaranteeSchema>;
+
 export const PART_STATES = ['asked', 'ordered', 'here', 'wrong'] as const;
 export type PartState = (typeof PART_STATES)[number];
 

@@ -163,3 +163,11 @@ export type VehicleForm = z.input<ReturnType<typeof vehicleFormSchema>>;
 export type VehicleData = z.output<ReturnType<typeof vehicleFormSchema>>;
 export type AxleForm = VehicleForm['front'];
 export type AxleData = VehicleData['front'];
+
+/** Who brings a vehicle and how they are reached; both empty erases what stands. */
+export const ownerFormSchema = z.strictObject({
+  vehicleId: z.uuid(),
+  name: z.string().trim().max(80, 'At most 80 characters.'),
+  reach: z.string().trim().max(120, 'At most 120 characters.'),
+});
+export type OwnerForm = z.input<typeof ownerFormSchema>;

@@ -6,6 +6,7 @@ import { Agree } from '@/features/decide/Agree';
 import { EstimatePage } from '@/features/report/EstimatePage';
 import { PrintButton } from '@/features/report/PrintButton';
 import { estimateOf } from '@/server/decide/estimate';
+import { ownerOf } from '@/server/shop/owners';
 import { shopUnits } from '@/server/shop/settings';
 import { SeenMark } from '@/ui/keeper';
 import { openJobPage, type JobParams } from '../open';
@@ -51,6 +52,7 @@ export default async function JobEstimatePage(props: JobParams) {
             }
             currency={estimate.currency}
             stamp={estimate.approval?.stamp ?? null}
+            owner={(await ownerOf(job.vehicle.id))?.name ?? ''}
           />
         </>
       )}

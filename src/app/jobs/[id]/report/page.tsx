@@ -6,6 +6,7 @@ import { sayAdvice, sayCleaning } from '@/core/assessment';
 import { formatIn } from '@/core/units';
 import { ClosedRecord } from '@/features/signoff/ClosedRecord';
 import { CornerCauses } from '@/features/signoff/CornerCauses';
+import { GuaranteeForm } from '@/features/signoff/GuaranteeForm';
 import { SignOff } from '@/features/signoff/SignOff';
 import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { JobReport } from '@/features/report/JobReport';
@@ -17,6 +18,7 @@ import {
   judgeCorner,
   procedureOf,
   sayAgreed,
+  sayPromise,
   sayRepair,
   sourceRepairs,
   vehicleName,
@@ -45,6 +47,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
   const units = await shopUnits();
   const { vehicle } = job;
   const who = await whoIsHere();
+  const promise = findCheck(job, 'promise', '', 'guarantee');
   const { blocks, open } = signOffOf(job);
   const { mustNotMove, notDone, isSigned, isSignedElsewhere } = standingOf(job);
   const at = (each: Blocker) => ({
@@ -99,6 +102,13 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
               stamp: findCheck(job, 'decide', corner, 'causes')?.stamp ?? null,
             }))}
             causes={KNOWLEDGE.causes.map(({ code, name }) => ({ code, name }))}
+          />
+          <GuaranteeForm
+            key={promise?.stamp ?? 'none'}
+            jobId={id}
+            promise={promise?.value ?? null}
+            say={sayPromise(job)}
+            stamp={promise?.stamp ?? null}
           />
           <SignOff
             jobId={id}

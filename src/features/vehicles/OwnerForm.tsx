@@ -1,0 +1,81 @@
+'use client';
+
+import { useState } from 'react';
+import { Button, Form } from 'react-bootstrap';
+import { FormField, useSend } from '@/ui/field';
+import { useRefresh } from '@/ui/keeper';
+import { writeOwner } from './writes';
+
+interface OwnerFormProps {
+  readonly vehicleId: string;
+  readonly owner: { readonly name: string; readonly reach: string } | null;
+}
+
+/** Who brings the vehicle and how they are reached: never needed, erased on demand. */
+export function OwnerForm({ vehicleId, owner }: OwnerFormProps) {
+  const [name, setName] = useState(owner?.name ?? '');
+  const [reach, setReach] = useState(owner?.reach ?? '');
+  const { refresh } = useRefresh();
+  const { send, busy, trouble, fields } = useSend(writeOwner);
+  const keep = (form: { readonly name: string; readonly reach: string }): void => {
+    setName(form.name);
+    setReach(form.reach);
+    send([{ vehicleId, ...form }], () => refresh());
+  };
+  const field = (
+    label: string,
+    value: string,
+    onChange: (text: string) => void,
+    error: string | undefined,
+  ) => (
+    <FormField
+      label={label}
+      error={error}
+      control={(ids) => (
+        <Form.Control
+          {...ids}
+          autoComplete="off"
+          value={value}
+          onChange={({ target }) => onChange(target.value)}
+        />
+      )}
+    />
+  );
+  return (
+    <details className="zh-card mb-3 zh-no-print" open={owner !== null}>
+      <summary className="py-2">Who brings it{owner ? '' : ': nobody on file'}</summary>
+      <p className="zh-muted">
+        Never needed. It stands on this page, on Due and on the estimate, in no archive and not in
+        the history, which says only that it changed. Erased, it is in no copy made from then on;
+        copies made before keep it until they are thrown away.
+      </p>
+      <form
+        noValidate
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep({ name, reach });
+        }}
+      >
+        <div className="zh-limits">
+          {field('Name', name, setName, fields.name)}
+          {field('How they are reached', reach, setReach, fields.reach)}
+        </div>
+        <div className="d-flex gap-2">
+          <Button type="submit" variant="outline-secondary" disabled={busy}>
+            Keep
+          </Button>
+          {owner && (
+            <Button variant="link" disabled={busy} onClick={() => keep({ name: '', reach: '' })}>
+              Erase it everywhere
+            </Button>
+          )}
+        </div>
+        {trouble && (
+          <p className="zh-error mb-0" role="alert">
+            {trouble}
+          </p>
+        )}
+      </form>
+    </details>
+  );
+}

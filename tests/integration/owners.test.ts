@@ -1,0 +1,93 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { isWithinGuarantee, sayGuarantee, sayPromise } from '@/core/job';
+import { closeDatabase, database } from '@/server/database';
+import { makeArchive } from '@/server/records/archive';
+import { dueList } from '@/server/records/due';
+import { startLine } from '@/server/records/startLine';
+import { ownerReport } from '@/server/report/owner';
+import { ownerOf } from '@/server/shop/owners';
+import { useRecords } from '../support/engine';
+import { ask, done, jobOf, newJob, newVehicle, sign, threePeople, tick } from '../support/wholeJob';
+
+/** Who brings a vehicle, and what was promised to them. */
+
+const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-owners-'));
+const NAME = 'The baker of the quay';
+const REACH = 'ring the bell twice';
+let vehicleId = '';
+let jobId = '';
+beforeAll(async () => {
+  useRecords(folder);
+  await threePeople();
+  vehicleId = (await newVehicle()).id;
+  jobId = await newJob(vehicleId);
+});
+afterAll(async () => {
+  await closeDatabase();
+  fs.rmSync(folder, { recursive: true, force: true });
+});
+
+const everythingWritten = async (): Promise<string> => {
+  const db = await database();
+  const rows = [
+    await db.query.ledger.findMany(),
+    await db.query.deviceWrites.findMany(),
+    await db.query.settings.findMany(),
+  ];
+  return JSON.stringify(rows, (_, value: unknown) =>
+    typeof value === 'bigint' ? String(value) : value,
+  );
+};
+
+test('an owner stands on the vehicle and on what is due, in no archive and in no line of the history', async () => {
+  expect(await ownerOf(vehicleId)).toBeNull();
+  expect(await ask('owner', { vehicleId, name: NAME, reach: REACH }, 'apprentice')).toMatch(
+    /a technician or a lead/,
+  );
+  await done('owner', { vehicleId, name: NAME, reach: REACH });
+  expect(await ownerOf(vehicleId)).toMatchObject({ name: NAME, reach: REACH });
+  await done('recheck', { jobId, what: 'wheel-nuts', afterKm: null, on: '2031-01-02' });
+  expect((await dueList())[0]?.owner).toBe(`${NAME}, ${REACH}`);
+  const written = await everythingWritten();
+  expect(written).not.toContain(NAME);
+  expect(written).toContain('"what":"owner"');
+  expect(JSON.stringify(await makeArchive({ kind: 'all' }))).not.toContain(NAME);
+});
+
+test('erased it is nowhere, and a line says so', async () => {
+  await done('owner', { vehicleId, name: '', reach: ' ' });
+  expect(await ownerOf(vehicleId)).toBeNull();
+  expect((await dueList())[0]?.owner ?? null).toBeNull();
+  expect(await everythingWritten()).toContain('owner erased');
+});
+
+test('what was promised is on the report, and a comeback within it is offered', async () => {
+  expect(await ask('check', promise(null, null), 'technician')).toMatch(/months or km/);
+  await tick(jobId, 'promise//guarantee', { months: 12, km: 20_000 });
+  const say = sayPromise(await jobOf(jobId));
+  expect(say).toBe('We stand for this work for 12 months or 20,000 km, whichever comes first.');
+  expect(ownerReport(await jobOf(jobId), 'mm').due).toContain(say);
+  await tick(jobId, 'look/FL/hose', []);
+  expect(await sign(jobId)).toBeNull();
+  const { plate } = (await jobOf(jobId)).vehicle;
+  expect((await startLine(plate)).vehicles[0]?.guaranteed).toMatchObject({ id: jobId });
+});
+
+const promise = (months: number | null, km: number | null) => ({
+  ...{ jobId, kind: 'promise', place: '', item: 'guarantee' },
+  ...{ value: { months, km }, note: null, seen: null },
+});
+
+test.each([
+  [{ months: 12, km: null }, '2026-01-31', '2027-01-31', null, true],
+  [{ months: 12, km: null }, '2026-01-31', '2027-02-01', null, false],
+  [{ months: null, km: 10_000 }, '2026-01-31', '2030-01-31', 60_000, true],
+  [{ months: null, km: 10_000 }, '2026-01-31', '2026-02-01', 60_001, false],
+  [{ months: 24, km: 10_000 }, '2026-01-31', '2026-02-01', null, true],
+] as const)('a guarantee of %j from %s holds on %s at %s km: %s', (value, from, on, km, holds) => {
+  const signed = { at: new Date(from), km: 50_000 };
+  expect(isWithinGuarantee(value, signed, { at: new Date(on), km })).toBe(holds);
+  expect(sayGuarantee(value)).toMatch(/months|km/);
+});
