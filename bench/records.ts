@@ -8,8 +8,9 @@ import { findVehicleByPlate } from '../src/db/repositories';
 import { closeDatabase, database } from '../src/server/database';
 import { dueList } from '../src/server/records/due';
 import { find, findQuickly } from '../src/server/records/find';
+import { startLine } from '../src/server/records/startLine';
 import { insightsOf } from '../src/server/records/insights';
-import { latestClosedJobs, openJobs } from '../src/server/job/jobs';
+import { latestClosedJobs, openJobs, waitsNow } from '../src/server/job/jobs';
 import { rotorCharts } from '../src/server/records/rotorCharts';
 import { rotorsOfVehicle } from '../src/server/records/rotorLife';
 import { vehiclesPage, vehicleWithJobs } from '../src/server/shop/vehicles';
@@ -45,6 +46,11 @@ async function measure(folder: string, ids: readonly string[]): Promise<void> {
       'palette: the beginning of a plate',
       (run) => `/api/v1/find?q=${pastVehicle(placeOf(run)).plate.slice(0, 5)}`,
     ],
+    [
+      'one line: a plate as typed',
+      (run) => `/api/v1/line?q=${pastVehicle(placeOf(run)).plate.slice(0, 4 + (run % 5))}`,
+    ],
+    ['one line: words of a complaint', () => '/api/v1/line?q=pulses'],
     ['vehicles, page 40', () => '/vehicles?page=40'],
     ['a vehicle with its rotors', (run) => `/vehicles/${idOf(run)}`],
     ['rotor history of a corner', (run) => `/vehicles/${idOf(run)}/rotors/FL`],
@@ -64,11 +70,12 @@ async function measure(folder: string, ids: readonly string[]): Promise<void> {
 /** Says which tables are read whole by what the pages ask, by the planner of the full database. */
 async function checkPlans(id: string): Promise<void> {
   const actions: [string, () => Promise<unknown>][] = [
-    ['start page', async () => [await openJobs(1), await latestClosedJobs()]],
+    ['start page', async () => [await openJobs(1), await waitsNow(), await latestClosedJobs()]],
     ['search', () => find({ q: 'pellick shake', state: 'closed', cause: 'hub-runout' })],
     ['search, every sixth job', () => find({ q: 'pulses' })],
     ['search, comebacks', () => find({ comeback: '1', sort: 'oldest' })],
     ['palette', () => findQuickly('SK-10')],
+    ['one line', () => startLine('SK-10')],
     ['vehicles', () => vehiclesPage('', 40)],
     ['vehicle', async () => [await vehicleWithJobs(id), await rotorsOfVehicle(id)]],
     ['rotor history', () => rotorCharts(id, 'FL')],

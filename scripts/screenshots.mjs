@@ -17,7 +17,8 @@ const VIEWS = [
   ['strip', 110, 'strip', DESK],
   ['measure', 104, 'measure/FR', DESK],
   ['measure-phone', 109, 'measure/RL', PHONE],
-  ['measure-dark', 108, 'measure/FR', DESK, 'dark', 'Runout, as first marked (stud 1)'],
+  ['quick-check', null, 'quick', DESK],
+  ['estimate', 113, 'estimate', DESK],
   ['decide', 113, 'decide', DESK],
   ['correct', 105, 'correct/FL', DESK],
   ['torque', 114, 'rebuild/FL/torque', DESK],
@@ -25,11 +26,34 @@ const VIEWS = [
   ['prove', 101, 'prove', DESK],
   ['report', 101, 'report', DESK],
   ['owner', 101, 'report/owner', DESK],
-  ['find', null, '/find?q=shake', DESK],
   ['insights', null, '/insights', DESK],
   ['rotors', null, 'rotors', DESK],
   ['workshop', null, '/workshop', DESK],
 ];
+
+/** A lap of runout in steps of the dial, and a lap of thickness, as they are keyed in a quick check. */
+const RUNOUT = [34, 44, 42, 29, 8, -15, -34, -44, -42, -29, -8, 15, 34];
+const THICKNESS = [25_412, 25_414, 25_415, 25_413, 25_410, 25_408, 25_407, 25_409];
+
+/** Begins a quick check and reads runout and thickness; answers with its address. */
+async function quickCheck(page) {
+  await page.goto(`${BASE}/checks/new`);
+  await page.locator('html[data-alive]').waitFor({ state: 'attached' });
+  await page.getByLabel(/Discard thickness/).fill('24.0');
+  await page.getByRole('button', { name: /FL/ }).click();
+  await page.locator('#reading').waitFor();
+  const key = async (text) => {
+    await page.keyboard.type(text);
+    await page.keyboard.press('Enter');
+  };
+  for (const step of RUNOUT) await key(`${step / 1000}`);
+  // The slow turn is left out, and thickness begins.
+  for (let press = 0; press < 2; press += 1) await page.keyboard.press('Enter');
+  await page.getByLabel(/Position 1 of 8/).waitFor();
+  for (const um of THICKNESS) await key(`${um / 1000}`);
+  await page.waitForTimeout(800);
+  return new URL(page.url()).pathname;
+}
 
 const wanted = process.argv.slice(2);
 const browser = await chromium.launch({
@@ -47,6 +71,8 @@ for (const [name, job, place, viewport, colorScheme = 'light', press] of VIEWS) 
     const link = page.getByRole('link', { name: new RegExp(`job ${job}\\b`) }).first();
     const [, , id] = (await link.getAttribute('href')).split('/');
     address = `/jobs/${id}/${place}`;
+  } else if (place === 'quick') {
+    address = await quickCheck(page);
   } else if (place === 'rotors') {
     await page.goto(`${BASE}/vehicles?q=SK-077`);
     address = `${await page.locator('a.zh-job').first().getAttribute('href')}/rotors/FR`;

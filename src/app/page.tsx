@@ -4,19 +4,37 @@ import { z } from 'zod';
 import { FirstRun } from './FirstRun';
 import { StartLine } from '@/features/jobs/StartLine';
 import { JobList } from '@/features/jobs/JobList';
+import { WaitingFor } from '@/features/jobs/WaitingFor';
 import { Pager } from '@/ui/shell';
 import { allPeople } from '@/server/shop/people';
 import { quickChecks } from '@/server/quick/quickCheck';
 import { notSaidYet } from '@/server/shop/firstRun';
 import { whoIsHere } from '@/server/web/who';
-import { latestClosedJobs, openJobs, type JobLine } from '@/server/job/jobs';
+import { dueList } from '@/server/records/due';
+import {
+  latestClosedJobs,
+  openJobs,
+  WAITS,
+  waitsNow,
+  type JobLine,
+  type Wait,
+} from '@/server/job/jobs';
 import { vehicleName } from '@/core/job';
 
 const pageNumber = z.coerce.number().int().min(1).max(100_000).catch(1);
 
+/** What a job waits for, in a few words. */
+const WAIT_NAME: Readonly<Record<Wait, string>> = {
+  lead: 'waits for a lead’s signature',
+  owner: 'waits for the owner’s word',
+  parts: 'waits for parts',
+  lathe: 'waits for another shop’s lathe',
+};
+
 /** How far a job is, in a few words; a corner is measured by runout and thickness. */
 function stateWords(line: JobLine): string {
-  if (line.isWaiting) return 'waits for parts';
+  const [wait] = line.waits;
+  if (wait) return WAIT_NAME[wait];
   const corners = line.corners.length;
   if (line.decided >= corners) return 'to rebuild and prove';
   if (line.measured >= 2 * corners) return 'to decide';
@@ -26,18 +44,23 @@ function stateWords(line: JobLine): string {
 export default async function StartPage({
   searchParams,
 }: {
-  searchParams: Promise<{ page?: string }>;
+  searchParams: Promise<{ page?: string; waits?: string }>;
 }) {
-  const page = pageNumber.parse((await searchParams).page ?? 1);
-  const { lines, total, pages } = await openJobs(page);
+  const asked = await searchParams;
+  const page = pageNumber.parse(asked.page ?? 1);
+  const waits = WAITS.find((each) => each === asked.waits) ?? null;
+  const { lines, total, pages } = await openJobs(page, waits);
+  const counts = await waitsNow();
+  const overdue = (await dueList()).filter(({ state }) => state === 'overdue').length;
   const closed = page === 1 ? await latestClosedJobs() : [];
   const { total: checks } = await quickChecks(1);
-  const isEmpty = page === 1 && total === 0 && closed.length === 0;
+  const isEmpty = page === 1 && waits === null && total === 0 && closed.length === 0;
   return (
     <>
       <div className="d-flex flex-wrap justify-content-between align-items-center gap-2 mb-3">
         <h1 className="mb-0">
-          Open jobs <span className="zh-muted zh-figure">{total}</span>
+          {waits === null ? 'Open jobs' : `Open jobs: ${WAIT_NAME[waits]}`}{' '}
+          <span className="zh-muted zh-figure">{total}</span>
         </h1>
         <div className="d-flex flex-wrap gap-2">
           {checks > 0 && (
@@ -54,6 +77,11 @@ export default async function StartPage({
         </div>
       </div>
       <StartLine />
+      <WaitingFor
+        waits={WAITS.map((wait) => ({ wait, name: WAIT_NAME[wait], count: counts[wait] }))}
+        chosen={waits}
+        overdue={overdue}
+      />
       {isEmpty && (
         <FirstRun
           open={await notSaidYet()}
@@ -81,7 +109,7 @@ export default async function StartPage({
         page={page}
         pages={pages}
         isMore={page < pages}
-        hrefOf={(number) => `/?page=${number}`}
+        hrefOf={(number) => `/?page=${number}${waits === null ? '' : `&waits=${waits}`}`}
         before="Newer"
         next="Older"
       />

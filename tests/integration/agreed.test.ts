@@ -7,7 +7,7 @@ import { costDecided, partsAwaited, partsNeeded, sayAgreed, totalOf } from '@/co
 import { seededRandom } from '@/core/numeric';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 import { closeDatabase } from '@/server/database';
-import { openJobs } from '@/server/job/jobs';
+import { openJobs, waitsNow } from '@/server/job/jobs';
 import { partsTable } from '@/server/records/tables';
 import { estimateOf } from '@/server/decide/estimate';
 import { estimatePdf } from '@/server/report/estimatePdf';
@@ -153,4 +153,19 @@ test('the parts that the work needs: ordered under the shop’s own numbers, awa
   await done('undecide', { jobId, corner: 'FL' });
   const dropped = partsNeeded(await jobOf(jobId)).find(({ item }) => item === 'rotor');
   expect(dropped).toMatchObject({ count: 0, order: { number: 'R-77' } });
+});
+
+test('the start page says what jobs wait for, and narrows to them', async () => {
+  const waiting = async (wait: 'owner' | 'lead' | 'parts') =>
+    (await openJobs(1, wait)).lines.some(({ id }) => id === jobId);
+  expect(await waiting('owner')).toBe(false);
+  await tick(jobId, 'estimate//asked', 'done');
+  expect((await waitsNow()).owner).toBe(1);
+  expect(await waiting('owner')).toBe(true);
+  await approve(500);
+  expect((await waitsNow()).owner).toBe(0);
+  expect(await waiting('owner')).toBe(false);
+  await tick(jobId, 'part//pads', { state: 'asked', number: '', supplier: '' });
+  expect((await waitsNow()).parts).toBe(1);
+  expect(await waiting('lead')).toBe(false);
 });

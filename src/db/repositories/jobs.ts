@@ -1,4 +1,18 @@
-import { and, count, desc, eq, inArray, isNull, lt, not, notInArray, or, sql } from 'drizzle-orm';
+import {
+  and,
+  count,
+  desc,
+  eq,
+  exists,
+  inArray,
+  isNull,
+  lt,
+  not,
+  notInArray,
+  or,
+  sql,
+  type SQL,
+} from 'drizzle-orm';
 import type { Database } from '../client';
 import {
   checks,
@@ -30,7 +44,9 @@ export interface JobLine {
   /** Corner and kind pairs of which a set is read to its end. */
   readonly measured: number;
   readonly decided: number;
-  /** Whether it waits for parts, its vehicle blocked from moving. */
+  /** What it waits for, most pressing first. */
+  readonly waits: readonly Wait[];
+  /** Something that is not here keeps it where it is. */
   readonly isWaiting: boolean;
 }
 
@@ -67,16 +83,71 @@ const isSentOut = sql`(${checks.kind} = 'correct' and ${checks.item} = 'sent' an
 /** A part that was asked for and is not here, or came wrong. */
 const isPartAwaited = sql`(${checks.kind} = 'part' and ${checks.value} ->> 'state' <> 'here')`;
 
+/** What an open job can wait for, most pressing first. */
+export const WAITS = ['lead', 'owner', 'parts', 'lathe'] as const;
+export type Wait = (typeof WAITS)[number];
+
+/** Which checks say that a job waits for something. */
+const WAITS_BY: Readonly<Record<Wait, SQL>> = {
+  // Driven again after the work, and not signed off yet.
+  lead: sql`(${checks.kind} = 'prove' and ${checks.item} = 'feel-after')`,
+  owner: sql`(${checks.kind} = 'estimate' and ${checks.item} = 'asked' and not exists (
+    select 1 from checks said where said.job_id = ${checks.jobId} and said.kind = 'estimate'
+    and said.item = 'approval' and said.seq > ${checks.seq}))`,
+  parts: sql`(${checks.kind} = 'waiting' or ${isPartAwaited})`,
+  lathe: isSentOut,
+};
+
+/** How many open jobs wait for each. */
+export async function countWaits(db: Database): Promise<Readonly<Record<Wait, number>>> {
+  const jobsBy = (wait: Wait) =>
+    sql<number>`count(distinct ${checks.jobId}) filter (where ${WAITS_BY[wait]})`.mapWith(Number);
+  const [row] = await db
+    .select({
+      lead: jobsBy('lead'),
+      owner: jobsBy('owner'),
+      parts: jobsBy('parts'),
+      lathe: jobsBy('lathe'),
+    })
+    .from(checks)
+    .where(
+      and(
+        inArray(checks.kind, ['prove', 'estimate', 'waiting', 'part', 'correct']),
+        inArray(checks.jobId, db.select({ id: jobs.id }).from(jobs).where(isNull(jobs.closedAt))),
+      ),
+    );
+  return row ?? { lead: 0, owner: 0, parts: 0, lathe: 0 };
+}
+
 /** Whether a job is a quick check that has no vehicle yet: few are, and a small index knows them. */
 const isOfCheck = sql`${jobs.vehicleId} in (select own.id from vehicles own where own.is_check)`;
+
+/** What one job waits for, of the checks that say so. */
+function waitsOf(
+  rows: readonly Readonly<Record<Wait, boolean>>[],
+): Pick<JobLine, 'waits' | 'isWaiting'> {
+  const waits = WAITS.filter((wait) => rows.some((row) => row[wait]));
+  return { waits, isWaiting: waits.includes('parts') || waits.includes('lathe') };
+}
 
 /** One page of the open jobs, or of the quick checks, newest first, with how far each is. */
 export async function listOpenJobs(
   db: Database,
   page: number,
-  isChecks = false,
+  { isChecks = false, waits = null }: { isChecks?: boolean; waits?: Wait | null } = {},
 ): Promise<{ lines: JobLine[]; total: number }> {
-  const open = and(isNull(jobs.closedAt), isChecks ? isOfCheck : not(isOfCheck));
+  const open = and(
+    isNull(jobs.closedAt),
+    isChecks ? isOfCheck : not(isOfCheck),
+    waits === null
+      ? undefined
+      : exists(
+          db
+            .select({ one: sql`1` })
+            .from(checks)
+            .where(and(eq(checks.jobId, jobs.id), WAITS_BY[waits])),
+        ),
+  );
   const [{ total } = { total: 0 }] = await db.select({ total: count() }).from(jobs).where(open);
   const rows = await db
     .select({
@@ -109,11 +180,15 @@ export async function listOpenJobs(
     .where(inArray(decisions.jobId, ids))
     .groupBy(decisions.jobId);
   const waiting = await db
-    .select({ jobId: checks.jobId })
+    .selectDistinct({
+      jobId: checks.jobId,
+      lead: sql<boolean>`${WAITS_BY.lead}`,
+      owner: sql<boolean>`${WAITS_BY.owner}`,
+      parts: sql<boolean>`${WAITS_BY.parts}`,
+      lathe: sql<boolean>`${WAITS_BY.lathe}`,
+    })
     .from(checks)
-    .where(
-      and(inArray(checks.jobId, ids), or(eq(checks.kind, 'waiting'), isSentOut, isPartAwaited)),
-    );
+    .where(and(inArray(checks.jobId, ids), or(...WAITS.map((wait) => WAITS_BY[wait]))));
   const lines = rows.map((row) => ({
     ...row,
     corners: cornerRows
@@ -125,7 +200,7 @@ export async function listOpenJobs(
       whole.filter(({ jobId }) => jobId === row.id).map(({ corner, kind }) => `${corner} ${kind}`),
     ).size,
     decided: decided.find(({ jobId }) => jobId === row.id)?.decided ?? 0,
-    isWaiting: waiting.some(({ jobId }) => jobId === row.id),
+    ...waitsOf(waiting.filter(({ jobId }) => jobId === row.id)),
   }));
   return { lines, total };
 }

@@ -31,6 +31,34 @@ function readAmount(text: string): number | null {
   return /^\d{1,7}(\.\d{1,2})?$/.test(plain) ? Number(plain) : null;
 }
 
+/** Says that the estimate is before the owner: the job waits for their word. */
+export function AskOwner({
+  jobId,
+  asked,
+}: {
+  readonly jobId: string;
+  readonly asked: { readonly stamp: string; readonly about: string } | null;
+}) {
+  const { send, busy, trouble } = useSend(keepCheck);
+  const write = (): void =>
+    send([
+      {
+        ...{ jobId, kind: 'estimate', place: '', item: 'asked', note: null },
+        ...{ value: asked ? null : 'done', seen: asked?.stamp ?? null },
+      },
+      'by-writer',
+    ]);
+  return (
+    <p className="zh-no-print">
+      {asked && <strong>Before the owner: {asked.about}. The job waits for their word. </strong>}
+      <Button variant={asked ? 'link' : 'outline-secondary'} disabled={busy} onClick={write}>
+        {asked ? 'It is not before the owner' : 'It is before the owner: wait for their word'}
+      </Button>
+      {trouble && <span className="zh-error">{trouble}</span>}
+    </p>
+  );
+}
+
 /** The owner’s choice and word: on the tablet or by telephone, up to an amount. */
 export function Agree({ jobId, parts, usual, besides, currency, stamp, owner }: AgreeProps) {
   const [chosen, setChosen] = useState<readonly number[]>(usual);

@@ -16,9 +16,12 @@ import {
   listClosedJobs,
   listOpenJobs,
   PAGE_SIZE,
+  countWaits,
   updateComplaint,
   versionOf,
   type JobLine,
+  type Wait,
+  WAITS,
   type NewAxle,
 } from '../../db/repositories';
 import { axleOf, type AxlePosition } from '../../core/readings';
@@ -30,7 +33,10 @@ import { plainAxle } from '../shop/plainAxle';
 import { learnFrom } from '../records/insights';
 import { withJob } from './withJob';
 
-export type { JobLine };
+export { WAITS, type JobLine, type Wait };
+
+/** How many open jobs wait for each: a lead, the owner, parts, another shop’s lathe. */
+export const waitsNow = async (): ReturnType<typeof countWaits> => countWaits(await database());
 
 /** Opens a job; returns its id. */
 export const openJob = (input: unknown): Promise<Answer<string>> =>
@@ -105,8 +111,9 @@ export const versionOfJob = async (id: string): Promise<number | null> =>
 /** One page of the open jobs, and how many pages there are. */
 export async function openJobs(
   page: number,
+  waits: Wait | null = null,
 ): Promise<{ lines: JobLine[]; total: number; pages: number }> {
-  const { lines, total } = await listOpenJobs(await database(), page);
+  const { lines, total } = await listOpenJobs(await database(), page, { waits });
   return { lines, total, pages: Math.max(1, Math.ceil(total / PAGE_SIZE)) };
 }
 

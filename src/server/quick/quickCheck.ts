@@ -89,7 +89,7 @@ export const beginCheck = (input: unknown, who: Who | null = null): Promise<Answ
 export async function quickChecks(
   page: number,
 ): Promise<{ lines: JobLine[]; total: number; pages: number }> {
-  const { lines, total } = await listOpenJobs(await database(), page, true);
+  const { lines, total } = await listOpenJobs(await database(), page, { isChecks: true });
   return { lines, total, pages: Math.max(1, Math.ceil(total / PAGE_SIZE)) };
 }
 

@@ -184,6 +184,7 @@ export const CHECKS = [
     value: approvalSchema,
     isNamed,
   }),
+  define({ kind: 'estimate', places: WHOLE_JOB, items: ['asked'], value: done, isNamed }),
   define({
     kind: 'part',
     places: WHOLE_JOB,

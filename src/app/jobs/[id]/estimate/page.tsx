@@ -1,8 +1,9 @@
+import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { Here } from '@/app/Here';
-import { repairCost, sourceRepairs, totalOf } from '@/core/job';
-import { Agree } from '@/features/decide/Agree';
+import { approvalOf, findCheck, repairCost, sourceRepairs, totalOf } from '@/core/job';
+import { Agree, AskOwner } from '@/features/decide/Agree';
 import { EstimatePage } from '@/features/report/EstimatePage';
 import { PrintButton } from '@/features/report/PrintButton';
 import { estimateOf } from '@/server/decide/estimate';
@@ -19,6 +20,8 @@ export default async function JobEstimatePage(props: JobParams) {
   const besides = sourceRepairs(job)
     .filter(({ how }) => how === 'here')
     .map(({ cause }) => totalOf(repairCost(job, cause)));
+  const asked = findCheck(job, 'estimate', '', 'asked');
+  const approval = approvalOf(job);
   const offered = estimate.parts.filter(({ ways }) => ways.length > 0);
   return (
     <>
@@ -37,6 +40,19 @@ export default async function JobEstimatePage(props: JobParams) {
       {job.closedAt === null && (
         <>
           <Here />
+          {(!approval || (asked && asked.seq > approval.seq)) && (
+            <AskOwner
+              jobId={id}
+              asked={
+                asked
+                  ? {
+                      stamp: asked.stamp,
+                      about: `${asked.by ?? ''}, ${format(asked.at, 'd MMM, HH:mm')}`,
+                    }
+                  : null
+              }
+            />
+          )}
           <Agree
             key={estimate.approval?.stamp ?? 'new'}
             jobId={id}
