@@ -97,6 +97,7 @@ export const work = (more: Partial<CornerWork> = {}): CornerWork => ({
   corner: 'FL',
   steps: planSteps(PROCEDURE, context),
   items: lookItems(PROCEDURE, context),
+  questions: [],
   figures: PROCEDURE.figures.filter(({ of }) => of === 'pad'),
   meanings: padMeanings(
     { innerLeading: 4000, innerTrailing: null, outerLeading: 8000, outerTrailing: null },

@@ -53,6 +53,7 @@ const stepSchema = z.strictObject({
   why: sentence,
   looks: codes,
   figures: codes,
+  asks: codes,
   parts: codes,
   rules: codes,
   ladders: codes,

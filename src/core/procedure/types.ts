@@ -59,6 +59,8 @@ export interface Step extends Hazardous {
   /** Codes of what is looked at in this step. */
   readonly looks: readonly string[];
   readonly figures: readonly string[];
+  /** Findings of the diagnosis that are answered in it, by their codes. */
+  readonly asks: readonly string[];
   /** Codes of the parts that come off in it. */
   readonly parts: readonly string[];
   readonly rules: readonly string[];

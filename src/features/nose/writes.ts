@@ -1,18 +1,11 @@
 import type { FindingForm } from '@/core/contracts';
-import { keepWrite, type KeptAnswer } from '@/ui/keeper';
+import { keepFinding, keepWrite, type KeptAnswer } from '@/ui/keeper';
 
 const refresh = 'by-writer';
 
 /** Records an answer or takes it back; every stage of the job follows. */
 export const writeFinding = (finding: FindingForm): Promise<KeptAnswer<string>> =>
-  keepWrite({
-    name: 'finding',
-    input: finding,
-    place: `finding ${finding.jobId} ${finding.code} ${finding.corner ?? ''}`,
-    jobId: finding.jobId,
-    replaces: { room: 'job', as: 'shown' },
-    about: `the answer to ${finding.code.replace(/-/g, ' ')}`,
-  });
+  keepFinding(finding);
 
 /** Sets a finding aside or weighs it again. */
 export const writeAside = (form: {

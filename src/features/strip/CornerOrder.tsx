@@ -15,6 +15,7 @@ import type { StripPhoto } from './PhotoStrip';
 import { ReasonForm } from '@/ui/ReasonForm';
 import { sayCheck } from './say';
 import { SeatDrawing, type SeatView } from './SeatDrawing';
+import { StepQuestions, type StepQuestion } from './StepQuestions';
 import { TakeOff, type PartChoice, type TrayPart } from './Tray';
 import { useChecks } from './useChecks';
 
@@ -27,6 +28,8 @@ export interface CornerWork {
   readonly steps: readonly PlannedStep[];
   readonly items: readonly LookItem[];
   readonly figures: readonly FigureItem[];
+  /** Questions of the nose that steps ask at this corner. */
+  readonly questions: readonly StepQuestion[];
   readonly meanings: readonly PadMeaning[];
   readonly checks: readonly CheckView[];
   readonly choices: readonly PartChoice[];
@@ -69,6 +72,7 @@ function StepBody(props: StepProps) {
   const asked = figures.filter(
     ({ code, group }) => step.figures.includes(code) || step.figures.includes(group),
   );
+  const questions = props.questions.filter(({ code }) => step.asks.includes(code));
   const choices = props.choices.filter(({ code }) => step.parts.includes(code));
   return (
     <>
@@ -96,6 +100,9 @@ function StepBody(props: StepProps) {
             <ReservoirRise pistons={props.pistons} units={props.units} />
           </details>
         </>
+      )}
+      {questions.length > 0 && (
+        <StepQuestions jobId={props.jobId} corner={corner} questions={questions} />
       )}
       {looks.length > 0 && (
         <>

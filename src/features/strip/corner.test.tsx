@@ -153,13 +153,37 @@ describe('the findings of a corner', () => {
 describe('the order of a corner', () => {
   test('a step is done by Enter on its button and the next stands there', async () => {
     render(<CornerOrder {...work()} />);
-    expect(screen.getByRole('heading', { name: 'Wheel off' })).toBeInTheDocument();
+    // With the wheel still on it is spun and rocked.
+    expect(screen.getByRole('heading', { name: 'Spin and rock the wheel' })).toBeInTheDocument();
     expect(document.activeElement?.textContent).toBe('Done, next');
     await press(screen.getByRole('button', { name: 'Done, next' }));
-    expect(firstCheck()).toMatchObject({ kind: 'step', item: 'wheel-off', value: 'done' });
-    expect(screen.getByRole('heading', { name: 'Turn the steering' })).toBeInTheDocument();
-    await press(screen.getByRole('button', { name: 'Back' }));
+    expect(firstCheck()).toMatchObject({ kind: 'step', item: 'wheel-on', value: 'done' });
     expect(screen.getByRole('heading', { name: 'Wheel off' })).toBeInTheDocument();
+    await press(screen.getByRole('button', { name: 'Back' }));
+    expect(screen.getByRole('heading', { name: 'Spin and rock the wheel' })).toBeInTheDocument();
+  });
+
+  test('what is felt with the wheel on is answered in its step, and taken back', async () => {
+    const asked = {
+      ...{ code: 'spin-check', question: 'Does the wheel turn free?', how: null },
+      values: [
+        { code: 'free', label: 'Free' },
+        { code: 'drags', label: 'Drags' },
+      ],
+    };
+    const { rerender } = render(
+      <CornerOrder {...work({ questions: [{ ...asked, value: null }] })} />,
+    );
+    await press(screen.getByRole('button', { name: 'Drags' }));
+    expect(bench.calls.at(-1)).toEqual([
+      'finding',
+      { jobId: 'j', code: 'spin-check', corner: 'FL', value: 'drags' },
+    ]);
+    rerender(<CornerOrder {...work({ questions: [{ ...asked, value: 'drags' }] })} />);
+    const given = screen.getByRole('button', { name: 'Drags' });
+    expect(given).toHaveAttribute('aria-pressed', 'true');
+    await press(given);
+    expect(bench.calls.at(-1)?.[1]).toMatchObject({ value: null, was: 'drags' });
   });
 
   test('a step left out asks for the reason', async () => {

@@ -5,5 +5,6 @@ export { KeeperProvider, useKeeper, useKeeperState } from './context';
 export { overTheirs, sayTheirs, theirsOf } from './conflict';
 export { dropWriteAt, keepWrite, type KeptAnswer } from './keepWrite';
 export { checkPlace, keepCheck, stampOf, type CheckInput, type CheckKey } from './checkWrite';
+export { keepFinding, type FindingInput } from './keepFinding';
 export { useRefresh } from './useRefresh';
 export type { DoneWrite, KeptWrite, WriteOrder, WriteState } from './types';

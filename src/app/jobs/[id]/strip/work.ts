@@ -1,6 +1,7 @@
 import { format, isToday } from 'date-fns';
 import { notFound } from 'next/navigation';
-import { PROCEDURE } from '@/core/contracts';
+import { KNOWLEDGE, PROCEDURE } from '@/core/contracts';
+import { isChoice } from '@/core/diagnosis';
 import { fateOf } from '@/core/procedure';
 import { CORNERS, axleOf, type Corner } from '@/core/readings';
 import type { UnitSystem } from '@/core/units';
@@ -78,6 +79,22 @@ const figuresOf = (steps: CornerWork['steps']): CornerWork['figures'] => {
   return PROCEDURE.figures.filter(({ code, group }) => asked.has(code) || asked.has(group));
 };
 
+/** The questions of the nose that steps ask at a corner, with what was answered there. */
+const questionsAt = (
+  job: Job,
+  corner: Corner,
+  steps: CornerWork['steps'],
+): CornerWork['questions'] =>
+  steps
+    .flatMap(({ asks }) => asks)
+    .flatMap((code) => {
+      const finding = KNOWLEDGE.findings.find((each) => each.code === code);
+      if (!finding || !isChoice(finding)) return [];
+      const { question, how = null, values } = finding;
+      const said = job.findings.find((each) => each.code === code && each.corner === corner);
+      return [{ code, question, how, values, value: said?.value ?? null }];
+    });
+
 /** The work of a corner as it goes together again. */
 export const rebuildWork = (job: Job, work: CornerWork): CornerWork => {
   const steps = rebuildSteps(job, work.corner);
@@ -109,6 +126,7 @@ function cornerWork(job: Job, name: string, units: UnitSystem): CornerWork | nul
     steps: plan.steps,
     items: plan.items,
     figures: figuresOf(plan.steps),
+    questions: questionsAt(job, corner, plan.steps),
     meanings: padsSay(job, corner),
     checks: checkViews(job).filter(({ place }) => place === corner),
     choices: PROCEDURE.parts
