@@ -50,7 +50,7 @@ async function mounting(shift: number): Promise<void> {
 }
 
 beforeAll(async () => {
-  useRecords(folder);
+  await useRecords(folder);
   await threePeople();
   await done('prices', formOfShop(DEMO_SHOP, 'mm'), 'lead');
   jobId = await newJob((await newVehicle()).id);

@@ -27,7 +27,7 @@ let setId = '';
 let vehicleId = '';
 
 beforeAll(async () => {
-  useRecords(folder);
+  await useRecords(folder);
   vehicleId = known(await saveVehicle(null, VEHICLES.bakery));
   known(await addPerson({ name: 'Ines', role: 'lead' }));
   jobId = known(

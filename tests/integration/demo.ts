@@ -9,7 +9,8 @@ import { openJobs } from '@/server/job/jobs';
 
 /** The demo workshop that all test files of one run copy; swept away when the run ends. */
 const TEMPLATE = path.join(os.tmpdir(), `zh-demo-${process.ppid}`);
-const READY = path.join(TEMPLATE, 'ready');
+/** What says that a template is whole. */
+const READY = { empty: path.join(TEMPLATE, 'empty-ready'), demo: path.join(TEMPLATE, 'ready') };
 const LONGEST_WAIT_MS = 110_000;
 
 /** Makes the folder, or is told that another worker does. */
@@ -39,13 +40,14 @@ async function template(name: 'empty' | 'demo'): Promise<string> {
     pointAt(empty);
     await database();
     await closeDatabase();
+    fs.writeFileSync(READY.empty, '');
     copyRecords(empty, demo);
     pointAt(demo);
     await buildDemo(DEMO_SEED);
     await closeDatabase();
-    fs.writeFileSync(READY, '');
+    fs.writeFileSync(READY.demo, '');
   }
-  for (let waited = 0; !fs.existsSync(READY); waited += 100) {
+  for (let waited = 0; !fs.existsSync(READY[name]); waited += 100) {
     if (waited > LONGEST_WAIT_MS) throw new Error('The demo workshop was not built');
     await wait(100);
   }

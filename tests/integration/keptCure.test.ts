@@ -35,7 +35,7 @@ const TRUTH: VirtualCorner = {
 const BEST = 1;
 
 beforeAll(async () => {
-  useRecords(folder);
+  await useRecords(folder);
   await threePeople();
 });
 afterAll(async () => {

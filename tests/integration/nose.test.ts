@@ -42,7 +42,7 @@ const jobOf = async (id: string) => (await loadJob(id))!;
 const first = async (id: string) => (await noseOf(await jobOf(id))).diagnosis.causes[0]!;
 
 beforeAll(async () => {
-  useRecords(folder);
+  await useRecords(folder);
   vehicleId = known(await saveVehicle(null, VEHICLES.bakery));
 });
 afterAll(async () => {

@@ -19,7 +19,7 @@ const REACH = 'ring the bell twice';
 let vehicleId = '';
 let jobId = '';
 beforeAll(async () => {
-  useRecords(folder);
+  await useRecords(folder);
   await threePeople();
   vehicleId = (await newVehicle()).id;
   jobId = await newJob(vehicleId);

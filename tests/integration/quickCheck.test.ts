@@ -16,7 +16,7 @@ import { known } from './known';
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-quick-'));
 beforeAll(async () => {
-  useRecords(folder);
+  await useRecords(folder);
   await threePeople();
 });
 afterAll(async () => {

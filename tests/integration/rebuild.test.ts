@@ -37,7 +37,7 @@ let vehicleId = '';
 const MINUTE = 60_000;
 
 beforeAll(async () => {
-  useRecords(folder);
+  await useRecords(folder);
   vehicleId = known(await saveVehicle(null, VEHICLES.bakery));
   known(await addPerson({ name: 'Ines', role: 'lead' }));
   known(await addPerson({ name: 'Tobiah', role: 'technician' }));

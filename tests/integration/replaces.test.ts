@@ -19,7 +19,7 @@ const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-replaces-'));
 const OTHER = '00000000-0000-4000-8000-0000000000d2';
 
 beforeAll(async () => {
-  useRecords(folder);
+  await useRecords(folder);
   await threePeople();
 });
 afterAll(async () => {

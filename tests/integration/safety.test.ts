@@ -43,7 +43,7 @@ let vehicleId = '';
 let form: VehicleForm;
 
 beforeAll(async () => {
-  useRecords(folder);
+  await useRecords(folder);
   await threePeople();
 });
 beforeEach(async () => {

@@ -36,7 +36,7 @@ const A_DANGER = Number(process.env.SEQUENCES) || 12;
 let vehicle: Awaited<ReturnType<typeof newVehicle>>;
 
 beforeAll(async () => {
-  useRecords(folder);
+  await useRecords(folder);
   await threePeople();
   vehicle = await newVehicle();
 });

@@ -15,7 +15,7 @@ import { ask, checkInput, jobOf, newJob, newVehicle, sign, threePeople } from '.
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-sources-'));
 beforeAll(async () => {
-  useRecords(folder);
+  await useRecords(folder);
   await threePeople();
 });
 afterAll(async () => {

@@ -68,7 +68,7 @@ const wrote = async (jobId: string, own: Write): Promise<string> => {
 };
 
 beforeAll(async () => {
-  useRecords(folder);
+  await useRecords(folder);
   vehicleId = known(await saveVehicle(null, VEHICLES.bakery));
 });
 afterAll(async () => {

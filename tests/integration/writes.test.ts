@@ -21,7 +21,7 @@ let setId = '';
 let who = '';
 
 beforeAll(async () => {
-  useRecords(folder);
+  await useRecords(folder);
   const vehicleId = known(await saveVehicle(null, VEHICLES.bakery));
   jobId = known(await openJob({ vehicleId, complaint: 'x', odometerKm: '', corners: ['FL'] }));
   who = known(await addPerson({ name: 'Tobiah', role: 'technician' }));

@@ -23,7 +23,7 @@ const wave = (amplitude: number, highSpotDeg: number, order = 1) => ({
 jest.setTimeout(300_000);
 
 beforeAll(async () => {
-  useRecords(folder);
+  await useRecords(folder);
   await threePeople();
 });
 afterAll(async () => {

@@ -1,15 +1,17 @@
 import { execFileSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
+import { emptyIn } from '../integration/demo';
 
 /**
- * Where the records of a test file are: in a folder of the embedded engine, or, where TEST_PG
- * names a PostgreSQL server, in a new database there. Call it before anything is asked of them.
+ * Where the records of a test file are: in a folder of the embedded engine with an empty shop, or,
+ * where TEST_PG names a PostgreSQL server, in a new database there. Call it before anything is
+ * asked of them.
  */
-export function useRecords(folder: string): void {
-  process.env.ZESTY_HOUND_DATA = folder;
+export async function useRecords(folder: string): Promise<void> {
   const url = freshDatabase();
-  if (url === undefined) delete process.env.DATABASE_URL;
-  else process.env.DATABASE_URL = url;
+  if (url === undefined) return emptyIn(folder);
+  process.env.ZESTY_HOUND_DATA = folder;
+  process.env.DATABASE_URL = url;
 }
 
 /** The address of a new database on the server that TEST_PG names; undefined where none is named. */
