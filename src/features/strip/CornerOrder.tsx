@@ -176,7 +176,10 @@ export function CornerOrder(work: CornerWork) {
   const [at, setAt] = useState(() =>
     Math.max(
       0,
-      steps.findIndex((step) => !stateOf(step)),
+      // What is felt with the wheel on is not gone back to once the corner is apart.
+      steps.findIndex(
+        (step, i) => !stateOf(step) && !(step.asks.length > 0 && steps.slice(i + 1).some(stateOf)),
+      ),
     ),
   );
   const [isAsked, setAsked] = useState(false);
