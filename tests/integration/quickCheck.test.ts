@@ -111,6 +111,11 @@ test('a plate alone opens a job; studs and discard are asked where they are need
   const form = { vehicleId: '', complaint: '', odometerKm: '', corners: ['FL', 'FR'] };
   const jobId = String(await done('job', { ...form, newVehicle: { plate: 'sk-613-q' } }, null));
   expect(axleAt(await jobOf(jobId), 'FL')?.isFasteningSaid).toBe(false);
+  const set = {
+    ...{ jobId, corner: 'FL', kind: 'runout', phase: 'before', face: 'outboard' },
+    ...{ positions: 12, shift: 0 },
+  };
+  expect(await ask('set-begin', set, 'technician')).toMatch(/how many studs/);
   await done('fastening', { jobId, corner: 'FR', fastening: 'bolts', studs: 4 }, 'apprentice');
   expect(axleAt(await jobOf(jobId), 'FL')).toMatchObject({
     ...{ fastening: 'bolts', studs: 4, isFasteningSaid: true },
@@ -118,6 +123,7 @@ test('a plate alone opens a job; studs and discard are asked where they are need
   expect(
     await ask('fastening', { jobId, corner: 'FL', fastening: 'bolts', studs: 5 }, 'lead'),
   ).toMatch(/said already/);
+  expect(await ask('set-begin', set, 'technician')).toBeNull();
   const limit = { jobId, corner: 'FL', source: 'stamped' };
   expect(await ask('limit', { ...limit, kind: 'discard', text: 'x' }, null)).not.toBeNull();
   await done('limit', { ...limit, kind: 'discard', text: '20.0' }, 'apprentice');

@@ -26,6 +26,8 @@ export interface BenchOpening {
   readonly carried: Carried;
   /** Every gauge: a set may have been begun with one that is out of use now. */
   readonly gauges: readonly GaugeRow[];
+  /** Whether somebody said how the wheel is held on; else that is asked before a set. */
+  readonly isFasteningSaid: boolean;
   readonly record: ReturnType<typeof cornerRecord>;
   readonly sets: readonly (ReadingSet & { readonly isAside: boolean })[];
   /** The seat in which the next set is read, as far as the job knows it. */
@@ -52,6 +54,7 @@ export async function openBenchOf(
     usualPositions: await shopPositions(),
     carried: carriedTo(job, corner, phase),
     gauges: await everyGauge(),
+    isFasteningSaid: axleAt(job, corner)?.isFasteningSaid !== false,
     record,
     sets: job.sets
       .filter((set) => set.corner === corner && set.phase === phase)

@@ -88,6 +88,9 @@ export async function readySet(
   const { corner, shift, kind, angles, positions } = plan;
   if (!job.corners.includes(corner)) return refuse('This corner is not part of the job.');
   const axle = axleAt(job, corner);
+  if (axle?.isFasteningSaid === false) {
+    return refuse('Say first how many studs or bolts hold this wheel.');
+  }
   const why = noSuchSeat(job, corner, shift);
   if (why !== null) return refuse(why);
   if (angles && angles.length !== positions) {

@@ -3,7 +3,6 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { SeenMark } from '@/ui/keeper';
 import { CornerLinks } from '@/ui/shell';
-import { axleAt } from '@/core/job';
 import { FasteningAsk } from '@/features/measure/FasteningAsk';
 import { MeasureBench } from '@/features/measure/MeasureBench';
 import { diagnosisOf } from '../../JobDiagnosis';
@@ -36,7 +35,7 @@ export default async function MeasurePage({
         </div>
         <Here />
       </div>
-      {axleAt(bench.job, bench.corner)?.isFasteningSaid === false ? (
+      {!bench.isFasteningSaid ? (
         <FasteningAsk jobId={id} corner={bench.corner} />
       ) : (
         <MeasureBench

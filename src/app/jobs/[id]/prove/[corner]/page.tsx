@@ -5,6 +5,7 @@ import { SeenMark } from '@/ui/keeper';
 import { CornerLinks } from '@/ui/shell';
 import { openCorrection } from '@/core/job';
 import { CorrectFirst } from '@/features/correct/CorrectFirst';
+import { FasteningAsk } from '@/features/measure/FasteningAsk';
 import { MeasureBench } from '@/features/measure/MeasureBench';
 import { diagnosisOf } from '../../JobDiagnosis';
 import { openBenchOf } from '@/server/measure/bench';
@@ -39,7 +40,9 @@ export default async function ProvePage({
             : 'Nothing is on record as done at this corner yet. Decide first, or measure as it is.'}
         </p>
       )}
-      {open && bench.sets.length === 0 ? (
+      {!bench.isFasteningSaid ? (
+        <FasteningAsk jobId={id} corner={bench.corner} />
+      ) : open && bench.sets.length === 0 ? (
         <CorrectFirst jobId={id} corner={bench.corner} open={open} then="Measuring again" />
       ) : (
         <MeasureBench
