@@ -193,8 +193,17 @@ test('quick presses on one screen are all kept, and are no conflict with each ot
 test('the steps of a corner go by Enter; one is left out with a reason', async ({ page }) => {
   const id = await newJob(page);
   await open(page, `/jobs/${id}/strip/RL`);
-  await expect(page.getByRole('heading', { name: 'Wheel off' })).toBeVisible();
+  // With the wheel still on it is spun and rocked, and what was felt is answered there.
+  await expect(page.getByRole('heading', { name: 'Spin and rock the wheel' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Done, next' })).toBeFocused();
+  await page.getByRole('button', { name: 'Drags', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Drags', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await page.getByRole('button', { name: 'Done, next' }).click();
+  await expect(page.getByRole('heading', { name: 'Wheel off' })).toBeVisible();
+  await page.getByRole('button', { name: 'Done, next' }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Leave the other side together' })).toBeVisible();
   await page.getByRole('button', { name: 'Leave out …' }).click();
@@ -204,7 +213,7 @@ test('the steps of a corner go by Enter; one is left out with a reason', async (
   await expect(page.getByText('A rotor that was driven burns the hand')).toBeVisible();
   // Left in a hurry: what was not answered yet is sent by the next page.
   await open(page, `/jobs/${id}/strip`);
-  await expect(page.getByRole('region', { name: 'rear left' })).toContainText('2 of');
+  await expect(page.getByRole('region', { name: 'rear left' })).toContainText('3 of');
   await page.getByRole('button', { name: 'Same plan for RR' }).click();
   await expect(page.getByText(/1 lines of the plan now stand at RR/)).toBeVisible();
   await open(page, `/jobs/${id}/report`);
