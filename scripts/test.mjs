@@ -10,7 +10,7 @@ import {
   rmSync,
   statfsSync,
 } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { freemem, tmpdir } from 'node:os';
 import path from 'node:path';
 import {
   bin,
@@ -37,7 +37,7 @@ function scratchInMemory() {
   try {
     accessSync(memory, constants.W_OK);
     const { bavail, bsize } = statfsSync(memory);
-    if (bavail * bsize < SCRATCH_BYTES) return;
+    if (Math.min(bavail * bsize, freemem()) < SCRATCH_BYTES) return;
   } catch {
     return;
   }
