@@ -113,6 +113,14 @@ test('more that is decided later is beyond it again, by whichever way it would b
   expect(await ask('check', after, 'technician')).toMatch(/Ask again/);
 });
 
+test('what is measured or confirmed on its way back is never refused for money', async () => {
+  const back = await checkInput(jobId, 'correct/FL/returned', { text: '27.6', unit: 'mm' });
+  expect(await ask('check', back, 'technician')).toBeNull();
+  expect(
+    await ask('check', await checkInput(jobId, 'correct/FL/identity', 'done'), 'technician'),
+  ).toBeNull();
+});
+
 test('a price that is missing keeps no amount: it is said, and asked for', async () => {
   const items = formOfShop(DEMO_SHOP, 'mm');
   const driveline = { ...items.items.driveline, parts: '' };

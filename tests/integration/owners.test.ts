@@ -9,7 +9,18 @@ import { startLine } from '@/server/records/startLine';
 import { ownerReport } from '@/server/report/owner';
 import { ownerOf } from '@/server/shop/owners';
 import { useRecords } from '../support/engine';
-import { ask, done, jobOf, newJob, newVehicle, sign, threePeople, tick } from '../support/wholeJob';
+import { numbered, sendWrites } from '../support/writes';
+import {
+  ask,
+  done,
+  ids,
+  jobOf,
+  newJob,
+  newVehicle,
+  sign,
+  threePeople,
+  tick,
+} from '../support/wholeJob';
 
 /** Who brings a vehicle, and what was promised to them. */
 
@@ -54,6 +65,13 @@ test('an owner stands on the vehicle and on what is due, in no archive and in no
   expect(written).not.toContain(NAME);
   expect(written).toContain('"what":"owner"');
   expect(JSON.stringify(await makeArchive({ kind: 'all' }))).not.toContain(NAME);
+});
+
+test('two screens at one owner: what another wrote is not written over unseen', async () => {
+  const unseen = numbered('owner', { vehicleId, name: 'x', reach: 'y' }, { seen: 0, by: ids.lead });
+  const [result] = await sendWrites([unseen]);
+  expect(result?.state).toBe('conflict');
+  expect(await ownerOf(vehicleId)).toMatchObject({ name: NAME });
 });
 
 test('erased it is nowhere, and a line says so', async () => {

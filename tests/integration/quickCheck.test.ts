@@ -108,14 +108,25 @@ test('the plate of a vehicle on file gives it the check; where studs or limits d
 });
 
 test('a plate alone opens a job; studs and discard are asked where they are needed, once', async () => {
-  const form = { vehicleId: '', complaint: '', odometerKm: '', corners: ['FL', 'FR'] };
-  const jobId = String(await done('job', { ...form, newVehicle: { plate: 'sk-613-q' } }, null));
+  const opened = { vehicleId: '', complaint: '', odometerKm: '', corners: ['FL', 'FR'] };
+  const jobId = String(await done('job', { ...opened, newVehicle: { plate: 'sk-613-q' } }, null));
   expect(axleAt(await jobOf(jobId), 'FL')?.isFasteningSaid).toBe(false);
   const set = {
     ...{ jobId, corner: 'FL', kind: 'runout', phase: 'before', face: 'outboard' },
     ...{ positions: 12, shift: 0 },
   };
   expect(await ask('set-begin', set, 'technician')).toMatch(/how many studs/);
+  // Nor is a star drawn up by a count that nobody has said.
+  const star = { jobId, kind: 'torque', place: 'FL', item: 'star', note: null, seen: null };
+  const pulls = { pulls: new Array<null>(15).fill(null) };
+  expect(await ask('check', { ...star, value: pulls }, 'technician')).toMatch(/how many studs/);
+  // A form that leaves what stands there unsaid has not said it.
+  const { id: vehicleId } = (await jobOf(jobId)).vehicle;
+  const plain = { ...VEHICLES.bakery!, plate: 'SK-613-Q', why: 'its make' };
+  const unsaid = { ...plain.front, fastening: 'studs' as const, studs: 5 };
+  const form = { ...plain, front: unsaid, rear: { ...plain.rear, fastening: 'studs', studs: 5 } };
+  await done('vehicle', { id: vehicleId, form }, 'technician');
+  expect(axleAt(await jobOf(jobId), 'FL')?.isFasteningSaid).toBe(false);
   await done('fastening', { jobId, corner: 'FR', fastening: 'bolts', studs: 4 }, 'apprentice');
   expect(axleAt(await jobOf(jobId), 'FL')).toMatchObject({
     ...{ fastening: 'bolts', studs: 4, isFasteningSaid: true },

@@ -102,6 +102,21 @@ test('what goes elsewhere keeps a job that was worked on from being called cured
   expect(outcome?.left.join(' ')).toMatch(/Driveline.*referred/);
 });
 
+test('what belongs to the brakes is not referred, and is done before anybody signs', async () => {
+  const jobId = await begin();
+  for (const code of ['master-cylinder', 'loose-fixing', 'hose']) {
+    expect(await write(jobId, `repair//${code}`, 'referred', 'elsewhere')).toMatch(
+      /belongs to the brakes/,
+    );
+  }
+  expect(await write(jobId, 'repair//master-cylinder', 'here')).toBeNull();
+  const blocks = async () => signOffOf(await jobOf(jobId)).blocks.map(({ say }) => say);
+  expect(await blocks()).toContainEqual(expect.stringMatching(/Master cylinder.*not ticked/));
+  expect(await sign(jobId)).toMatch(/cannot be signed off/);
+  expect(await write(jobId, 'repair//master-cylinder', null)).toBeNull();
+  expect(await blocks()).toEqual([]);
+});
+
 test('every cause leads to a repair with its price and time: an option of a rotor, or an item of the list', async () => {
   const ofRotor = KNOWLEDGE.causes.filter(({ work }) => work.length === 0);
   expect(ofRotor.map(({ code }) => code).sort()).toEqual([

@@ -1,3 +1,4 @@
+import type { CheckEntry } from '../contracts';
 import {
   ACTION_CODES,
   actionRecord,
@@ -67,6 +68,13 @@ export const totalOf = ({ parts, labour }: Pick<Cost, 'parts' | 'labour'>): numb
 
 /** What the owner agreed to; undefined where nobody asked. */
 export const approvalOf = (job: Job) => findCheck(job, 'estimate', '', 'approval');
+
+/** What says that work on a rotor began; what is confirmed or measured on its way back does not. */
+const BEGINS = ['done', 'sent', 'finished'];
+
+/** Whether a check says that work began that the owner pays for. */
+export const beginsWork = ({ kind, item }: Pick<CheckEntry, 'kind' | 'item'>): boolean =>
+  kind === 'repaired' || (kind === 'correct' && BEGINS.includes(item));
 
 /** Why work may not begin by what the owner agreed to, in words; null where it may, or nobody asked. */
 export function refuseBeyondAgreed(job: Job): string | null {

@@ -4,6 +4,7 @@ import { CORNERS, type Corner } from '../readings';
 import { pulledAmiss } from '../torque';
 import { findCheck } from './checks';
 import { partsStillOff } from './procedure';
+import { isFasteningSaid, SAY_FASTENING } from './record';
 import { readinessOf, fastenersAt, HOLD_SECONDS, starAt } from './readiness';
 import { CALIPER_ON, correctedAt, correctionAt, openedBy, rebuildSteps } from './rebuildSteps';
 import type { Job } from './types';
@@ -93,6 +94,8 @@ function refuseTorque(
   write: Extract<CheckEntry, { kind: 'torque' }>,
 ): string | null {
   const { item, value } = write;
+  // A star of the wrong count would leave nuts out.
+  if (!isFasteningSaid(job, corner)) return SAY_FASTENING;
   const star = starAt(job, corner);
   if (write.item === 'star') {
     return write.value.pulls.length > star.of ? 'The star has no more nuts than that.' : null;

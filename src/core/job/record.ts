@@ -21,6 +21,13 @@ export const limitsOf = (axle: Pick<Axle, 'limits'> | undefined): AxleLimits =>
 export const axleAt = (job: Job, corner: Corner): Axle | undefined =>
   judgedAxles(job).find(({ position }) => position === axleOf(corner));
 
+/** Whether somebody said how the wheel of a corner is held on: the star and every move rest on it. */
+export const isFasteningSaid = (job: Job, corner: Corner): boolean =>
+  axleAt(job, corner)?.isFasteningSaid !== false;
+
+/** What is asked before anything that counts studs. */
+export const SAY_FASTENING = 'Say first how many studs or bolts hold this wheel.';
+
 /** Figures whose runout limit, where none has a source, follows the house rule. */
 const withRunout = (limits: AxleLimits, runout: number | null): AxleLimits =>
   limits.runout || runout === null

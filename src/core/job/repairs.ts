@@ -84,19 +84,26 @@ export const referredIn = (job: Job): string[] =>
     .filter(({ how }) => how === 'referred')
     .map((repair) => `${sayRepair(repair)}: found, told and referred (${repair.toWhom ?? ''}).`);
 
-/** Why a repair cannot be written as it is, in words; null where it can. */
+/** Why a source cannot be decided so, in words; null where it can. A null value takes it back. */
 export function refuseRepair(
   job: Job,
-  kind: 'repair' | 'repaired',
-  place: string,
-  item: string,
+  {
+    place,
+    item,
+    value,
+  }: { readonly place: string; readonly item: string; readonly value: unknown },
 ): string | null {
-  if (kind === 'repaired') {
-    return findCheck(job, 'repair', place, item)?.value === 'here'
-      ? null
-      : 'Decide first that it is done here.';
+  if (findCheck(job, 'repaired', place, item)) {
+    return 'It is ticked as done: take that back first, with a reason.';
   }
-  return findCheck(job, 'repaired', place, item)
-    ? 'It is ticked as done: take that back first, with a reason.'
+  const isOutside = KNOWLEDGE.causes.find(({ code }) => code === item)?.isOutside === true;
+  return value === 'referred' && !isOutside
+    ? 'This belongs to the brakes: it is put right before the vehicle leaves. Only what lies outside them is referred.'
     : null;
 }
+
+/** Why a source cannot be ticked as put right, in words; null where it can. */
+export const refuseRepaired = (job: Job, place: string, item: string): string | null =>
+  findCheck(job, 'repair', place, item)?.value === 'here'
+    ? null
+    : 'Decide first that it is done here.';

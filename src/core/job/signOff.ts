@@ -60,13 +60,18 @@ const noVehicle = (job: Job): Blocker[] =>
     ? [{ say: 'It is a quick check: type its plate, then it is a job.', place: 'report' }]
     : [];
 
-/** Sources beside the rotors whose repair was decided here and is not ticked as done. */
-const notRepaired = (job: Job): Blocker[] =>
-  repairsToDo(job).map((repair) => ({
-    say: `${sayRepair(repair)}: its repair was decided and is not ticked as done.`,
-    place: 'correct',
-    ...(repair.place === '' ? {} : { corner: repair.place }),
-  }));
+/**
+ * Sources beside the rotors whose repair was decided here and is not ticked as done: one of the
+ * brakes is done, or its decision taken back; one outside them may be signed for.
+ */
+const notRepaired = (job: Job, isOutside: boolean): Blocker[] =>
+  repairsToDo(job)
+    .filter(({ cause }) => cause.isOutside === isOutside)
+    .map((repair) => ({
+      say: `${sayRepair(repair)}: its repair was decided and is not ticked as done.`,
+      place: 'correct',
+      ...(repair.place === '' ? {} : { corner: repair.place }),
+    }));
 
 /** A job in which nothing was looked at, measured or done says so where it is signed. */
 const untouched = (job: Job): Blocker[] =>
@@ -95,14 +100,14 @@ export const signOffOf = oncePer((job: Job): SignOffView => {
       ? [{ say: 'No recheck of the wheel nuts is set.', place: 'prove' }]
       : [];
   return {
-    blocks: [...noVehicle(job), ...signOffBlockers(state)],
+    blocks: [...noVehicle(job), ...notRepaired(job, false), ...signOffBlockers(state)],
     open: [
       ...sayBroughtIn(job),
       ...untouched(job),
       ...openItems(state),
       ...nearDiscard(job),
       ...cutAlone(job),
-      ...notRepaired(job),
+      ...notRepaired(job, true),
       ...proof,
       ...bedding,
       ...recheck,

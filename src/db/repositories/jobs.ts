@@ -9,9 +9,7 @@ import {
   lt,
   not,
   notInArray,
-  or,
   sql,
-  type SQL,
 } from 'drizzle-orm';
 import type { Database } from '../client';
 import {
@@ -25,6 +23,7 @@ import {
   vehicles,
 } from '../schema';
 import type { SetRow } from './sets';
+import { WAITS_BY, waitsOf, waitsOfJob, type Wait } from './waits';
 
 export type JobRow = typeof jobs.$inferSelect;
 export type CornerName = (typeof jobCorners.$inferSelect)['corner'];
@@ -75,60 +74,8 @@ const wholeSets = (
     .groupBy(readingSets.id)
     .having(sql`count(*) >= ${readingSets.positions}`);
 
-/** A rotor that was sent out and of which mark and thickness on return are not both written. */
-const isSentOut = sql`(${checks.kind} = 'correct' and ${checks.item} = 'sent' and (
-  select count(*) from checks back where back.job_id = ${checks.jobId} and back.place = ${checks.place}
-  and back.kind = 'correct' and back.item in ('returned', 'identity')) < 2)`;
-
-/** A part that was asked for and is not here, or came wrong. */
-const isPartAwaited = sql`(${checks.kind} = 'part' and ${checks.value} ->> 'state' <> 'here')`;
-
-/** What an open job can wait for, most pressing first. */
-export const WAITS = ['lead', 'owner', 'parts', 'lathe'] as const;
-export type Wait = (typeof WAITS)[number];
-
-/** Which checks say that a job waits for something. */
-const WAITS_BY: Readonly<Record<Wait, SQL>> = {
-  // Driven again after the work, and not signed off yet.
-  lead: sql`(${checks.kind} = 'prove' and ${checks.item} = 'feel-after')`,
-  owner: sql`(${checks.kind} = 'estimate' and ${checks.item} = 'asked' and not exists (
-    select 1 from checks said where said.job_id = ${checks.jobId} and said.kind = 'estimate'
-    and said.item = 'approval' and said.seq > ${checks.seq}))`,
-  parts: sql`(${checks.kind} = 'waiting' or ${isPartAwaited})`,
-  lathe: isSentOut,
-};
-
-/** How many open jobs wait for each. */
-export async function countWaits(db: Database): Promise<Readonly<Record<Wait, number>>> {
-  const jobsBy = (wait: Wait) =>
-    sql<number>`count(distinct ${checks.jobId}) filter (where ${WAITS_BY[wait]})`.mapWith(Number);
-  const [row] = await db
-    .select({
-      lead: jobsBy('lead'),
-      owner: jobsBy('owner'),
-      parts: jobsBy('parts'),
-      lathe: jobsBy('lathe'),
-    })
-    .from(checks)
-    .where(
-      and(
-        inArray(checks.kind, ['prove', 'estimate', 'waiting', 'part', 'correct']),
-        inArray(checks.jobId, db.select({ id: jobs.id }).from(jobs).where(isNull(jobs.closedAt))),
-      ),
-    );
-  return row ?? { lead: 0, owner: 0, parts: 0, lathe: 0 };
-}
-
 /** Whether a job is a quick check that has no vehicle yet: few are, and a small index knows them. */
 const isOfCheck = sql`${jobs.vehicleId} in (select own.id from vehicles own where own.is_check)`;
-
-/** What one job waits for, of the checks that say so. */
-function waitsOf(
-  rows: readonly Readonly<Record<Wait, boolean>>[],
-): Pick<JobLine, 'waits' | 'isWaiting'> {
-  const waits = WAITS.filter((wait) => rows.some((row) => row[wait]));
-  return { waits, isWaiting: waits.includes('parts') || waits.includes('lathe') };
-}
 
 /** One page of the open jobs, or of the quick checks, newest first, with how far each is. */
 export async function listOpenJobs(
@@ -179,16 +126,7 @@ export async function listOpenJobs(
     .from(decisions)
     .where(inArray(decisions.jobId, ids))
     .groupBy(decisions.jobId);
-  const waiting = await db
-    .selectDistinct({
-      jobId: checks.jobId,
-      lead: sql<boolean>`${WAITS_BY.lead}`,
-      owner: sql<boolean>`${WAITS_BY.owner}`,
-      parts: sql<boolean>`${WAITS_BY.parts}`,
-      lathe: sql<boolean>`${WAITS_BY.lathe}`,
-    })
-    .from(checks)
-    .where(and(inArray(checks.jobId, ids), or(...WAITS.map((wait) => WAITS_BY[wait]))));
+  const waiting = await waitsOf(db, ids);
   const lines = rows.map((row) => ({
     ...row,
     corners: cornerRows
@@ -200,7 +138,7 @@ export async function listOpenJobs(
       whole.filter(({ jobId }) => jobId === row.id).map(({ corner, kind }) => `${corner} ${kind}`),
     ).size,
     decided: decided.find(({ jobId }) => jobId === row.id)?.decided ?? 0,
-    ...waitsOf(waiting.filter(({ jobId }) => jobId === row.id)),
+    ...waitsOfJob(waiting, row.id),
   }));
   return { lines, total };
 }
@@ -335,40 +273,3 @@ export async function deleteDecision(
 export async function moveJob(db: Database, id: string, vehicleId: string): Promise<void> {
   await db.update(jobs).set({ vehicleId }).where(eq(jobs.id, id));
 }
-
-/** A vehicle's latest job of a kind: open, or closed with what was decided. */
-export interface LatestJob {
-  readonly vehicleId: string;
-  readonly id: string;
-  readonly number: number;
-  readonly complaint: string;
-  readonly closedAt: Date | null;
-  /** What was decided, in the words of its day; null where nothing was. */
-  readonly words: string | null;
-  readonly odometerKm: number | null;
-  /** What was promised on its work, as stored; null where nothing was. */
-  readonly guarantee: unknown;
-}
-
-/** The latest open and the latest closed job of each of these vehicles. */
-export const latestOfVehicles = (db: Database, ids: readonly string[]): Promise<LatestJob[]> =>
-  ids.length === 0
-    ? Promise.resolve([])
-    : db
-        .selectDistinctOn([jobs.vehicleId, sql`${jobs.closedAt} is null`], {
-          vehicleId: jobs.vehicleId,
-          id: jobs.id,
-          number: jobs.number,
-          complaint: jobs.complaint,
-          closedAt: jobs.closedAt,
-          words: sql<
-            string | null
-          >`(select string_agg(own.corner || ': ' || own.words, ' ' order by own.corner)
-            from decisions own where own.job_id = ${jobs.id})`,
-          odometerKm: jobs.odometerKm,
-          guarantee: sql<unknown>`(select own.value from checks own where own.job_id = ${jobs.id}
-            and own.kind = 'promise' and own.item = 'guarantee')`,
-        })
-        .from(jobs)
-        .where(inArray(jobs.vehicleId, [...ids]))
-        .orderBy(jobs.vehicleId, sql`${jobs.closedAt} is null`, desc(jobs.createdAt));

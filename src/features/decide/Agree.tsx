@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
-import { FormField, useSend } from '@/ui/field';
+import { TextField, useSend } from '@/ui/field';
 import { keepCheck } from '@/ui/keeper';
 
 /** One choice of the estimate: what it is, and what it costs. */
@@ -121,19 +121,13 @@ export function Agree({ jobId, parts, usual, besides, currency, stamp, owner }: 
         ))}
       </div>
       <div className="zh-limits">
-        <FormField
+        <TextField
           label="Who agrees"
           error={fields['value.name']}
-          control={(ids) => (
-            <Form.Control
-              {...ids}
-              autoComplete="off"
-              value={name}
-              onChange={({ target }) => setName(target.value)}
-            />
-          )}
+          value={name}
+          onChange={setName}
         />
-        <FormField
+        <TextField
           label={`Up to${currency && `, ${currency}`}`}
           hint={
             isPriced
@@ -144,15 +138,9 @@ export function Agree({ jobId, parts, usual, besides, currency, stamp, owner }: 
             fields['value.upTo'] ??
             (text !== '' && upTo === null ? 'Write the amount in figures.' : undefined)
           }
-          control={(ids) => (
-            <Form.Control
-              {...ids}
-              inputMode="decimal"
-              autoComplete="off"
-              value={text}
-              onChange={({ target }) => setAmount(target.value)}
-            />
-          )}
+          isFigure
+          value={text}
+          onChange={setAmount}
         />
       </div>
       <Button type="submit" disabled={busy || upTo === null || name.trim() === ''}>

@@ -13,7 +13,11 @@ interface SourceRepairsProps {
   readonly corners: readonly Corner[];
   readonly repairs: readonly RepairView[];
   /** Every cause whose repair is no option of a rotor. */
-  readonly causes: readonly { readonly code: string; readonly name: string }[];
+  readonly causes: readonly {
+    readonly code: string;
+    readonly name: string;
+    readonly isOutside: boolean;
+  }[];
   readonly isClosed: boolean;
 }
 
@@ -37,6 +41,17 @@ function useRepair(jobId: string) {
 
 const where = (place: RepairView['place']): string =>
   place === '' ? '' : `, ${CORNER_NAME[place]}`;
+
+/** To whom a source is referred; without that nothing is. */
+const ReferForm = ({ onGive }: { readonly onGive: (note: string) => void }) => (
+  <ReasonForm
+    label="To whom, and what the owner was told"
+    placeholder="To whom, and what the owner was told"
+    button="It is referred"
+    isPrimary
+    onGive={onGive}
+  />
+);
 
 /** One source: what is done about it, what it takes, what proves it. */
 function Source({
@@ -87,25 +102,21 @@ function Source({
           >
             Put right here
           </Button>
-          <Button
-            variant="outline-secondary"
-            disabled={busy}
-            aria-expanded={isReferring}
-            onClick={() => setReferring(!isReferring)}
-            aria-label={`Refer it: ${repair.name}`}
-          >
-            Refer it …
-          </Button>
+          {repair.isOutside && (
+            <Button
+              variant="outline-secondary"
+              disabled={busy}
+              aria-expanded={isReferring}
+              onClick={() => setReferring(!isReferring)}
+              aria-label={`Refer it: ${repair.name}`}
+            >
+              Refer it …
+            </Button>
+          )}
         </div>
       )}
       {!isClosed && !standing && isReferring && (
-        <ReasonForm
-          label="To whom, and what the owner was told"
-          placeholder="To whom, and what the owner was told"
-          button="It is referred"
-          isPrimary
-          onGive={(note) => write(at, 'referred', note)}
-        />
+        <ReferForm onGive={(note) => write(at, 'referred', note)} />
       )}
       {!isClosed && standing && standing.did === null && (
         <Button
@@ -171,6 +182,9 @@ function AnotherSource({ jobId, corners, causes }: Omit<SourceRepairsProps, 'rep
           Put right here
         </Button>
       </div>
+      {causes.find((cause) => cause.code === code)?.isOutside && (
+        <ReferForm onGive={(note) => write({ code, place, stamp: null }, 'referred', note)} />
+      )}
       {trouble && (
         <div className="zh-error" role="alert">
           {trouble}

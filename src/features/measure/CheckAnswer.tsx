@@ -1,21 +1,19 @@
 'use client';
 
-import { useDeferredValue, useMemo, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import {
-  advise,
-  assessCorner,
   dtvLimit,
   machineToSource,
   runoutLimit,
   SOURCE_NAME,
+  type AdviceWords,
   type CornerAssessment,
 } from '@/core/assessment';
 import { formatIn, type LengthRole } from '@/core/units';
-import type { Verdict } from '@/core/verdict';
+import { describeReason, type Verdict } from '@/core/verdict';
 import { Figure, VerdictMark } from '@/ui/verdict';
 import { LimitEntry } from './LimitEntry';
-import type { BenchCorner, BenchSet } from './model';
-import { recordOf, sayOnBench } from './result';
+import type { BenchCorner } from './model';
 
 interface LineProps {
   readonly name: string;
@@ -51,31 +49,26 @@ function sayShares({ index }: CornerAssessment, { units }: BenchCorner): string 
   return `of it hub ${say(first.hub.amplitude)}, rotor ${say(first.rotor.amplitude)}`;
 }
 
-/** What a cut would take and leave, in a line. */
+/** What a cut on the bench lathe would take and leave, in a line; null while none can be planned. */
 function sayCut({ machining }: CornerAssessment, { units }: BenchCorner): string | null {
   if (!machining) return null;
   const { bench } = machining;
-  if (bench.verdict.state !== 'within') return 'A cut would not stay above machine-to.';
   const say = (um: number): string => formatIn(units, 'deviation', um);
+  if (bench.verdict.state !== 'within') {
+    return bench.verdict.reasons.map((reason) => describeReason(reason, say)).join(' ');
+  }
   return `outboard ${say(bench.depthOutboard)}, inboard ${say(bench.depthInboard)} from first contact; finished ${formatIn(units, 'size', bench.finishedThickness)}, ${say(bench.finishedThickness - bench.machineTo)} left above machine-to`;
 }
 
-/** Everything that a quick check answers, as far as it is read: it stands while more is read. */
-export function CheckAnswer({
-  sets,
-  corner,
-}: {
-  readonly sets: readonly BenchSet[];
+interface CheckAnswerProps {
+  readonly assessment: CornerAssessment;
+  /** What the corner asks for now. */
+  readonly words: AdviceWords;
   readonly corner: BenchCorner;
-}) {
-  // Typing goes first: the answer follows when there is time.
-  const read = useDeferredValue(sets);
-  const { record, assessment } = useMemo(() => {
-    const own = recordOf(read, corner);
-    return { record: own, assessment: assessCorner(own) };
-  }, [read, corner]);
-  const advice = useMemo(() => advise(record, assessment), [record, assessment]);
-  const words = sayOnBench(advice, corner);
+}
+
+/** Everything that a quick check answers, as far as it is read: it stands while more is read. */
+export function CheckAnswer({ assessment, words, corner }: CheckAnswerProps) {
   const { limits, units } = corner;
   const { thickness, thicknessVerdicts } = assessment;
   const say = (um: number): string => formatIn(units, 'deviation', um);
@@ -125,7 +118,7 @@ export function CheckAnswer({
       )}
       {cut && (
         <div className="zh-answer">
-          <h3>Cut, each side</h3>
+          <h3>Cut on the bench lathe, each side</h3>
           <div>{cut}</div>
           <div className="zh-muted">
             machine-to from {SOURCE_NAME[machineToSource(limits) ?? 'workshop']}

@@ -1,10 +1,10 @@
 'use client';
 
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
+import { Button } from 'react-bootstrap';
 import type { LimitForm } from '@/core/contracts';
 import { fieldUnit, UNIT_SIGN, type LengthRole } from '@/core/units';
-import { FormField, useSend } from '@/ui/field';
+import { TextField, useSend } from '@/ui/field';
 import { useRefresh } from '@/ui/keeper';
 import type { BenchCorner } from './model';
 import { writeLimit } from './writes';
@@ -36,18 +36,12 @@ export function LimitEntry({ corner, kind, label, role, source }: LimitEntryProp
         give();
       }}
     >
-      <FormField
+      <TextField
         label={`${label} (${UNIT_SIGN[fieldUnit(corner.units, role)]})`}
         error={fields.text ?? trouble ?? undefined}
-        control={(ids) => (
-          <Form.Control
-            {...ids}
-            inputMode="decimal"
-            autoComplete="off"
-            value={text}
-            onChange={({ target }) => setText(target.value)}
-          />
-        )}
+        isFigure
+        value={text}
+        onChange={setText}
       />
       <Button type="submit" variant="outline-secondary" disabled={busy || text.trim() === ''}>
         Keep

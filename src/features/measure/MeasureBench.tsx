@@ -1,15 +1,13 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 import { advise, assessCorner, sayMove } from '@/core/assessment';
-import { phasorsOf } from '@/core/harmonics';
 import { CORNER_NAME } from '@/core/readings';
-import { fieldUnit, type Micrometres } from '@/core/units';
-import { UnrolledChart } from '@/ui/chart';
 import { RotorFace } from '@/ui/rotor';
-import { NextThing, Nose } from '@/ui/shell';
+import { NextThing } from '@/ui/shell';
+import { BenchNose } from './BenchNose';
 import { BeyondLadder } from './BeyondLadder';
 import { CheckAnswer } from './CheckAnswer';
 import { Doubt } from './Doubt';
@@ -34,16 +32,15 @@ import {
   sayOnBench,
   solveSet,
   turningIn,
-  type SetResult,
 } from './result';
 import { QuickStart } from './QuickStart';
 import { ReadingEntry } from './ReadingEntry';
 import { ReadingLadder } from './ReadingLadder';
 import { SaveStatus } from './SaveStatus';
+import { SetChart } from './SetChart';
 import { SetDetailsForm } from './SetDetailsForm';
 import { SeatDoubt } from './SeatDoubt';
 import { SetDone } from './SetDone';
-import { SetFindings } from './SetFindings';
 import { setName, SetsAside, SetTabs } from './SetTabs';
 import { planFor, planOf, type SetPlan } from './plan';
 import { SetStarter } from './SetStarter';
@@ -58,10 +55,6 @@ import type { Shown } from './VirtualGauge';
 const GaugePanel = dynamic(() => import('./GaugePanel').then((module) => module.GaugePanel), {
   loading: () => null,
 });
-const CornerQuality = dynamic(
-  () => import('./CornerQuality').then((module) => module.CornerQuality),
-  { loading: () => null },
-);
 
 interface MeasureBenchProps {
   readonly corner: BenchCorner;
@@ -77,30 +70,6 @@ interface MeasureBenchProps {
   readonly scent: ReactNode;
   /** A quick check: sets begin at once, and the answer stands where the nose is. */
   readonly isQuick?: boolean;
-}
-
-function Unrolled({
-  result,
-  corner,
-  limit,
-}: {
-  result: SetResult;
-  corner: BenchCorner;
-  limit: Micrometres;
-}) {
-  const solved = result.kind === 'runout' ? result.runout : result.figures;
-  const role = result.kind === 'runout' ? 'deviation' : 'size';
-  return (
-    <UnrolledChart
-      angles={solved.angles}
-      values={solved.averaged}
-      mean={solved.fit.mean}
-      orders={phasorsOf(solved.fit)}
-      limit={limit}
-      unit={fieldUnit(corner.units, role)}
-      label={`Chart of ${result.kind} against angle with its fit and the limit`}
-    />
-  );
 }
 
 /** The bench of one corner: read a set, see it on the rotor, hear what it says. */
@@ -121,12 +90,15 @@ export function MeasureBench(props: MeasureBenchProps) {
   );
   const result = useMemo(() => (set ? solveSet(set, corner) : null), [set, corner]);
   const isReading = set !== undefined && state.cursor !== null;
-  // While a set is read its figures stand alone; the corner is judged when it is read.
+  // While a set is read its figures stand alone; the corner is judged when it is read. A quick
+  // check goes on answering: typing goes first, the answer follows when there is time.
+  const calm = useDeferredValue(state.sets);
+  const toJudge = props.isQuick ? calm : isReading ? null : state.sets;
   const judged = useMemo(() => {
-    if (isReading) return null;
-    const record = recordOf(state.sets, corner);
+    if (toJudge === null) return null;
+    const record = recordOf(toJudge, corner);
     return { record, assessment: assessCorner(record) };
-  }, [isReading, state.sets, corner]);
+  }, [toJudge, corner]);
   const advice = useMemo(() => judged && advise(judged.record, judged.assessment), [judged]);
   // As found nothing is decided: the rotor is read again once its seat is clean.
   const words = advice && corner.phase !== 'as-found' ? sayOnBench(advice, corner) : null;
@@ -355,33 +327,14 @@ export function MeasureBench(props: MeasureBenchProps) {
           )}
           <SetsAside sets={state.sets} corner={corner} onTakeBack={bench.takeBack} />
         </section>
-        {props.isQuick && <CheckAnswer sets={state.sets} corner={corner} />}
+        {props.isQuick && judged && words && (
+          <CheckAnswer assessment={judged.assessment} words={words} corner={corner} />
+        )}
         {!props.isQuick && (
-          <Nose>
-            {props.lead}
-            {result ? (
-              <SetFindings result={result} corner={corner} />
-            ) : (
-              <p className="zh-muted">Nothing to sniff at yet: read the first lap.</p>
-            )}
-            {judged && judged.record.sets.length > 0 && (
-              <CornerQuality {...judged} corner={corner} />
-            )}
-            {words && (
-              <div className="border-top pt-2">
-                <h3>This corner so far</h3>
-                <strong>{words.todo}</strong>
-                <p className="mb-0">{words.why}</p>
-              </div>
-            )}
-            <div className="border-top pt-2 mt-2">
-              <h3>The whole job</h3>
-              {props.scent}
-            </div>
-          </Nose>
+          <BenchNose {...{ corner, result, judged, words }} lead={props.lead} scent={props.scent} />
         )}
       </div>
-      {result && <Unrolled result={result} corner={corner} limit={limit} />}
+      {result && <SetChart result={result} corner={corner} limit={limit} />}
     </div>
   );
 }

@@ -1,8 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
-import { FormField, useSend } from '@/ui/field';
+import { Button } from 'react-bootstrap';
+import { TextField, useSend } from '@/ui/field';
 import { keepCheck } from '@/ui/keeper';
 
 interface GuaranteeFormProps {
@@ -13,7 +13,11 @@ interface GuaranteeFormProps {
   readonly stamp: string | null;
 }
 
+/** A whole figure as typed; null where the field is empty. What is none is refused beside it. */
 const wholeOf = (text: string): number | null => (text.trim() === '' ? null : Number(text));
+
+const amiss = (text: string): string | undefined =>
+  /^\d*$/.test(text.trim()) ? undefined : 'Write a whole figure, or leave it empty.';
 
 /** How long the shop stands for its work: months, distance, or neither. */
 export function GuaranteeForm({ jobId, promise, say, stamp }: GuaranteeFormProps) {
@@ -28,26 +32,6 @@ export function GuaranteeForm({ jobId, promise, say, stamp }: GuaranteeFormProps
       },
       'by-writer',
     ]);
-  const field = (
-    label: string,
-    value: string,
-    onChange: (text: string) => void,
-    error: string | undefined,
-  ) => (
-    <FormField
-      label={label}
-      error={error}
-      control={(ids) => (
-        <Form.Control
-          {...ids}
-          inputMode="numeric"
-          autoComplete="off"
-          value={value}
-          onChange={({ target }) => onChange(target.value)}
-        />
-      )}
-    />
-  );
   return (
     <details className="zh-card mb-3 zh-no-print" open={promise !== null}>
       <summary className="py-2">{say ?? 'Guarantee on this work: nothing promised'}</summary>
@@ -55,13 +39,26 @@ export function GuaranteeForm({ jobId, promise, say, stamp }: GuaranteeFormProps
         noValidate
         onSubmit={(event) => {
           event.preventDefault();
+          if (amiss(months) ?? amiss(km)) return;
           const value = { months: wholeOf(months), km: wholeOf(km) };
           write(value.months === null && value.km === null ? null : value);
         }}
       >
         <div className="zh-limits">
-          {field('Months', months, setMonths, fields['value.months'])}
-          {field('Distance (km)', km, setKm, fields['value.km'])}
+          <TextField
+            label="Months"
+            error={amiss(months) ?? fields['value.months']}
+            isFigure
+            value={months}
+            onChange={setMonths}
+          />
+          <TextField
+            label="Distance (km)"
+            error={amiss(km) ?? fields['value.km']}
+            isFigure
+            value={km}
+            onChange={setKm}
+          />
         </div>
         <Button type="submit" variant="outline-secondary" disabled={busy}>
           Keep the promise on record

@@ -1,8 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
-import { FormField, useSend } from '@/ui/field';
+import { Button } from 'react-bootstrap';
+import { TextField, useSend } from '@/ui/field';
 import { useRefresh } from '@/ui/keeper';
 import { writeOwner } from './writes';
 
@@ -15,6 +15,7 @@ interface OwnerFormProps {
 export function OwnerForm({ vehicleId, owner }: OwnerFormProps) {
   const [name, setName] = useState(owner?.name ?? '');
   const [reach, setReach] = useState(owner?.reach ?? '');
+  const [isSure, setSure] = useState(false);
   const { refresh } = useRefresh();
   const { send, busy, trouble, fields } = useSend(writeOwner);
   const keep = (form: { readonly name: string; readonly reach: string }): void => {
@@ -22,25 +23,6 @@ export function OwnerForm({ vehicleId, owner }: OwnerFormProps) {
     setReach(form.reach);
     send([{ vehicleId, ...form }], () => refresh());
   };
-  const field = (
-    label: string,
-    value: string,
-    onChange: (text: string) => void,
-    error: string | undefined,
-  ) => (
-    <FormField
-      label={label}
-      error={error}
-      control={(ids) => (
-        <Form.Control
-          {...ids}
-          autoComplete="off"
-          value={value}
-          onChange={({ target }) => onChange(target.value)}
-        />
-      )}
-    />
-  );
   return (
     <details className="zh-card mb-3 zh-no-print" open={owner !== null}>
       <summary className="py-2">Who brings it{owner ? '' : ': nobody on file'}</summary>
@@ -57,16 +39,25 @@ export function OwnerForm({ vehicleId, owner }: OwnerFormProps) {
         }}
       >
         <div className="zh-limits">
-          {field('Name', name, setName, fields.name)}
-          {field('How they are reached', reach, setReach, fields.reach)}
+          <TextField label="Name" error={fields.name} value={name} onChange={setName} />
+          <TextField
+            label="How they are reached"
+            error={fields.reach}
+            value={reach}
+            onChange={setReach}
+          />
         </div>
         <div className="d-flex gap-2">
           <Button type="submit" variant="outline-secondary" disabled={busy}>
             Keep
           </Button>
           {owner && (
-            <Button variant="link" disabled={busy} onClick={() => keep({ name: '', reach: '' })}>
-              Erase it everywhere
+            <Button
+              variant="link"
+              disabled={busy}
+              onClick={() => (isSure ? keep({ name: '', reach: '' }) : setSure(true))}
+            >
+              {isSure ? 'It cannot be brought back: erase it' : 'Erase it everywhere …'}
             </Button>
           )}
         </div>

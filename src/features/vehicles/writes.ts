@@ -20,6 +20,7 @@ export const writeOwner = (form: OwnerForm): Promise<KeptAnswer<string>> =>
     input: form,
     place: `owner ${form.vehicleId}`,
     jobId: null,
+    replaces: { room: 'vehicle', as: 'typed' },
     about: 'who brings the vehicle',
     refresh: 'by-writer',
   });

@@ -88,12 +88,18 @@ const sayAway = ({ away }: Cost): string =>
   away === null ? 'not known' : away === 0 ? 'none beside the work' : `${away} hours`;
 
 const KM_STEP = 1000;
-const sayLasts = (options: readonly Option[]): string => {
-  const known = options.map(({ distance }) => distance?.km ?? null);
-  if (known.some((km) => km === null)) return 'not known';
-  const km = Math.min(...known.map((each) => each ?? 0));
-  return `about ${(Math.floor(km / KM_STEP) * KM_STEP).toLocaleString('en')} km`;
-};
+const sayKm = (km: number): string => (Math.floor(km / KM_STEP) * KM_STEP).toLocaleString('en');
+
+/** How far the disc that wears out first lasts: its band where one is known, never the middle alone. */
+function sayLasts(options: readonly Option[]): string {
+  const known = options.flatMap(({ distance }) => distance ?? []);
+  if (known.length < options.length) return 'not known';
+  const [first, ...rest] = known;
+  if (!first) return 'not known';
+  const { km, low, high } = rest.reduce((p, q) => (q.km < p.km ? q : p), first);
+  if (low === null) return `about ${sayKm(km)} km, as a rule of thumb`;
+  return high === null ? `${sayKm(low)} km or more` : `${sayKm(low)} to ${sayKm(high)} km`;
+}
 
 /** A chance that is nearly none or nearly sure is no certainty. */
 const NEARLY = 0.01;
@@ -104,10 +110,16 @@ function sayComesBack(probability: number | null): string {
   return back > 1 - NEARLY ? 'over 99 %' : percent(back);
 }
 
+/** Why a way is recommended: by what it is expected to cost, or without prices by its chance. */
+const sayWhy = (expected: number | null): string =>
+  expected === null
+    ? 'The least that surely ends within, or the best chance: a price is missing, so cost does not decide.'
+    : 'Of all that cures it, it is expected to cost least, what may come back counted in.';
+
 function wayOf(
   what: string,
   options: readonly Option[],
-  { cost, probability }: Pick<PairOption, 'cost' | 'probability'>,
+  { cost, probability, expected }: Pick<PairOption, 'cost' | 'probability' | 'expected'>,
   currency: string,
   isRecommended: boolean,
 ): EstimateWay {
@@ -118,9 +130,7 @@ function wayOf(
     away: sayAway(cost),
     lasts: sayLasts(options),
     comesBack: sayComesBack(probability),
-    why: isRecommended
-      ? 'Of all that cures it, it is expected to cost least, what may come back counted in.'
-      : '',
+    why: isRecommended ? sayWhy(expected) : '',
   };
 }
 

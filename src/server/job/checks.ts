@@ -16,7 +16,9 @@ import {
   notDoneYet,
   refuseAsFound,
   refuseBeyondAgreed,
+  beginsWork,
   refuseRepair,
+  refuseRepaired,
   refuseInRebuild,
   refusePutRight,
   refuseRole,
@@ -60,13 +62,12 @@ function refuseCheck(job: Job, write: CheckEntry): string | null {
     const unread = refuseAsFound(job, corner);
     if (unread !== null) return unread;
   }
-  if (write.kind === 'correct' || write.kind === 'repaired') {
+  if (beginsWork(write)) {
     const beyond = refuseBeyondAgreed(job);
     if (beyond !== null) return beyond;
   }
-  if (write.kind === 'repair' || write.kind === 'repaired') {
-    return refuseRepair(job, write.kind, write.place, write.item);
-  }
+  if (write.kind === 'repair') return refuseRepair(job, write);
+  if (write.kind === 'repaired') return refuseRepaired(job, write.place, write.item);
   if (write.kind === 'fixed' && corner) {
     const look = lookAt(looksOf(job), corner, write.item);
     const early = refusePutRight(look, look !== undefined && isOfOldRotor(job, look));
@@ -77,7 +78,7 @@ function refuseCheck(job: Job, write: CheckEntry): string | null {
 
 /** Why something cannot be taken back while something else rests on it; null where it can. */
 const refuseUndoing = (job: Job, { kind, place, item }: CheckFormData): string | null =>
-  kind === 'repair' ? refuseRepair(job, kind, place, item) : null;
+  kind === 'repair' ? refuseRepair(job, { place, item, value: null }) : null;
 
 /** What is asked of somebody who takes back what keeps a vehicle off the road. */
 const whyTakenBack = (place: string, item: string): string =>

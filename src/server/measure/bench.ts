@@ -26,8 +26,6 @@ export interface BenchOpening {
   readonly carried: Carried;
   /** Every gauge: a set may have been begun with one that is out of use now. */
   readonly gauges: readonly GaugeRow[];
-  /** Whether somebody said how the wheel is held on; else that is asked before a set. */
-  readonly isFasteningSaid: boolean;
   readonly record: ReturnType<typeof cornerRecord>;
   readonly sets: readonly (ReadingSet & { readonly isAside: boolean })[];
   /** The seat in which the next set is read, as far as the job knows it. */
@@ -54,7 +52,6 @@ export async function openBenchOf(
     usualPositions: await shopPositions(),
     carried: carriedTo(job, corner, phase),
     gauges: await everyGauge(),
-    isFasteningSaid: axleAt(job, corner)?.isFasteningSaid !== false,
     record,
     sets: job.sets
       .filter((set) => set.corner === corner && set.phase === phase)
@@ -63,3 +60,9 @@ export async function openBenchOf(
     nextCorner: job.corners[job.corners.indexOf(corner) + 1] ?? null,
   };
 }
+
+/** The corner as its bench takes it. */
+export const benchCorner = (
+  { job, record, units, gauges, usualPositions, carried }: BenchOpening,
+  phase: Phase,
+) => ({ ...record, jobId: job.id, phase, units, gauges, usualPositions, carried });

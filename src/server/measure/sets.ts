@@ -12,7 +12,14 @@ import {
 } from '../../core/contracts';
 import { beyondPlace, placesBeyond } from '../../core/assessment';
 import { leftOut } from '../../core/quality';
-import { axleAt, refuseRole, type Job, type ReadingSet } from '../../core/job';
+import {
+  axleAt,
+  isFasteningSaid,
+  refuseRole,
+  SAY_FASTENING,
+  type Job,
+  type ReadingSet,
+} from '../../core/job';
 import { evenAngles, isOnRaster, LENGTH_KINDS, readTyped, type Corner } from '../../core/readings';
 import { WORKSHOP_DEFAULTS } from '../../core/verdict';
 import {
@@ -88,9 +95,7 @@ export async function readySet(
   const { corner, shift, kind, angles, positions } = plan;
   if (!job.corners.includes(corner)) return refuse('This corner is not part of the job.');
   const axle = axleAt(job, corner);
-  if (axle?.isFasteningSaid === false) {
-    return refuse('Say first how many studs or bolts hold this wheel.');
-  }
+  if (!isFasteningSaid(job, corner)) return refuse(SAY_FASTENING);
   const why = noSuchSeat(job, corner, shift);
   if (why !== null) return refuse(why);
   if (angles && angles.length !== positions) {

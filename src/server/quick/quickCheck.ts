@@ -6,7 +6,7 @@ import {
   quickCheckSchema,
   type QuickCheckData,
 } from '../../core/contracts';
-import { axleAt, type Job } from '../../core/job';
+import { axleAt, isFasteningSaid, type Job } from '../../core/job';
 import { recommendedPositions } from '../../core/quality';
 import { axleOf, type AxlePosition } from '../../core/readings';
 import type { TypedLength } from '../../core/units';
@@ -165,7 +165,7 @@ export async function sayFastening(input: unknown): Promise<Answer<string>> {
   if (!parsed.success) return refuseParse(parsed.error);
   const { jobId, corner, fastening, studs } = parsed.data;
   return withJob(jobId, async (tx, job) => {
-    if (axleAt(job, corner)?.isFasteningSaid !== false) {
+    if (isFasteningSaid(job, corner)) {
       return refuse('It is said already: it is changed on the vehicle’s page.');
     }
     await saveFastening(tx, job.vehicle.id, axleOf(corner), { fastening, studs });

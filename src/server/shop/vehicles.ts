@@ -42,7 +42,6 @@ function axleOf(position: AxlePosition, axle: AxleData): NewAxle {
     caliper: axle.caliper,
     pistons: axle.pistons,
     traits: axle.traits,
-    isFasteningSaid: true,
     rotorKg: axle.rotorKg,
     limits: LIMIT_FIELDS.flatMap(({ kind }) => {
       const { length, source } = axle.limits[kind];
@@ -86,10 +85,16 @@ const changesFigures = (before: VehicleFile, after: NewVehicle): boolean =>
     const fresh = after.axles.find(({ position }) => position === axle.position);
     if (!fresh) return false;
     return (
-      fresh.studs !== axle.studs ||
+      (axle.isFasteningSaid && fresh.studs !== axle.studs) ||
       axle.limits.some((limit) => !fresh.limits.some((each) => isSameLimit(each, limit)))
     );
   });
+
+/** A form that leaves what stands there unsaid has not said it: the bench still asks. */
+function saysFastening(before: VehicleFile, { position, fastening, studs }: NewAxle): boolean {
+  const axle = before.axles.find((each) => each.position === position);
+  return !axle || axle.isFasteningSaid || axle.studs !== studs || axle.fastening !== fastening;
+}
 
 const WHY = 'An open job is judged by these figures: say in a few words why they change.';
 
@@ -117,7 +122,11 @@ export const saveVehicle = (
     }
     if (why !== '') await sayToLedger(tx, { reason: why });
     await nameTorqueFigures(tx, before, vehicle);
-    await updateVehicle(tx, id, vehicle, by);
+    const axles = vehicle.axles.map((axle) => ({
+      ...axle,
+      isFasteningSaid: saysFastening(before, axle),
+    }));
+    await updateVehicle(tx, id, { ...vehicle, axles }, by);
     return accept(id);
   });
 

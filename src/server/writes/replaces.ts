@@ -104,6 +104,10 @@ const REPLACES: Readonly<Record<string, Replaces>> = {
     room: { of: 'vehicle', id },
     isAbout: () => true,
   })),
+  owner: read(z.looseObject({ vehicleId: idSchema }), ({ vehicleId }) => ({
+    room: { of: 'vehicle', id: vehicleId },
+    isAbout: ({ what }) => what === 'owner',
+  })),
   tyre: ofVehicleRow('tyre'),
   'bleed-order': ofVehicleRow('bleed_order'),
   complaint: read(withJobId, ({ jobId }) => ({

@@ -2,3 +2,5 @@ export * from './FormField';
 export * from './serverErrors';
 export * from './TextField';
 export * from './useSend';
+
+export * from './FasteningChoice';

@@ -5,7 +5,7 @@ import { CORNER_NAME } from '@/core/readings';
 import { PlateForm } from '@/features/checks/PlateForm';
 import { MeasureBench } from '@/features/measure/MeasureBench';
 import { loadJob } from '@/server/job/jobs';
-import { openBenchOf } from '@/server/measure/bench';
+import { benchCorner, openBenchOf } from '@/server/measure/bench';
 import { JobWatch, SeenMark } from '@/ui/keeper';
 import { JobAlerts } from '../../jobs/[id]/JobAlerts';
 
@@ -44,15 +44,7 @@ export default async function CheckPage({ params }: { params: Promise<{ id: stri
       <JobAlerts job={job} />
       <MeasureBench
         isQuick
-        corner={{
-          ...record,
-          jobId: id,
-          phase: 'before',
-          units: bench.units,
-          gauges: bench.gauges,
-          usualPositions: bench.usualPositions,
-          carried: bench.carried,
-        }}
+        corner={benchCorner(bench, 'before')}
         lead={null}
         scent={null}
         sets={bench.sets}

@@ -6,6 +6,7 @@ import { FASTENER_CODES } from '../../torque';
 import { PAD_FAMILIES } from '../../wear';
 import { KNOWLEDGE } from '../knowledge';
 import { PROCEDURE } from '../procedure';
+import { define, type CheckDefinition } from './define';
 import {
   approvalSchema,
   BLEED_METHODS,
@@ -25,37 +26,6 @@ import {
   typedTorque,
   waitingSchema,
 } from './values';
-
-/** One sort of check: where it stands, its items, and what it can say. */
-export interface CheckDefinition<
-  Kind extends string = string,
-  Place extends string = string,
-  Item extends string = string,
-  Value = unknown,
-> {
-  readonly kind: Kind;
-  readonly places: readonly Place[];
-  readonly items: readonly Item[];
-  /** What is stored. */
-  readonly value: z.ZodType<Value>;
-  /** What a screen sends, where that is not what is stored; by item. */
-  readonly typed?: (item: string) => z.ZodType<Value>;
-  /** What it says that needs a reason: one word, or whatever it says. */
-  readonly reasonFor?: string | 'always';
-  /** Worth nothing without a name under it. */
-  readonly isNamed?: boolean;
-  /** Written by the program itself, never by a screen. */
-  readonly isOwn?: boolean;
-}
-
-const define = <
-  const Kind extends string,
-  const Place extends string,
-  const Item extends string,
-  Value,
->(
-  definition: CheckDefinition<Kind, Place, Item, Value>,
-): CheckDefinition<Kind, Place, Item, Value> => definition;
 
 const codesOf = (list: readonly { readonly code: string }[]): [string, ...string[]] => {
   const [first = '', ...rest] = list.map(({ code }) => code);
@@ -80,6 +50,8 @@ const lookTyped = (item: string) => {
 
 const ruleTyped = (item: string) =>
   z.enum(codesOf(PROCEDURE.rules.find(({ code }) => code === item)?.schools ?? []));
+
+export type { CheckDefinition };
 
 /**
  * Everything that is ticked, looked at, measured or written down beside the readings: the one

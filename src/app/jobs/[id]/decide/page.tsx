@@ -51,7 +51,7 @@ export default async function DecidePage({ params }: { params: Promise<{ id: str
       jobId={id}
       corners={job.corners}
       repairs={repairs}
-      causes={REPAIRED_BESIDE.map(({ code, name }) => ({ code, name }))}
+      causes={REPAIRED_BESIDE.map(({ code, name, isOutside }) => ({ code, name, isOutside }))}
       isClosed={isClosed}
     />
   );

@@ -5,10 +5,10 @@ import { SeenMark } from '@/ui/keeper';
 import { CornerLinks } from '@/ui/shell';
 import { notedAsFound } from '@/core/job';
 import { AsFoundGuide } from '@/features/measure/AsFoundGuide';
-import { FasteningAsk } from '@/features/measure/FasteningAsk';
 import { MeasureBench } from '@/features/measure/MeasureBench';
+import { FasteningFirst } from '../../FasteningFirst';
 import { diagnosisOf } from '../../JobDiagnosis';
-import { openBenchOf } from '@/server/measure/bench';
+import { benchCorner, openBenchOf } from '@/server/measure/bench';
 
 export const metadata: Metadata = { title: 'As found' };
 
@@ -37,38 +37,26 @@ export default async function AsFoundPage({
         </div>
         <Here />
       </div>
-      {!bench.isFasteningSaid ? (
-        <FasteningAsk jobId={id} corner={bench.corner} />
-      ) : (
-        <>
-          <AsFoundGuide
-            jobId={id}
-            corner={bench.corner}
-            fastening={record.fastening}
-            noted={notedAsFound(bench.job, bench.corner)}
-            units={bench.units}
-            backHref={`/jobs/${id}/strip/${bench.corner}`}
-          />
-          <MeasureBench
-            key={`${bench.corner} ${(await searchParams).kind ?? ''}`}
-            corner={{
-              ...record,
-              jobId: id,
-              phase: 'as-found',
-              units: bench.units,
-              gauges: bench.gauges,
-              usualPositions: bench.usualPositions,
-              carried: bench.carried,
-            }}
-            {...await diagnosisOf(bench.job)}
-            sets={bench.sets}
-            wanted={(await searchParams).kind === 'hub' ? 'hub' : undefined}
-            expectedShift={null}
-            nextHref={`/jobs/${id}/strip/${bench.corner}`}
-            nextLabel="Back to the strip-down"
-          />
-        </>
-      )}
+      <FasteningFirst job={bench.job} corner={bench.corner}>
+        <AsFoundGuide
+          jobId={id}
+          corner={bench.corner}
+          fastening={record.fastening}
+          noted={notedAsFound(bench.job, bench.corner)}
+          units={bench.units}
+          backHref={`/jobs/${id}/strip/${bench.corner}`}
+        />
+        <MeasureBench
+          key={`${bench.corner} ${(await searchParams).kind ?? ''}`}
+          corner={benchCorner(bench, 'as-found')}
+          {...await diagnosisOf(bench.job)}
+          sets={bench.sets}
+          wanted={(await searchParams).kind === 'hub' ? 'hub' : undefined}
+          expectedShift={null}
+          nextHref={`/jobs/${id}/strip/${bench.corner}`}
+          nextLabel="Back to the strip-down"
+        />
+      </FasteningFirst>
     </>
   );
 }

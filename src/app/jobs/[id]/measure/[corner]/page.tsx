@@ -3,10 +3,10 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { SeenMark } from '@/ui/keeper';
 import { CornerLinks } from '@/ui/shell';
-import { FasteningAsk } from '@/features/measure/FasteningAsk';
 import { MeasureBench } from '@/features/measure/MeasureBench';
+import { FasteningFirst } from '../../FasteningFirst';
 import { diagnosisOf } from '../../JobDiagnosis';
-import { openBenchOf } from '@/server/measure/bench';
+import { benchCorner, openBenchOf } from '@/server/measure/bench';
 
 export const metadata: Metadata = { title: 'Measure' };
 
@@ -20,7 +20,7 @@ export default async function MeasurePage({
   const { id, corner } = await params;
   const bench = await openBenchOf(id, corner, 'before');
   if (!bench) notFound();
-  const { record, nextCorner } = bench;
+  const { nextCorner } = bench;
   return (
     <>
       <SeenMark reach={bench.job.reach} />
@@ -35,20 +35,10 @@ export default async function MeasurePage({
         </div>
         <Here />
       </div>
-      {!bench.isFasteningSaid ? (
-        <FasteningAsk jobId={id} corner={bench.corner} />
-      ) : (
+      <FasteningFirst job={bench.job} corner={bench.corner}>
         <MeasureBench
           key={`${bench.corner} ${(await searchParams).kind ?? ''}`}
-          corner={{
-            ...record,
-            jobId: id,
-            phase: 'before',
-            units: bench.units,
-            gauges: bench.gauges,
-            usualPositions: bench.usualPositions,
-            carried: bench.carried,
-          }}
+          corner={benchCorner(bench, 'before')}
           {...await diagnosisOf(bench.job)}
           sets={bench.sets}
           wanted={(await searchParams).kind === 'hub' ? 'hub' : undefined}
@@ -56,7 +46,7 @@ export default async function MeasurePage({
           nextHref={nextCorner ? `/jobs/${id}/measure/${nextCorner}` : `/jobs/${id}/decide`}
           nextLabel={nextCorner ? `Next corner: ${nextCorner}` : 'Decide'}
         />
-      )}
+      </FasteningFirst>
     </>
   );
 }

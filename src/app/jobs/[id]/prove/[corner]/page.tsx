@@ -5,10 +5,10 @@ import { SeenMark } from '@/ui/keeper';
 import { CornerLinks } from '@/ui/shell';
 import { openCorrection } from '@/core/job';
 import { CorrectFirst } from '@/features/correct/CorrectFirst';
-import { FasteningAsk } from '@/features/measure/FasteningAsk';
 import { MeasureBench } from '@/features/measure/MeasureBench';
+import { FasteningFirst } from '../../FasteningFirst';
 import { diagnosisOf } from '../../JobDiagnosis';
-import { openBenchOf } from '@/server/measure/bench';
+import { benchCorner, openBenchOf } from '@/server/measure/bench';
 
 export const metadata: Metadata = { title: 'Prove' };
 
@@ -40,29 +40,21 @@ export default async function ProvePage({
             : 'Nothing is on record as done at this corner yet. Decide first, or measure as it is.'}
         </p>
       )}
-      {!bench.isFasteningSaid ? (
-        <FasteningAsk jobId={id} corner={bench.corner} />
-      ) : open && bench.sets.length === 0 ? (
-        <CorrectFirst jobId={id} corner={bench.corner} open={open} then="Measuring again" />
-      ) : (
-        <MeasureBench
-          key={bench.corner}
-          corner={{
-            ...record,
-            jobId: id,
-            phase: 'after',
-            units: bench.units,
-            gauges: bench.gauges,
-            usualPositions: bench.usualPositions,
-            carried: bench.carried,
-          }}
-          {...await diagnosisOf(job, true)}
-          sets={bench.sets}
-          expectedShift={bench.expectedShift}
-          nextHref={nextCorner ? `/jobs/${id}/prove/${nextCorner}` : `/jobs/${id}/prove`}
-          nextLabel={nextCorner ? `Next corner: ${nextCorner}` : 'Is it cured?'}
-        />
-      )}
+      <FasteningFirst job={job} corner={bench.corner}>
+        {open && bench.sets.length === 0 ? (
+          <CorrectFirst jobId={id} corner={bench.corner} open={open} then="Measuring again" />
+        ) : (
+          <MeasureBench
+            key={bench.corner}
+            corner={benchCorner(bench, 'after')}
+            {...await diagnosisOf(job, true)}
+            sets={bench.sets}
+            expectedShift={bench.expectedShift}
+            nextHref={nextCorner ? `/jobs/${id}/prove/${nextCorner}` : `/jobs/${id}/prove`}
+            nextLabel={nextCorner ? `Next corner: ${nextCorner}` : 'Is it cured?'}
+          />
+        )}
+      </FasteningFirst>
     </>
   );
 }

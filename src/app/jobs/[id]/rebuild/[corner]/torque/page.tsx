@@ -8,6 +8,7 @@ import { axleAt, findCheck, starAt, vehicleName } from '@/core/job';
 import { fastenerViews, stepView } from '@/server/rebuild/rebuildView';
 import { shopTorque } from '@/server/shop/settings';
 import { SeenMark } from '@/ui/keeper';
+import { FasteningFirst } from '../../../FasteningFirst';
 import { openCorner, type CornerParams } from '../../../strip/work';
 
 export const metadata: Metadata = { title: 'Torque' };
@@ -44,7 +45,7 @@ export default async function TorquePage(props: CornerParams) {
   const wheel = fasteners.find(({ code }) => code === 'wheel-nuts');
   const row = findCheck(job, 'torque', corner, 'star');
   return (
-    <>
+    <FasteningFirst job={job} corner={corner}>
       <SeenMark reach={job.reach} />
       <section className="zh-card mb-3">
         <TorqueList
@@ -82,6 +83,6 @@ export default async function TorquePage(props: CornerParams) {
           Recheck after 50 to 100 km: set it on the Prove page, so that it is not forgotten.
         </p>
       </section>
-    </>
+    </FasteningFirst>
   );
 }
