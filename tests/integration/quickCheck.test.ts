@@ -123,8 +123,15 @@ test('a plate alone opens a job; studs and discard are asked where they are need
   // A form that leaves what stands there unsaid has not said it.
   const { id: vehicleId } = (await jobOf(jobId)).vehicle;
   const plain = { ...VEHICLES.bakery!, plate: 'SK-613-Q', why: 'its make' };
-  const unsaid = { ...plain.front, fastening: 'studs' as const, studs: 5 };
-  const form = { ...plain, front: unsaid, rear: { ...plain.rear, fastening: 'studs', studs: 5 } };
+  const nothing = { length: '', source: 'maker' };
+  const kinds = Object.keys(plain.front.limits);
+  const limits = Object.fromEntries(kinds.map((kind) => [kind, nothing]));
+  const unsaid = { fastening: 'studs', studs: 5, limits };
+  const form = {
+    ...plain,
+    front: { ...plain.front, ...unsaid },
+    rear: { ...plain.rear, ...unsaid },
+  };
   await done('vehicle', { id: vehicleId, form }, 'technician');
   expect(axleAt(await jobOf(jobId), 'FL')?.isFasteningSaid).toBe(false);
   await done('fastening', { jobId, corner: 'FR', fastening: 'bolts', studs: 4 }, 'apprentice');

@@ -85,6 +85,20 @@ const CASES: ReadonlyMap<string, () => Promise<Two>> = new Map([
     },
   ],
   [
+    'owner',
+    async () => {
+      const { vehicle } = await jobOfNew();
+      const owner = { vehicleId: vehicle.id, reach: '' };
+      return {
+        room: { of: 'vehicle', id: vehicle.id },
+        theirs: { ...owner, name: 'The baker' },
+        mine: { ...owner, name: 'The nurse' },
+        // Who it is stands in no line.
+        told: /^(?!.*baker).*owner: changed/,
+      };
+    },
+  ],
+  [
     'tyre',
     async () => {
       const { jobId, vehicle } = await jobOfNew();

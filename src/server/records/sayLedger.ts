@@ -86,6 +86,8 @@ export function sayPair({
 export function sayChange(
   line: Pick<LedgerRow, 'what' | 'op' | 'place' | 'before' | 'after'>,
 ): string {
+  // Of an owner the ledger knows that it changed, and nothing else.
+  if (line.what === 'owner') return line.op === 'take-back' ? line.place : `${line.place}: changed`;
   const { before, after } = sayPair(line);
   return `${line.place}: ${before ?? 'nothing'} → ${after ?? 'taken back'}`;
 }
