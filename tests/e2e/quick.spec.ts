@@ -1,6 +1,9 @@
+import { execFileSync } from 'node:child_process';
 import { expect, test, type Page } from '@playwright/test';
 import {
+  beHere,
   complaintsOf,
+  drawnUp,
   expectAccessible,
   INDEXABLE,
   leaveTurnOut,
@@ -139,4 +142,188 @@ test.describe('by thumb', () => {
     const wide = await page.evaluate(() => document.documentElement.scrollWidth);
     expect(wide).toBeLessThanOrEqual(390);
   });
+});
+
+/** Reads a lap of runout as it is keyed. */
+async function readRunout(page: Page, shift: number, seed: number): Promise<void> {
+  await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
+  await typed(page, runoutLap(INDEXABLE, shift, seed).flatMap(dialKeys));
+}
+
+/** Reads thickness until it is settled. */
+async function readThickness(page: Page, shift: number): Promise<void> {
+  await expect(page.getByLabel(/Position 1 of 8/)).toBeFocused();
+  await typed(
+    page,
+    thicknessLap(INDEXABLE, shift, 12).flatMap((value, j) => [
+      ...(j === 0 ? String(value) : String(value).slice(-2)),
+      'Enter',
+    ]),
+  );
+  await settleThickness(page, INDEXABLE, shift, async (value) => {
+    await typed(page, [...String(value).slice(-2), 'Enter']);
+  });
+}
+
+/** FL goes together: step by step, every figure, every nut; then the pedal is firm and holds. */
+async function putTogether(page: Page, go: (place: string) => Promise<void>): Promise<void> {
+  await go('rebuild/FL');
+  const done = page.getByRole('button', { name: /^Done(, next)?$/ });
+  const counted = page.locator('.zh-step-list summary');
+  for (;;) {
+    await settled(page);
+    const [, made, all] = /(\d+) of (\d+) steps/.exec(await counted.innerText()) ?? [];
+    if (made === all) break;
+    await done.click();
+    await expect(counted).not.toContainText(`${made} of ${all} steps`);
+  }
+  await go('rebuild/FL/torque');
+  const figures = page.getByRole('form', { name: /^Figure for / });
+  for (const figure of ['115', '32', '140']) {
+    const missing = await figures.count();
+    await figures.first().getByLabel('Torque (N·m)').fill(figure);
+    await figures.first().getByRole('button', { name: 'Keep the figure' }).click();
+    await expect(figures).toHaveCount(missing - 1);
+  }
+  const pulled = page.getByRole('button', { name: /^Take back/ });
+  for (const to of ['115', '32']) {
+    await page.getByRole('button', { name: new RegExp(`Pulled to ${to}`) }).click();
+    await expect(page.getByRole('button', { name: new RegExp(`Pulled to ${to}`) })).toHaveCount(0);
+  }
+  for (let i = 0; i < 15; i += 1) {
+    await page.getByRole('button', { name: 'Pulled, next nut' }).click();
+    await expect(page.getByText(`${i + 1} of 15 pulls`)).toBeVisible();
+  }
+  await page.getByRole('button', { name: 'Checked with the weight on the tyre' }).click();
+  await page.getByRole('button', { name: /Pulled to 140/ }).click();
+  await expect(pulled).toHaveCount(3);
+  await settled(page);
+  await go('rebuild/hydraulics');
+  await page.getByRole('button', { name: 'Nothing was opened' }).click();
+  await expect(page.getByRole('button', { name: '✓ Nothing was opened' })).toBeVisible();
+  await go('rebuild/pedal');
+  const firm = page.getByRole('button', { name: /It is firm/ });
+  await firm.click();
+  await page.getByRole('button', { name: /start the minute/ }).click();
+  await expect(page.getByRole('timer')).toBeVisible();
+}
+
+/** The minute is over: the pedal did not sink, the level is set, the wheel turns free. */
+async function pedalHeld(page: Page, go: (place: string) => Promise<void>): Promise<void> {
+  await go('rebuild/pedal');
+  const held = page.getByRole('button', { name: /It did not sink/ });
+  await expect(held).toBeEnabled({ timeout: 75_000 });
+  await held.click();
+  await page.getByRole('button', { name: /Level set/ }).click();
+  await expect(page.getByRole('heading', { name: 'The pedal is firm' })).toBeVisible();
+  await go('rebuild');
+  await page.getByRole('button', { name: 'free', exact: true }).click();
+  await page.getByRole('button', { name: /First stop made/ }).click();
+  await expect(page.getByRole('button', { name: /✓ First stop/ })).toBeVisible();
+}
+
+test('from a quick check to the signed report: agreed, moved, measured again, driven; every page tells the same', async ({
+  page,
+}) => {
+  test.setTimeout(300_000);
+  await beHere(page, 'Ines');
+  await page.goto('/checks/new');
+  await settled(page);
+  await page.getByLabel(/Discard thickness/).fill('24.0');
+  await page.getByRole('button', { name: 'FL front left' }).click();
+  await readRunout(page, 0, 11);
+  await leaveTurnOut(page);
+  await page.getByRole('button', { name: 'Measure thickness' }).click();
+  await readThickness(page, 0);
+  await page.getByRole('button', { name: 'Another mounting' }).click();
+  await page.getByRole('button', { name: /^Read runout/ }).click();
+  await readRunout(page, 2, 13);
+  await expect(answer(page)).toContainText(/Move the rotor .* stud/);
+  await page.getByLabel('Plate', { exact: true }).fill('SK-733-Q');
+  await page.getByRole('button', { name: 'Make it a job' }).click();
+  await expect(page.getByRole('heading', { name: 'Complaint', exact: true })).toBeVisible();
+  const job = page.url().replace('/complaint', '');
+  const go = async (place: string): Promise<void> => {
+    await page.goto(`${job}/${place}`);
+    await settled(page);
+  };
+  // Its owner agrees to less than it costs: it does not begin.
+  await go('decide');
+  await page.getByRole('button', { name: 'Do this: put it on record' }).first().click();
+  await expect(page.getByText('On record for').first()).toBeVisible();
+  await go('estimate');
+  await page.getByRole('radio', { name: /Turn the brake disc on its hub/ }).check();
+  await page.getByLabel('Who agrees').fill('The baker');
+  await page.getByLabel(/^Up to/).fill('1');
+  await page.getByRole('button', { name: 'Agreed', exact: true }).click();
+  await expect(page.getByText(/Agreed\. The baker/)).toBeVisible();
+  await go('correct/FL');
+  await page.getByRole('button', { name: 'Done at FL' }).click();
+  await expect(page.getByText(/The owner agreed up to 1 crowns/).first()).toBeVisible();
+  // What was refused stays with its reason until it is pressed again.
+  await page.goto(`${job}/estimate`);
+  await page.locator('html[data-alive]').waitFor({ state: 'attached' });
+  await page.getByRole('radio', { name: /Turn the brake disc on its hub/ }).check();
+  await page.getByRole('button', { name: 'By telephone' }).click();
+  await page.getByLabel('Who agrees').fill('The baker');
+  await page.getByLabel(/^Up to/).fill('60');
+  await page.getByRole('button', { name: 'Agreed anew' }).click();
+  await expect(page.getByText(/Agreed\. The baker, by telephone/)).toBeVisible();
+  await page.goto(`${job}/correct/FL`);
+  await page.locator('html[data-alive]').waitFor({ state: 'attached' });
+  await page.getByRole('button', { name: 'Done at FL' }).click();
+  await expect(page.getByText(/Done at FL\. Measure again/)).toBeVisible();
+  await putTogether(page, go);
+  await go('prove/FL');
+  await drawnUp(page);
+  await page.getByRole('button', { name: /start runout$/i }).click();
+  await readRunout(page, 4, 14);
+  await leaveTurnOut(page);
+  await page.getByRole('button', { name: 'Measure thickness' }).click();
+  await page.getByRole('button', { name: /start thickness$/i }).click();
+  await readThickness(page, 4);
+  await expect(page.getByText('Proven: leave it as it sits.')).toBeVisible();
+  await expect(page.getByText('Look for the cause elsewhere')).toHaveCount(0);
+  await pedalHeld(page, go);
+  await go('prove');
+  for (const [when, word] of [
+    ['before', 'clear'],
+    ['after', 'nothing'],
+  ] as const) {
+    const wheel = page.getByRole('group', { name: `Steering wheel, ${when}` });
+    await wheel.getByRole('button', { name: word }).click();
+    await expect(wheel.getByRole('button', { name: word })).toHaveAttribute('aria-pressed', 'true');
+  }
+  await expect(page.getByRole('region', { name: 'Verdict on the job' })).toContainText('Cured');
+  await go('report');
+  await page.getByText('Guarantee on this work').click();
+  await page.getByLabel('Months').fill('zwölf');
+  await page.getByRole('button', { name: 'Keep the promise on record' }).click();
+  await expect(page.getByText('Write a whole figure, or leave it empty.')).toBeVisible();
+  await page.getByLabel('Months').fill('12');
+  await page.getByRole('button', { name: 'Keep the promise on record' }).click();
+  await expect(page.getByText('We stand for this work for 12 months.')).toBeVisible();
+  const why = page.getByLabel('Why it is signed with what is open');
+  if (await why.count()) await why.fill('a quick check that was cured');
+  await page.getByRole('button', { name: 'Sign off as Ines' }).click();
+  await expect(page.getByText(/Signed off by Ines|closed/).first()).toBeVisible();
+  // One story: the move, the agreement and the promise on the report, the owner's page and the PDF.
+  await expect(page.locator('.zh-report')).toContainText(/Move the rotor|Moved/);
+  await expect(page.locator('.zh-report')).toContainText('The baker, by telephone');
+  await go('report/owner');
+  const owner = page.locator('.zh-owner');
+  await expect(owner).toContainText('The complaint is cured');
+  await expect(owner).toContainText('turned on its hub');
+  await expect(owner).toContainText('The baker, by telephone');
+  await expect(owner).toContainText('We stand for this work for 12 months.');
+  const id = job.split('/').at(-1) ?? '';
+  const pdf = await page.request.get(`/api/v1/jobs/${id}/report.pdf`);
+  expect(pdf.status()).toBe(200);
+  const text = execFileSync('pdftotext', ['-layout', '-', '-'], {
+    input: await pdf.body(),
+    encoding: 'utf8',
+  }).replace(/\s+/g, ' ');
+  for (const said of ['turned on its hub', 'The baker, by telephone', 'for 12 months']) {
+    expect(text).toContain(said);
+  }
 });

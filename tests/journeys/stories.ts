@@ -80,6 +80,10 @@ export async function expectOneStory(
     expect(Math.abs(parseFloat(row?.before ?? '') - before / 1000)).toBeLessThan(AS_READ_MM);
     expect(Math.abs(parseFloat(row?.after ?? '') - after / 1000)).toBeLessThan(AS_READ_MM);
     expect(pdf).toContain(`${corner} Sideways movement`);
+    // The bench of Prove says that it is proven, never to look elsewhere.
+    if (correction !== 'leave') {
+      expect([corner, reading.corner(corner, 'after').advice.kind]).toEqual([corner, 'proven']);
+    }
     // What was done, and that what was not done is not told.
     const told = owner.done.filter((say) =>
       say.toLowerCase().startsWith(CORNER_NAME[corner].toLowerCase()),

@@ -4,7 +4,7 @@ import type { RunoutResult } from '../runout';
 import type { Micrometres } from '../units';
 import type { Reason, Verdict } from '../verdict';
 import type { CornerAssessment } from './assess';
-import { runoutLimit, type CornerRecord, type RuledOut } from './record';
+import { dtvLimit, runoutLimit, type CornerRecord, type RuledOut } from './record';
 
 export type LatheKind = 'on-vehicle' | 'bench';
 
@@ -32,6 +32,16 @@ export type Advice =
       readonly before: Micrometres;
       readonly now: Micrometres;
       readonly limit: Micrometres;
+    }
+  /** Within since it was corrected: each figure that was beyond its limit, before and now. */
+  | {
+      readonly kind: 'proven';
+      readonly figures: readonly {
+        readonly what: 'runout' | 'thickness variation';
+        readonly before: Micrometres;
+        readonly now: Micrometres;
+        readonly limit: Micrometres;
+      }[];
     }
   | {
       readonly kind: 'too-close';
@@ -222,6 +232,32 @@ const cleanedAt = (
         limit: runoutLimit(limits).value,
       };
 
+/** That a correction is proven: what was beyond its limit before it is within. Source: handbook 15. */
+function provenBy(
+  { proves, limits }: CornerRecord,
+  runout: RunoutResult,
+  variation: Verdict,
+): Advice | null {
+  if (!proves) return null;
+  const now = runout.verdict.value ?? runout.tirFitted;
+  const figures = [
+    {
+      what: 'runout',
+      ...{ before: proves.runout, now, limit: runoutLimit(limits).value },
+    },
+    {
+      what: 'thickness variation',
+      ...{ before: proves.variation, now: variation.value, limit: dtvLimit(limits).value },
+    },
+  ] as const;
+  return {
+    kind: 'proven',
+    figures: figures.flatMap(({ before, now: is, ...rest }) =>
+      before === null || is === null ? [] : [{ ...rest, before, now: is }],
+    ),
+  };
+}
+
 /**
  * The one thing to do about a corner, from everything measured there.
  *
@@ -264,7 +300,11 @@ export function advise(record: CornerRecord, assessment: CornerAssessment): Advi
   if (dtv.state === 'too-close') {
     return { kind: 'too-close', what: 'thickness variation', laps: dtv.lapsToSettle };
   }
-  return keptAt(record, assessment) ?? cleanedAt(record, runout) ?? { kind: 'within' };
+  return (
+    provenBy(record, runout, dtv) ??
+    keptAt(record, assessment) ??
+    cleanedAt(record, runout) ?? { kind: 'within' }
+  );
 }
 
 /** The move from one shift to another as a technician facing the corner makes it. */

@@ -111,6 +111,12 @@ export interface CornerRecord {
   readonly cut?: CutFigures | undefined;
   /** Runout as found, where it was beyond its limit before the seat was cleaned. */
   readonly foundBeyond?: Micrometres | undefined;
+  /**
+   * What a correction is proven against: the figures before it, where they were beyond their limits.
+   * Left out where nothing was corrected.
+   */
+  readonly proves?:
+    { readonly runout: Micrometres | null; readonly variation: Micrometres | null } | undefined;
   /** Where the rotor sits now, as an index shift; the seat of the latest runout where left out. */
   readonly seat?: number | undefined;
 }

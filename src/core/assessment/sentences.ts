@@ -136,6 +136,15 @@ const SPEAK: Speaker = {
     todo: 'Cured by cleaning its seat: leave it as it sits.',
     why: `Runout was ${deviation(wording, advice.before)} as found and is ${deviation(wording, advice.now)} (limit ${deviation(wording, advice.limit)}); thickness is within its limits.`,
   }),
+  proven: ({ figures }, wording) => ({
+    todo: 'Proven: leave it as it sits.',
+    why: `${figures
+      .map(
+        ({ what, before, now, limit }) =>
+          `${what === 'runout' ? 'Runout' : 'Thickness variation'} was ${deviation(wording, before)} and is ${deviation(wording, now)} (limit ${deviation(wording, limit)}). `,
+      )
+      .join('')}Everything that was read here is within its limits.`,
+  }),
   'too-close': ({ what, laps }) => ({
     todo: `Measure ${what === 'runout' ? 'runout' : 'thickness'} again: too close to call.`,
     why: `The ${what} is nearer to its limit than the gauge can tell. ${settleWords(laps)}`,

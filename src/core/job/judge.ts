@@ -1,13 +1,8 @@
-import {
-  advise,
-  assessCorner,
-  type Advice,
-  type CornerAssessment,
-  type CornerRecord,
-} from '../assessment';
+import { advise, type Advice, type CornerAssessment, type CornerRecord } from '../assessment';
 import { adviseByOptions, isCorrection, type Action, type Option } from '../options';
 import type { Corner } from '../readings';
-import { onceByContent, oncePerPlace } from './remember';
+import { assessed } from './assessed';
+import { oncePerPlace } from './remember';
 import { cornerOptions, type CornerOptions } from './options';
 import { cornerRecord } from './record';
 import type { Decision, Job, Phase } from './types';
@@ -27,16 +22,10 @@ export interface CornerJudgement {
 /** The action that an advice amounts to, or null when it asks for more measuring. */
 function actionOf(advice: Advice, recommended: Option | null): Action | null {
   // What was cured by moving or cleaning stays as it sits; on record it is what cured it.
-  if (['within', 'kept', 'cleaned'].includes(advice.kind)) return 'leave';
+  if (['within', 'kept', 'cleaned', 'proven'].includes(advice.kind)) return 'leave';
   const isTaken = isCorrection(advice) || ['plate', 'leave', 'clean'].includes(advice.kind);
   return isTaken ? (recommended?.action ?? null) : null;
 }
-
-/** Corners of several jobs that were judged lately, each with its phases. */
-const MOST_ASSESSED = 128;
-
-/** What the solvers say of a corner; the same sets and figures are solved once. */
-export const assessed = onceByContent(assessCorner, MOST_ASSESSED);
 
 /** Judges a corner by options that were compared already. */
 export function judgeByOptions(

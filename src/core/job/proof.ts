@@ -8,7 +8,8 @@ import {
 import type { Corner } from '../readings';
 import type { RoadTestAnalysis } from '../roadtest';
 import { checksOfKind, findCheck } from './checks';
-import { assessed, judgeCorner } from './judge';
+import { assessed } from './assessed';
+import { judgeCorner } from './judge';
 import { cornerRecord } from './record';
 import { referredIn, sayRepair, sourceRepairs } from './repairs';
 import { oncePer } from './remember';

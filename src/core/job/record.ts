@@ -2,6 +2,7 @@ import { assessRunout, measuredSet, type AxleLimits, type CornerRecord } from '.
 import { cutsEqually, runoutByRule } from '../procedure';
 import { leftOut } from '../quality';
 import { axleOf, type Corner } from '../readings';
+import { assessed } from './assessed';
 import { findCheck, isDone } from './checks';
 import { judgedAxles } from './past';
 import { ruledOutAt, rulesOf } from './procedure';
@@ -74,6 +75,20 @@ function foundBeyond(job: Job, corner: Corner): number | undefined {
   return verdict.state === 'beyond' ? (verdict.value ?? tirFitted) : undefined;
 }
 
+/** What a corrected corner is proven against; undefined where nothing was decided but to leave it. */
+function provedAgainst(job: Job, corner: Corner): CornerRecord['proves'] {
+  const decision = job.decisions.find((each) => each.corner === corner);
+  if (!decision || decision.correction === 'leave') return undefined;
+  const before = cornerRecord(job, corner, 'before');
+  const { firstRunout, thickness } = assessed(before);
+  const runout = firstRunout?.verdict.state === 'beyond' ? firstRunout : null;
+  const variation = thickness?.dtvVerdict.state === 'beyond' ? thickness.dtvVerdict : null;
+  return {
+    runout: before.foundBeyond ?? (runout && (runout.verdict.value ?? runout.tirFitted)),
+    variation: variation?.value ?? null,
+  };
+}
+
 function cornerRecordAnew(job: Job, corner: Corner, phase: Phase): CornerRecord {
   const axle = axleAt(job, corner);
   if (!axle) throw new Error(`The vehicle has no ${axleOf(corner)} axle`);
@@ -96,6 +111,7 @@ function cornerRecordAnew(job: Job, corner: Corner, phase: Phase): CornerRecord 
     ...(phase === 'before'
       ? { seat: seatToCorrect(job, corner), foundBeyond: foundBeyond(job, corner) }
       : {}),
+    ...(phase === 'after' ? { proves: provedAgainst(job, corner) } : {}),
   };
 }
 
