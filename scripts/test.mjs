@@ -79,6 +79,7 @@ const USUAL = {
   'second-start': 90,
   walks: 280,
   'ways-in': 70,
+  quick: 170,
 };
 
 /** A browser test waits for a page a quarter of its time: three of them keep two cores at work. */
