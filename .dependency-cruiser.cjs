@@ -40,6 +40,7 @@ const CORE_ROOMS = {
     'units',
     'verdict',
   ],
+  sheets: ['assessment', 'procedure', 'readings', 'torque', 'units'],
   exchange: ['assessment', 'expected', 'readings', 'units', 'verdict'],
   bedding: ['units'],
   machining: ['numeric', 'readings', 'thickness', 'units', 'verdict'],

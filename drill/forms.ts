@@ -45,6 +45,23 @@ export const FORMS: Readonly<Record<UseCaseName, (ids: Ids, pick: Pick) => unkno
   owner: ({ vehicles }, pick) => ({
     ...{ vehicleId: pick(vehicles), name: 'The baker', reach: 'at the quay' },
   }),
+  sheet: () => ({
+    id: null,
+    form: {
+      ...{ make: 'Osgrave', model: 'Batch delivery van', yearFrom: '2015', yearTo: '' },
+      ...{ axle: 'front', variant: '', wheel: '' },
+      figures: { discard: { text: '20.0', source: 'maker' } },
+    },
+  }),
+  'sheet-drop': ({ vehicles }, pick) => ({ id: pick(vehicles) }),
+  'sheets-in': () => ({
+    text: 'make,model,axle,discard_mm,discard_source\nOsgrave,Batch delivery van,front,20,maker\n',
+    take: [],
+  }),
+  'sheet-from': ({ vehicles }, pick) => ({ id: pick(vehicles) }),
+  'sheet-take': ({ vehicles }, pick) => ({
+    ...{ vehicleId: pick(vehicles), make: 'Osgrave', model: 'Batch delivery van' },
+  }),
   fastening: ({ jobs }, pick) => ({
     ...{ jobId: pick(jobs), corner: 'FL', fastening: 'bolts', studs: 4 },
   }),

@@ -176,6 +176,18 @@ const CASES: ReadonlyMap<string, () => Promise<Two>> = new Map([
       return { room: SHOP, theirs: figure('110'), mine: figure('120'), told: /110/ };
     },
   ],
+  [
+    'sheet',
+    async () => {
+      const form = (discard: string) => ({
+        ...{ make: 'Pellick', model: 'Tern', yearFrom: '', yearTo: '', axle: 'front' },
+        ...{ variant: '', wheel: '', figures: { discard: { text: discard, source: 'maker' } } },
+      });
+      const id = String(await done('sheet', { id: null, form: form('24') }, 'lead'));
+      const [theirs, mine] = [form('25'), form('26')].map((each) => ({ id, form: each }));
+      return { room: SHOP, theirs, mine, told: /25/ };
+    },
+  ],
   ...['decide', 'decide-pair', 'undecide'].map(decided),
   ...['gauge', 'gauge-retire'].map((name): [string, () => Promise<Two>] => [
     name,

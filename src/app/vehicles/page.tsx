@@ -27,9 +27,14 @@ export default async function VehiclesPage({
     <>
       <div className="d-flex justify-content-between align-items-center mb-3">
         <h1 className="mb-0">Vehicles</h1>
-        <Link className="btn btn-primary" href="/vehicles/new">
-          New vehicle
-        </Link>
+        <div className="d-flex flex-wrap gap-2">
+          <Link className="btn btn-outline-secondary" href="/models">
+            Model sheets
+          </Link>
+          <Link className="btn btn-primary" href="/vehicles/new">
+            New vehicle
+          </Link>
+        </div>
       </div>
       {isEmpty && q === '' ? (
         <p className="zh-card">

@@ -1,4 +1,5 @@
 export * from './record';
+export * from './sourceChoices';
 export * from './rawSet';
 export * from './beyondPlaces';
 export type { PlannedCuts } from './cuts';

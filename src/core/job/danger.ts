@@ -1,7 +1,8 @@
 import { advisesNoDrive } from '../diagnosis';
 import { isPedalDone, type PedalState } from '../procedure';
 import type { Corner } from '../readings';
-import { checksOfKind, findCheck } from './checks';
+import { PROCEDURE } from '../contracts';
+import { findCheck } from './checks';
 import {
   droppedParts,
   goneTicks,
@@ -11,7 +12,8 @@ import {
   taken,
   type TakenBack,
 } from './past';
-import { isLook, isRotorRenewed } from './procedure';
+import { choiceAt } from './choice';
+import { isLook, isPutRight, isRotorRenewed, looksOf } from './procedure';
 import { axleAt, limitsOf } from './record';
 import {
   BLEEDER,
@@ -180,17 +182,34 @@ export const answeredDangers = oncePer((job: Job): readonly { code: string; say:
   }),
 );
 
+/** Groups of looks at whose parts metal can be on metal. */
+const GRINDS: readonly string[] = ['pads', 'rotor', 'caliper'];
+
+/** Whether pads or metal were seen to since metal was on metal: nothing else ends it. */
+const isGrindingSettled = (job: Job): boolean =>
+  job.corners.some((corner) => {
+    const action = correctionAt(job, corner);
+    const isMetal = action !== null && (action.startsWith('machine') || action.endsWith('replace'));
+    const isDone = correctedAt(job, corner) !== undefined;
+    return isDone && (isMetal || choiceAt(job, corner).extras.includes('pads'));
+  }) ||
+  looksOf(job).some(
+    ({ corner, item, found }) =>
+      found.length > 0 &&
+      GRINDS.includes(PROCEDURE.items.find(({ code }) => code === item)?.group ?? '') &&
+      isPutRight(job, corner, item),
+  );
+
 /** Answers that keep the vehicle where it is as the work stands now. */
 export function dangersLeft(job: Job, pedal: PedalState): string[] {
-  const isWorkedOn =
-    checksOfKind(job, 'fixed').length > 0 ||
-    job.corners.some((corner) => correctedAt(job, corner) !== undefined);
+  const isWorkedOn = isGrindingSettled(job);
   return answeredDangers(job).flatMap(({ code, say }) => {
     if (PEDAL_ANSWERS.includes(code)) {
       return isPedalDone({ pedal })
         ? []
         : [`${say}: pump it firm, hold it for a minute, set the level`];
     }
-    return code === 'noise' && isWorkedOn ? [] : [say];
+    if (code !== 'noise') return [say];
+    return isWorkedOn ? [] : [`${say}: say what was put right at its pads or its rotor`];
   });
 }

@@ -198,6 +198,8 @@ export interface GoneTick {
   readonly place: string;
   readonly item: string;
   readonly value: unknown;
+  /** Where it stood in the order of writing; 0 where that was not kept. */
+  readonly seq: number;
 }
 
 /** Ticks of a kind that stand no more. */
@@ -213,8 +215,22 @@ export const goneTicks = (job: Job, kind: string): readonly GoneTick[] =>
         each.item === item &&
         each.value === before?.value,
     );
-    return stands ? [] : [{ entry, kind, place, item, value: before?.value }];
+    const seq = numberOf(before, 'seq') ?? 0;
+    return stands ? [] : [{ entry, kind, place, item, value: before?.value, seq }];
   });
+
+/** Where ticks stood last in the order of writing that were taken back unanswered; 0 for none. */
+export const goneSince = (
+  job: Job,
+  kind: string,
+  isOf: (tick: Pick<GoneTick, 'place' | 'item'>) => boolean,
+): number =>
+  Math.max(
+    0,
+    ...goneTicks(job, kind).flatMap((tick) =>
+      tick.value === 'done' && isOf(tick) ? [tick.seq] : [],
+    ),
+  );
 
 /** Parts that were taken out of the tray as if they had never been in it. */
 export const droppedParts = (

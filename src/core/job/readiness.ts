@@ -19,6 +19,7 @@ import {
 } from '../torque';
 import { checksOfKind, findCheck, isDone, isWritten, latest } from './checks';
 import { belowDiscardAt, dangersLeft, takenBackOf } from './danger';
+import { goneSince } from './past';
 import { offTheRoad, partsStillOff, waits } from './procedure';
 import { axleAt } from './record';
 import { oncePer, oncePerPlace } from './remember';
@@ -99,7 +100,11 @@ function lastMoved(job: Job): number {
     [...CALIPER_ON, 'pads-in', 'pads-in-fixed', 'bracket-on'].includes(item),
   );
   const hydraulic = checksOfKind(job, 'hydraulics').filter(({ item }) => item !== 'none-opened');
-  return latest([
+  const gone = [
+    goneSince(job, 'step', ({ item }) => PISTONS.includes(item)),
+    goneSince(job, 'hydraulics', ({ item }) => item !== 'none-opened'),
+  ];
+  const stands = latest([
     ...job.corners.flatMap((corner) => [
       ...stepsDone(job, corner, PISTONS),
       findCheck(job, 'method', corner, 'retraction'),
@@ -108,6 +113,7 @@ function lastMoved(job: Job): number {
     ...rebuilt,
     ...hydraulic,
   ]);
+  return Math.max(stands, ...gone);
 }
 
 /** How the pedal stands: only what was done after everything else moved. */
@@ -199,8 +205,12 @@ export const readinessOf = oncePer((job: Job): JobReadiness => {
 /** Seconds that the pedal is held. Source: handbook 15. */
 export const HOLD_SECONDS = 60;
 
-/** The beginning of the minute on the pedal; null where it was not begun since pistons moved. */
+/**
+ * The beginning of the minute on the pedal; null where it was not begun since pistons moved and the
+ * pedal was pumped firm: a pedal that is pumped anew is held anew.
+ */
 export function holdOf(job: Job): Check | null {
   const hold = findCheck(job, 'pedal', '', 'hold');
-  return hold && hold.seq >= lastMoved(job) ? hold : null;
+  const firm = findCheck(job, 'pedal', '', 'firm')?.seq ?? 0;
+  return hold && hold.seq > Math.max(lastMoved(job), firm) ? hold : null;
 }

@@ -4,6 +4,7 @@ import { planSteps, type Context, type PlannedStep } from '../procedure';
 import { axleOf, type Corner } from '../readings';
 import { checksOfKind, findCheck, isDone, isWritten, latest } from './checks';
 import { choiceAt } from './choice';
+import { goneSince } from './past';
 import { contextAt, looksOf, notDoneYet, rulesOf } from './procedure';
 import { cornerRecord, setsOfCorner } from './record';
 import { seatToFit } from './seat';
@@ -75,7 +76,13 @@ export const caliperWasOff = (job: Job, corner: Corner): boolean =>
 export function caliperOn(job: Job, corner: Corner): Check | undefined {
   const on = CALIPER_ON.map((item) => findCheck(job, 'rebuild', corner, item)).find(isDone);
   const off = latest([...stepsDone(job, corner, CALIPER_OFF), correctedAt(job, corner)]);
-  return on && on.seq >= off ? on : undefined;
+  // That it came off and was said not to have is no reason to take it for on.
+  const gone = goneSince(
+    job,
+    'step',
+    ({ place, item }) => place === corner && CALIPER_OFF.includes(item),
+  );
+  return on && on.seq >= Math.max(off, gone) ? on : undefined;
 }
 
 /** What moved pistons of a job, in words. */

@@ -76,6 +76,8 @@ export const refusePutRight = (
   look: { readonly item: string; readonly found: readonly string[] } | undefined,
   isRenewed: boolean,
 ): string | null =>
-  look && endsRotor(look) && !isRenewed
-    ? 'A rotor at the end of its life is put right by a new one only: decide it, fit it, and tick it as done.'
-    : null;
+  !look || look.found.length === 0
+    ? 'Nothing was found there that could be put right: look at it first.'
+    : endsRotor(look) && !isRenewed
+      ? 'A rotor at the end of its life is put right by a new one only: decide it, fit it, and tick it as done.'
+      : null;

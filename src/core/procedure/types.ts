@@ -12,6 +12,19 @@ export const TRAITS = [
 ] as const;
 export type Trait = (typeof TRAITS)[number];
 
+/** What a vehicle can have beside, in words. */
+export const TRAIT_NAME: Readonly<Record<Trait, string>> = {
+  'retaining-screw': 'Rotor retaining screw',
+  riveted: 'Rotor riveted to the hub',
+  'drum-in-hat': 'Parking-brake drum in the hat',
+  'electric-parking-brake': 'Electric parking brake',
+  'bearing-in-rotor': 'Rotor carries its bearings',
+  'screw-in-pistons': 'Screw-in pistons',
+  'rigid-line': 'Caliper plumbed rigidly',
+  'wear-sensor': 'Pad wear sensor',
+  'lock-nuts': 'Locking wheel nuts',
+};
+
 export const CALIPERS = ['floating', 'fixed'] as const;
 export type Caliper = (typeof CALIPERS)[number];
 

@@ -14,6 +14,7 @@ export * from './tray';
 export * from './gauges';
 export * from './rotors';
 export * from './torque';
+export * from './sheets';
 export * from './followUps';
 export * from './find';
 export * from './tallies';

@@ -8,6 +8,7 @@ export * from './people';
 export * from './checks';
 export * from './tray';
 export * from './torque';
+export * from './sheets';
 export * from './followUps';
 export * from './search';
 export * from './tallies';

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { Corner, Fastening } from '@/core/readings';
 import { FasteningChoice, useSend } from '@/ui/field';
 import { useRefresh } from '@/ui/keeper';
@@ -8,7 +8,16 @@ import { NextThing } from '@/ui/shell';
 import { writeFastening } from './writes';
 
 /** How the wheel is held on, asked once for an axle: the rotor is drawn and moved by it. */
-export function FasteningAsk({ jobId, corner }: { jobId: string; corner: Corner }) {
+export function FasteningAsk({
+  jobId,
+  corner,
+  children,
+}: {
+  readonly jobId: string;
+  readonly corner: Corner;
+  /** Another way to say it. */
+  readonly children?: ReactNode;
+}) {
   const [fastening, setFastening] = useState<Fastening>('studs');
   const { refresh } = useRefresh();
   const { send, busy, trouble } = useSend(writeFastening);
@@ -26,6 +35,7 @@ export function FasteningAsk({ jobId, corner }: { jobId: string; corner: Corner 
           onStuds={(studs) => send([{ jobId, corner, fastening, studs }], () => refresh())}
         />
       </div>
+      {children}
       {trouble && (
         <p className="zh-error mb-0" role="alert">
           {trouble}

@@ -3,10 +3,11 @@
 import { Form } from 'react-bootstrap';
 import type { FieldErrors, UseFormRegister } from 'react-hook-form';
 import { LIMIT_FIELDS, type VehicleForm } from '@/core/contracts';
-import { TRAITS } from '@/core/procedure';
+import { TRAIT_NAME, TRAITS } from '@/core/procedure';
 import { fieldUnit, UNIT_SIGN, type UnitSystem } from '@/core/units';
+import { SOURCE_CHOICES } from '@/core/assessment';
 import { FormField } from '@/ui/field';
-import { PISTONS, SOURCE_CHOICES, TRAIT_NAME, type Entered } from './model';
+import { PISTONS, type Entered } from './model';
 
 interface AxleFieldsProps {
   readonly axle: 'front' | 'rear';

@@ -1,5 +1,6 @@
 import { vehicleFormSchema } from '@/core/contracts';
-import { SOURCE_CHOICES, vehicleForm } from './model';
+import { SOURCE_CHOICES } from '@/core/assessment';
+import { vehicleForm } from './model';
 
 const limit = (kind: string, text: string, unit: string) => ({
   kind,

@@ -1,7 +1,6 @@
 import { format } from 'date-fns';
-import { SOURCE_NAME, LIMIT_SOURCES } from '@/core/assessment';
 import { LIMIT_FIELDS, type AxleForm, type VehicleForm } from '@/core/contracts';
-import { TRAITS, type Trait } from '@/core/procedure';
+import { TRAITS } from '@/core/procedure';
 import { lengthUnitOf, UNIT_SIGN, type LengthUnit } from '@/core/units';
 
 interface StoredLimit {
@@ -66,19 +65,6 @@ function limitsForm(stored: readonly StoredLimit[]): AxleForm['limits'] {
 /** Counts of pistons that are offered; empty where it is not known. */
 export const PISTONS = ['', '1', '2', '3', '4', '6', '8'] as const;
 
-/** What a vehicle can have beside, in words. */
-export const TRAIT_NAME: Readonly<Record<Trait, string>> = {
-  'retaining-screw': 'Rotor retaining screw',
-  riveted: 'Rotor riveted to the hub',
-  'drum-in-hat': 'Parking-brake drum in the hat',
-  'electric-parking-brake': 'Electric parking brake',
-  'bearing-in-rotor': 'Rotor carries its bearings',
-  'screw-in-pistons': 'Screw-in pistons',
-  'rigid-line': 'Caliper plumbed rigidly',
-  'wear-sensor': 'Pad wear sensor',
-  'lock-nuts': 'Locking wheel nuts',
-};
-
 const axleForm = (axle: StoredAxle | undefined): AxleForm => ({
   fastening: axle?.fastening ?? 'studs',
   studs: axle?.studs ?? 5,
@@ -124,17 +110,3 @@ export const enteredBy = (vehicle: StoredVehicle): Entered =>
       ),
     ),
   ) as Entered;
-
-const SHORT_SOURCE: Readonly<Record<(typeof LIMIT_SOURCES)[number], string>> = {
-  maker: 'maker',
-  stamped: 'stamped',
-  workshop: 'workshop',
-  other: 'other',
-};
-
-/** The sources to choose from: a short word beside the figure, the whole as its title. */
-export const SOURCE_CHOICES = LIMIT_SOURCES.map((source) => ({
-  value: source,
-  label: SHORT_SOURCE[source],
-  title: SOURCE_NAME[source],
-}));

@@ -9,6 +9,7 @@ import {
 import { axleAt, isFasteningSaid, type Job } from '../../core/job';
 import { recommendedPositions } from '../../core/quality';
 import { axleOf, type AxlePosition } from '../../core/readings';
+import { wrongOrder } from '../../core/sheets';
 import type { TypedLength } from '../../core/units';
 import {
   deleteVehicle,
@@ -186,23 +187,10 @@ export async function sayLimit(input: unknown, who: Who | null = null): Promise<
       return refuse(message, { text: message });
     }
     const [limit] = limitOf(kind, length, source);
-    const odd = limit && refuseOrder([...axle.limits, limit]);
-    if (odd) return refuse(odd, { text: odd });
+    const all = limit ? [...axle.limits, limit] : [];
+    const [odd] = wrongOrder((each) => all.find((other) => other.kind === each)?.valueUm);
+    if (odd) return refuse(odd.message, { text: odd.message });
     if (limit) await saveLimit(tx, job.vehicle.id, axleOf(corner), limit, who?.name ?? null);
     return accept(jobId);
   });
-}
-
-/** Why thicknesses cannot stand together, in words; null where they can. */
-function refuseOrder(limits: readonly Pick<NewLimit, 'kind' | 'valueUm'>[]): string | null {
-  const of = (kind: NewLimit['kind']): number | undefined =>
-    limits.find((limit) => limit.kind === kind)?.valueUm;
-  const [discard, machineTo, nominal] = [of('discard'), of('machineTo'), of('nominal')];
-  if (discard !== undefined && machineTo !== undefined && machineTo < discard) {
-    return 'Machine-to is below discard thickness. Are the two swapped?';
-  }
-  const floor = machineTo ?? discard;
-  return nominal !== undefined && floor !== undefined && nominal < floor
-    ? 'Nominal is below the other thicknesses. Are they swapped?'
-    : null;
 }

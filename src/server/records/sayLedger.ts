@@ -33,6 +33,7 @@ export function sayRow(what: string, document: unknown): string | null {
     case 'reading':
     case 'limit':
     case 'torque':
+    case 'sheet':
       return `${sayField(row.text)} ${sayField(row.unit)}`;
     case 'finding':
       return sayField(row.value);
@@ -66,7 +67,17 @@ function differing(before: unknown, after: unknown): readonly [unknown, unknown]
 }
 
 /** Rows that are told whole: what they are is one value. */
-const WHOLE = ['check', 'reading', 'limit', 'torque', 'finding', 'decision', 'set', 'answer'];
+const WHOLE = [
+  'check',
+  'reading',
+  'limit',
+  'torque',
+  'sheet',
+  'finding',
+  'decision',
+  'set',
+  'answer',
+];
 
 /** What stood there and what stands there since, in words: of a wide row only what differs. */
 export function sayPair({

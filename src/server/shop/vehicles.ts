@@ -32,6 +32,7 @@ import { accept, refuse, refuseParse, type Answer } from '../answer';
 import { database, inTransaction } from '../database';
 import { changesOfFigures, type VerdictChange } from '../../core/job';
 import { shopUnits } from './settings';
+import { takeFromSheets } from './sheets';
 
 function axleOf(position: AxlePosition, axle: AxleData): NewAxle {
   return {
@@ -90,6 +91,13 @@ const changesFigures = (before: VehicleFile, after: NewVehicle): boolean =>
     );
   });
 
+/** Whether a vehicle is said to be of another model, year or variant of brakes. */
+const isOtherModel = (before: VehicleFile, after: NewVehicle): boolean =>
+  before.make !== after.make ||
+  before.model !== after.model ||
+  before.year !== (after.year ?? null) ||
+  before.variant !== (after.variant ?? '');
+
 /** A form that leaves what stands there unsaid has not said it: the bench still asks. */
 function saysFastening(before: VehicleFile, { position, fastening, studs }: NewAxle): boolean {
   const axle = before.axles.find((each) => each.position === position);
@@ -111,7 +119,11 @@ export const saveVehicle = (
     const read = await readVehicle(id, input);
     if (!read.ok) return read;
     const { why, ...vehicle } = read.value;
-    if (id === null) return accept(await insertVehicle(tx, vehicle, by));
+    if (id === null) {
+      const made = await insertVehicle(tx, vehicle, by);
+      await takeFromSheets(tx, made, by);
+      return accept(made);
+    }
     const before = idSchema.safeParse(id).success ? await findVehicle(tx, id) : null;
     if (!before) return refuse('This vehicle is not on file any more.');
     const open = (await listJobsOfVehicle(tx, id)).filter(({ closedAt }) => closedAt === null);
@@ -127,6 +139,8 @@ export const saveVehicle = (
       isFasteningSaid: saysFastening(before, axle),
     }));
     await updateVehicle(tx, id, { ...vehicle, axles }, by);
+    // What was emptied by hand stays empty; of another model it is another matter.
+    if (isOtherModel(before, vehicle)) await takeFromSheets(tx, id, by);
     return accept(id);
   });
 

@@ -162,6 +162,10 @@ const REPLACES: Readonly<Record<string, Replaces>> = {
         : null;
     },
   ),
+  sheet: read(withId, ({ id }) => ({
+    room: SHOP,
+    isAbout: (line) => line.what === 'sheet' && columnOf(line, 'sheet_id') === id,
+  })),
   gauge: shopRow('gauge'),
   'gauge-retire': shopRow('gauge'),
   'person-change': shopRow('person'),

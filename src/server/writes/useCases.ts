@@ -18,6 +18,8 @@ import { saveProgramme } from '../rebuild/bedding';
 import { keepBleedOrder, keepTorqueFigure } from '../rebuild/torque';
 import { keepRoadTest, keepTyre, takeRoadTestBack } from '../roadtest/roadTests';
 import { keepOwner } from '../shop/owners';
+import { makeSheets, removeSheet, saveSheet, takeSheet } from '../shop/sheets';
+import { bringSheets } from '../shop/sheetsExchange';
 import { addPerson, changePerson, removePerson } from '../shop/people';
 import { chooseRule } from '../shop/rules';
 import { choosePositions, chooseTorque, chooseUnits } from '../shop/settings';
@@ -168,6 +170,11 @@ const USE_CASES = {
     may: (input) => (form.safeParse(input).data?.id === null ? 'apprentice' : 'technician'),
     run: parsedBy(form, ({ id, form: typed }, asked) => saveVehicle(id, typed, nameOf(asked))),
   },
+  sheet: lead(parsedBy(form, ({ id, form: typed }, asked) => saveSheet(id, typed, nameOf(asked)))),
+  'sheet-drop': lead(parsedBy(onlyId, ({ id }) => removeSheet(id))),
+  'sheets-in': lead((input, asked) => bringSheets(input, nameOf(asked))),
+  'sheet-from': technician(parsedBy(onlyId, ({ id }, asked) => makeSheets(id, nameOf(asked)))),
+  'sheet-take': apprentice((input, asked) => takeSheet(input, nameOf(asked))),
   gauge: technician(writeGauge),
   'gauge-retire': technician(parsedBy(onlyId, ({ id }) => removeGauge(id))),
   person: lead(addPerson),

@@ -7,10 +7,12 @@ import { enteredBy, vehicleForm } from '@/features/vehicles/model';
 import { RotorHistory } from '@/features/vehicles/RotorHistory';
 import { OwnerForm } from '@/features/vehicles/OwnerForm';
 import { VehicleForm } from '@/features/vehicles/VehicleForm';
+import { ModelFigures } from '@/features/sheets/ModelFigures';
 import { reachOfVehicle } from '@/server/records/reach';
 import { rotorsOfVehicle } from '@/server/records/rotorLife';
 import { ownerOf } from '@/server/shop/owners';
 import { shopUnits } from '@/server/shop/settings';
+import { sheetsOfVehicle } from '@/server/shop/sheets';
 import { vehicleWithJobs } from '@/server/shop/vehicles';
 import { SeenMark } from '@/ui/keeper';
 import { vehicleName } from '@/core/job';
@@ -26,6 +28,7 @@ export default async function VehiclePage({ params }: { params: Promise<{ id: st
   const units = await shopUnits();
   const owner = await ownerOf(id);
   const rotors = await rotorsOfVehicle(id);
+  const compared = await sheetsOfVehicle(id);
   return (
     <>
       <SeenMark reach={{ vehicle: vehicleReach }} />
@@ -66,7 +69,10 @@ export default async function VehiclePage({ params }: { params: Promise<{ id: st
         </section>
       )}
       <OwnerForm key={owner ? 'known' : 'none'} vehicleId={id} owner={owner} />
+      {compared && <ModelFigures vehicle={vehicle} compared={compared} />}
       <VehicleForm
+        // What was taken over from the sheet stands in the form then.
+        key={compared?.missing.length ?? 0}
         id={id}
         values={vehicleForm(vehicle)}
         entered={enteredBy(vehicle)}

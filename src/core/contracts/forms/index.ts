@@ -2,6 +2,7 @@ export * from './common';
 export * from './vehicle';
 export * from './job';
 export * from './quick';
+export * from './sheets';
 export * from './sets';
 export * from './findings';
 export * from './roadTest';

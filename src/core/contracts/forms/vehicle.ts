@@ -1,28 +1,12 @@
 import { z } from 'zod';
 import { LIMIT_SOURCES } from '../../assessment';
-import { LENGTH_KINDS, type LengthKind } from '../../readings';
 import { CALIPERS, TRAITS } from '../../procedure';
 import { rollingDiameter } from '../../roadtest';
-import { fieldUnit, type LengthRole, type UnitSystem } from '../../units';
+import { LIMIT_FIELDS, wrongOrder, type LimitField } from '../../sheets';
+import { fieldUnit, type UnitSystem } from '../../units';
 import { filledLine, typedLength } from './common';
 
-/** The figures of an axle in the order they are asked, each with its kind and role. */
-export const LIMIT_FIELDS = [
-  { kind: 'nominal', name: 'Nominal thickness (new)', role: 'size', of: LENGTH_KINDS.thickness },
-  { kind: 'machineTo', name: 'Machine-to thickness', role: 'size', of: LENGTH_KINDS.thickness },
-  { kind: 'discard', name: 'Discard thickness', role: 'size', of: LENGTH_KINDS.thickness },
-  { kind: 'runout', name: 'Installed lateral runout', role: 'deviation', of: LENGTH_KINDS.limit },
-  { kind: 'dtv', name: 'Thickness variation (DTV)', role: 'deviation', of: LENGTH_KINDS.limit },
-  { kind: 'radius', name: 'Rotor radius measured at', role: 'size', of: LENGTH_KINDS.radius },
-  { kind: 'piston', name: 'Caliper piston diameter', role: 'size', of: LENGTH_KINDS.piston },
-] as const satisfies readonly {
-  kind: string;
-  name: string;
-  role: LengthRole;
-  of: LengthKind;
-}[];
-
-export type LimitField = (typeof LIMIT_FIELDS)[number]['kind'];
+export { LIMIT_FIELDS, type LimitField };
 
 const sourceSchema = z.enum(LIMIT_SOURCES);
 
@@ -89,19 +73,8 @@ const axleSchema = (units: UnitSystem) => {
           path: ['caliper'],
         });
       }
-      const value = (kind: LimitField): number | undefined => limits[kind].length?.value;
-      const complain = (kind: LimitField, message: string): void => {
+      for (const { kind, message } of wrongOrder((each) => limits[each].length?.value)) {
         context.addIssue({ code: 'custom', message, path: ['limits', kind, 'length'] });
-      };
-      const low = value('discard');
-      const cut = value('machineTo');
-      const full = value('nominal');
-      if (cut !== undefined && low !== undefined && cut < low) {
-        complain('machineTo', 'Machine-to is below discard thickness. Are the two swapped?');
-      }
-      const floor = cut ?? low;
-      if (full !== undefined && floor !== undefined && full < floor) {
-        complain('nominal', 'Nominal is below the other thicknesses. Are they swapped?');
       }
     });
 };

@@ -1,0 +1,64 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { Here } from '@/app/Here';
+import { saySheet } from '@/core/sheets';
+import { SheetsDesk } from '@/features/sheets/SheetsDesk';
+import { allSheets } from '@/server/shop/sheets';
+
+export const metadata: Metadata = { title: 'Model sheets' };
+
+export default async function ModelsPage() {
+  const sheets = await allSheets();
+  return (
+    <>
+      <div className="d-flex flex-wrap justify-content-between align-items-center gap-2 mb-3">
+        <h1 className="mb-0">Model sheets</h1>
+        <div className="d-flex flex-wrap gap-2">
+          {sheets.length > 0 && (
+            <>
+              <a className="btn btn-outline-secondary" href="/api/v1/sheets.csv" download>
+                All as a spreadsheet
+              </a>
+              <a
+                className="btn btn-outline-secondary"
+                href="/api/v1/sheets.csv?decimal=comma"
+                download
+              >
+                with decimal comma
+              </a>
+            </>
+          )}
+          <Link className="btn btn-primary" href="/models/new">
+            New sheet
+          </Link>
+        </div>
+        <Here />
+      </div>
+      <p className="zh-muted">
+        What is the same on every vehicle of a model: how an axle is built, its limits and torques,
+        each with its source. A vehicle of that model has them as soon as its model is said; its own
+        stamped figure stands. The maker’s service information comes first.
+      </p>
+      {sheets.length === 0 ? (
+        <p className="zh-card">
+          No sheet yet. “Keep this vehicle’s figures as the model’s sheet” on a vehicle’s page makes
+          the first one.
+        </p>
+      ) : (
+        <ul className="zh-list zh-card p-0 mb-3">
+          {sheets.map(({ figures, ...sheet }) => (
+            <li key={sheet.id}>
+              <Link className="zh-job" href={`/models/${sheet.id}`}>
+                <span className="fw-bold">{saySheet(sheet)}</span>
+                <span className="zh-muted">
+                  {figures.length === 1 ? '1 figure' : `${figures.length} figures`}
+                </span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      )}
+      <SheetsDesk />
+    </>
+  );
+}

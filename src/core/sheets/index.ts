@@ -1,0 +1,4 @@
+export * from './limitFields';
+export * from './figures';
+export * from './sheet';
+export * from './table';

@@ -1,0 +1,337 @@
+import 'server-only';
+import { idSchema, sheetFormSchema, sheetTakeSchema } from '../../core/contracts';
+import { isUnnamed } from '../../core/job';
+import { TRAITS } from '../../core/procedure';
+import {
+  compareWithSheets,
+  isSameValue,
+  sheetKeyText,
+  SHEET_CODES,
+  plainName,
+  sheetsOf,
+  wrongOrderOf,
+  type Compared,
+  type Comparison,
+  type Sheet,
+  type SheetCode,
+  type SheetFigure,
+  type SheetUnits,
+  type SheetValue,
+} from '../../core/sheets';
+import { FASTENER_CODES, FASTENERS, type FastenerCode } from '../../core/torque';
+import { fieldUnit, lengthUnitOf, torqueUnit, type UnitSystem } from '../../core/units';
+import type { AxlePosition } from '../../core/readings';
+import type { Database } from '../../db/client';
+import {
+  dropSheet,
+  dropSheetFigures,
+  findSheet,
+  findSheetsOf,
+  findVehicle,
+  listSheets,
+  nameTorqueFigures,
+  saveSheetFigures,
+  saveTorqueFigure,
+  sayToLedger,
+  sheetOfKey,
+  torqueFiguresOf,
+  torqueKeyOf,
+  updateSheetKey,
+  updateVehicle,
+  type AxleRow,
+  type NewAxle,
+  type NewLimit,
+  type SheetRow,
+  type TorqueFigureRow,
+  type VehicleFile,
+} from '../../db/repositories';
+import { accept, refuse, refuseParse, type Answer } from '../answer';
+import { database, inTransaction } from '../database';
+import { shopUnits } from './settings';
+import { mergeIn } from './sheetsExchange';
+
+const GONE = 'This vehicle is not on file any more.';
+const NO_SHEET = 'This sheet is not on file any more.';
+
+/** The units that bare figures of a form are in. */
+export const unitsOfForm = (units: UnitSystem): SheetUnits => ({
+  length: (role) => fieldUnit(units, role),
+  torque: torqueUnit(units),
+});
+
+const words = (text: string): SheetValue => ({ text, unit: '', value: null });
+const mass = (kg: number | null): SheetValue | null =>
+  kg === null ? null : { text: String(kg), unit: 'kg', value: kg };
+
+/** What an axle is built like: nothing where nobody said so. */
+function builtOf(axle: AxleRow, code: SheetCode): SheetValue | null {
+  if (code === 'pistons') return axle.pistons === null ? null : words(String(axle.pistons));
+  if (code === 'rotorKg') return mass(axle.rotorKg);
+  if (!axle.isFasteningSaid) return null;
+  switch (code) {
+    case 'fastening':
+      return words(axle.fastening);
+    case 'studs':
+      return words(String(axle.studs));
+    case 'places':
+      return words(axle.allowedShifts ? 'as-found' : 'any');
+    case 'caliper':
+      return words(axle.caliper);
+    case 'traits':
+      return words(TRAITS.filter((trait) => axle.traits.includes(trait)).join(' ') || 'none');
+    default:
+      return null;
+  }
+}
+
+const fastenerIn = (code: SheetCode): FastenerCode | null =>
+  FASTENER_CODES.find((each) => code === `torque.${each}`) ?? null;
+
+/** What stands on a vehicle, as a sheet would say it. */
+function standingOn(
+  vehicle: VehicleFile,
+  torque: readonly TorqueFigureRow[],
+): (position: AxlePosition, code: SheetCode) => SheetValue | null {
+  return (position, code) => {
+    if (code === 'massKg') return mass(vehicle.massKg);
+    const fastener = fastenerIn(code);
+    if (fastener) {
+      const own = torque.find((each) => each.axle === position && each.fastener === fastener);
+      return own ? { text: own.text, unit: own.unit, value: own.valueNm } : null;
+    }
+    const axle = vehicle.axles.find((each) => each.position === position);
+    if (!axle) return null;
+    const limit = axle.limits.find(({ kind }) => kind === code);
+    return limit
+      ? { text: limit.text, unit: limit.unit, value: limit.valueUm }
+      : builtOf(axle, code);
+  };
+}
+
+interface OfVehicle extends Comparison {
+  readonly count: number;
+}
+
+async function compared(db: Database, vehicle: VehicleFile): Promise<OfVehicle> {
+  const sheets = sheetsOf(await findSheetsOf(db, vehicle), vehicle);
+  const torque = await torqueFiguresOf(db, torqueKeyOf(vehicle));
+  return { ...compareWithSheets(sheets, standingOn(vehicle, torque)), count: sheets.length };
+}
+
+/** A vehicle held against the sheets of its model; null where there is no such vehicle. */
+export async function sheetsOfVehicle(id: string): Promise<OfVehicle | null> {
+  if (!idSchema.safeParse(id).success) return null;
+  const db = await database();
+  const vehicle = await findVehicle(db, id);
+  return vehicle ? compared(db, vehicle) : null;
+}
+
+const textOf = (taken: readonly Compared[], code: SheetCode): string | undefined =>
+  taken.find((each) => each.code === code)?.sheet.text;
+
+/** An axle with what a sheet gives it. */
+function withSheet(axle: AxleRow, taken: readonly Compared[]): NewAxle {
+  const { id: _, vehicleId: _vehicle, limits, ...own } = axle;
+  const [fastening, studs, places, caliper, pistons, traits] = (
+    ['fastening', 'studs', 'places', 'caliper', 'pistons', 'traits'] as const
+  ).map((code) => textOf(taken, code));
+  const rotor = taken.find(({ code }) => code === 'rotorKg')?.sheet.value;
+  const fresh = taken.flatMap(({ code, sheet }): NewLimit[] => {
+    const kind = code as NewLimit['kind'];
+    const unit = lengthUnitOf(sheet.unit);
+    return sheet.value !== null && unit !== null
+      ? [{ kind, valueUm: sheet.value, text: sheet.text, unit: sheet.unit, source: sheet.source }]
+      : [];
+  });
+  return {
+    ...own,
+    ...(fastening && { fastening: fastening === 'bolts' ? 'bolts' : 'studs' }),
+    ...(studs && { studs: Number(studs), isFasteningSaid: true }),
+    ...(places && { allowedShifts: places === 'as-found' ? [0] : null }),
+    ...(caliper && { caliper: caliper === 'fixed' ? 'fixed' : 'floating' }),
+    ...(pistons && { pistons: Number(pistons) }),
+    ...(traits && { traits: traits === 'none' ? [] : traits.split(' ') }),
+    ...(rotor !== undefined && { rotorKg: rotor }),
+    limits: [
+      ...limits.map(({ id: _id, axleId: _axle, by: _by, at: _at, ...each }) => each),
+      ...fresh,
+    ],
+  };
+}
+
+const THICKNESSES: readonly SheetCode[] = ['nominal', 'machineTo', 'discard'];
+
+/** Whether a figure can stand on a vehicle: a thickness only where all of its rotor are in order. */
+function fits(vehicle: VehicleFile, lacking: readonly Compared[], one: Compared): boolean {
+  if (!THICKNESSES.includes(one.code)) return true;
+  const axle = vehicle.axles.find(({ position }) => position === one.axle);
+  const own = (axle?.limits ?? []).map(({ kind, valueUm }) => ({
+    code: kind as SheetCode,
+    value: valueUm,
+  }));
+  const fresh = lacking.filter((each) => each.axle === one.axle).map(({ sheet }) => sheet);
+  return wrongOrderOf([...own, ...fresh]).length === 0;
+}
+
+/** Writes on a vehicle what it lacks and the sheets of its model say; how many figures those were. */
+export async function takeFromSheets(
+  tx: Database,
+  vehicleId: string,
+  by: string | null,
+): Promise<number> {
+  const vehicle = await findVehicle(tx, vehicleId);
+  if (!vehicle) return 0;
+  const { missing: lacking } = await compared(tx, vehicle);
+  const missing = lacking.filter((each) => fits(vehicle, lacking, each));
+  if (missing.length === 0) return 0;
+  await sayToLedger(tx, { reason: 'from the model’s sheet' });
+  const heavy = missing.find(({ code }) => code === 'massKg')?.sheet.value;
+  const axles = vehicle.axles.map((axle) =>
+    withSheet(
+      axle,
+      missing.filter((each) => each.axle === axle.position),
+    ),
+  );
+  const { id: _, createdAt: _at, ...own } = vehicle;
+  await updateVehicle(tx, vehicleId, { ...own, ...(heavy && { massKg: heavy }), axles }, by);
+  for (const { axle, code, sheet } of missing) {
+    const fastener = fastenerIn(code);
+    if (!fastener || sheet.value === null) continue;
+    const stages = FASTENERS.find((each) => each.code === fastener)?.stages ?? [1];
+    await saveTorqueFigure(tx, {
+      ...torqueKeyOf(vehicle),
+      ...{ axle, fastener, valueNm: sheet.value, text: sheet.text, unit: sheet.unit },
+      ...{ stages: [...stages], source: sheet.source, by },
+    });
+  }
+  return missing.length;
+}
+
+/**
+ * Says of which model a vehicle is, where that is not said yet, and gives it what it lacks from the
+ * model's sheets; nothing that stands is written over. Answers with how many figures it was given.
+ */
+export const takeSheet = (input: unknown, by: string | null): Promise<Answer<number>> =>
+  inTransaction(async (tx) => {
+    const parsed = sheetTakeSchema.safeParse(input);
+    if (!parsed.success) return refuseParse(parsed.error);
+    const { vehicleId, make, model } = parsed.data;
+    const vehicle = await findVehicle(tx, vehicleId);
+    if (!vehicle) return refuse(GONE);
+    if (isUnnamed(vehicle)) {
+      const { id: _, createdAt: _at, axles, ...own } = vehicle;
+      const named = { ...own, make, model };
+      await nameTorqueFigures(tx, vehicle, named);
+      await updateVehicle(
+        tx,
+        vehicleId,
+        { ...named, axles: axles.map((axle) => withSheet(axle, [])) },
+        by,
+      );
+    }
+    return accept(await takeFromSheets(tx, vehicleId, by));
+  });
+
+/** Every sheet, by make and model. */
+export const allSheets = async (): Promise<SheetRow[]> => listSheets(await database());
+
+/** The models whose sheets say a figure of an axle, by name. */
+export async function modelsThatSay(
+  axle: AxlePosition,
+  code: SheetCode,
+): Promise<{ readonly make: string; readonly model: string }[]> {
+  const saying = (await allSheets()).filter(
+    (sheet) => sheet.axle === axle && sheet.figures.some((figure) => figure.code === code),
+  );
+  const models = new Map(
+    saying.map(({ make, model }) => [plainName(`${make} ${model}`), { make, model }]),
+  );
+  return [...models.values()];
+}
+
+/** One sheet; null where there is none. */
+export const sheetOf = async (id: string): Promise<SheetRow | null> =>
+  idSchema.safeParse(id).success ? findSheet(await database(), id) : null;
+
+/** Writes a sheet, new when `id` is null; a figure that is emptied is taken off it. Returns its id. */
+export const saveSheet = (
+  id: string | null,
+  input: unknown,
+  by: string | null,
+): Promise<Answer<string>> =>
+  inTransaction(async (tx) => {
+    const parsed = sheetFormSchema(unitsOfForm(await shopUnits())).safeParse(input);
+    if (!parsed.success) return refuseParse(parsed.error);
+    const { key, figures } = parsed.data;
+    const same = (await findSheetsOf(tx, key)).find(
+      (each) => sheetKeyText(each) === sheetKeyText(key),
+    );
+    if (same && same.id !== id) {
+      const message = 'There is a sheet of this model, years, axle, brakes and wheels already.';
+      return refuse(message, { model: message });
+    }
+    const before = id === null ? null : await findSheet(tx, id);
+    if (id !== null && !before) return refuse(NO_SHEET);
+    const sheetId = id ?? (await sheetOfKey(tx, key));
+    if (before) await updateSheetKey(tx, sheetId, key);
+    await saveSheetFigures(tx, sheetId, changed(before?.figures ?? [], figures), by);
+    const gone = (before?.figures ?? []).filter(
+      ({ code }) => !figures.some((each) => each.code === code),
+    );
+    await dropSheetFigures(
+      tx,
+      sheetId,
+      gone.map(({ code }) => code),
+    );
+    return accept(sheetId);
+  });
+
+/** The figures that say otherwise than those that stand: who entered the others stays. */
+const changed = (before: readonly SheetFigure[], after: readonly SheetFigure[]): SheetFigure[] =>
+  after.filter((figure) => {
+    const own = before.find(({ code }) => code === figure.code);
+    return !own || !isSameValue(own, figure) || own.source !== figure.source;
+  });
+
+/** Takes a sheet off file; vehicles keep what they were given. */
+export const removeSheet = (id: string): Promise<Answer<string>> =>
+  inTransaction(async (tx) => {
+    if (!(await findSheet(tx, id))) return refuse(NO_SHEET);
+    await dropSheet(tx, id);
+    return accept(id);
+  });
+
+/** The sources that a build stands under: nobody says where a stud count is from. */
+const AS_BUILT = 'other';
+
+/** What a vehicle says, as sheets of its model: of its own year, brakes and both axles. */
+function sheetsFrom(vehicle: VehicleFile, torque: readonly TorqueFigureRow[]): Sheet[] {
+  const own = standingOn(vehicle, torque);
+  return vehicle.axles.map((axle) => ({
+    ...{ make: vehicle.make, model: vehicle.model, variant: vehicle.variant, wheel: '' as const },
+    ...{ yearFrom: vehicle.year ?? 0, yearTo: vehicle.year ?? 0, axle: axle.position },
+    figures: SHEET_CODES.flatMap((code): SheetFigure[] => {
+      const value = own(axle.position, code);
+      if (value === null || (code === 'massKg' && axle.position === 'rear')) return [];
+      const fastener = fastenerIn(code);
+      const source =
+        axle.limits.find(({ kind }) => kind === code)?.source ??
+        torque.find((each) => each.axle === axle.position && each.fastener === fastener)?.source ??
+        AS_BUILT;
+      return [{ ...value, code, source }];
+    }),
+  }));
+}
+
+/**
+ * Makes sheets of a vehicle's figures, or gives its model's sheets what they lack; what they say
+ * otherwise stays. Answers with how many figures were added.
+ */
+export const makeSheets = (vehicleId: string, by: string | null): Promise<Answer<number>> =>
+  inTransaction(async (tx) => {
+    const vehicle = await findVehicle(tx, vehicleId);
+    if (!vehicle) return refuse(GONE);
+    if (isUnnamed(vehicle)) return refuse('Write its make and model first.');
+    const torque = await torqueFiguresOf(tx, torqueKeyOf(vehicle));
+    return accept(await mergeIn(tx, sheetsFrom(vehicle, torque), { take: [], by }));
+  });

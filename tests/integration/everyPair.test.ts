@@ -1,0 +1,111 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { standingOf } from '@/core/job';
+import { closeDatabase } from '@/server/database';
+import { useRecords } from '../support/engine';
+import {
+  ask,
+  checkInput,
+  done,
+  jobOf,
+  newVehicle,
+  runOn,
+  sign,
+  thickness,
+  threePeople,
+  tick,
+  wholeJob,
+} from '../support/wholeJob';
+
+/** Ways round a stop that playing every pair of writes found (`SEQUENCES=all`), each by its name. */
+
+const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-pairs-'));
+let vehicleId = '';
+beforeAll(async () => {
+  await useRecords(folder);
+  await threePeople();
+  vehicleId = (await newVehicle()).id;
+});
+afterAll(async () => {
+  await closeDatabase();
+  fs.rmSync(folder, { recursive: true, force: true });
+});
+afterEach(() => jest.restoreAllMocks());
+
+const write = async (
+  jobId: string,
+  key: string,
+  value: unknown,
+  note: string | null = null,
+): Promise<string | null> => ask('check', await checkInput(jobId, key, value, note), 'technician');
+const stopsOf = async (jobId: string): Promise<string> =>
+  standingOf(await jobOf(jobId))
+    .mustNotMove.map(({ say }) => say)
+    .join(' ');
+
+test('a pedal that sank and is pumped firm is held for a minute of its own', async () => {
+  const jobId = await wholeJob(vehicleId);
+  await tick(jobId, 'pedal//held', 'sank');
+  // The minute that was begun before it sank is long over.
+  runOn(120_000);
+  await tick(jobId, 'pedal//firm', 'done');
+  expect(await write(jobId, 'pedal//held', 'held', 'pumped')).toMatch(/Start the minute/);
+  expect(await sign(jobId)).not.toBeNull();
+  jest.restoreAllMocks();
+  await tick(jobId, 'pedal//hold', 'done');
+  runOn(61_000);
+  expect(await write(jobId, 'pedal//held', 'held', 'bled anew')).toBeNull();
+  await tick(jobId, 'pedal//level', 'done');
+  expect(await stopsOf(jobId)).toBe('');
+});
+
+test('a caliper that came off again is off until it is put on, though that is taken back', async () => {
+  const jobId = await wholeJob(vehicleId);
+  await write(jobId, 'step/FL/caliper-off', null, 'slip');
+  await tick(jobId, 'step/FL/caliper-off', 'done');
+  expect(await stopsOf(jobId)).toMatch(/caliper of FL is off/);
+  // Something else tells that it was off at some time; not that it is on again.
+  await thickness(jobId, '27.0', { phase: 'after', places: 1 });
+  await write(jobId, 'step/FL/caliper-off', null, 'slip');
+  expect(await stopsOf(jobId)).toMatch(/caliper of FL is off/);
+  expect(await sign(jobId)).not.toBeNull();
+  await tick(jobId, 'rebuild/FL/caliper-on', null, 'done anew');
+  await tick(jobId, 'rebuild/FL/caliper-on', 'done');
+  expect(await stopsOf(jobId)).not.toMatch(/caliper of FL is off/);
+});
+
+test('pistons that moved again ask for the pedal again, though that is taken back', async () => {
+  const jobId = await wholeJob(vehicleId);
+  await write(jobId, 'step/FL/push-back', null, 'slip');
+  await tick(jobId, 'step/FL/push-back', 'done');
+  await write(jobId, 'step/FL/push-back', null, 'slip');
+  expect(await stopsOf(jobId)).toMatch(/pedal was not pumped firm/);
+});
+
+describe('metal on metal', () => {
+  const grinding = async (): Promise<string> => {
+    const jobId = await wholeJob(vehicleId);
+    await done('finding', { jobId, code: 'noise', corner: null, value: 'grind' });
+    expect(await stopsOf(jobId)).toMatch(/metal is on metal/);
+    return jobId;
+  };
+
+  test('is not ended by putting right what nobody found', async () => {
+    const jobId = await grinding();
+    for (const item of ['cracks', 'pads-look', 'leaks']) {
+      expect(await write(jobId, `fixed/FL/${item}`, 'fixed', 'ok')).toMatch(/Nothing was found/);
+    }
+    expect(await sign(jobId)).toMatch(/metal is on metal/);
+  });
+
+  test('nor by what has nothing to do with it; by the pads it is', async () => {
+    const jobId = await grinding();
+    await tick(jobId, 'look/FL/nuts', ['uneven']);
+    await tick(jobId, 'fixed/FL/nuts', 'fixed', 'drawn up evenly');
+    expect(await stopsOf(jobId)).toMatch(/metal is on metal: say what was put right/);
+    await tick(jobId, 'look/FL/pads-look', ['rivets']);
+    await tick(jobId, 'fixed/FL/pads-look', 'fixed', 'new pads');
+    expect(await stopsOf(jobId)).not.toMatch(/metal is on metal/);
+  });
+});
