@@ -116,6 +116,30 @@ test('one line: an unknown plate opens a job with one more key; studs are asked 
   await page.waitForURL(/jobs\/[0-9a-f-]{36}\//);
 });
 
+test('a plate of a known model: its studs, limits and torques are there at once', async ({
+  page,
+}) => {
+  const complaints = complaintsOf(page);
+  await page.goto('/');
+  await settled(page);
+  await page.getByRole('combobox', { name: /Plate, name/ }).fill('SK-743-W');
+  await expect(page.getByRole('option', { name: /New job for SK-743-W/ })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Complaint', exact: true })).toBeVisible();
+  await page.goto(page.url().replace('/complaint', '/measure/FL'));
+  await settled(page);
+  await page.getByLabel('Or say its model').selectOption({ label: 'Pellick Tern shuttle minibus' });
+  await expect(page.getByRole('button', { name: /start runout$/i })).toBeVisible();
+  await expect(page.getByText('Pellick Tern shuttle minibus')).toBeVisible();
+  await page.getByRole('link', { name: /SK-743-W/ }).click();
+  const sheet = page.getByRole('region', { name: 'The model’s sheet' });
+  await expect(sheet).toContainText('This vehicle has what the sheet');
+  await expect(page.getByLabel('How many').first()).toHaveValue('6');
+  await expect(page.getByLabel(/^Discard thickness/).first()).toHaveValue('26 mm');
+  await expectAccessible(page);
+  expect(complaints).toEqual([]);
+});
+
 test.describe('by thumb', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
   test('while a check is read, figure, pad, last readings and rotor are in sight', async ({

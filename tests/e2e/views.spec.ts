@@ -7,6 +7,8 @@ const VIEWS: readonly (readonly [string, number | null, string])[] = [
   ['new job', null, '/jobs/new'],
   ['vehicles', null, '/vehicles'],
   ['new vehicle', null, '/vehicles/new'],
+  ['model sheets', null, '/models'],
+  ['new model sheet', null, '/models/new'],
   ['knowledge', null, '/knowledge'],
   ['complaint', 103, 'complaint'],
   ['road test', 105, 'road-test'],

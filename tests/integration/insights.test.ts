@@ -11,12 +11,7 @@ import { rotorCharts } from '@/server/records/rotorCharts';
 import { about, licences } from '@/server/shop/about';
 import { addPerson, allPeople, changePerson } from '@/server/shop/people';
 import { choosePositions, shopPositions } from '@/server/shop/settings';
-import {
-  effectsOfVehicle,
-  saveVehicle,
-  vehiclesPage,
-  vehiclesToChoose,
-} from '@/server/shop/vehicles';
+import { effectsOfVehicle, saveVehicle, vehiclesPage } from '@/server/shop/vehicles';
 import { standUpDemo } from './demo';
 import { known } from './known';
 
@@ -189,7 +184,6 @@ describe('figures of a vehicle', () => {
     expect(await plates('nothing')).toEqual([]);
     expect((await vehiclesPage('', 1)).isMore).toBe(false);
     expect((await vehiclesPage('', 2)).vehicles).toEqual([]);
-    expect((await vehiclesToChoose('')).vehicles).toHaveLength(6);
   });
 });
 

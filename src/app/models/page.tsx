@@ -48,7 +48,10 @@ export default async function ModelsPage() {
         <ul className="zh-list zh-card p-0 mb-3">
           {sheets.map(({ figures, ...sheet }) => (
             <li key={sheet.id}>
-              <Link className="zh-job" href={`/models/${sheet.id}`}>
+              <Link
+                className="d-flex flex-wrap justify-content-between gap-2 px-3 py-2"
+                href={`/models/${sheet.id}`}
+              >
                 <span className="fw-bold">{saySheet(sheet)}</span>
                 <span className="zh-muted">
                   {figures.length === 1 ? '1 figure' : `${figures.length} figures`}

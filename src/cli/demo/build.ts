@@ -16,6 +16,7 @@ import { decide } from '../../server/decide/decisions';
 import { judgeCorner, liftingItems } from '../../core/job';
 import { loadJob, openJob } from '../../server/job/jobs';
 import { beginSet, saveReadings } from '../../server/measure/sets';
+import { makeSheets } from '../../server/shop/sheets';
 import { saveVehicle } from '../../server/shop/vehicles';
 import { analyseRoadTest, readLogText } from '../../core/roadtest';
 import { recordFinding } from '../../server/nose/nose';
@@ -234,4 +235,5 @@ export async function buildDemo(seed: number): Promise<void> {
     ids.set(key, known(await saveVehicle(null, vehicle, 'Ines')));
   }
   for (const job of JOBS) await buildJob(job, ids.get(job.vehicle) ?? '', random);
+  for (const id of ids.values()) known(await makeSheets(id, 'Ines'));
 }

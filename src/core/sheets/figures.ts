@@ -57,7 +57,8 @@ export const SHEET_KINDS: readonly SheetKind[] = [
     manner: { as: 'length', role, of },
   })),
   ...FASTENERS.map(({ code, name }): SheetKind => ({
-    ...{ code: `torque.${code}`, name: `${name}, torque`, column: `torque_${snake(code)}_nm` },
+    ...{ code: `torque.${code}`, name: name.includes('torque') ? name : `${name}, torque` },
+    column: `torque_${snake(code)}_nm`,
     manner: { as: 'torque' },
   })),
 ];
@@ -92,7 +93,7 @@ const said = (text: string, unit = '', value: number | null = null): ReadValue =
 const refused = (message: string): ReadValue => ({ ok: false, message });
 
 function readMass(text: string, low: number, high: number): ReadValue {
-  const mass = Number(text.replace(',', '.'));
+  const mass = Number(text.replace(/\s*kg$/i, '').replace(',', '.'));
   return mass >= low && mass <= high
     ? said(text, 'kg', mass)
     : refused(`Write the mass in kg, ${low} to ${high}.`);

@@ -119,10 +119,11 @@ export function saySheet({
   variant,
   wheel,
 }: SheetKey): string {
-  const years = [yearFrom || '', yearTo || ''];
+  const [first, last] = [yearFrom || '', yearTo || ''];
+  const years = first === last ? String(first) : `${first} to ${last}`.trim();
   return [
     `${make} ${model}`,
-    ...(yearFrom || yearTo ? [years.join(' to ').trim()] : []),
+    ...(years ? [years] : []),
     ...(variant ? [variant] : []),
     ...(wheel ? [`${wheel} wheels`] : []),
     `${axle} axle`,

@@ -81,6 +81,7 @@ describe('what is typed', () => {
     ['discard', '1.0433 in', 26_499.82],
     ['torque.wheel-nuts', '81 lb ft', 109.82],
     ['rotorKg', '9,2', 9.2],
+    ['massKg', '2100 kg', 2100],
   ] as const)('%s %s', (code, text, value) => {
     const answer = read(code, text);
     expect(answer.ok && answer.value.text).toBe(text);

@@ -4,12 +4,11 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
+import { Form } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
 import { jobFormSchema, type JobForm as Values } from '@/core/contracts';
 import { FormField, showServerErrors } from '@/ui/field';
 import { ComplaintFields } from './ComplaintFields';
-import { QuickVehicleFields } from './QuickVehicleFields';
 import { writeJob } from './writes';
 
 export interface VehicleChoice {
@@ -18,19 +17,13 @@ export interface VehicleChoice {
   readonly name: string;
 }
 
-const NEW_VEHICLE: NonNullable<Values['newVehicle']> = { plate: '', fastening: 'studs', studs: 5 };
-
 /** A new job: vehicle, complaint in the customer's words, corners. */
 export function JobForm({
-  vehicles,
-  vehicleId,
-  isMore = false,
+  vehicle,
   comeback = null,
 }: {
-  vehicles: readonly VehicleChoice[];
-  /** There are more on file than the list has. */
-  isMore?: boolean;
-  vehicleId: string;
+  /** The vehicle that it is for; null where its plate is asked. */
+  vehicle: VehicleChoice | null;
   /** The earlier job that it came back from, with its corners. */
   comeback?: {
     readonly id: string;
@@ -39,24 +32,18 @@ export function JobForm({
   } | null;
 }) {
   const router = useRouter();
-  const { register, handleSubmit, setError, setValue, formState } = useForm<Values>({
+  const { register, handleSubmit, setError, formState } = useForm<Values>({
     resolver: zodResolver(jobFormSchema, undefined, { raw: true }),
     defaultValues: {
-      vehicleId,
+      vehicleId: vehicle?.id ?? '',
       complaint: '',
       odometerKm: '',
       corners: comeback?.corners ?? [],
       comebackOf: comeback?.id ?? null,
-      newVehicle: vehicles.length === 0 ? NEW_VEHICLE : null,
+      newVehicle: vehicle ? null : { plate: '' },
     },
   });
   const { errors, isSubmitting } = formState;
-  const [isNew, setNew] = useState(vehicles.length === 0);
-  const askNew = (asked: boolean): void => {
-    setNew(asked);
-    setValue('vehicleId', '');
-    setValue('newVehicle', asked ? NEW_VEHICLE : null);
-  };
   // One id for one form: pressed twice, or sent again, it is still one job.
   const [id] = useState(() => crypto.randomUUID());
   const submit = handleSubmit(async (values) => {
@@ -77,58 +64,43 @@ export function JobForm({
           {errors.comebackOf && <span className="zh-error">{errors.comebackOf.message}</span>}
         </p>
       )}
-      {isNew ? (
-        <QuickVehicleFields
-          fields={{
-            plate: register('newVehicle.plate'),
-            fastening: register('newVehicle.fastening'),
-            studs: register('newVehicle.studs'),
-          }}
-          messages={{
-            plate: errors.newVehicle?.plate?.message,
-            fastening: errors.newVehicle?.fastening?.message,
-            studs: errors.newVehicle?.studs?.message,
-          }}
-        />
-      ) : (
-        <FormField
-          label="Vehicle"
-          error={errors.vehicleId?.message}
-          control={(ids) => (
-            <Form.Select {...ids} {...register('vehicleId')} autoFocus>
-              <option value="">Choose …</option>
-              {vehicles.map(({ id, plate, name }) => (
-                <option key={id} value={id}>
-                  {plate} · {name}
-                </option>
-              ))}
-            </Form.Select>
-          )}
-        />
-      )}
-      <p>
-        {isMore && !isNew && (
-          <>
-            The list is the beginning of all vehicles:{' '}
-            <Link href="/vehicles">find the vehicle</Link> and open a job from its page, or{' '}
-          </>
-        )}
-        {!comeback && vehicles.length > 0 && (
-          <Button variant="link" className="p-0 align-baseline" onClick={() => askNew(!isNew)}>
-            {isNew ? 'It is on file: choose it' : 'It is not on file: its plate will do'}
-          </Button>
-        )}
-        {!comeback && (
-          <>
-            {vehicles.length > 0 && ', '}
-            <Link href="/vehicles/new?then=job">
-              {vehicles.length > 0
-                ? 'or enter a new one with all its figures'
-                : 'Or enter it with all its figures'}
+      {vehicle ? (
+        <p>
+          <span className="zh-figure fs-4">{vehicle.plate}</span> {vehicle.name}
+          {errors.vehicleId && <span className="zh-error d-block">{errors.vehicleId.message}</span>}
+          {!comeback && (
+            <Link className="d-inline-block py-2 ms-3" href="/jobs/new">
+              Another vehicle
             </Link>
-          </>
-        )}
-      </p>
+          )}
+        </p>
+      ) : (
+        <>
+          <FormField
+            label="Plate (must be filled)"
+            hint="A plate that is on file is that vehicle. All else is asked where it is needed."
+            error={errors.newVehicle?.plate?.message}
+            control={(ids) => (
+              <Form.Control
+                {...ids}
+                {...register('newVehicle.plate')}
+                autoComplete="off"
+                autoFocus
+                maxLength={20}
+              />
+            )}
+          />
+          <p>
+            <Link className="d-inline-block py-2" href="/">
+              Find it by a name or a number
+            </Link>
+            , or{' '}
+            <Link className="d-inline-block py-2" href="/vehicles/new?then=job">
+              enter a new one with all its figures
+            </Link>
+          </p>
+        </>
+      )}
       <ComplaintFields
         fields={{
           complaint: register('complaint'),

@@ -47,7 +47,7 @@ function Several({
       ).join(' '),
     );
   return (
-    <fieldset className="mb-3">
+    <fieldset className="mb-3 zh-whole-row">
       <legend className="fs-6 fw-normal mb-0">{kind.name}</legend>
       <div className="zh-traits">
         {[...choices, 'none'].map((word) => (

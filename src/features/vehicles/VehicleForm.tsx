@@ -90,32 +90,44 @@ export function VehicleForm({ id, values, units, entered = {}, then }: VehicleFo
           {errors.root.message}
         </p>
       )}
-      <div className="zh-card mb-3 zh-limits">
-        {line('plate', 'Plate')}
-        {line('make', 'Make')}
-        {line('model', 'Model')}
-        {line('tyre', 'Tyre code', 'Like 215/65R16; for the road test.')}
-        {line('finalDrive', 'Final drive ratio', 'Like 3.73; for the propshaft order.')}
-        {line('year', 'Model year', 'Torque figures are kept by year, drive and brakes.')}
-        <FormField
-          label="Driven wheels"
-          error={errors.drive?.message}
-          control={(ids) => (
-            <Form.Select {...ids} {...register('drive')}>
-              <option value="">not known</option>
-              <option value="front">front</option>
-              <option value="rear">rear</option>
-              <option value="all">all</option>
-            </Form.Select>
+      <fieldset className="zh-card mb-3">
+        <legend className="fs-5 fw-bold">Which vehicle</legend>
+        <div className="zh-limits">
+          {line('plate', 'Plate', 'Must be filled; nothing else must.')}
+          {line('make', 'Make')}
+          {line(
+            'model',
+            'Model',
+            'What its model’s sheet says is taken over where it is empty here.',
           )}
-        />
-        {line('variant', 'Brake variant', 'Like “heavy duty”; empty for the usual one.')}
-        {line('massKg', 'Mass as driven (kg)', 'For the bedding-in estimate.')}
-      </div>
-      <label className="zh-check mb-3">
-        <input type="checkbox" {...register('brakeByWire')} /> Brake-by-wire: brakes can apply by
-        themselves
-      </label>
+          {line('year', 'Model year', 'Torque figures are kept by year, drive and brakes.')}
+          <FormField
+            label="Driven wheels"
+            error={errors.drive?.message}
+            control={(ids) => (
+              <Form.Select {...ids} {...register('drive')}>
+                <option value="">not known</option>
+                <option value="front">front</option>
+                <option value="rear">rear</option>
+                <option value="all">all</option>
+              </Form.Select>
+            )}
+          />
+          {line('variant', 'Brake variant', 'Like “heavy duty”; empty for the usual one.')}
+        </div>
+      </fieldset>
+      <fieldset className="zh-card mb-3">
+        <legend className="fs-5 fw-bold">For the road test and bedding-in</legend>
+        <div className="zh-limits">
+          {line('tyre', 'Tyre code', 'Like 215/65R16; for the road test.')}
+          {line('finalDrive', 'Final drive ratio', 'Like 3.73; for the propshaft order.')}
+          {line('massKg', 'Mass as driven (kg)', 'For the bedding-in estimate.')}
+        </div>
+        <label className="zh-check">
+          <input type="checkbox" {...register('brakeByWire')} /> Brake-by-wire: brakes can apply by
+          themselves
+        </label>
+      </fieldset>
       <p className="zh-muted">
         Leave a figure empty when it is not known: a workshop default is used where there is one,
         and said so. Discard thickness has none. The maker’s service information comes first.

@@ -181,21 +181,6 @@ export async function vehiclesPage(
   return { vehicles: found.slice(0, VEHICLES_A_PAGE), isMore: found.length > VEHICLES_A_PAGE };
 }
 
-/** Most vehicles that a choice offers; beyond it one is found first. */
-const MOST_OFFERED = 300;
-
-/** The vehicles that a new job offers, the one it is asked for among them. */
-export async function vehiclesToChoose(
-  id: string,
-): Promise<{ readonly vehicles: readonly VehicleLine[]; readonly isMore: boolean }> {
-  const db = await database();
-  const found = await searchVehicles(db, [], { size: MOST_OFFERED + 1, number: 1 });
-  const offered = found.slice(0, MOST_OFFERED);
-  const isThere = !idSchema.safeParse(id).success || offered.some((each) => each.id === id);
-  const own = isThere ? null : await findVehicle(db, id);
-  return { vehicles: own ? [own, ...offered] : offered, isMore: found.length > MOST_OFFERED };
-}
-
 /** A vehicle with its jobs, or null. */
 export async function vehicleWithJobs(
   id: string,

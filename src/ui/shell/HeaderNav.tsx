@@ -14,7 +14,9 @@ const PLACES = [
 ] as const satisfies readonly { href: string; label: string; isWideOnly?: boolean }[];
 
 const isHere = (path: string, href: string): boolean =>
-  href === '/' ? path === '/' || path.startsWith('/jobs') : path.startsWith(href);
+  href === '/'
+    ? path === '/' || path.startsWith('/jobs')
+    : path.startsWith(href) || (href === '/vehicles' && path.startsWith('/models'));
 
 /** The main places of the application. */
 export function HeaderNav() {

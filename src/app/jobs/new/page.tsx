@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { JobForm } from '@/features/jobs/JobForm';
 import { loadJob } from '@/server/job/jobs';
-import { vehiclesToChoose } from '@/server/shop/vehicles';
+import { vehicleWithJobs } from '@/server/shop/vehicles';
 import { vehicleName } from '@/core/job';
 
 export const metadata: Metadata = { title: 'New job' };
@@ -13,20 +13,15 @@ export default async function NewJobPage({
 }) {
   const { vehicle: asked, comeback } = await searchParams;
   const earlier = comeback ? await loadJob(comeback) : null;
-  const vehicle = earlier?.vehicle.id ?? asked;
-  const { vehicles, isMore } = await vehiclesToChoose(vehicle ?? '');
-  const known = vehicles.some(({ id }) => id === vehicle);
+  const found = await vehicleWithJobs(earlier?.vehicle.id ?? asked ?? '');
+  const known = found?.vehicle;
+  const name = known ? vehicleName(known) : '';
   return (
     <>
       <h1>New job</h1>
       <JobForm
-        vehicles={vehicles.map(({ id, plate, make, model }) => ({
-          id,
-          plate,
-          name: vehicleName({ make, model }),
-        }))}
-        isMore={isMore}
-        vehicleId={known && vehicle ? vehicle : ''}
+        key={known?.id ?? ''}
+        vehicle={known ? { id: known.id, plate: known.plate, name } : null}
         comeback={
           earlier && {
             id: earlier.id,
