@@ -31,14 +31,30 @@ const WAIT_NAME: Readonly<Record<Wait, string>> = {
   lathe: 'waits for another shop’s lathe',
 };
 
-/** How far a job is, in a few words; a corner is measured by runout and thickness. */
-function stateWords(line: JobLine): string {
+/** The one next thing of a job that waits, and the stage where it is done. */
+const NEXT_OF_WAIT: Readonly<Record<Wait, NextOfJob>> = {
+  lead: { say: 'A lead signs it off, or says what is missing.', stage: 'report' },
+  owner: { say: 'Get the owner’s word on the estimate.', stage: 'estimate' },
+  parts: { say: 'Say when the parts are here.', stage: 'parts' },
+  lathe: { say: 'Measure the rotor when it is back.', stage: 'correct' },
+};
+
+interface NextOfJob {
+  readonly say: string;
+  readonly stage: string;
+}
+
+/** The next thing of a job as far as its list knows it: a corner is measured by runout and thickness. */
+function nextOf(line: JobLine): NextOfJob {
   const [wait] = line.waits;
-  if (wait) return WAIT_NAME[wait];
+  if (wait) return NEXT_OF_WAIT[wait];
   const corners = line.corners.length;
-  if (line.decided >= corners) return 'to rebuild and prove';
-  if (line.measured >= 2 * corners) return 'to decide';
-  return line.sets === 0 ? 'to measure' : 'measuring';
+  if (line.decided >= corners) return { say: 'Put it together, then prove it.', stage: '' };
+  if (line.measured >= 2 * corners) return { say: 'Everything is read: decide.', stage: 'decide' };
+  if (line.sets > 0) return { say: 'Measure on.', stage: '' };
+  return line.complaint === ''
+    ? { say: 'Write down the complaint, or measure.', stage: 'complaint' }
+    : { say: 'Drive it, strip it, measure it.', stage: '' };
 }
 
 export default async function StartPage({
@@ -100,7 +116,8 @@ export default async function StartPage({
             ...line,
             name: vehicleName(line),
             complaint: line.complaint || 'No complaint written down yet.',
-            state: stateWords(line),
+            next: nextOf(line),
+            waits: line.waits.map((wait) => WAIT_NAME[wait]),
             since: format(line.createdAt, 'd MMM yyyy'),
           }))}
         />

@@ -29,6 +29,7 @@ import {
 /** What the owner agrees to before metal is cut: nothing that costs beyond it begins. */
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-agreed-'));
+let vehicleId = '';
 let jobId = '';
 /** The rotor runs out by itself, the hub hardly. */
 const TRUTH: VirtualCorner = {
@@ -53,7 +54,8 @@ beforeAll(async () => {
   await useRecords(folder);
   await threePeople();
   await done('prices', formOfShop(DEMO_SHOP, 'mm'), 'lead');
-  jobId = await newJob((await newVehicle()).id);
+  vehicleId = (await newVehicle()).id;
+  jobId = await newJob(vehicleId);
   for (const shift of [0, 2]) await mounting(shift);
   await thickness(jobId, '27.9', { places: 12 });
 });
@@ -176,4 +178,8 @@ test('the start page says what jobs wait for, and narrows to them', async () => 
   await tick(jobId, 'part//pads', { state: 'asked', number: '', supplier: '' });
   expect((await waitsNow()).parts).toBe(1);
   expect(await waiting('lead')).toBe(false);
+  // What waits stands first, the most pressing before the others, the newest of the rest next.
+  const [newer, newest] = [await newJob(vehicleId), await newJob(vehicleId)];
+  await tick(newer, 'estimate//asked', 'done');
+  expect((await openJobs(1)).lines.slice(0, 3).map(({ id }) => id)).toEqual([newer, jobId, newest]);
 });

@@ -39,7 +39,11 @@ export default async function ChecksPage({
             plate: `Check ${line.number}`,
             name: 'no vehicle yet',
             complaint: line.sets === 1 ? 'one set' : `${line.sets} sets`,
-            state: line.measured === 0 ? 'reading' : 'read',
+            next: {
+              say: line.measured === 0 ? 'Read on.' : 'It is read: its plate makes a job of it.',
+              stage: '',
+            },
+            waits: [],
             since: format(line.createdAt, 'd MMM yyyy, HH:mm'),
           }))}
         />

@@ -23,7 +23,7 @@ import {
   vehicles,
 } from '../schema';
 import type { SetRow } from './sets';
-import { WAITS_BY, waitsOf, waitsOfJob, type Wait } from './waits';
+import { WAITS_BY, waitsOf, waitsOfJob, type Wait, pressingJobs } from './waits';
 
 export type JobRow = typeof jobs.$inferSelect;
 export type CornerName = (typeof jobCorners.$inferSelect)['corner'];
@@ -96,6 +96,7 @@ export async function listOpenJobs(
         ),
   );
   const [{ total } = { total: 0 }] = await db.select({ total: count() }).from(jobs).where(open);
+  const pressing = pressingJobs(db);
   const rows = await db
     .select({
       id: jobs.id,
@@ -108,8 +109,9 @@ export async function listOpenJobs(
     })
     .from(jobs)
     .innerJoin(vehicles, eq(vehicles.id, jobs.vehicleId))
+    .leftJoin(pressing, eq(pressing.jobId, jobs.id))
     .where(open)
-    .orderBy(desc(jobs.createdAt), desc(jobs.number))
+    .orderBy(sql`${pressing.rank} asc nulls last`, desc(jobs.createdAt), desc(jobs.number))
     .limit(PAGE_SIZE)
     .offset((page - 1) * PAGE_SIZE);
   const ids = rows.map(({ id }) => id);

@@ -25,6 +25,29 @@ export const WAITS_BY: Readonly<Record<Wait, SQL>> = {
   lathe: isSentOut,
 };
 
+/** Kinds of checks that say what a job waits for. */
+const SAYING = ['prove', 'estimate', 'waiting', 'part', 'correct'] as const;
+
+/** Open jobs that wait for something, with how pressing it is: 0 for the most. */
+export const pressingJobs = (db: Database) =>
+  db
+    .select({
+      jobId: checks.jobId,
+      rank: sql<number>`min(case ${sql.join(
+        WAITS.map((wait, i) => sql`when ${WAITS_BY[wait]} then ${sql.raw(String(i))}`),
+        sql` `,
+      )} end)`.as('rank'),
+    })
+    .from(checks)
+    .where(
+      and(
+        inArray(checks.kind, SAYING),
+        inArray(checks.jobId, db.select({ id: jobs.id }).from(jobs).where(isNull(jobs.closedAt))),
+      ),
+    )
+    .groupBy(checks.jobId)
+    .as('pressing');
+
 /** How many open jobs wait for each. */
 export async function countWaits(db: Database): Promise<Readonly<Record<Wait, number>>> {
   const jobsBy = (wait: Wait) =>
@@ -39,7 +62,7 @@ export async function countWaits(db: Database): Promise<Readonly<Record<Wait, nu
     .from(checks)
     .where(
       and(
-        inArray(checks.kind, ['prove', 'estimate', 'waiting', 'part', 'correct']),
+        inArray(checks.kind, SAYING),
         inArray(checks.jobId, db.select({ id: jobs.id }).from(jobs).where(isNull(jobs.closedAt))),
       ),
     );

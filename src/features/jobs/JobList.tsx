@@ -7,12 +7,14 @@ export interface JobListLine {
   readonly name: string;
   readonly complaint: string;
   readonly corners: readonly string[];
-  /** How far the job is, in a few words. */
-  readonly state: string;
+  /** The one next thing, in a sentence, and the stage where it is done. */
+  readonly next: { readonly say: string; readonly stage: string };
+  /** What it waits for. */
+  readonly waits?: readonly string[];
   readonly since: string;
 }
 
-/** Open jobs, newest first. */
+/** Jobs a line each: what it is, what it waits for, and the one next thing. */
 export function JobList({
   lines,
   base = '/jobs',
@@ -24,18 +26,25 @@ export function JobList({
     <ul className="zh-list zh-card p-0">
       {lines.map((line) => (
         <li key={line.id}>
-          <Link className="zh-job" href={`${base}/${line.id}`}>
+          <Link
+            className="zh-job"
+            href={[base, line.id, line.next.stage].filter(Boolean).join('/')}
+          >
             <span className="zh-job-plate">{line.plate}</span>
             <span className="zh-job-text">
               <span className="zh-muted">
                 {line.name} · job {line.number} · {line.since}
               </span>
               <span className="zh-clamp">{line.complaint}</span>
+              <strong className="d-block">{line.next.say}</strong>
             </span>
             <span className="text-end">
               <span className="zh-figure">{line.corners.join(' ')}</span>
-              <br />
-              <span className="zh-muted">{line.state}</span>
+              {line.waits?.map((wait) => (
+                <span key={wait} className="zh-muted d-block">
+                  {wait}
+                </span>
+              ))}
             </span>
           </Link>
         </li>
