@@ -32,6 +32,8 @@ const SETUP: PolicySetup = {
   ...{ studs: 5, shop: DEMO_SHOP, limit: 50, dtvLimit: 12, radius: 135_000, positions: 10 },
   ...{ nominal: 28_000, machineTo: 26_500, discard: 26_000 },
 };
+/** Places of a quick check’s first lap. */
+const CHECK_POSITIONS = 12;
 const GAUGE = { dial: WORKSHOP_DEFAULTS.dialIndicator, micrometer: WORKSHOP_DEFAULTS.micrometer };
 
 /** A corner as it truly is: nobody in the shop sees it but through a gauge. */
@@ -130,11 +132,44 @@ export class Journey {
     const vehicle = vehicleId ?? (await newVehicle()).id;
     const job = { vehicleId: vehicle, complaint: 'It shakes when it brakes.', odometerKm: '50000' };
     this.id = String(await done('job', { ...job, corners: this.corners, comebackOf }));
+    await this.takeApart();
+  }
+
+  /** The drive before, and the corners taken apart. */
+  private async takeApart(): Promise<void> {
     await tick(this.id, 'prove//feel-before', SHOOK);
     for (const corner of this.corners) {
-      this.first.set(corner, this.tir(corner));
+      if (!this.first.has(corner)) this.first.set(corner, this.tir(corner));
       for (const step of APART) await tick(this.id, `step/${corner}/${step}`, 'done');
     }
+  }
+
+  /** From a plate alone: how the wheel is held on and the discard thickness are said where they are needed. */
+  async beginByPlate(plate: string): Promise<void> {
+    const [corner] = this.corners;
+    const job = { vehicleId: '', newVehicle: { plate }, complaint: '', odometerKm: '' };
+    this.id = String(await done('job', { ...job, corners: this.corners }, 'apprentice'));
+    await this.takeApart();
+    const { studs } = SETUP;
+    const at = { jobId: this.id, corner };
+    await done('fastening', { ...at, fastening: 'studs', studs }, 'apprentice');
+    await done('limit', { ...at, kind: 'discard', text: mm(SETUP.discard), source: 'stamped' });
+  }
+
+  /** From a quick check with no vehicle: read first, then given its plate. */
+  async beginAsCheck(plate: string): Promise<void> {
+    const [corner] = this.corners;
+    if (!corner) throw new Error('A quick check is of one corner');
+    const [id, setId] = [crypto.randomUUID(), crypto.randomUUID()];
+    const limits = { discard: mm(SETUP.discard), runout: '' };
+    const wheel = { corner, fastening: 'studs', studs: SETUP.studs };
+    await done('check-begin', { id, setId, ...wheel, ...limits }, 'apprentice');
+    this.id = id;
+    this.first.set(corner, this.tir(corner));
+    await this.keyIn(setId, corner, 'runout', CHECK_POSITIONS);
+    await this.read(corner, 'thickness', 'before');
+    this.id = String(await done('check-plate', { jobId: id, plate }));
+    await this.takeApart();
   }
 
   /** Reads a set where the rotor sits, every reading through its gauge and as a device sends it. */
@@ -144,12 +179,23 @@ export class Journey {
       ...{ jobId: this.id, corner, kind, phase, face: 'outboard', left: [] },
       ...{ positions: SETUP.positions, shift: hidden.shift },
     })) as { id: string };
-    const run = { shift: hidden.shift, positions: SETUP.positions, laps: 1 };
+    await this.keyIn(set.id, corner, kind, SETUP.positions);
+  }
+
+  /** Every reading of a lap through its gauge and as a device sends it. */
+  private async keyIn(
+    setId: string,
+    corner: Corner,
+    kind: 'runout' | 'thickness',
+    positions: number,
+  ): Promise<void> {
+    const hidden = this.at(corner);
+    const run = { shift: hidden.shift, positions, laps: 1 };
     const values = kind === 'runout' ? this.dial(hidden, run) : this.micrometer(hidden, run);
     const writes = values.map((um, position) =>
       numbered(
         'reading',
-        { setId: set.id, lap: 0, position, text: mm(um), unit: 'mm', was: null },
+        { setId, lap: 0, position, text: mm(um), unit: 'mm', was: null },
         { by: ids.apprentice },
       ),
     );
@@ -184,8 +230,11 @@ export class Journey {
 
   /** Reads what the tool asks for, mounting by mounting, until it says what to do. */
   async measure(corner: Corner): Promise<string> {
-    await this.read(corner, 'runout', 'before');
-    await this.read(corner, 'thickness', 'before');
+    // A quick check has read both already: nothing is read again.
+    if ((await this.job()).sets.every((set) => set.corner !== corner || set.phase !== 'before')) {
+      await this.read(corner, 'runout', 'before');
+      await this.read(corner, 'thickness', 'before');
+    }
     for (let i = 0; i < 4; i += 1) {
       const { advice } = judgeCorner(await this.job(), corner, 'before');
       if (advice.kind !== 'second-mounting') return advice.kind;

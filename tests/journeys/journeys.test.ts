@@ -64,6 +64,24 @@ test('hub at fault, and moving the rotor cures it', async () => {
   expect((await noseOf(job)).putRight).toEqual(['FL, rotor moved on its hub']);
 });
 
+test.each(['quick check', 'plate alone'] as const)(
+  'from a %s, and moving the rotor cures it',
+  async (from) => {
+    const journey = new Journey(['FL'], 21).hide('FL', {
+      hub: [wave(30, 40)],
+      rotor: [wave(28, 292)],
+    });
+    if (from === 'quick check') await journey.beginAsCheck('SK-881-Q');
+    else await journey.beginByPlate('SK-882-Q');
+    expect(await journey.measure('FL')).toBe('index');
+    await journey.decide('FL');
+    await journey.correct('FL');
+    await journey.prove('FL');
+    await journey.end();
+    await expectOneStory(journey, { FL: 'index' });
+  },
+);
+
 test('cured by the second mounting itself', async () => {
   const journey = new Journey(['FR'], 12).hide('FR', {
     hub: [wave(28, 40)],
