@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -11,6 +12,8 @@ import { openJobs, waitsNow } from '@/server/job/jobs';
 import { partsTable } from '@/server/records/tables';
 import { estimateOf } from '@/server/decide/estimate';
 import { estimatePdf } from '@/server/report/estimatePdf';
+import { keepPhoto, photosForPdf } from '@/server/strip/photos';
+import { known } from './known';
 import { fileReport } from '@/server/report/file';
 import { ownerReport } from '@/server/report/owner';
 import { useRecords } from '../support/engine';
@@ -143,6 +146,24 @@ test('agreed against decided stands in both reports and in the estimate', async 
   expect(JSON.stringify(fileReport(job, 'mm'))).toContain('The baker, by telephone');
   const pdf = await estimatePdf(await estimateOf(job, 'mm'));
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+});
+
+test('the estimate shows what was photographed, on the page and in the PDF', async () => {
+  const dot = Buffer.from(
+    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==',
+    'base64',
+  );
+  const place = { jobId, corner: 'FL', partId: null, caption: 'the lip at its edge' };
+  known(await keepPhoto(place, new Uint8Array(dot), new Uint8Array(dot), 'Wren'));
+  const estimate = await estimateOf(await jobOf(jobId), 'mm');
+  expect(estimate.photos).toMatchObject([{ say: 'front left: the lip at its edge', width: 1 }]);
+  const photos = await photosForPdf(estimate.photos);
+  const torn = { say: 'torn', bytes: Buffer.from(dot.subarray(0, 40)) };
+  const textOf = async (pdf: Buffer): Promise<string> =>
+    execFileSync('pdftotext', ['-', '-'], { input: pdf, encoding: 'utf8' });
+  expect(await textOf(await estimatePdf(estimate, photos))).toContain('the lip at its edge');
+  // One that cannot be drawn takes nothing else with it.
+  expect(await textOf(await estimatePdf(estimate, [torn]))).toContain('What we found');
 });
 
 test('the parts that the work needs: ordered under the shop’s own numbers, awaited until they are here, kept when they are not needed any more', async () => {

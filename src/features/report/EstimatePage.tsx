@@ -3,6 +3,22 @@ import { OwnerPlots } from './OwnerPage';
 import { ReportHead } from './ReportHead';
 import { Warnings } from './Warnings';
 
+/** Pictures of what was found, each with where it was. */
+function FoundPhotos({ photos }: { readonly photos: Estimate['photos'] }) {
+  if (photos.length === 0) return null;
+  return (
+    <div className="d-flex flex-wrap gap-3 mt-2">
+      {photos.map(({ sha256, width, height, say }) => (
+        <figure key={sha256} className="zh-found-photo mb-0">
+          {/* eslint-disable-next-line @next/next/no-img-element -- pictures come from the shop's own database */}
+          <img src={`/api/v1/photos/${sha256}`} alt={say} width={width} height={height} />
+          <figcaption className="zh-muted">{say}</figcaption>
+        </figure>
+      ))}
+    </div>
+  );
+}
+
 /** What the owner is told before any metal is cut: what was found, what can be done, what it costs. */
 export function EstimatePage({ estimate }: { readonly estimate: Estimate }) {
   const { head, parts, beside } = estimate;
@@ -23,6 +39,7 @@ export function EstimatePage({ estimate }: { readonly estimate: Estimate }) {
           ))}
         </ul>
         <OwnerPlots plots={estimate.plots} />
+        <FoundPhotos photos={estimate.photos} />
       </section>
       {parts.map(({ where, ways, notYet }) => (
         <section key={where}>

@@ -49,12 +49,23 @@ export interface EstimatePart {
   readonly notYet: string | null;
 }
 
+/** A picture of what was found. */
+export interface EstimatePhoto {
+  readonly sha256: string;
+  readonly width: number;
+  readonly height: number;
+  /** Where it was taken, with its caption. */
+  readonly say: string;
+}
+
 /** What the owner is shown before any metal is cut. */
 export interface Estimate {
   readonly head: OwnerReport['head'];
   readonly mustNotMove: readonly string[];
   readonly found: readonly string[];
   readonly plots: OwnerReport['plots'];
+  /** What was photographed at the corners, oldest first. */
+  readonly photos: readonly EstimatePhoto[];
   readonly parts: readonly EstimatePart[];
   /** Sources beside the discs, each with what it takes. */
   readonly beside: readonly string[];
@@ -157,6 +168,9 @@ function sayPair({ left, right }: PairOption, [l, r]: readonly [Corner, Corner])
     : `${CORNER_NAME[l]}: ${plainly(left.action).toLowerCase()}; ${CORNER_NAME[r]}: ${plainly(right.action).toLowerCase()}`;
 }
 
+/** Photos that one page for an owner holds. */
+const MOST_PHOTOS = 6;
+
 /** Everything that an owner is asked to agree to. */
 export async function estimateOf(job: Job, units: UnitSystem): Promise<Estimate> {
   const report = ownerReport(job, units);
@@ -185,6 +199,10 @@ export async function estimateOf(job: Job, units: UnitSystem): Promise<Estimate>
     mustNotMove: standingOf(job).mustNotMove.map(({ say }) => say),
     found: report.found,
     plots: report.plots,
+    photos: job.photos.slice(0, MOST_PHOTOS).map(({ sha256, width, height, corner, caption }) => ({
+      ...{ sha256, width, height },
+      say: caption === '' ? CORNER_NAME[corner] : `${CORNER_NAME[corner]}: ${caption}`,
+    })),
     parts: [...pairParts, ...alone.map(cornerPart)],
     beside: sourceRepairs(job)
       .filter(({ how }) => how === 'here')

@@ -2,8 +2,14 @@ import 'server-only';
 import type { Estimate } from '../decide/estimate';
 import { openDocument } from './pdf';
 
+/** A picture of what was found, its bytes beside what it shows. */
+export interface PdfPhoto {
+  readonly say: string;
+  readonly bytes: Buffer;
+}
+
 /** The estimate as a PDF: what was found, what can be done and costs, what was agreed. */
-export function estimatePdf(estimate: Estimate): Promise<Buffer> {
+export function estimatePdf(estimate: Estimate, photos: readonly PdfPhoto[] = []): Promise<Buffer> {
   const { head, mustNotMove } = estimate;
   const { doc, page, ended } = openDocument('Estimate', head);
   if (mustNotMove.length > 0) {
@@ -13,6 +19,7 @@ export function estimatePdf(estimate: Estimate): Promise<Buffer> {
   if (head.complaint !== '') page.paragraph(`You told us: “${head.complaint}”`, 10.5);
   page.heading('What we found');
   page.list(estimate.found);
+  page.photos(photos);
   for (const { where, ways, notYet } of estimate.parts) {
     page.heading(`What can be done: ${where}`);
     if (notYet) page.paragraph(notYet);

@@ -26,6 +26,19 @@ type Document = InstanceType<typeof PDFDocument>;
 /** The latin font holds no such signs: they are written out. */
 const plain = (text: string): string => text.replace(/[µμ]m/g, 'um').replace(/→/g, 'to');
 
+/** A picture in its place; one that cannot be drawn leaves its frame, and the page goes on. */
+function drawPicture(
+  doc: Document,
+  bytes: Buffer,
+  { x, y, wide, high }: { x: number; y: number; wide: number; high: number },
+): void {
+  try {
+    doc.image(bytes, x, y, { fit: [wide, high], align: 'center' });
+  } catch {
+    doc.rect(x, y, wide, high).lineWidth(1).stroke(LINE);
+  }
+}
+
 /** Writes tagged blocks one under the other. */
 export class Page {
   constructor(private readonly doc: Document) {}
@@ -62,6 +75,30 @@ export class Page {
           .fillColor(INK)
           .text(`•  ${plain(item)}`, MARGIN, doc.y, { width }),
       );
+    }
+  }
+
+  /** Pictures in rows of three, each with what it shows under it. */
+  photos(photos: readonly { readonly say: string; readonly bytes: Buffer }[]): void {
+    const { doc } = this;
+    const [gap, high] = [10, 110];
+    const wide = (doc.page.width - 2 * MARGIN - 2 * gap) / 3;
+    for (let first = 0; first < photos.length; first += 3) {
+      if (doc.y + high + 34 > doc.page.height - MARGIN) doc.addPage();
+      const top = doc.y + 6;
+      photos.slice(first, first + 3).forEach(({ say, bytes }, i) => {
+        const x = MARGIN + i * (wide + gap);
+        this.tag('Figure', () => {
+          drawPicture(doc, bytes, { x, y: top, wide, high });
+          doc
+            .font('plain')
+            .fontSize(8)
+            .fillColor(SLATE)
+            .text(plain(say), x, top + high + 3, { width: wide, height: 20, ellipsis: true });
+        });
+      });
+      doc.x = MARGIN;
+      doc.y = top + high + 26;
     }
   }
 

@@ -90,6 +90,21 @@ export async function pictureFile(
   return /^[0-9a-f]{64}$/.test(sha256) ? findPicture(await database(), sha256, size) : null;
 }
 
+/** Kinds of pictures that a PDF can hold. */
+const IN_PDF = [MIME.jpg, MIME.png];
+
+/** Pictures with their bytes, as far as a PDF can hold them. */
+export async function photosForPdf(
+  photos: readonly { readonly sha256: string; readonly say: string }[],
+): Promise<{ readonly say: string; readonly bytes: Buffer }[]> {
+  const found = await Promise.all(
+    photos.map(async ({ sha256, say }) => ({ say, file: await pictureFile(sha256, 'picture') })),
+  );
+  return found.flatMap(({ say, file }) =>
+    file && IN_PDF.includes(file.mime) ? [{ say, bytes: Buffer.from(file.picture) }] : [],
+  );
+}
+
 /** Takes a photo of a job back. */
 export const takePhotoBack = (jobId: string, id: string): Promise<Answer<string>> =>
   withJob(jobId, async (tx, job) => {

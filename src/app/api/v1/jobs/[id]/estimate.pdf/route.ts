@@ -1,5 +1,6 @@
 import { estimateOf } from '@/server/decide/estimate';
 import { estimatePdf } from '@/server/report/estimatePdf';
+import { photosForPdf } from '@/server/strip/photos';
 import { shopUnits } from '@/server/shop/settings';
 import { jobPdf } from '@/server/web/pdf';
 
@@ -8,7 +9,8 @@ export async function GET(
   _request: Request,
   { params }: { params: Promise<{ id: string }> },
 ): Promise<Response> {
-  return jobPdf((await params).id, 'estimate', async (job) =>
-    estimatePdf(await estimateOf(job, await shopUnits())),
-  );
+  return jobPdf((await params).id, 'estimate', async (job) => {
+    const estimate = await estimateOf(job, await shopUnits());
+    return estimatePdf(estimate, await photosForPdf(estimate.photos));
+  });
 }
