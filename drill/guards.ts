@@ -47,8 +47,38 @@ const GUARDS: readonly Guard[] = [
   guard(
     'answers that keep it',
     DANGER,
-    "return code === 'noise' && isWorkedOn ? [] : [say];",
-    'return [];',
+    "if (code !== 'noise') return [say];",
+    'if (job) return [];',
+  ),
+  guard(
+    'grinding is ended by pads or metal',
+    DANGER,
+    'const isWorkedOn = isGrindingSettled(job);',
+    'const isWorkedOn = job.checks.length > 0;',
+  ),
+  guard(
+    'a minute of its own after every pumping',
+    'src/core/job/readiness.ts',
+    'hold.seq > Math.max(lastMoved(job), firm)',
+    'hold.seq >= lastMoved(job)',
+  ),
+  guard(
+    'a caliper-off that was taken back',
+    'src/core/job/rebuildSteps.ts',
+    'on.seq >= Math.max(off, gone)',
+    'on.seq >= off',
+  ),
+  guard(
+    'pistons that moved and were said not to have',
+    'src/core/job/readiness.ts',
+    'return Math.max(stands, ...gone);',
+    'return stands;',
+  ),
+  guard(
+    'put right is what was found',
+    'src/core/job/roles.ts',
+    '!look || look.found.length === 0',
+    'false',
   ),
   guard('what was taken back blocks', READY, '...state.takenBack.map(', '...[].map('),
   guard(
@@ -81,7 +111,7 @@ const GUARDS: readonly Guard[] = [
   ),
 ];
 
-const TESTS = ['sequences', 'safety'] as const;
+const TESTS = ['everyPair', 'safety', 'sequences'] as const;
 
 /** Runs a test file in a folder; whether it failed. */
 const fails = (folder: string, test: string): boolean =>

@@ -189,6 +189,40 @@ async function readThickness(page: Page, shift: number): Promise<void> {
   });
 }
 
+/** A whole job of two corners takes no more than these; one of one corner half the clicks. */
+const MOST_CLICKS = 180;
+const MOST_KEYS = 350;
+
+/** Counts what the hands do on a page from here on, whatever page it is. */
+async function countHands(page: Page): Promise<void> {
+  await page.addInitScript(() => {
+    for (const kind of ['click', 'keydown'] as const) {
+      addEventListener(
+        kind,
+        (event) => {
+          // A button that is pressed by a key is told as a click that nobody made.
+          if (event instanceof MouseEvent && event.detail === 0) return;
+          const before = Number(sessionStorage.getItem(`hands ${kind}`) ?? 0);
+          sessionStorage.setItem(`hands ${kind}`, String(before + 1));
+        },
+        true,
+      );
+    }
+  });
+}
+
+/** Types into a field over what stands there, key by key. */
+async function typeIn(field: ReturnType<Page['locator']>, text: string): Promise<void> {
+  await field.clear();
+  await field.pressSequentially(text);
+}
+
+const handsOf = (page: Page): Promise<{ clicks: number; keys: number }> =>
+  page.evaluate(() => ({
+    clicks: Number(sessionStorage.getItem('hands click')),
+    keys: Number(sessionStorage.getItem('hands keydown')),
+  }));
+
 /** FL goes together: step by step, every figure, every nut; then the pedal is firm and holds. */
 async function putTogether(page: Page, go: (place: string) => Promise<void>): Promise<void> {
   await go('rebuild/FL');
@@ -205,7 +239,7 @@ async function putTogether(page: Page, go: (place: string) => Promise<void>): Pr
   const figures = page.getByRole('form', { name: /^Figure for / });
   for (const figure of ['115', '32', '140']) {
     const missing = await figures.count();
-    await figures.first().getByLabel('Torque (N·m)').fill(figure);
+    await typeIn(figures.first().getByLabel('Torque (N·m)'), figure);
     await figures.first().getByRole('button', { name: 'Keep the figure' }).click();
     await expect(figures).toHaveCount(missing - 1);
   }
@@ -251,9 +285,10 @@ test('from a quick check to the signed report: agreed, moved, measured again, dr
 }) => {
   test.setTimeout(300_000);
   await beHere(page, 'Ines');
+  await countHands(page);
   await page.goto('/checks/new');
   await settled(page);
-  await page.getByLabel(/Discard thickness/).fill('24.0');
+  await typeIn(page.getByLabel(/Discard thickness/), '24.0');
   await page.getByRole('button', { name: 'FL front left' }).click();
   await readRunout(page, 0, 11);
   await leaveTurnOut(page);
@@ -263,7 +298,7 @@ test('from a quick check to the signed report: agreed, moved, measured again, dr
   await page.getByRole('button', { name: /^Read runout/ }).click();
   await readRunout(page, 2, 13);
   await expect(answer(page)).toContainText(/Move the rotor .* stud/);
-  await page.getByLabel('Plate', { exact: true }).fill('SK-733-Q');
+  await typeIn(page.getByLabel('Plate', { exact: true }), 'SK-733-Q');
   await page.getByRole('button', { name: 'Make it a job' }).click();
   await expect(page.getByRole('heading', { name: 'Complaint', exact: true })).toBeVisible();
   const job = page.url().replace('/complaint', '');
@@ -277,8 +312,8 @@ test('from a quick check to the signed report: agreed, moved, measured again, dr
   await expect(page.getByText('On record for').first()).toBeVisible();
   await go('estimate');
   await page.getByRole('radio', { name: /Turn the brake disc on its hub/ }).check();
-  await page.getByLabel('Who agrees').fill('The baker');
-  await page.getByLabel(/^Up to/).fill('1');
+  await typeIn(page.getByLabel('Who agrees'), 'The baker');
+  await typeIn(page.getByLabel(/^Up to/), '1');
   await page.getByRole('button', { name: 'Agreed', exact: true }).click();
   await expect(page.getByText(/Agreed\. The baker/)).toBeVisible();
   await go('correct/FL');
@@ -289,8 +324,8 @@ test('from a quick check to the signed report: agreed, moved, measured again, dr
   await page.locator('html[data-alive]').waitFor({ state: 'attached' });
   await page.getByRole('radio', { name: /Turn the brake disc on its hub/ }).check();
   await page.getByRole('button', { name: 'By telephone' }).click();
-  await page.getByLabel('Who agrees').fill('The baker');
-  await page.getByLabel(/^Up to/).fill('60');
+  await typeIn(page.getByLabel('Who agrees'), 'The baker');
+  await typeIn(page.getByLabel(/^Up to/), '60');
   await page.getByRole('button', { name: 'Agreed anew' }).click();
   await expect(page.getByText(/Agreed\. The baker, by telephone/)).toBeVisible();
   await page.goto(`${job}/correct/FL`);
@@ -321,16 +356,21 @@ test('from a quick check to the signed report: agreed, moved, measured again, dr
   await expect(page.getByRole('region', { name: 'Verdict on the job' })).toContainText('Cured');
   await go('report');
   await page.getByText('Guarantee on this work').click();
-  await page.getByLabel('Months').fill('zwölf');
+  await typeIn(page.getByLabel('Months'), 'zwölf');
   await page.getByRole('button', { name: 'Keep the promise on record' }).click();
   await expect(page.getByText('Write a whole figure, or leave it empty.')).toBeVisible();
-  await page.getByLabel('Months').fill('12');
+  await typeIn(page.getByLabel('Months'), '12');
   await page.getByRole('button', { name: 'Keep the promise on record' }).click();
   await expect(page.getByText('We stand for this work for 12 months.')).toBeVisible();
   const why = page.getByLabel('Why it is signed with what is open');
-  if (await why.count()) await why.fill('a quick check that was cured');
+  if ((await why.count()) > 0) await typeIn(why, 'a quick check that was cured');
   await page.getByRole('button', { name: 'Sign off as Ines' }).click();
   await expect(page.getByText(/Signed off by Ines|closed/).first()).toBeVisible();
+  const { clicks, keys } = await handsOf(page);
+  test.info().annotations.push({ type: 'hands', description: `${clicks} clicks, ${keys} keys` });
+  process.stdout.write(`from a quick check to signed off: ${clicks} clicks, ${keys} keys\n`);
+  expect(clicks).toBeLessThanOrEqual(MOST_CLICKS / 2);
+  expect(keys).toBeLessThanOrEqual(MOST_KEYS);
   // One story: the move, the agreement and the promise on the report, the owner's page and the PDF.
   await expect(page.locator('.zh-report')).toContainText(/Move the rotor|Moved/);
   await expect(page.locator('.zh-report')).toContainText('The baker, by telephone');
