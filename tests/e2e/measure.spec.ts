@@ -411,3 +411,38 @@ test('a job from a plate alone; a set that reads as another seat is asked about 
   ).toHaveCount(2);
   expect(complaints).toEqual([]);
 });
+
+// 2026-11-28: readings that the screen showed were on neither side, their page was left too soon.
+test('a page that is left before the device has stored what was typed loses nothing', async ({
+  page,
+}) => {
+  const bench = await newBench(page);
+  await page.getByRole('button', { name: 'Start runout' }).click();
+  await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
+  await settled(page);
+  // The store of the device is busy: whatever is written waits for it.
+  await page.evaluate(
+    () =>
+      new Promise<void>((begun) => {
+        const asked = indexedDB.open('zesty-hound');
+        asked.onsuccess = () => {
+          const store = asked.result.transaction('writes', 'readwrite').objectStore('writes');
+          const until = Date.now() + 5000;
+          const busy = (): void => {
+            if (Date.now() < until) store.count().onsuccess = busy;
+          };
+          busy();
+          begun();
+        };
+      }),
+  );
+  for (const key of [12, 9, 7].flatMap(dialKeys)) await page.keyboard.press(key);
+  await expect(page.getByLabel(/Position 4 of 12/)).toBeVisible();
+  await page.goto('/find');
+  await settled(page);
+  await page.goto(bench);
+  await settled(page);
+  await expect(page.getByLabel(/Position 4 of 12/)).toBeVisible();
+  const shown = page.getByRole('list', { name: 'Readings of lap 1' });
+  for (const figure of ['0.012', '0.009', '0.007']) await expect(shown).toContainText(figure);
+});

@@ -156,6 +156,13 @@ export class Keeper {
     return { seen: { upTo, isOwnSeen: as === 'shown' } };
   }
 
+  /** Shows and sends what a page that is gone had on its way to the device. */
+  async found(): Promise<void> {
+    await this.read();
+    this.parts.crier.tell({ settled: [] });
+    void this.pump();
+  }
+
   /** Sends what is kept, unless that is done already. */
   async pump(): Promise<void> {
     this.isAsked = true;

@@ -1,4 +1,5 @@
 import { deviceStore, pageStore } from './deviceStore';
+import { browserGoing } from './going';
 import { Keeper, type Crier } from './Keeper';
 import type { SendWrites, WriteAnswer } from './types';
 
@@ -59,7 +60,10 @@ let keeper: Keeper | null = null;
 /** The keeper of this tab. */
 export function browserKeeper(): Keeper {
   keeper ??= new Keeper({
-    store: typeof indexedDB === 'undefined' ? pageStore() : deviceStore(),
+    store:
+      typeof indexedDB === 'undefined'
+        ? pageStore()
+        : deviceStore(browserGoing(), () => void keeper?.found()),
     send: sendToServer,
     alone,
     crier: crier(),
