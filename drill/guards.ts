@@ -65,8 +65,8 @@ const GUARDS: readonly Guard[] = [
   guard(
     'a caliper-off that was taken back',
     'src/core/job/rebuildSteps.ts',
-    'on.seq >= Math.max(off, gone)',
-    'on.seq >= off',
+    "goneSince(job, 'step', ({ place, item }) => place === corner && codes.includes(item)),",
+    '0,',
   ),
   guard(
     'pistons that moved and were said not to have',

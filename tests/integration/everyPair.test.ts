@@ -1,7 +1,8 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { standingOf } from '@/core/job';
+import { readinessOf, standingOf, starAt } from '@/core/job';
+import { pullsOf } from '@/core/torque';
 import { closeDatabase } from '@/server/database';
 import { useRecords } from '../support/engine';
 import {
@@ -81,6 +82,28 @@ test('pistons that moved again ask for the pedal again, though that is taken bac
   await tick(jobId, 'step/FL/push-back', 'done');
   await write(jobId, 'step/FL/push-back', null, 'slip');
   expect(await stopsOf(jobId)).toMatch(/pedal was not pumped firm/);
+});
+
+// Not among the pairs: found by asking of the wheel what was asked of the caliper.
+test('a wheel that came off again is drawn up again: star, figure and the check on the ground', async () => {
+  const jobId = await wholeJob(vehicleId);
+  await write(jobId, 'step/FL/wheel-off', null, 'slip');
+  await tick(jobId, 'step/FL/wheel-off', 'done');
+  expect(await sign(jobId)).toMatch(/star|drawn up/i);
+  // Taken back, it came off all the same.
+  await write(jobId, 'step/FL/wheel-off', null, 'slip');
+  expect(await sign(jobId)).not.toBeNull();
+  const job = await jobOf(jobId);
+  expect(starAt(job, 'FL').pulls).toEqual([]);
+  expect(readinessOf(job).corners[0]).toMatchObject({ starDone: false, vehicleDown: false });
+  const pulls = pullsOf(5, 3).map(() => null);
+  await tick(jobId, 'torque/FL/star', { pulls });
+  await tick(jobId, 'torque/FL/wheel-nuts', { text: '120', unit: 'N·m' });
+  await tick(jobId, 'torque/FL/vehicle-down', 'done');
+  expect(readinessOf(await jobOf(jobId)).corners[0]).toMatchObject({
+    starDone: true,
+    vehicleDown: true,
+  });
 });
 
 describe('metal on metal', () => {

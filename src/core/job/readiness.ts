@@ -30,7 +30,9 @@ import {
   correctedAt,
   wheelWasOff,
   caliperWasOff,
+  caliperOffAt,
   caliperOn,
+  wheelOffAt,
   pistonsMovedBy,
   openedBy,
   bleedMethod,
@@ -69,7 +71,12 @@ export const fastenersAt = oncePerPlace((job: Job, corner: Corner): FastenerStat
         job.torque.find(
           (each) => each.axle === axleOf(corner) && each.fastener === fastener.code,
         ) ?? null;
-      const isPulled = row && torque && figure && stillFits(torque, row, figure);
+      const isPulled =
+        row &&
+        torque &&
+        figure &&
+        stillFits(torque, row, figure) &&
+        row.seq >= offSince(job, corner, fastener.code);
       return {
         fastener,
         name: fastenerName(fastener, hasBolts),
@@ -80,6 +87,25 @@ export const fastenersAt = oncePerPlace((job: Job, corner: Corner): FastenerStat
     });
 });
 
+/** Bolts that come out with the caliper. */
+const WITH_CALIPER: readonly string[] = ['pin-bolts', 'caliper-bolts'];
+
+/** Where in the order of writing a fastener came out last: what was pulled before then holds nothing. */
+const offSince = (job: Job, corner: Corner, code: string): number => {
+  if (code === WHEEL_NUTS) return wheelOffAt(job, corner);
+  return WITH_CALIPER.includes(code) ? caliperOffAt(job, corner) : 0;
+};
+
+/** A tick of the wheel, unless the wheel came off again since. */
+export function sinceWheelOn<Item extends 'star' | 'vehicle-down'>(
+  job: Job,
+  corner: Corner,
+  item: Item,
+) {
+  const row = findCheck(job, 'torque', corner, item);
+  return row && row.seq >= wheelOffAt(job, corner) ? row : undefined;
+}
+
 const isHydraulic = (code: string): boolean => code === 'hose' || code === 'bleeder';
 
 /** The pulls of a corner's wheel so far, and how many there are in all. */
@@ -89,7 +115,7 @@ export function starAt(
 ): { readonly pulls: readonly (number | null)[]; readonly of: number } {
   const studs = axleAt(job, corner)?.studs ?? 0;
   return {
-    pulls: findCheck(job, 'torque', corner, 'star')?.value.pulls ?? [],
+    pulls: sinceWheelOn(job, corner, 'star')?.value.pulls ?? [],
     of: studs === 0 ? 0 : pullsOf(studs, WHEEL_STAGES.length).length,
   };
 }
@@ -172,7 +198,7 @@ function cornerReadiness(job: Job, corner: Corner): CornerReadiness {
       isPulled: pulled !== null,
     })),
     starDone: star.of > 0 && star.pulls.length >= star.of,
-    vehicleDown: isWritten(job, 'torque', corner, 'vehicle-down'),
+    vehicleDown: sinceWheelOn(job, corner, 'vehicle-down') !== undefined,
     open: steps
       .filter((step) => !written(step))
       .filter(({ code }) => caliperWasOff(job, corner) || code === WHEEL_ON)

@@ -72,17 +72,25 @@ export const caliperWasOff = (job: Job, corner: Corner): boolean =>
   setsOfCorner(job, corner, 'after').length > 0 ||
   job.tray.some((part) => part.corner === corner && UNDER_CALIPER.includes(part.kind ?? ''));
 
+/** Where in the order of writing one of these steps was ticked last, taken back unanswered or not. */
+const lastOff = (job: Job, corner: Corner, codes: readonly string[]): number =>
+  Math.max(
+    latest(stepsDone(job, corner, codes)),
+    // That it came off and was said not to have is no reason to take it for on.
+    goneSince(job, 'step', ({ place, item }) => place === corner && codes.includes(item)),
+  );
+
+/** Where in the order of writing the wheel of a corner came off last; 0 for never. */
+export const wheelOffAt = (job: Job, corner: Corner): number => lastOff(job, corner, WHEEL_OFF);
+
+/** Where in the order of writing the caliper of a corner came off last; 0 for never. */
+export const caliperOffAt = (job: Job, corner: Corner): number =>
+  Math.max(lastOff(job, corner, CALIPER_OFF), correctedAt(job, corner)?.seq ?? 0);
+
 /** The tick that the caliper of a corner is on, unless it came off again since. */
 export function caliperOn(job: Job, corner: Corner): Check | undefined {
   const on = CALIPER_ON.map((item) => findCheck(job, 'rebuild', corner, item)).find(isDone);
-  const off = latest([...stepsDone(job, corner, CALIPER_OFF), correctedAt(job, corner)]);
-  // That it came off and was said not to have is no reason to take it for on.
-  const gone = goneSince(
-    job,
-    'step',
-    ({ place, item }) => place === corner && CALIPER_OFF.includes(item),
-  );
-  return on && on.seq >= Math.max(off, gone) ? on : undefined;
+  return on && on.seq >= caliperOffAt(job, corner) ? on : undefined;
 }
 
 /** What moved pistons of a job, in words. */

@@ -47,6 +47,8 @@ interface StepTickProps extends StepKey {
   readonly label: string;
   readonly value?: unknown;
   readonly isMain?: boolean;
+  /** Stamp of an earlier tick that counts no more: what is written over. */
+  readonly over?: string | null;
 }
 
 /** Something that is ticked with name and time, and taken back by the same press. */
@@ -55,9 +57,11 @@ export function StepTick({
   label,
   value = 'done',
   isMain = false,
+  over = null,
   ...key
 }: StepTickProps) {
-  const { write, busy, trouble, sayWhy } = useStep(key, written);
+  const stands = written ?? (over === null ? null : { stamp: over });
+  const { write, busy, trouble, sayWhy } = useStep(key, stands);
   return (
     <>
       <SignedTick

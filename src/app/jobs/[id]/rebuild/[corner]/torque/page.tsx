@@ -4,7 +4,7 @@ import { axleOf } from '@/core/readings';
 import { StepTick } from '@/features/rebuild/StepTick';
 import { TorqueList } from '@/features/rebuild/TorqueList';
 import { WheelStar } from '@/features/rebuild/WheelStar';
-import { axleAt, findCheck, starAt, vehicleName } from '@/core/job';
+import { axleAt, findCheck, sinceWheelOn, starAt, vehicleName } from '@/core/job';
 import { fastenerViews, stepView } from '@/server/rebuild/rebuildView';
 import { shopTorque } from '@/server/shop/settings';
 import { SeenMark } from '@/ui/keeper';
@@ -76,7 +76,8 @@ export default async function TorquePage(props: CornerParams) {
           kind="torque"
           place={corner}
           item="vehicle-down"
-          written={stepView(findCheck(job, 'torque', corner, 'vehicle-down'))}
+          written={stepView(sinceWheelOn(job, corner, 'vehicle-down'))}
+          over={findCheck(job, 'torque', corner, 'vehicle-down')?.stamp ?? null}
           label="Checked with the weight on the tyre"
         />
         <p className="zh-muted mb-0">
