@@ -1,12 +1,24 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { judgeCorner, notedAsFound, outcomeOf, seatAt } from '@/core/job';
+import { DEMO_SHOP } from '@/core/bench';
+import {
+  costDecided,
+  judgeCorner,
+  notedAsFound,
+  outcomeOf,
+  sayAgreed,
+  seatAt,
+  totalOf,
+} from '@/core/job';
+import { formOfShop } from '@/core/contracts';
 import { closeDatabase } from '@/server/database';
+import { estimateOf } from '@/server/decide/estimate';
+import { fileReport } from '@/server/report/file';
 import { useRecords } from '../support/engine';
 import { noseOf } from '@/server/nose/nose';
 import { ownerReport } from '@/server/report/owner';
-import { ask, checkInput, pumped, threePeople, tick, together } from '../support/wholeJob';
+import { ask, checkInput, done, pumped, threePeople, tick, together } from '../support/wholeJob';
 import { Journey } from './journey';
 import { expectOneStory } from './stories';
 
@@ -213,4 +225,36 @@ test('within again, but the drive still shakes: nothing is called put right', as
   const job = await journey.job();
   expect(outcomeOf(job)?.state).toBe('not-cured');
   expect((await noseOf(job)).putRight).toEqual([]);
+});
+
+// The shop has its prices from here on.
+test('agreed with its owner: nothing begins beyond it, and every page tells what was agreed and done', async () => {
+  await done('prices', formOfShop(DEMO_SHOP, 'mm'), 'lead');
+  const journey = new Journey(['FL'], 22).hide('FL', {
+    hub: [wave(30, 40)],
+    rotor: [wave(28, 292)],
+  });
+  await journey.begin();
+  await journey.measure('FL');
+  await journey.decide('FL');
+  const cost = totalOf(costDecided(await journey.job())) ?? NaN;
+  const agree = (upTo: number) =>
+    tick(journey.id, 'estimate//approval', {
+      ...{ how: 'tablet', name: 'The owner', chosen: 'The disc is turned.', upTo },
+      currency: DEMO_SHOP.prices.currency,
+    });
+  await agree(cost - 1);
+  await expect(journey.correct('FL')).rejects.toThrow(/agreed up to/);
+  await agree(cost);
+  await journey.correct('FL');
+  await journey.prove('FL');
+  await journey.end();
+  await expectOneStory(journey, { FL: 'index' });
+  const job = await journey.job();
+  const estimate = await estimateOf(job, 'mm');
+  expect(estimate).toMatchObject({ decided: { total: cost }, approval: { upTo: cost } });
+  const told = sayAgreed(job);
+  expect(told.join(' ')).toContain('Agreed by The owner: The disc is turned.');
+  expect(ownerReport(job, 'mm').agreed).toEqual(told);
+  expect(JSON.stringify(fileReport(job, 'mm'))).toContain('The disc is turned.');
 });
