@@ -17,7 +17,7 @@ import {
 async function newBench(page: Page, plate = 'SK-017-B'): Promise<string> {
   await page.goto('/jobs/new');
   await settled(page);
-  await page.getByLabel(/^Plate/).fill(plate);
+  await page.getByLabel('Plate (must be filled)').fill(plate);
   await page.getByLabel(/^Complaint/).fill('Measured anew.');
   await page.getByLabel(/front left/).check();
   await page.getByRole('button', { name: 'Open the job' }).click();
@@ -374,7 +374,7 @@ test('a job from a plate alone; a set that reads as another seat is asked about 
   await beHere(page, 'Wren');
   await page.goto('/jobs/new');
   await settled(page);
-  await page.getByLabel(/^Plate/).fill('quick 1');
+  await page.getByLabel('Plate (must be filled)').fill('quick 1');
   await page.getByLabel(/^Complaint/).fill('It shakes.');
   await page.getByLabel(/front left/).check();
   await page.getByRole('button', { name: 'Open the job' }).click();

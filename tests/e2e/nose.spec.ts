@@ -6,7 +6,7 @@ const nose = (page: Page) => page.getByRole('complementary', { name: 'The nose' 
 /** A new job of a vehicle on file, at its complaint. */
 async function newJob(page: Page, complaint: string): Promise<void> {
   await page.goto('/jobs/new');
-  await page.getByLabel(/^Plate/).fill('SK-077-R');
+  await page.getByLabel('Plate (must be filled)').fill('SK-077-R');
   await page.getByLabel(/^Complaint/).fill(complaint);
   await page.getByLabel(/front left/).check();
   await page.getByLabel(/front right/).check();

@@ -28,7 +28,7 @@ const kept = (page: Page) => expect(page.getByText('Keeping …')).toHaveCount(0
 /** A new job on the demo's mobile library, at both rear corners. */
 async function newJob(page: Page): Promise<string> {
   await open(page, '/jobs/new');
-  await page.getByLabel(/^Plate/).fill('SK-003-L');
+  await page.getByLabel('Plate (must be filled)').fill('SK-003-L');
   await page.getByRole('textbox', { name: /complaint/i }).fill('Drags on the left.');
   for (const corner of ['RL', 'RR']) await page.getByLabel(new RegExp(`^${corner}`)).check();
   await page.getByRole('button', { name: 'Open the job' }).click();

@@ -51,7 +51,7 @@ test('the whole way by touch on a phone', async ({ page }) => {
   await page.goto('/');
   await expectFits(page);
   await page.getByRole('link', { name: 'New job' }).tap();
-  await page.getByLabel(/^Plate/).fill('SK-017-B');
+  await page.getByLabel('Plate (must be filled)').fill('SK-017-B');
   await page.getByLabel(/^Complaint/).fill('Shakes by touch.');
   await page.getByLabel(/front left/).tap();
   await expectFits(page);
