@@ -50,7 +50,8 @@ function nextOf(line: JobLine): NextOfJob {
   if (wait) return NEXT_OF_WAIT[wait];
   const corners = line.corners.length;
   if (line.decided >= corners) return { say: 'Put it together, then prove it.', stage: '' };
-  if (line.measured >= 2 * corners) return { say: 'Everything is read: decide.', stage: 'decide' };
+  if (line.measured >= 2 * corners)
+    return { say: 'Runout and thickness are read: go on to the decision.', stage: '' };
   if (line.sets > 0) return { say: 'Measure on.', stage: '' };
   return line.complaint === ''
     ? { say: 'Write down the complaint, or measure.', stage: 'complaint' }

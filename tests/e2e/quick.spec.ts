@@ -120,6 +120,7 @@ test('a plate of a known model: its studs, limits and torques are there at once'
   page,
 }) => {
   const complaints = complaintsOf(page);
+  await beHere(page, 'Tobiah');
   await page.goto('/');
   await settled(page);
   await page.getByRole('combobox', { name: /Plate, name/ }).fill('SK-743-W');

@@ -11,6 +11,7 @@ import {
   done,
   jobOf,
   newVehicle,
+  pumped,
   runOn,
   sign,
   thickness,
@@ -81,6 +82,12 @@ test('pistons that moved again ask for the pedal again, though that is taken bac
   await write(jobId, 'step/FL/push-back', null, 'slip');
   await tick(jobId, 'step/FL/push-back', 'done');
   await write(jobId, 'step/FL/push-back', null, 'slip');
+  expect(await stopsOf(jobId)).toMatch(/pedal was not pumped firm/);
+  await pumped(jobId);
+  expect(await stopsOf(jobId)).toBe('');
+  // How they were pushed back says as much.
+  await tick(jobId, 'method/FL/retraction', 'clamp');
+  await write(jobId, 'method/FL/retraction', null, 'slip');
   expect(await stopsOf(jobId)).toMatch(/pedal was not pumped firm/);
 });
 

@@ -1,7 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { vehicleForm } from '@/features/vehicles/model';
 import { judgeCorner } from '@/core/job';
-import { findVehicle } from '@/db/repositories';
+import { findVehicle, insertVehicle } from '@/db/repositories';
 import { database } from '@/server/database';
 import { loadJob, openJob } from '@/server/job/jobs';
 import { shopKnowledge } from '@/server/nose/nose';
@@ -10,6 +10,7 @@ import { insightsOf, learnFrom, learnPending } from '@/server/records/insights';
 import { rotorCharts } from '@/server/records/rotorCharts';
 import { about, licences } from '@/server/shop/about';
 import { addPerson, allPeople, changePerson } from '@/server/shop/people';
+import { plainAxle } from '@/server/shop/plainAxle';
 import { choosePositions, shopPositions } from '@/server/shop/settings';
 import { effectsOfVehicle, saveVehicle, vehiclesPage } from '@/server/shop/vehicles';
 import { standUpDemo } from './demo';
@@ -184,6 +185,23 @@ describe('figures of a vehicle', () => {
     expect(await plates('nothing')).toEqual([]);
     expect((await vehiclesPage('', 1)).isMore).toBe(false);
     expect((await vehiclesPage('', 2)).vehicles).toEqual([]);
+  });
+
+  // 2026-11-28: the 51st stood on no page; a page began one further than the one before had shown.
+  test('every vehicle stands on one page of them', async () => {
+    const db = await database();
+    const axles = (['front', 'rear'] as const).map((position) =>
+      plainAxle(position, { fastening: 'studs', studs: 5 }),
+    );
+    for (let i = 10; i < 65; i += 1) {
+      await insertVehicle(db, { plate: `ZZ-${i}`, make: 'Quillon', model: 'Paging', axles });
+    }
+    const plates = await Promise.all(
+      [1, 2].map(async (page) => (await vehiclesPage('paging', page)).vehicles),
+    );
+    expect(plates.map(({ length }) => length)).toEqual([50, 5]);
+    expect(new Set(plates.flat().map(({ plate }) => plate)).size).toBe(55);
+    expect((await vehiclesPage('paging', 1)).isMore).toBe(true);
   });
 });
 

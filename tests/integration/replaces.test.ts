@@ -176,18 +176,18 @@ const CASES: ReadonlyMap<string, () => Promise<Two>> = new Map([
       return { room: SHOP, theirs: figure('110'), mine: figure('120'), told: /110/ };
     },
   ],
-  [
-    'sheet',
+  ...['sheet', 'sheet-drop'].map((name): [string, () => Promise<Two>] => [
+    name,
     async () => {
       const form = (discard: string) => ({
-        ...{ make: 'Pellick', model: 'Tern', yearFrom: '', yearTo: '', axle: 'front' },
+        ...{ make: 'Pellick', model: `Tern ${name}`, yearFrom: '', yearTo: '', axle: 'front' },
         ...{ variant: '', wheel: '', figures: { discard: { text: discard, source: 'maker' } } },
       });
       const id = String(await done('sheet', { id: null, form: form('24') }, 'lead'));
       const [theirs, mine] = [form('25'), form('26')].map((each) => ({ id, form: each }));
-      return { room: SHOP, theirs, mine, told: /25/ };
+      return { room: SHOP, theirs, mine: name === 'sheet' ? mine : { id }, told: /25/ };
     },
-  ],
+  ]),
   ...['decide', 'decide-pair', 'undecide'].map(decided),
   ...['gauge', 'gauge-retire'].map((name): [string, () => Promise<Two>] => [
     name,
@@ -284,7 +284,9 @@ describe.each([...CASES])('%s', (name, make) => {
     const reach = async (): Promise<number> => reachOf(await database(), room);
     const seen = await reach();
     const first = name === 'undecide' || name === 'decide-pair' ? 'decide' : name;
-    const theirName = { 'gauge-retire': 'gauge', 'person-remove': 'person-change' }[name] ?? first;
+    const theirName =
+      { 'gauge-retire': 'gauge', 'person-remove': 'person-change', 'sheet-drop': 'sheet' }[name] ??
+      first;
     expect(await send(OTHER, theirName, theirs, seen)).toMatchObject({ state: 'done' });
     const stands = await reach();
     const met = await send(DEVICE, name, mine, seen);

@@ -1,14 +1,23 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
+import { z } from 'zod';
 import { Here } from '@/app/Here';
 import { saySheet } from '@/core/sheets';
 import { SheetsDesk } from '@/features/sheets/SheetsDesk';
-import { allSheets } from '@/server/shop/sheets';
+import { sheetsPage } from '@/server/shop/sheets';
+import { Pager } from '@/ui/shell';
 
 export const metadata: Metadata = { title: 'Model sheets' };
 
-export default async function ModelsPage() {
-  const sheets = await allSheets();
+const pageNumber = z.coerce.number().int().min(1).max(100_000).catch(1);
+
+export default async function ModelsPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ page?: string }>;
+}) {
+  const page = pageNumber.parse((await searchParams).page ?? 1);
+  const { sheets, isMore } = await sheetsPage(page);
   return (
     <>
       <div className="d-flex flex-wrap justify-content-between align-items-center gap-2 mb-3">
@@ -39,14 +48,14 @@ export default async function ModelsPage() {
         each with its source. A vehicle of that model has them as soon as its model is said; its own
         stamped figure stands. The maker’s service information comes first.
       </p>
-      {sheets.length === 0 ? (
+      {sheets.length === 0 && page === 1 ? (
         <p className="zh-card">
           No sheet yet. “Keep this vehicle’s figures as the model’s sheet” on a vehicle’s page makes
           the first one.
         </p>
       ) : (
         <ul className="zh-list zh-card p-0 mb-3">
-          {sheets.map(({ figures, ...sheet }) => (
+          {sheets.map((sheet) => (
             <li key={sheet.id}>
               <Link
                 className="d-flex flex-wrap justify-content-between gap-2 px-3 py-2"
@@ -54,13 +63,19 @@ export default async function ModelsPage() {
               >
                 <span className="fw-bold">{saySheet(sheet)}</span>
                 <span className="zh-muted">
-                  {figures.length === 1 ? '1 figure' : `${figures.length} figures`}
+                  {sheet.count === 1 ? '1 figure' : `${sheet.count} figures`}
                 </span>
               </Link>
             </li>
           ))}
         </ul>
       )}
+      <Pager
+        page={page}
+        pages={null}
+        isMore={isMore}
+        hrefOf={(number) => `/models?page=${number}`}
+      />
       <SheetsDesk />
     </>
   );

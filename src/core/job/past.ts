@@ -220,17 +220,8 @@ export const goneTicks = (job: Job, kind: string): readonly GoneTick[] =>
   });
 
 /** Where ticks stood last in the order of writing that were taken back unanswered; 0 for none. */
-export const goneSince = (
-  job: Job,
-  kind: string,
-  isOf: (tick: Pick<GoneTick, 'place' | 'item'>) => boolean,
-): number =>
-  Math.max(
-    0,
-    ...goneTicks(job, kind).flatMap((tick) =>
-      tick.value === 'done' && isOf(tick) ? [tick.seq] : [],
-    ),
-  );
+export const goneSince = (job: Job, kind: string, isOf: (tick: GoneTick) => boolean): number =>
+  Math.max(0, ...goneTicks(job, kind).flatMap((tick) => (isOf(tick) ? [tick.seq] : [])));
 
 /** Parts that were taken out of the tray as if they had never been in it. */
 export const droppedParts = (

@@ -127,7 +127,8 @@ function lastMoved(job: Job): number {
   );
   const hydraulic = checksOfKind(job, 'hydraulics').filter(({ item }) => item !== 'none-opened');
   const gone = [
-    goneSince(job, 'step', ({ item }) => PISTONS.includes(item)),
+    goneSince(job, 'step', ({ item, value }) => value === 'done' && PISTONS.includes(item)),
+    goneSince(job, 'method', () => true),
     goneSince(job, 'hydraulics', ({ item }) => item !== 'none-opened'),
   ];
   const stands = latest([

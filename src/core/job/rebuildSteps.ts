@@ -77,7 +77,11 @@ const lastOff = (job: Job, corner: Corner, codes: readonly string[]): number =>
   Math.max(
     latest(stepsDone(job, corner, codes)),
     // That it came off and was said not to have is no reason to take it for on.
-    goneSince(job, 'step', ({ place, item }) => place === corner && codes.includes(item)),
+    goneSince(
+      job,
+      'step',
+      ({ place, item, value }) => place === corner && value === 'done' && codes.includes(item),
+    ),
   );
 
 /** Where in the order of writing the wheel of a corner came off last; 0 for never. */

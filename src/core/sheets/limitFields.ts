@@ -47,3 +47,41 @@ export function wrongOrder(
       : []),
   ];
 }
+
+/** How an axle is built, as far as it is said. */
+interface Build {
+  readonly traits: readonly string[];
+  readonly places?: string | undefined;
+  readonly caliper?: string | undefined;
+}
+
+/** What of a build cannot be with the rest of it, and why, in words. Source: handbook 8, 14. */
+export function wrongBuild({
+  traits,
+  places,
+  caliper,
+}: Build): { readonly what: 'places' | 'caliper'; readonly message: string }[] {
+  const isOnePiece = traits.includes('bearing-in-rotor') || traits.includes('riveted');
+  return [
+    ...(isOnePiece && places === 'any'
+      ? [
+          {
+            what: 'places' as const,
+            message: 'A rotor that carries its bearings or is riveted goes on in one place only.',
+          },
+        ]
+      : []),
+    ...(traits.includes('screw-in-pistons') && caliper === 'fixed'
+      ? [
+          {
+            what: 'caliper' as const,
+            message: 'Screw-in pistons belong to floating calipers. Which of the two is it?',
+          },
+        ]
+      : []),
+  ];
+}
+
+/** Whether a number can be a model year. */
+export const isModelYear = (year: number): boolean =>
+  Number.isInteger(year) && year >= 1900 && year <= 2100;

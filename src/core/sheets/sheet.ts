@@ -1,7 +1,7 @@
 import type { LimitSource } from '../assessment';
 import type { AxlePosition } from '../readings';
 import { isSameValue, type SheetCode, type SheetValue } from './figures';
-import { wrongOrder } from './limitFields';
+import { wrongBuild, wrongOrder } from './limitFields';
 
 /** What a sheet is of: an axle of a model, of some years, with a variant of brakes and a kind of wheel. */
 export interface SheetKey {
@@ -66,9 +66,43 @@ export interface Compared {
   readonly own: SheetValue | null;
 }
 
+/** Figures that stand or fall together: thicknesses of one rotor, and how an axle is built. */
+const THICKNESSES: readonly SheetCode[] = ['nominal', 'machineTo', 'discard'];
+const BUILD: readonly SheetCode[] = ['fastening', 'studs', 'places', 'caliper', 'traits'];
+
+/**
+ * Whether a figure that a vehicle lacks can be taken over beside what stands there: a thickness only
+ * in order with the others, a build only where the sheet says how the wheel is held on and by how many.
+ */
+function mayBeTaken(one: Compared, lacking: readonly Compared[], own: OwnFigure): boolean {
+  const ofAxle = lacking.filter(({ axle }) => axle === one.axle);
+  if (BUILD.includes(one.code)) {
+    const isSaid = (code: SheetCode): boolean =>
+      own(one.axle, code) !== null || ofAxle.some((each) => each.code === code);
+    return isSaid('fastening') && isSaid('studs');
+  }
+  if (!THICKNESSES.includes(one.code)) return true;
+  const all = THICKNESSES.flatMap((code) => {
+    const value =
+      own(one.axle, code)?.value ?? ofAxle.find((each) => each.code === code)?.sheet.value;
+    return value === undefined || value === null ? [] : [{ code, value, text: '' }];
+  });
+  return wrongAmong(all).length === 0;
+}
+
+/**
+ * The source of a figure on a vehicle that was given it: nobody has read the stamp of this part,
+ * wherever the sheet has it from.
+ */
+export const sourceWhenGiven = (source: LimitSource): LimitSource =>
+  source === 'stamped' ? 'other' : source;
+
+/** What stands on a vehicle of a figure, as a sheet would say it; null for nothing. */
+export type OwnFigure = (axle: AxlePosition, code: SheetCode) => SheetValue | null;
+
 /** A model's figures beside a vehicle's. */
 export interface Comparison {
-  /** What the vehicle lacks and the sheet says. */
+  /** What the vehicle lacks, the sheet says, and may stand beside what is there. */
   readonly missing: readonly Compared[];
   /** What both say, and say otherwise. */
   readonly differs: readonly Compared[];
@@ -81,10 +115,7 @@ export interface Comparison {
  * vehicle, or null. A figure on which several sheets differ (years or wheels that the vehicle does
  * not say) is taken from none.
  */
-export function compareWithSheets(
-  sheets: readonly Sheet[],
-  own: (axle: AxlePosition, code: SheetCode) => SheetValue | null,
-): Comparison {
+export function compareWithSheets(sheets: readonly Sheet[], own: OwnFigure): Comparison {
   const missing: Compared[] = [];
   const differs: Compared[] = [];
   const unsure: { axle: AxlePosition; code: SheetCode }[] = [];
@@ -100,7 +131,7 @@ export function compareWithSheets(
       else (here === null ? missing : differs).push({ axle, code, sheet, own: here });
     }
   }
-  return { missing, differs, unsure };
+  return { missing: missing.filter((one) => mayBeTaken(one, missing, own)), differs, unsure };
 }
 
 const KEYS = ['make', 'model', 'yearFrom', 'yearTo', 'axle', 'variant', 'wheel'] as const;
@@ -132,7 +163,10 @@ export function saySheet({
 
 /** A line of what an import would do with one figure. */
 export interface MergeLine {
-  /** Names the figure: what is chosen for it is said by it. */
+  /**
+   * Names the figure and what of ours it would replace: what is chosen of a figure that was changed
+   * here since is chosen of nothing.
+   */
   readonly id: string;
   readonly sheet: SheetKey;
   readonly code: SheetCode;
@@ -150,7 +184,7 @@ export function mergeSheets(ours: readonly Sheet[], theirs: readonly Sheet[]): M
       const own = here?.figures.find(({ code }) => code === figure.code) ?? null;
       const isSame = own !== null && isSameValue(own, figure) && own.source === figure.source;
       return {
-        id: `${sheetKeyText(key)}|${figure.code}`,
+        id: [sheetKeyText(key), figure.code, own?.text ?? '', own?.source ?? ''].join('|'),
         ...{ sheet: here ?? key, code: figure.code, ours: own, theirs: figure },
         state: own === null ? 'new' : isSame ? 'same' : 'conflict',
       };
@@ -158,8 +192,19 @@ export function mergeSheets(ours: readonly Sheet[], theirs: readonly Sheet[]): M
   });
 }
 
-/** What thicknesses among figures cannot stand beside each other, and why. */
-export const wrongOrderOf = (
-  figures: readonly Pick<SheetFigure, 'code' | 'value'>[],
-): ReturnType<typeof wrongOrder> =>
-  wrongOrder((kind) => figures.find(({ code }) => code === kind)?.value ?? undefined);
+/** What among figures cannot stand beside the rest, and why: thicknesses out of order, an odd build. */
+export function wrongAmong(
+  figures: readonly Pick<SheetFigure, 'code' | 'value' | 'text'>[],
+): { readonly code: SheetCode; readonly message: string }[] {
+  const of = (code: SheetCode) => figures.find((each) => each.code === code);
+  const traits = of('traits')?.text.split(' ') ?? [];
+  return [
+    ...wrongOrder((kind) => of(kind)?.value ?? undefined).map(({ kind, message }) => ({
+      code: kind,
+      message,
+    })),
+    ...wrongBuild({ traits, places: of('places')?.text, caliper: of('caliper')?.text }).map(
+      ({ what, message }) => ({ code: what, message }),
+    ),
+  ];
+}

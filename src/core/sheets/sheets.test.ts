@@ -11,6 +11,7 @@ import {
   sheetKind,
   sheetRows,
   sheetsOf,
+  sourceWhenGiven,
   type Sheet,
   type SheetFigure,
 } from '.';
@@ -53,7 +54,8 @@ describe('held against a vehicle', () => {
           ? { text: '21', unit: 'mm', value: 21_000 }
           : null,
     );
-    expect(missing.map(({ code }) => code)).toEqual(['studs', 'torque.wheel-nuts', 'traits']);
+    // How the wheel is held on is not said by the sheet: a count alone says nothing.
+    expect(missing.map(({ code }) => code)).toEqual(['torque.wheel-nuts']);
     expect(differs).toMatchObject([{ axle: 'front', code: 'discard', own: { value: 21_000 } }]);
     expect(unsure).toEqual([]);
     const inInches = { text: '0.7874', unit: 'in', value: 19_999.96 };
@@ -69,7 +71,24 @@ describe('held against a vehicle', () => {
     };
     const { missing, unsure } = compareWithSheets([VAN, alloy], () => null);
     expect(unsure).toEqual([{ axle: 'front', code: 'torque.wheel-nuts' }]);
-    expect(missing.map(({ code }) => code)).toEqual(['studs', 'discard', 'traits']);
+    expect(missing.map(({ code }) => code)).toEqual(['discard']);
+  });
+
+  test('a build as a whole, and thicknesses only in order with those that stand', () => {
+    const built: Sheet = {
+      ...VAN,
+      figures: [...VAN.figures, figure('fastening', 'studs', null, '')],
+    };
+    const lacking = (own: number | null) =>
+      compareWithSheets([built], (_, code) =>
+        code === 'machineTo' && own !== null
+          ? { text: String(own / 1000), unit: 'mm', value: own }
+          : null,
+      ).missing.map(({ code }) => code);
+    expect(lacking(null)).toEqual(['studs', 'discard', 'torque.wheel-nuts', 'traits', 'fastening']);
+    expect(lacking(21_000)).toContain('discard');
+    expect(lacking(19_000)).not.toContain('discard');
+    expect([sourceWhenGiven('stamped'), sourceWhenGiven('maker')]).toEqual(['other', 'maker']);
   });
 });
 
@@ -143,6 +162,18 @@ describe('as a spreadsheet', () => {
     expect(readSheets('make,model,axle,discard_mm\nOsgrave,Van,front,20')).toMatchObject({
       messages: [expect.stringMatching(/discard_source: say where it is from/)],
     });
+  });
+
+  test('a build that cannot be is refused, and thousands of lines are read at once', () => {
+    const head = 'make,model,axle,places,traits';
+    expect(readSheets(`${head}\nOsgrave,Van,front,any,riveted`)).toMatchObject({
+      messages: [expect.stringMatching(/^Line 2: .*in one place only/)],
+    });
+    const lines = Array.from({ length: 5000 }, (_, i) => `Osgrave,Van ${i},front,any,none`);
+    const began = performance.now();
+    const read = readSheets([head, ...lines].join('\n'));
+    expect(read.ok && read.sheets.length).toBe(5000);
+    expect(performance.now() - began).toBeLessThan(5000);
   });
 
   test('what comes in is new, the same, or otherwise', () => {

@@ -1,8 +1,9 @@
 import { dsvFormat } from 'd3-dsv';
 import { LIMIT_SOURCES, type LimitSource } from '../assessment';
 import { AXLE_POSITIONS } from '../readings';
+import { isModelYear } from './limitFields';
 import { COLUMN_UNITS, readValue, SHEET_KINDS, type SheetKind } from './figures';
-import { sheetKeyText, wrongOrderOf, type Sheet, type SheetFigure, type SheetKey } from './sheet';
+import { sheetKeyText, wrongAmong, type Sheet, type SheetFigure, type SheetKey } from './sheet';
 
 /** Columns that say what a line is of. */
 const KEY_COLUMNS = ['make', 'model', 'year_from', 'year_to', 'axle', 'variant', 'wheel'] as const;
@@ -56,7 +57,7 @@ function yearOf(line: Line, column: string, fault: (message: string) => void): n
   const text = cell(line, column);
   if (text === '') return 0;
   const year = Number(text);
-  if (Number.isInteger(year) && year >= 1900 && year <= 2100) return year;
+  if (isModelYear(year)) return year;
   fault(`${column} "${text}" is not a year like 2019.`);
   return 0;
 }
@@ -102,8 +103,8 @@ function figuresOf(line: Line, fault: (message: string) => void): SheetFigure[] 
  * comma in its figures. All that is wrong is said, with the line where it stands; then nothing is
  * taken. Columns that are not known are named and left out.
  */
-export function readSheets(text: string): ReadSheets {
-  const head = text.replace(/^\ufeff/, '');
+export function readSheets(table: string): ReadSheets {
+  const head = table.replace(/^\ufeff/, '');
   const first = head.slice(0, head.search(/\r?\n|$/));
   const separator = first.split(';').length > first.split(',').length ? ';' : ',';
   const lines = dsvFormat(separator).parse(head);
@@ -120,6 +121,7 @@ export function readSheets(text: string): ReadSheets {
   }
   const messages: string[] = [];
   const sheets: Sheet[] = [];
+  const keys = new Set<string>();
   lines.forEach((raw, i) => {
     const fault = (message: string): void => void messages.push(`Line ${i + 2}: ${message}`);
     const line: Line = Object.fromEntries(
@@ -128,11 +130,11 @@ export function readSheets(text: string): ReadSheets {
     if (Object.values(line).every((value) => value.trim() === '')) return;
     const key = keyOf(line, fault);
     const figures = figuresOf(line, fault);
-    for (const { message } of wrongOrderOf(figures)) fault(message);
+    for (const { message } of wrongAmong(figures)) fault(message);
     if (!key) return;
-    if (sheets.some((each) => sheetKeyText(each) === sheetKeyText(key))) {
-      fault('the same axle of the same model stands on an earlier line.');
-    }
+    const text = sheetKeyText(key);
+    if (keys.has(text)) fault('the same axle of the same model stands on an earlier line.');
+    keys.add(text);
     sheets.push({ ...key, figures });
   });
   if (messages.length > 0) return { ok: false, messages };

@@ -210,7 +210,7 @@ export async function searchJobs(
 /** A vehicle as a list has it. */
 export type VehicleLine = Pick<typeof vehicles.$inferSelect, 'id' | 'plate' | 'make' | 'model'>;
 
-/** One page of the vehicles with words that begin so, by plate; all without words. */
+/** A page of vehicles with words that begin so, by plate; all without words. One more where there are more. */
 export const searchVehicles = (
   db: Database,
   words: readonly string[],
@@ -230,7 +230,7 @@ export const searchVehicles = (
         : sql`not ${vehicles.isCheck} and zh_vehicle_words(${vehicles.plate}, ${vehicles.make}, ${vehicles.model}) @@ to_tsquery('simple', ${textQuery(words)})`,
     )
     .orderBy(asc(vehicles.plate))
-    .limit(page.size)
+    .limit(page.size + 1)
     .offset((page.number - 1) * page.size);
 
 /** One job as a table of all jobs has it. */

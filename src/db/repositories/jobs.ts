@@ -1,4 +1,5 @@
 import {
+  asc,
   and,
   count,
   desc,
@@ -178,6 +179,17 @@ export async function lockJob(
     .where(eq(jobs.id, id))
     .for('update');
   return row ?? null;
+}
+
+/** Locks the open jobs of a vehicle, which are judged by its figures; answers with their ids. */
+export async function lockOpenJobsOf(db: Database, vehicleId: string): Promise<string[]> {
+  const rows = await db
+    .select({ id: jobs.id })
+    .from(jobs)
+    .where(and(eq(jobs.vehicleId, vehicleId), isNull(jobs.closedAt)))
+    .orderBy(asc(jobs.id))
+    .for('update');
+  return rows.map(({ id }) => id);
 }
 
 export interface NewJob {

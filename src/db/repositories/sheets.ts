@@ -1,11 +1,12 @@
 import { group } from 'd3-array';
-import { asc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, count, eq, exists, inArray, sql } from 'drizzle-orm';
 import {
   plainName,
   sheetKeyText,
   type Sheet,
   type SheetCode,
   type SheetFigure,
+  type SheetKey,
 } from '../../core/sheets';
 import type { Database } from '../client';
 import { modelSheets, sheetFigures } from '../schema';
@@ -35,6 +36,14 @@ async function whole(
   }));
 }
 
+const IN_ORDER = [
+  asc(modelSheets.make),
+  asc(modelSheets.model),
+  asc(modelSheets.axle),
+  asc(modelSheets.yearFrom),
+  asc(modelSheets.id),
+];
+
 /** Every sheet, by make and model. */
 export const listSheets = async (db: Database): Promise<SheetRow[]> =>
   whole(
@@ -42,13 +51,53 @@ export const listSheets = async (db: Database): Promise<SheetRow[]> =>
     await db
       .select()
       .from(modelSheets)
-      .orderBy(
-        asc(modelSheets.make),
-        asc(modelSheets.model),
-        asc(modelSheets.axle),
-        asc(modelSheets.yearFrom),
-      ),
+      .orderBy(...IN_ORDER),
   );
+
+/** A sheet in a list: what it is of, and how many figures it has. */
+export type SheetLine = SheetKey & { readonly id: string; readonly count: number };
+
+/** A page of the sheets, by make and model. One more where there are more. */
+export async function pageOfSheets(
+  db: Database,
+  { size, number }: { readonly size: number; readonly number: number },
+): Promise<SheetLine[]> {
+  const rows = await db
+    .select({ sheet: modelSheets, count: count(sheetFigures.id) })
+    .from(modelSheets)
+    .leftJoin(sheetFigures, eq(sheetFigures.sheetId, modelSheets.id))
+    .groupBy(modelSheets.id)
+    .orderBy(...IN_ORDER)
+    .limit(size + 1)
+    .offset((number - 1) * size);
+  return rows.map(({ sheet: { key: _, wheel, ...own }, count: figures }) => ({
+    ...{ ...own, wheel: wheel as Sheet['wheel'], count: figures },
+  }));
+}
+
+/** The models with a sheet of an axle that says all of these, by name. */
+export const modelsSaying = (
+  db: Database,
+  axle: Sheet['axle'],
+  codes: readonly SheetCode[],
+): Promise<{ readonly make: string; readonly model: string }[]> =>
+  db
+    .selectDistinct({ make: modelSheets.make, model: modelSheets.model })
+    .from(modelSheets)
+    .where(
+      and(
+        eq(modelSheets.axle, axle),
+        ...codes.map((code) =>
+          exists(
+            db
+              .select({ one: sql`1` })
+              .from(sheetFigures)
+              .where(and(eq(sheetFigures.sheetId, modelSheets.id), eq(sheetFigures.code, code))),
+          ),
+        ),
+      ),
+    )
+    .orderBy(asc(modelSheets.make), asc(modelSheets.model));
 
 /** The sheets of a model, of any year and variant. */
 export async function findSheetsOf(
@@ -69,44 +118,59 @@ export async function findSheet(db: Database, id: string): Promise<SheetRow | nu
   return sheet ?? null;
 }
 
-/** The sheet of a key, made where there is none; its id. Spelled as it stands. */
-export async function sheetOfKey(db: Database, key: Omit<Sheet, 'figures'>): Promise<string> {
+const keyRow = (key: SheetKey) => {
   const { make, model, yearFrom, yearTo, axle, variant, wheel } = key;
-  const [row] = await db
-    .insert(modelSheets)
-    .values({ make, model, yearFrom, yearTo, axle, variant, wheel, key: sheetKeyText(key) })
-    .onConflictDoUpdate({ target: modelSheets.key, set: { key: sheetKeyText(key) } })
-    .returning({ id: modelSheets.id });
-  if (!row) throw new Error('The sheet was not written');
-  return row.id;
-}
+  return { make, model, yearFrom, yearTo, axle, variant, wheel, key: sheetKeyText(key) };
+};
 
 /** Writes over what a sheet is of. */
-export async function updateSheetKey(
-  db: Database,
-  id: string,
-  key: Omit<Sheet, 'figures'>,
-): Promise<void> {
-  const { make, model, yearFrom, yearTo, axle, variant, wheel } = key;
-  await db
-    .update(modelSheets)
-    .set({ make, model, yearFrom, yearTo, axle, variant, wheel, key: sheetKeyText(key) })
-    .where(eq(modelSheets.id, id));
+export async function updateSheetKey(db: Database, id: string, key: SheetKey): Promise<void> {
+  await db.update(modelSheets).set(keyRow(key)).where(eq(modelSheets.id, id));
 }
 
-/** Writes figures of a sheet over those of the same codes. */
-export async function saveSheetFigures(
+/** Rows that one statement writes: parameters are counted. */
+const AT_ONCE = 500;
+const inParts = <Item>(items: readonly Item[]): Item[][] =>
+  Array.from({ length: Math.ceil(items.length / AT_ONCE) }, (_, i) =>
+    items.slice(i * AT_ONCE, (i + 1) * AT_ONCE),
+  );
+
+/** Writes sheets, spelled as they stand where they do, and figures over those of the same codes. */
+export async function saveSheets(
   db: Database,
-  sheetId: string,
-  figures: readonly SheetFigure[],
+  sheets: readonly Sheet[],
   by: string | null,
 ): Promise<void> {
-  for (const { code, text, unit, value, source } of figures) {
-    const set = { text, unit, value, source, by, at: new Date() };
+  const ids = new Map<string, string>();
+  for (const part of inParts(sheets)) {
+    const rows = await db
+      .insert(modelSheets)
+      .values(part.map(({ figures: _, ...key }) => keyRow(key)))
+      .onConflictDoUpdate({ target: modelSheets.key, set: { key: sql`excluded.key` } })
+      .returning({ id: modelSheets.id, key: modelSheets.key });
+    for (const { id, key } of rows) ids.set(key, id);
+  }
+  const at = new Date();
+  const figures = sheets.flatMap(({ figures: own, ...key }) =>
+    own.map(({ code, text, unit, value, source }) => ({
+      ...{ sheetId: ids.get(sheetKeyText(key)) ?? '', code, text, unit, value, source, by, at },
+    })),
+  );
+  for (const part of inParts(figures)) {
     await db
       .insert(sheetFigures)
-      .values({ sheetId, code, ...set })
-      .onConflictDoUpdate({ target: [sheetFigures.sheetId, sheetFigures.code], set });
+      .values(part)
+      .onConflictDoUpdate({
+        target: [sheetFigures.sheetId, sheetFigures.code],
+        set: {
+          text: sql`excluded.text`,
+          unit: sql`excluded.unit`,
+          value: sql`excluded.value`,
+          source: sql`excluded.source`,
+          by: sql`excluded.by`,
+          at: sql`excluded.at`,
+        },
+      });
   }
 }
 
@@ -116,9 +180,9 @@ export async function dropSheetFigures(
   sheetId: string,
   codes: readonly SheetCode[],
 ): Promise<void> {
-  const rows = await db.select().from(sheetFigures).where(eq(sheetFigures.sheetId, sheetId));
-  const gone = rows.filter(({ code }) => codes.includes(code as SheetCode));
-  for (const { id } of gone) await db.delete(sheetFigures).where(eq(sheetFigures.id, id));
+  await db
+    .delete(sheetFigures)
+    .where(and(eq(sheetFigures.sheetId, sheetId), inArray(sheetFigures.code, codes)));
 }
 
 /** Takes a sheet off file: its figures first, so that the history names what they were of. */

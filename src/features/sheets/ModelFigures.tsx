@@ -2,9 +2,10 @@
 
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import type { Comparison } from '@/core/sheets';
+import { SOURCE_NAME } from '@/core/assessment';
+import { sheetKind, type Comparison } from '@/core/sheets';
 import { useSend } from '@/ui/field';
-import { nameOfFigure, sayFigure, saySource } from './model';
+import { sayFigure } from './model';
 import { keepAsSheet, takeSheet } from './writes';
 
 interface ModelFiguresProps {
@@ -34,9 +35,9 @@ export function ModelFigures({ vehicle, compared }: ModelFiguresProps) {
           <ul>
             {missing.map(({ axle, code, sheet }) => (
               <li key={`${axle} ${code}`}>
-                {nameOfFigure(code)}, {axle}:{' '}
+                {sheetKind(code).name}, {axle}:{' '}
                 <strong className="zh-figure">{sayFigure(code, sheet)}</strong>{' '}
-                <span className="zh-muted">{saySource(sheet.source)}</span>
+                <span className="zh-muted">{SOURCE_NAME[sheet.source]}</span>
               </li>
             ))}
           </ul>
@@ -59,10 +60,10 @@ export function ModelFigures({ vehicle, compared }: ModelFiguresProps) {
           <ul>
             {differs.map(({ axle, code, sheet, own }) => (
               <li key={`${axle} ${code}`}>
-                {nameOfFigure(code)}, {axle}: here{' '}
+                {sheetKind(code).name}, {axle}: here{' '}
                 <strong className="zh-figure">{own && sayFigure(code, own)}</strong>, the sheet says{' '}
                 <strong className="zh-figure">{sayFigure(code, sheet)}</strong>{' '}
-                <span className="zh-muted">{saySource(sheet.source)}</span>
+                <span className="zh-muted">{SOURCE_NAME[sheet.source]}</span>
               </li>
             ))}
           </ul>
@@ -72,7 +73,7 @@ export function ModelFigures({ vehicle, compared }: ModelFiguresProps) {
         <p>
           Sheets of this model differ on{' '}
           {unsure
-            .map(({ axle, code }) => `${nameOfFigure(code).toLowerCase()} (${axle})`)
+            .map(({ axle, code }) => `${sheetKind(code).name.toLowerCase()} (${axle})`)
             .join(', ')}
           : by year or by wheel. Look at the part, or in the maker’s service information.
         </p>

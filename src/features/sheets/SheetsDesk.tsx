@@ -2,10 +2,11 @@
 
 import { useState } from 'react';
 import { Button, Form, Table } from 'react-bootstrap';
-import { saySheet, type MergeLine } from '@/core/sheets';
+import { SOURCE_NAME } from '@/core/assessment';
+import { saySheet, sheetKind, type MergeLine } from '@/core/sheets';
 import type { SheetsPlan } from '@/server/shop/sheetsExchange';
 import { FormField, useSend } from '@/ui/field';
-import { nameOfFigure, sayFigure, saySource } from './model';
+import { sayFigure } from './model';
 import { bringSheets, planSheets } from './writes';
 
 /** A spreadsheet that was looked through: its text, and what it would bring. */
@@ -51,21 +52,21 @@ function Conflicts({
           {lines.map(({ id, sheet, code, ours, theirs }) => (
             <tr key={id}>
               <th scope="row" className="fw-normal">
-                <strong>{nameOfFigure(code)}</strong>
+                <strong>{sheetKind(code).name}</strong>
                 <div className="zh-muted">{saySheet(sheet)}</div>
               </th>
               <td>
                 <span className="zh-figure">{ours && sayFigure(code, ours)}</span>{' '}
-                <span className="zh-muted">{ours && saySource(ours.source)}</span>
+                <span className="zh-muted">{ours && SOURCE_NAME[ours.source]}</span>
               </td>
               <td>
                 <span className="zh-figure">{sayFigure(code, theirs)}</span>{' '}
-                <span className="zh-muted">{saySource(theirs.source)}</span>
+                <span className="zh-muted">{SOURCE_NAME[theirs.source]}</span>
               </td>
               <td>
                 <Form.Check
                   id={id}
-                  aria-label={`Take theirs: ${nameOfFigure(code)}`}
+                  aria-label={`Take theirs: ${sheetKind(code).name}`}
                   checked={take.has(id)}
                   onChange={({ target }) => onTake([id], target.checked)}
                 />
@@ -131,9 +132,13 @@ export function SheetsDesk() {
       />
       {isLooking && <p role="status">Looking through it …</p>}
       {(fault ?? trouble) && (
-        <p className="zh-error" role="alert" style={{ whiteSpace: 'pre-line' }}>
-          {fault ?? trouble}
-        </p>
+        <div className="zh-error" role="alert">
+          {(fault ?? trouble)?.split('\n').map((line) => (
+            <p key={line} className="mb-1">
+              {line}
+            </p>
+          ))}
+        </div>
       )}
       {looked && (
         <>
@@ -159,6 +164,8 @@ export function SheetsDesk() {
           ) : (
             <p role="status">
               <strong>Brought in: {brought} figures.</strong> Vehicles keep those that they have.
+              {brought < fresh + take.size &&
+                ` ${fresh + take.size - brought} were changed here meanwhile, and stay: look through the file again.`}
             </p>
           )}
         </>

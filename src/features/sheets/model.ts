@@ -1,5 +1,4 @@
 import type { SheetForm } from '@/core/contracts';
-import { SOURCE_NAME, type LimitSource } from '@/core/assessment';
 import {
   sayValue,
   SHEET_KINDS,
@@ -27,11 +26,6 @@ export const sayFigure = (code: SheetCode, value: SheetValue): string =>
     : value.value === null
       ? sayChoice(value.text)
       : sayValue(value);
-
-/** The name of a figure with what it says. */
-export const nameOfFigure = (code: SheetCode): string => sheetKind(code).name;
-
-export const saySource = (source: LimitSource): string => SOURCE_NAME[source];
 
 interface StoredSheet extends Omit<SheetForm, 'figures' | 'yearFrom' | 'yearTo'> {
   readonly yearFrom: number;

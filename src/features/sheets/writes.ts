@@ -18,7 +18,14 @@ export const writeSheet = (id: string | null, form: SheetForm): Promise<KeptAnsw
 
 /** Takes a sheet off file. */
 export const dropSheet = (id: string): Promise<KeptAnswer<string>> =>
-  keepWrite({ ...SHOP, name: 'sheet-drop', input: { id }, place: `sheet ${id}`, about: 'a sheet' });
+  keepWrite({
+    ...SHOP,
+    name: 'sheet-drop',
+    input: { id },
+    place: `sheet ${id}`,
+    replaces: { room: 'shop', as: 'typed' },
+    about: 'a sheet',
+  });
 
 /** Brings a spreadsheet in, with the figures that are chosen over ours; answers with how many. */
 export const bringSheets = (form: SheetsIn): Promise<KeptAnswer<number>> =>

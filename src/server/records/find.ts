@@ -49,7 +49,7 @@ export async function findQuickly(text: string): Promise<QuickPlace[]> {
   const query = findQuerySchema.parse({});
   const size = { size: MOST_QUICK, number: 1 };
   const { jobs } = await searchJobs(db, { ...query, words, corner: null }, size, MOST_QUICK);
-  const cars = await searchVehicles(db, words, size);
+  const cars = (await searchVehicles(db, words, size)).slice(0, MOST_QUICK);
   return [
     ...jobs.map(({ id, number, plate, complaint }) => ({
       href: `/jobs/${id}`,

@@ -23,6 +23,13 @@ function sayField(value: unknown): string {
   return value === null || value === undefined ? 'nothing' : String(value);
 }
 
+/** What the fields of a row say, each by its name. */
+const sayFields = (row: Row): string =>
+  Object.entries(row)
+    .filter(([name, value]) => !SILENT.includes(name) && value !== null)
+    .map(([name, value]) => `${name.replace(/_/g, ' ')} ${sayField(value)}`)
+    .join('; ');
+
 /** A row of the database in words, as its sort has them; null where there is none. */
 export function sayRow(what: string, document: unknown): string | null {
   if (typeof document !== 'object' || document === null) return null;
@@ -33,8 +40,12 @@ export function sayRow(what: string, document: unknown): string | null {
     case 'reading':
     case 'limit':
     case 'torque':
-    case 'sheet':
       return `${sayField(row.text)} ${sayField(row.unit)}`;
+    case 'sheet':
+      // A figure of it, or what the sheet itself is of.
+      return row.code === undefined
+        ? sayFields(row)
+        : `${sayField(row.text)} ${sayField(row.unit)}`;
     case 'finding':
       return sayField(row.value);
     case 'decision':
@@ -46,10 +57,7 @@ export function sayRow(what: string, document: unknown): string | null {
     case 'answer':
       return 'answered by a lead';
     default:
-      return Object.entries(row)
-        .filter(([name, value]) => !SILENT.includes(name) && value !== null)
-        .map(([name, value]) => `${name.replace(/_/g, ' ')} ${sayField(value)}`)
-        .join('; ');
+      return sayFields(row);
   }
 }
 

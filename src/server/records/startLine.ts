@@ -64,7 +64,7 @@ export async function startLine(text: string): Promise<LineAnswer> {
   const page = { size: MOST, number: 1 };
   const plate = line.toUpperCase();
   const same = await findVehicleByPlate(db, plate);
-  const others = await searchVehicles(db, words, page);
+  const others = (await searchVehicles(db, words, page)).slice(0, MOST);
   // The very plate comes first, whatever else begins so.
   const exact = same !== null && !same.isCheck ? [same] : [];
   const cars = [...exact, ...others.filter(({ id }) => id !== same?.id)].slice(0, MOST);

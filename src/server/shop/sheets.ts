@@ -1,20 +1,22 @@
 import 'server-only';
 import { idSchema, sheetFormSchema, sheetTakeSchema } from '../../core/contracts';
-import { isUnnamed } from '../../core/job';
+import { isUnnamed, vehicleName } from '../../core/job';
 import { TRAITS } from '../../core/procedure';
 import {
   compareWithSheets,
   isSameValue,
   sheetKeyText,
   SHEET_CODES,
-  plainName,
+  sameName,
+  sourceWhenGiven,
   sheetsOf,
-  wrongOrderOf,
   type Compared,
   type Comparison,
+  type OwnFigure,
   type Sheet,
   type SheetCode,
   type SheetFigure,
+  type SheetKey,
   type SheetUnits,
   type SheetValue,
 } from '../../core/sheets';
@@ -28,12 +30,14 @@ import {
   findSheet,
   findSheetsOf,
   findVehicle,
-  listSheets,
+  lockOpenJobsOf,
+  lockRoom,
+  modelsSaying,
+  pageOfSheets,
   nameTorqueFigures,
-  saveSheetFigures,
+  saveSheets,
   saveTorqueFigure,
   sayToLedger,
-  sheetOfKey,
   torqueFiguresOf,
   torqueKeyOf,
   updateSheetKey,
@@ -41,6 +45,7 @@ import {
   type AxleRow,
   type NewAxle,
   type NewLimit,
+  type SheetLine,
   type SheetRow,
   type TorqueFigureRow,
   type VehicleFile,
@@ -88,10 +93,7 @@ const fastenerIn = (code: SheetCode): FastenerCode | null =>
   FASTENER_CODES.find((each) => code === `torque.${each}`) ?? null;
 
 /** What stands on a vehicle, as a sheet would say it. */
-function standingOn(
-  vehicle: VehicleFile,
-  torque: readonly TorqueFigureRow[],
-): (position: AxlePosition, code: SheetCode) => SheetValue | null {
+function standingOn(vehicle: VehicleFile, torque: readonly TorqueFigureRow[]): OwnFigure {
   return (position, code) => {
     if (code === 'massKg') return mass(vehicle.massKg);
     const fastener = fastenerIn(code);
@@ -140,7 +142,15 @@ function withSheet(axle: AxleRow, taken: readonly Compared[]): NewAxle {
     const kind = code as NewLimit['kind'];
     const unit = lengthUnitOf(sheet.unit);
     return sheet.value !== null && unit !== null
-      ? [{ kind, valueUm: sheet.value, text: sheet.text, unit: sheet.unit, source: sheet.source }]
+      ? [
+          {
+            kind,
+            valueUm: sheet.value,
+            text: sheet.text,
+            unit: sheet.unit,
+            source: sourceWhenGiven(sheet.source),
+          },
+        ]
       : [];
   });
   return {
@@ -159,20 +169,6 @@ function withSheet(axle: AxleRow, taken: readonly Compared[]): NewAxle {
   };
 }
 
-const THICKNESSES: readonly SheetCode[] = ['nominal', 'machineTo', 'discard'];
-
-/** Whether a figure can stand on a vehicle: a thickness only where all of its rotor are in order. */
-function fits(vehicle: VehicleFile, lacking: readonly Compared[], one: Compared): boolean {
-  if (!THICKNESSES.includes(one.code)) return true;
-  const axle = vehicle.axles.find(({ position }) => position === one.axle);
-  const own = (axle?.limits ?? []).map(({ kind, valueUm }) => ({
-    code: kind as SheetCode,
-    value: valueUm,
-  }));
-  const fresh = lacking.filter((each) => each.axle === one.axle).map(({ sheet }) => sheet);
-  return wrongOrderOf([...own, ...fresh]).length === 0;
-}
-
 /** Writes on a vehicle what it lacks and the sheets of its model say; how many figures those were. */
 export async function takeFromSheets(
   tx: Database,
@@ -181,8 +177,7 @@ export async function takeFromSheets(
 ): Promise<number> {
   const vehicle = await findVehicle(tx, vehicleId);
   if (!vehicle) return 0;
-  const { missing: lacking } = await compared(tx, vehicle);
-  const missing = lacking.filter((each) => fits(vehicle, lacking, each));
+  const { missing } = await compared(tx, vehicle);
   if (missing.length === 0) return 0;
   await sayToLedger(tx, { reason: 'from the model’s sheet' });
   const heavy = missing.find(({ code }) => code === 'massKg')?.sheet.value;
@@ -201,7 +196,7 @@ export async function takeFromSheets(
     await saveTorqueFigure(tx, {
       ...torqueKeyOf(vehicle),
       ...{ axle, fastener, valueNm: sheet.value, text: sheet.text, unit: sheet.unit },
-      ...{ stages: [...stages], source: sheet.source, by },
+      ...{ stages: [...stages], source: sourceWhenGiven(sheet.source), by },
     });
   }
   return missing.length;
@@ -216,8 +211,14 @@ export const takeSheet = (input: unknown, by: string | null): Promise<Answer<num
     const parsed = sheetTakeSchema.safeParse(input);
     if (!parsed.success) return refuseParse(parsed.error);
     const { vehicleId, make, model } = parsed.data;
+    // Whoever changes the vehicle, and the jobs that are judged by it, wait meanwhile.
+    await lockRoom(tx, { of: 'vehicle', id: vehicleId });
+    await lockOpenJobsOf(tx, vehicleId);
     const vehicle = await findVehicle(tx, vehicleId);
     if (!vehicle) return refuse(GONE);
+    if (!isUnnamed(vehicle) && !(sameName(vehicle.make, make) && sameName(vehicle.model, model))) {
+      return refuse(`It is on file as ${vehicleName(vehicle)}: that is changed on its own page.`);
+    }
     if (isUnnamed(vehicle)) {
       const { id: _, createdAt: _at, axles, ...own } = vehicle;
       const named = { ...own, make, model };
@@ -232,26 +233,26 @@ export const takeSheet = (input: unknown, by: string | null): Promise<Answer<num
     return accept(await takeFromSheets(tx, vehicleId, by));
   });
 
-/** Every sheet, by make and model. */
-export const allSheets = async (): Promise<SheetRow[]> => listSheets(await database());
+/** One page of the sheets, by make and model, and whether there are more. */
+export const sheetsPage = async (
+  page: number,
+): Promise<{ readonly sheets: readonly SheetLine[]; readonly isMore: boolean }> => {
+  const found = await pageOfSheets(await database(), { size: SHEETS_A_PAGE, number: page });
+  return { sheets: found.slice(0, SHEETS_A_PAGE), isMore: found.length > SHEETS_A_PAGE };
+};
+const SHEETS_A_PAGE = 50;
 
-/** The models whose sheets say a figure of an axle, by name. */
-export async function modelsThatSay(
+/** The models whose sheets say how a wheel of an axle is held on, by name. */
+export const modelsThatSayFastening = async (
   axle: AxlePosition,
-  code: SheetCode,
-): Promise<{ readonly make: string; readonly model: string }[]> {
-  const saying = (await allSheets()).filter(
-    (sheet) => sheet.axle === axle && sheet.figures.some((figure) => figure.code === code),
-  );
-  const models = new Map(
-    saying.map(({ make, model }) => [plainName(`${make} ${model}`), { make, model }]),
-  );
-  return [...models.values()];
-}
+): Promise<{ readonly make: string; readonly model: string }[]> =>
+  modelsSaying(await database(), axle, ['fastening', 'studs']);
 
 /** One sheet; null where there is none. */
 export const sheetOf = async (id: string): Promise<SheetRow | null> =>
   idSchema.safeParse(id).success ? findSheet(await database(), id) : null;
+
+const isOf = (key: SheetKey) => (sheet: SheetKey) => sheetKeyText(sheet) === sheetKeyText(key);
 
 /** Writes a sheet, new when `id` is null; a figure that is emptied is taken off it. Returns its id. */
 export const saveSheet = (
@@ -263,18 +264,18 @@ export const saveSheet = (
     const parsed = sheetFormSchema(unitsOfForm(await shopUnits())).safeParse(input);
     if (!parsed.success) return refuseParse(parsed.error);
     const { key, figures } = parsed.data;
-    const same = (await findSheetsOf(tx, key)).find(
-      (each) => sheetKeyText(each) === sheetKeyText(key),
-    );
+    const same = (await findSheetsOf(tx, key)).find(isOf(key));
     if (same && same.id !== id) {
       const message = 'There is a sheet of this model, years, axle, brakes and wheels already.';
       return refuse(message, { model: message });
     }
     const before = id === null ? null : await findSheet(tx, id);
     if (id !== null && !before) return refuse(NO_SHEET);
-    const sheetId = id ?? (await sheetOfKey(tx, key));
-    if (before) await updateSheetKey(tx, sheetId, key);
-    await saveSheetFigures(tx, sheetId, changed(before?.figures ?? [], figures), by);
+    const own = changed(before?.figures ?? [], figures);
+    if (before) await updateSheetKey(tx, before.id, key);
+    await saveSheets(tx, [{ ...key, figures: own }], by);
+    const sheetId = before?.id ?? (await findSheetsOf(tx, key)).find(isOf(key))?.id;
+    if (!sheetId) throw new Error('The sheet was not written');
     const gone = (before?.figures ?? []).filter(
       ({ code }) => !figures.some((each) => each.code === code),
     );

@@ -12,7 +12,7 @@ import {
   type Sheet,
 } from '../../core/sheets';
 import type { Database } from '../../db/client';
-import { listSheets, saveSheetFigures, sayToLedger, sheetOfKey } from '../../db/repositories';
+import { listSheets, lockRoom, saveSheets, sayToLedger } from '../../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from '../answer';
 import { database, inTransaction } from '../database';
 import type { Download } from '../measure/exchange';
@@ -24,20 +24,17 @@ export async function mergeIn(
   { take, by }: { readonly take: readonly string[]; readonly by: string | null },
 ): Promise<number> {
   const wanted = new Set(take);
+  // What stands stays as it is read here until what comes in is written.
+  await lockRoom(tx, { of: 'shop' });
   const lines = mergeSheets(await listSheets(tx), sheets).filter(
     ({ id, state }) => state === 'new' || (state === 'conflict' && wanted.has(id)),
   );
-  for (const [, own] of group(lines, ({ sheet }) => sheetKeyText(sheet))) {
+  const bySheet = group(lines, ({ sheet }) => sheetKeyText(sheet));
+  const written = [...bySheet.values()].flatMap((own) => {
     const [first] = own;
-    if (!first) continue;
-    const id = await sheetOfKey(tx, first.sheet);
-    await saveSheetFigures(
-      tx,
-      id,
-      own.map(({ theirs }) => theirs),
-      by,
-    );
-  }
+    return first ? [{ ...first.sheet, figures: own.map(({ theirs }) => theirs) }] : [];
+  });
+  await saveSheets(tx, written, by);
   return lines.length;
 }
 

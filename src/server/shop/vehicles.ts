@@ -16,7 +16,7 @@ import {
   isSameLimit,
   listJobsOfVehicle,
   listVehicles,
-  lockJob,
+  lockOpenJobsOf,
   nameTorqueFigures,
   sayToLedger,
   searchVehicles,
@@ -126,9 +126,8 @@ export const saveVehicle = (
     }
     const before = idSchema.safeParse(id).success ? await findVehicle(tx, id) : null;
     if (!before) return refuse('This vehicle is not on file any more.');
-    const open = (await listJobsOfVehicle(tx, id)).filter(({ closedAt }) => closedAt === null);
     // Jobs that are judged by them wait meanwhile, and are judged by what is written here then.
-    for (const { id: jobId } of open) await lockJob(tx, jobId);
+    const open = await lockOpenJobsOf(tx, id);
     if (open.length > 0 && why === '' && changesFigures(before, vehicle)) {
       return refuse(WHY, { why: WHY });
     }
@@ -175,7 +174,7 @@ export async function vehiclesPage(
 ): Promise<{ readonly vehicles: readonly VehicleLine[]; readonly isMore: boolean }> {
   const words = findWords(text.slice(0, 100));
   const found = await searchVehicles(await database(), words, {
-    size: VEHICLES_A_PAGE + 1,
+    size: VEHICLES_A_PAGE,
     number: page,
   });
   return { vehicles: found.slice(0, VEHICLES_A_PAGE), isMore: found.length > VEHICLES_A_PAGE };

@@ -98,6 +98,12 @@ const ofVehicleRow = (name: 'tyre' | 'bleed_order'): Replaces =>
     );
   });
 
+/** A sheet of a model: what it is of, and its figures. */
+const ofSheet: Replaces = read(withId, ({ id }) => ({
+  room: SHOP,
+  isAbout: (line) => line.what === 'sheet' && columnOf(line, 'sheet_id') === id,
+}));
+
 /** What writes replace, by the use case that they ask for: what is not named here replaces nothing. */
 const REPLACES: Readonly<Record<string, Replaces>> = {
   vehicle: read(withId, ({ id }) => ({
@@ -162,10 +168,8 @@ const REPLACES: Readonly<Record<string, Replaces>> = {
         : null;
     },
   ),
-  sheet: read(withId, ({ id }) => ({
-    room: SHOP,
-    isAbout: (line) => line.what === 'sheet' && columnOf(line, 'sheet_id') === id,
-  })),
+  sheet: ofSheet,
+  'sheet-drop': ofSheet,
   gauge: shopRow('gauge'),
   'gauge-retire': shopRow('gauge'),
   'person-change': shopRow('person'),

@@ -3,35 +3,41 @@
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 
+interface Place {
+  readonly href: string;
+  readonly label: string;
+  readonly isWideOnly?: boolean;
+  readonly under?: readonly string[];
+}
+
 const PLACES = [
-  { href: '/', label: 'Jobs' },
+  { href: '/', label: 'Jobs', under: ['/jobs'] },
   { href: '/find', label: 'Find', isWideOnly: true },
   { href: '/due', label: 'Due', isWideOnly: true },
   { href: '/insights', label: 'Insights', isWideOnly: true },
-  { href: '/vehicles', label: 'Vehicles' },
+  { href: '/vehicles', label: 'Vehicles', under: ['/vehicles', '/models'] },
   { href: '/knowledge', label: 'Knowledge' },
   { href: '/workshop', label: 'Workshop' },
-] as const satisfies readonly { href: string; label: string; isWideOnly?: boolean }[];
+] as const satisfies readonly Place[];
 
-const isHere = (path: string, href: string): boolean =>
-  href === '/'
-    ? path === '/' || path.startsWith('/jobs')
-    : path.startsWith(href) || (href === '/vehicles' && path.startsWith('/models'));
+/** Whether a page belongs to a place: it lies under its address, or under one of its others. */
+const isHere = (path: string, { href, under = [href] }: Place): boolean =>
+  path === href || under.some((each) => path.startsWith(each));
 
 /** The main places of the application. */
 export function HeaderNav() {
   const path = usePathname();
   return (
     <nav aria-label="Main" className="d-flex">
-      {PLACES.map(({ href, label, ...place }) => (
+      {PLACES.map((place: Place) => (
         <Link
-          key={href}
-          href={href}
+          key={place.href}
+          href={place.href}
           // On a phone the start page leads there.
-          className={'isWideOnly' in place ? 'd-none d-md-flex' : undefined}
-          aria-current={isHere(path, href) ? 'page' : undefined}
+          className={place.isWideOnly ? 'd-none d-md-flex' : undefined}
+          aria-current={isHere(path, place) ? 'page' : undefined}
         >
-          {label}
+          {place.label}
         </Link>
       ))}
     </nav>

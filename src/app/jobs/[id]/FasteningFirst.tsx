@@ -3,7 +3,7 @@ import { isFasteningSaid, isUnnamed, type Job } from '@/core/job';
 import { axleOf, type Corner } from '@/core/readings';
 import { FasteningAsk } from '@/features/measure/FasteningAsk';
 import { ModelChoice } from '@/features/sheets/ModelChoice';
-import { modelsThatSay } from '@/server/shop/sheets';
+import { modelsThatSayFastening } from '@/server/shop/sheets';
 
 /**
  * A page that counts studs: how the wheel is held on is asked before it, once for an axle; or its
@@ -19,7 +19,7 @@ export async function FasteningFirst({
   readonly children: ReactNode;
 }) {
   if (isFasteningSaid(job, corner)) return children;
-  const models = isUnnamed(job.vehicle) ? await modelsThatSay(axleOf(corner), 'studs') : [];
+  const models = isUnnamed(job.vehicle) ? await modelsThatSayFastening(axleOf(corner)) : [];
   return (
     <FasteningAsk jobId={job.id} corner={corner}>
       {models.length > 0 && <ModelChoice vehicleId={job.vehicle.id} models={models} />}

@@ -2,10 +2,11 @@ import { z } from 'zod';
 import { LIMIT_SOURCES } from '../../assessment';
 import { AXLE_POSITIONS } from '../../readings';
 import {
+  isModelYear,
   readValue,
   SHEET_CODES,
   sheetKind,
-  wrongOrderOf,
+  wrongAmong,
   type SheetCode,
   type SheetFigure,
   type SheetUnits,
@@ -21,7 +22,7 @@ const openYear = z
   .trim()
   .transform((text) => (text === '' ? 0 : Number(text)))
   .refine(
-    (year) => year === 0 || (Number.isInteger(year) && year >= 1900 && year <= 2100),
+    (year) => year === 0 || isModelYear(year),
     'Write the year like 2019, or leave it empty.',
   );
 
@@ -47,7 +48,7 @@ function readFigures(
     complain(code, read.message);
     return [];
   });
-  for (const { kind, message } of wrongOrderOf(figures)) complain(kind, message);
+  for (const { code, message } of wrongAmong(figures)) complain(code, message);
   return figures;
 }
 
@@ -83,7 +84,7 @@ export type SheetForm = z.input<ReturnType<typeof sheetFormSchema>>;
 /** A spreadsheet of sheets that comes in, and which of the figures that differ are taken over ours. */
 export const sheetsInSchema = z.strictObject({
   text: z.string().max(4_000_000, 'At most 4 MB are read at once.'),
-  take: z.array(z.string().max(400)).max(200_000),
+  take: z.array(z.string().max(700)).max(200_000),
 });
 export type SheetsIn = z.input<typeof sheetsInSchema>;
 

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { LIMIT_SOURCES } from '../../assessment';
 import { CALIPERS, TRAITS } from '../../procedure';
 import { rollingDiameter } from '../../roadtest';
-import { LIMIT_FIELDS, wrongOrder, type LimitField } from '../../sheets';
+import { isModelYear, LIMIT_FIELDS, wrongBuild, wrongOrder, type LimitField } from '../../sheets';
 import { fieldUnit, type UnitSystem } from '../../units';
 import { filledLine, typedLength } from './common';
 
@@ -58,20 +58,8 @@ const axleSchema = (units: UnitSystem) => {
       }),
     })
     .superRefine(({ limits, traits, caliper, places }, context) => {
-      const isOnePiece = traits.includes('bearing-in-rotor') || traits.includes('riveted');
-      if (isOnePiece && places === 'any') {
-        context.addIssue({
-          code: 'custom',
-          message: 'A rotor that carries its bearings or is riveted goes on in one place only.',
-          path: ['places'],
-        });
-      }
-      if (traits.includes('screw-in-pistons') && caliper === 'fixed') {
-        context.addIssue({
-          code: 'custom',
-          message: 'Screw-in pistons belong to floating calipers. Which of the two is it?',
-          path: ['caliper'],
-        });
+      for (const { what, message } of wrongBuild({ traits, places, caliper })) {
+        context.addIssue({ code: 'custom', message, path: [what] });
       }
       for (const { kind, message } of wrongOrder((each) => limits[each].length?.value)) {
         context.addIssue({ code: 'custom', message, path: ['limits', kind, 'length'] });
@@ -117,7 +105,7 @@ export const vehicleFormSchema = (units: UnitSystem) =>
       .default('')
       .transform((text) => (text === '' ? null : Number(text)))
       .refine(
-        (year) => year === null || (Number.isInteger(year) && year >= 1900 && year <= 2100),
+        (year) => year === null || isModelYear(year),
         'Write the year like 2019, or leave it empty.',
       ),
     drive: z
