@@ -129,7 +129,9 @@ test('a plate of a known model: its studs, limits and torques are there at once'
   await expect(page.getByRole('heading', { name: 'Complaint', exact: true })).toBeVisible();
   await page.goto(page.url().replace('/complaint', '/measure/FL'));
   await settled(page);
-  await page.getByLabel('Or say its model').selectOption({ label: 'Pellick Tern shuttle minibus' });
+  await page
+    .getByLabel('Or say its model')
+    .selectOption({ label: 'Pellick Tern shuttle minibus, 2019' });
   await expect(page.getByRole('button', { name: /start runout$/i })).toBeVisible();
   await expect(page.getByText('Pellick Tern shuttle minibus')).toBeVisible();
   await page.getByRole('link', { name: /SK-743-W/ }).click();

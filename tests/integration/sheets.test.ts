@@ -24,7 +24,8 @@ afterAll(async () => {
 });
 
 const allSheets = async () => listSheets(await database());
-const OF_MODEL = { make: 'Osgrave', model: 'Batch delivery van' };
+const MODEL = { make: 'Osgrave', model: 'Batch delivery van' };
+const OF_MODEL = { ...MODEL, of: { yearFrom: 2017, yearTo: 2017, variant: '' } };
 const vehicleOf = async (id: string) => (await vehicleWithJobs(id))!.vehicle;
 const frontOf = async (id: string) =>
   (await vehicleOf(id)).axles.find(({ position }) => position === 'front')!;
@@ -78,6 +79,7 @@ test('a vehicle from a plate alone has them once its model is said: studs, limit
   // It gives torques too, which an apprentice does not enter.
   expect(await ask('sheet-take', { vehicleId, ...OF_MODEL }, 'apprentice')).toMatch(/technician/);
   expect(await done('sheet-take', { vehicleId, ...OF_MODEL })).toBeGreaterThan(5);
+  expect((await vehicleOf(vehicleId)).year).toBe(2017);
   const [theirs, ours] = [await frontOf(first), await frontOf(vehicleId)];
   expect(ours).toMatchObject({ studs: theirs.studs, isFasteningSaid: true, traits: theirs.traits });
   expect(await kindsOf(vehicleId)).toEqual(await kindsOf(first));
@@ -91,6 +93,13 @@ test('a vehicle from a plate alone has them once its model is said: studs, limit
   // It works on: a set may be begun at once.
   const set = { kind: 'thickness', phase: 'before', face: 'outboard', positions: 8, shift: 0 };
   await done('set-begin', { jobId, corner: 'FL', left: [], ...set }, 'apprentice');
+});
+
+test('a vehicle whose year is not said is given nothing of one year', async () => {
+  const { vehicleId } = await plateAlone('SK-804-T');
+  expect(await done('sheet-take', { vehicleId, ...MODEL })).toBe(0);
+  expect(await kindsOf(vehicleId)).toEqual([]);
+  expect((await frontOf(vehicleId)).isFasteningSaid).toBe(false);
 });
 
 test('its own stamped figure stands, and the difference is said', async () => {

@@ -39,9 +39,11 @@ export interface OfModel {
 export const sameName = (p: string, q: string): boolean => plainName(p) === plainName(q);
 export const plainName = (name: string): string => name.trim().replace(/\s+/g, ' ').toLowerCase();
 
-/** Whether a sheet is of a year; a vehicle whose year is not known may be of any. */
+/** Whether a sheet is of a year; of a vehicle whose year is not known only one that is of all years. */
 const isOfYear = ({ yearFrom, yearTo }: SheetKey, year: number | null): boolean =>
-  year === null || ((yearFrom === 0 || year >= yearFrom) && (yearTo === 0 || year <= yearTo));
+  year === null
+    ? yearFrom === 0 && yearTo === 0
+    : (yearFrom === 0 || year >= yearFrom) && (yearTo === 0 || year <= yearTo);
 
 /** The sheets of a vehicle's model. */
 export const sheetsOf = <Of extends SheetKey>(
@@ -57,6 +59,29 @@ export const sheetsOf = <Of extends SheetKey>(
           sameName(sheet.variant, variant) &&
           isOfYear(sheet, year),
       );
+
+/** What is said of a vehicle with its model: which years and brakes its sheets are of. */
+export type SheetChoice = Pick<SheetKey, 'make' | 'model' | 'yearFrom' | 'yearTo' | 'variant'>;
+
+const sayYears = ({ yearFrom, yearTo }: Pick<SheetKey, 'yearFrom' | 'yearTo'>): string => {
+  const [first, last] = [yearFrom || '', yearTo || ''];
+  return first === last ? String(first) : `${first} to ${last}`.trim();
+};
+
+/** A choice in words. */
+export const sayChosen = ({ make, model, variant, ...years }: SheetChoice): string =>
+  [`${make} ${model}`, sayYears(years), variant].filter((part) => part !== '').join(', ');
+
+/** The sheets of a choice, front and rear. */
+export const sheetsChosen = <Of extends SheetKey>(sheets: readonly Of[], one: SheetChoice): Of[] =>
+  sheets.filter(
+    (sheet) =>
+      sameName(sheet.make, one.make) &&
+      sameName(sheet.model, one.model) &&
+      sameName(sheet.variant, one.variant) &&
+      sheet.yearFrom === one.yearFrom &&
+      sheet.yearTo === one.yearTo,
+  );
 
 /** A figure of a model beside what stands on a vehicle. */
 export interface Compared {
@@ -141,25 +166,8 @@ export const sheetKeyText = (key: SheetKey): string =>
   KEYS.map((name) => plainName(String(key[name]))).join('|');
 
 /** A sheet's key in words. */
-export function saySheet({
-  make,
-  model,
-  yearFrom,
-  yearTo,
-  axle,
-  variant,
-  wheel,
-}: SheetKey): string {
-  const [first, last] = [yearFrom || '', yearTo || ''];
-  const years = first === last ? String(first) : `${first} to ${last}`.trim();
-  return [
-    `${make} ${model}`,
-    ...(years ? [years] : []),
-    ...(variant ? [variant] : []),
-    ...(wheel ? [`${wheel} wheels`] : []),
-    `${axle} axle`,
-  ].join(', ');
-}
+export const saySheet = ({ axle, wheel, ...chosen }: SheetKey): string =>
+  [sayChosen(chosen), ...(wheel ? [`${wheel} wheels`] : []), `${axle} axle`].join(', ');
 
 /** A line of what an import would do with one figure. */
 export interface MergeLine {

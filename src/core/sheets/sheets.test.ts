@@ -9,7 +9,10 @@ import {
   SHEET_COLUMNS,
   SHEET_KINDS,
   sheetKind,
+  sayChosen,
+  saySheet,
   sheetRows,
+  sheetsChosen,
   sheetsOf,
   sourceWhenGiven,
   type Sheet,
@@ -37,7 +40,15 @@ const OF_VAN = { make: 'osgrave', model: 'batch  Delivery van', year: 2017, vari
 
 test('a sheet is of a model however it is spelled, of its years and its brakes', () => {
   expect(sheetsOf([VAN], OF_VAN)).toEqual([VAN]);
-  expect(sheetsOf([VAN], { ...OF_VAN, year: null })).toEqual([VAN]);
+  // Of which year it is is not known: its rotor may be another one.
+  expect(sheetsOf([VAN], { ...OF_VAN, year: null })).toEqual([]);
+  expect(sheetsOf([{ ...VAN, yearFrom: 0, yearTo: 0 }], { ...OF_VAN, year: null })).toHaveLength(1);
+  expect(sheetsChosen([VAN], VAN)).toEqual([VAN]);
+  expect(sheetsChosen([VAN], { ...VAN, variant: 'heavy duty' })).toEqual([]);
+  expect([sayChosen(VAN), saySheet({ ...VAN, yearTo: 2015 })]).toEqual([
+    'Osgrave Batch delivery van, 2015 to 2019',
+    'Osgrave Batch delivery van, 2015, front axle',
+  ]);
   expect(sheetsOf([VAN], { ...OF_VAN, year: 2014 })).toEqual([]);
   expect(sheetsOf([VAN], { ...OF_VAN, year: 2020 })).toEqual([]);
   expect(sheetsOf([VAN], { ...OF_VAN, variant: 'heavy duty' })).toEqual([]);

@@ -4,6 +4,7 @@ import {
   plainName,
   sheetKeyText,
   type Sheet,
+  type SheetChoice,
   type SheetCode,
   type SheetFigure,
   type SheetKey,
@@ -80,9 +81,12 @@ export const modelsSaying = (
   db: Database,
   axle: Sheet['axle'],
   codes: readonly SheetCode[],
-): Promise<{ readonly make: string; readonly model: string }[]> =>
+): Promise<SheetChoice[]> =>
   db
-    .selectDistinct({ make: modelSheets.make, model: modelSheets.model })
+    .selectDistinct({
+      ...{ make: modelSheets.make, model: modelSheets.model, variant: modelSheets.variant },
+      ...{ yearFrom: modelSheets.yearFrom, yearTo: modelSheets.yearTo },
+    })
     .from(modelSheets)
     .where(
       and(
@@ -97,7 +101,7 @@ export const modelsSaying = (
         ),
       ),
     )
-    .orderBy(asc(modelSheets.make), asc(modelSheets.model));
+    .orderBy(asc(modelSheets.make), asc(modelSheets.model), asc(modelSheets.yearFrom));
 
 /** The sheets of a model, of any year and variant. */
 export async function findSheetsOf(

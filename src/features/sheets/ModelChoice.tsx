@@ -1,6 +1,7 @@
 'use client';
 
 import { Form } from 'react-bootstrap';
+import { sayChosen, type SheetChoice } from '@/core/sheets';
 import { FormField, useSend } from '@/ui/field';
 import { useRefresh } from '@/ui/keeper';
 import { takeSheet } from './writes';
@@ -8,7 +9,7 @@ import { takeSheet } from './writes';
 interface ModelChoiceProps {
   readonly vehicleId: string;
   /** Models whose sheets are on file. */
-  readonly models: readonly { readonly make: string; readonly model: string }[];
+  readonly models: readonly SheetChoice[];
 }
 
 /** Says of which model a vehicle is: what its sheets say is there at once. */
@@ -27,13 +28,15 @@ export function ModelChoice({ vehicleId, models }: ModelChoiceProps) {
           disabled={busy}
           onChange={({ target }) => {
             const chosen = models[Number(target.value)];
-            if (chosen) send([{ vehicleId, ...chosen }], () => refresh());
+            if (!chosen) return;
+            const { make, model, ...of } = chosen;
+            send([{ vehicleId, make, model, of }], () => refresh());
           }}
         >
           <option value="">Choose …</option>
-          {models.map(({ make, model }, i) => (
-            <option key={`${make} ${model}`} value={i}>
-              {make} {model}
+          {models.map((model, i) => (
+            <option key={sayChosen(model)} value={i}>
+              {sayChosen(model)}
             </option>
           ))}
         </Form.Select>

@@ -25,7 +25,9 @@ export function ModelFigures({ vehicle, compared }: ModelFiguresProps) {
   return (
     <section className="zh-card mb-3 zh-no-print" aria-label="The model’s sheet">
       <h2>The model’s sheet</h2>
-      {count === 0 && <p>No sheet of {name} is on file for this year and these brakes.</p>}
+      {count === 0 && (
+        <p>No sheet of {name} is on file for its model year, or for all years, and its brakes.</p>
+      )}
       {count > 0 && missing.length + differs.length + unsure.length === 0 && (
         <p>This vehicle has what the sheet of {name} says.</p>
       )}

@@ -9,11 +9,13 @@ import {
   SHEET_CODES,
   sameName,
   sourceWhenGiven,
+  sheetsChosen,
   sheetsOf,
   type Compared,
   type Comparison,
   type OwnFigure,
   type Sheet,
+  type SheetChoice,
   type SheetCode,
   type SheetFigure,
   type SheetKey,
@@ -114,8 +116,13 @@ interface OfVehicle extends Comparison {
   readonly count: number;
 }
 
-async function compared(db: Database, vehicle: VehicleFile): Promise<OfVehicle> {
-  const sheets = sheetsOf(await findSheetsOf(db, vehicle), vehicle);
+async function compared(
+  db: Database,
+  vehicle: VehicleFile,
+  chosen: SheetChoice | null = null,
+): Promise<OfVehicle> {
+  const all = await findSheetsOf(db, vehicle);
+  const sheets = chosen ? sheetsChosen(all, chosen) : sheetsOf(all, vehicle);
   const torque = await torqueFiguresOf(db, torqueKeyOf(vehicle));
   return { ...compareWithSheets(sheets, standingOn(vehicle, torque)), count: sheets.length };
 }
@@ -174,10 +181,11 @@ export async function takeFromSheets(
   tx: Database,
   vehicleId: string,
   by: string | null,
+  chosen: SheetChoice | null = null,
 ): Promise<number> {
   const vehicle = await findVehicle(tx, vehicleId);
   if (!vehicle) return 0;
-  const { missing } = await compared(tx, vehicle);
+  const { missing } = await compared(tx, vehicle, chosen);
   if (missing.length === 0) return 0;
   await sayToLedger(tx, { reason: 'from the model’s sheet' });
   const heavy = missing.find(({ code }) => code === 'massKg')?.sheet.value;
@@ -202,6 +210,12 @@ export async function takeFromSheets(
   return missing.length;
 }
 
+/** What years and brakes of sheets say of one vehicle: its year only where they are of one. */
+const saidBy = ({ yearFrom, yearTo, variant }: Omit<SheetChoice, 'make' | 'model'>) => ({
+  variant,
+  ...(yearFrom !== 0 && yearFrom === yearTo && { year: yearFrom }),
+});
+
 /**
  * Says of which model a vehicle is, where that is not said yet, and gives it what it lacks from the
  * model's sheets; nothing that stands is written over. Answers with how many figures it was given.
@@ -210,7 +224,7 @@ export const takeSheet = (input: unknown, by: string | null): Promise<Answer<num
   inTransaction(async (tx) => {
     const parsed = sheetTakeSchema.safeParse(input);
     if (!parsed.success) return refuseParse(parsed.error);
-    const { vehicleId, make, model } = parsed.data;
+    const { vehicleId, make, model, of } = parsed.data;
     // Whoever changes the vehicle, and the jobs that are judged by it, wait meanwhile.
     await lockRoom(tx, { of: 'vehicle', id: vehicleId });
     await lockOpenJobsOf(tx, vehicleId);
@@ -221,7 +235,7 @@ export const takeSheet = (input: unknown, by: string | null): Promise<Answer<num
     }
     if (isUnnamed(vehicle)) {
       const { id: _, createdAt: _at, axles, ...own } = vehicle;
-      const named = { ...own, make, model };
+      const named = { ...own, make, model, ...(of && saidBy(of)) };
       await nameTorqueFigures(tx, vehicle, named);
       await updateVehicle(
         tx,
@@ -230,7 +244,7 @@ export const takeSheet = (input: unknown, by: string | null): Promise<Answer<num
         by,
       );
     }
-    return accept(await takeFromSheets(tx, vehicleId, by));
+    return accept(await takeFromSheets(tx, vehicleId, by, of ? { make, model, ...of } : null));
   });
 
 /** One page of the sheets, by make and model, and whether there are more. */
@@ -243,9 +257,7 @@ export const sheetsPage = async (
 const SHEETS_A_PAGE = 50;
 
 /** The models whose sheets say how a wheel of an axle is held on, by name. */
-export const modelsThatSayFastening = async (
-  axle: AxlePosition,
-): Promise<{ readonly make: string; readonly model: string }[]> =>
+export const modelsThatSayFastening = async (axle: AxlePosition): Promise<SheetChoice[]> =>
   modelsSaying(await database(), axle, ['fastening', 'studs']);
 
 /** One sheet; null where there is none. */

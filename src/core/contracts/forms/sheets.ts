@@ -93,5 +93,13 @@ export const sheetTakeSchema = z.strictObject({
   vehicleId: idSchema,
   make: name('make'),
   model: name('model'),
+  /** Years and brakes, where they are said with the model. */
+  of: z
+    .strictObject({
+      yearFrom: z.int().min(0).max(2100),
+      yearTo: z.int().min(0).max(2100),
+      variant: z.string().trim().max(60),
+    })
+    .optional(),
 });
 export type SheetTake = z.input<typeof sheetTakeSchema>;
