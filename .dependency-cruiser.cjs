@@ -43,6 +43,7 @@ const CORE_ROOMS = {
   sheets: ['assessment', 'procedure', 'readings', 'torque', 'units'],
   exchange: ['assessment', 'expected', 'readings', 'units', 'verdict'],
   bedding: ['units'],
+  drum: ['numeric', 'units', 'verdict'],
   machining: ['numeric', 'readings', 'thickness', 'units', 'verdict'],
   options: [
     'assessment',

@@ -1,4 +1,4 @@
-import { asc, eq, inArray, sql, type SQL } from 'drizzle-orm';
+import { asc, desc, eq, inArray, sql, type SQL } from 'drizzle-orm';
 import { PgDialect } from 'drizzle-orm/pg-core';
 import { idSchema } from '../core/contracts';
 import {
@@ -80,7 +80,8 @@ function questionFor(id: SQL): SQL {
     and ${torqueFigures.year} = coalesce(${vehicles.year}, 0)
     and ${torqueFigures.drive} = coalesce(${vehicles.drive}::text, '')
     and ${torqueFigures.variant} = case when ${vehicles.make} = '' and ${vehicles.model} = ''
-      then 'plate ' || ${vehicles.plate} else ${vehicles.variant} end)`;
+      then 'plate ' || ${vehicles.plate} else ${vehicles.variant} end
+    and ${torqueFigures.wheel} in ('', coalesce(${vehicles.wheel}::text, '')))`;
   const parts: Record<keyof JobDocuments, SQL> = {
     job: rowsAsDocument(jobs, { where: eq(jobs.id, id) }),
     vehicle: rowsAsDocument(vehicles, { where: sql`${vehicles.id} = ${vehicleId}` }),
@@ -127,7 +128,11 @@ function questionFor(id: SQL): SQL {
       where: sql`${photoBlobs.sha256} in (select ${photos.sha256} from ${photos} where ${photos.jobId} = ${id})`,
       left: ['picture', 'thumb'],
     }),
-    torque: rowsAsDocument(torqueFigures, { where: ofVehicle }),
+    // A figure for its wheels comes before one for any.
+    torque: rowsAsDocument(torqueFigures, {
+      where: ofVehicle,
+      orderBy: desc(torqueFigures.wheel),
+    }),
     additions: rowsAsDocument(additions, {
       where: eq(additions.jobId, id),
       orderBy: asc(additions.at),

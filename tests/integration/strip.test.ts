@@ -400,7 +400,7 @@ describe('house rules', () => {
       say: expect.stringMatching(/machined if it stays/),
       reason: 'owner asks',
     });
-    expect(rulesOf(await job(jobId)).length).toBe(18);
+    expect(rulesOf(await job(jobId)).length).toBe(19);
     expect((await chooseRule('no-such', 'x')).ok).toBe(false);
     expect((await chooseRule('bolts', 'glue')).ok).toBe(false);
     known(await chooseRule('worn-rotor', null));

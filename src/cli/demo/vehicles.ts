@@ -10,7 +10,7 @@ function axle(
   studs: number,
   limits: Limits,
   places: AxleForm['places'] = 'any',
-  strip: Pick<AxleForm, 'caliper' | 'pistons' | 'traits' | 'rotorKg'> = {},
+  strip: Pick<AxleForm, 'caliper' | 'pistons' | 'traits' | 'rotorKg' | 'thread'> = {},
 ): AxleForm {
   const of = (kind: keyof AxleForm['limits']): AxleForm['limits']['discard'] => {
     const [length, source] = limits[kind] ?? ['', 'maker' as const];
@@ -29,6 +29,10 @@ function axle(
       dtv: of('dtv'),
       radius: of('radius'),
       piston: of('piston'),
+      drumNominal: of('drumNominal'),
+      drumMachineTo: of('drumMachineTo'),
+      drumDiscard: of('drumDiscard'),
+      drumRound: of('drumRound'),
     },
   };
 }
@@ -51,6 +55,12 @@ const rear: Limits = {
   discard: ['10 mm', 'stamped'],
   runout: ['0.08 mm', 'maker'],
   radius: ['128 mm', 'other'],
+};
+
+const drums: Limits = {
+  drumNominal: ['228 mm', 'maker'],
+  drumMachineTo: ['229 mm', 'maker'],
+  drumDiscard: ['229.5 mm', 'stamped'],
 };
 
 export const VEHICLES: Readonly<Record<string, VehicleForm>> = {
@@ -92,8 +102,8 @@ export const VEHICLES: Readonly<Record<string, VehicleForm>> = {
     drive: 'front',
     massKg: '1180',
     front: axle('bolts', 4, light, 'as-found', { traits: ['retaining-screw'] }),
-    rear: axle('bolts', 4, rear, 'as-found', {
-      pistons: '1',
+    rear: axle('bolts', 4, drums, 'as-found', {
+      ...{ caliper: 'drum', pistons: '2', thread: 'M12x1.5' },
       traits: ['retaining-screw', 'electric-parking-brake'],
     }),
   },
@@ -131,6 +141,7 @@ export const VEHICLES: Readonly<Record<string, VehicleForm>> = {
     year: '2016',
     drive: 'all',
     massKg: '2250',
+    wheel: 'steel',
     front: axle('studs', 6, heavy),
     rear: axle('studs', 6, { ...rear, piston: ['42 mm', 'maker'] }, 'any', {
       pistons: '1',

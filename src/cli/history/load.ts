@@ -161,7 +161,14 @@ function addVehicle(
     });
     return {
       ...own,
-      ...{ caliper: 'floating', allowedShifts: null, pistons: null, rotorKg: null, traits: [] },
+      ...{
+        caliper: 'floating',
+        allowedShifts: null,
+        pistons: null,
+        rotorKg: null,
+        thread: null,
+        traits: [],
+      },
       isFasteningSaid: true,
       limits,
     };

@@ -286,6 +286,7 @@ export function advise(record: CornerRecord, assessment: CornerAssessment): Advi
     return { kind: 'which-seat', stated: seatDoubt.stated, readsAs: seatDoubt.readsAs };
   }
   if (!runout) return { kind: 'measure', what: 'runout' };
+  if (record.isComposite) return adviseByRunout(record, assessment, runout);
   if (!thickness) return { kind: 'measure', what: 'thickness' };
   if (!discard) return { kind: 'limit-missing', what: 'discard' };
   if (discard.state === 'too-close') {
@@ -305,6 +306,20 @@ export function advise(record: CornerRecord, assessment: CornerAssessment): Advi
     keptAt(record, assessment) ??
     cleanedAt(record, runout) ?? { kind: 'within' }
   );
+}
+
+/** A rotor whose thickness says nothing: what its runout alone asks for. Source: handbook 14. */
+function adviseByRunout(
+  record: CornerRecord,
+  assessment: CornerAssessment,
+  { verdict }: RunoutResult,
+): Advice {
+  if (verdict.state === 'beyond') return forRunout(record, assessment);
+  if (verdict.state === 'too-close') {
+    return { kind: 'too-close', what: 'runout', laps: verdict.lapsToSettle };
+  }
+  const cleaned = assessment.runout && cleanedAt(record, assessment.runout);
+  return keptAt(record, assessment) ?? cleaned ?? { kind: 'within' };
 }
 
 /** The move from one shift to another as a technician facing the corner makes it. */

@@ -21,6 +21,8 @@ export interface ProvenCorner {
 /** What speaks for and against a cure. */
 export interface ProofInput {
   readonly corners: readonly ProvenCorner[];
+  /** Drums that were cut or renewed: against size and roundness together. */
+  readonly drums?: readonly { readonly corner: Corner; readonly state: VerdictState }[];
   readonly feel: { readonly before: Feel | null; readonly after: Feel | null };
   /** Amplitude after over before while braking, at orders 1 and 2; null where not recorded twice. */
   readonly ratios: readonly { readonly order: number; readonly ratio: number }[] | null;
@@ -93,6 +95,20 @@ function cornerLeft({ corner, runout, dtv }: ProvenCorner): string[] {
   return [...say('runout', runout), ...say('thickness variation', dtv)];
 }
 
+/** What of a drum is not known for sure, in words. */
+function drumLeft({
+  say,
+  state,
+}: {
+  readonly say: string;
+  readonly state: VerdictState;
+}): string[] {
+  if (state === 'too-close') return [`${say} is too close to its limit to call.`];
+  return state === 'not-measured'
+    ? [`${say} was not judged again: its wear limit is not on file.`]
+    : [];
+}
+
 /**
  * The verdict on a job after its corrections: cured where everything measured again is within
  * and the drive is quiet, not cured where something is beyond or the shake is as it was. What
@@ -102,10 +118,24 @@ function cornerLeft({ corner, runout, dtv }: ProvenCorner): string[] {
 export function judgeOutcome(input: ProofInput): Outcome {
   const felt = feltWord(input.feel);
   const recorded = recordedWord(input.ratios);
-  const beyond = input.corners.flatMap(cornerReasons);
+  const drums = (input.drums ?? []).map(({ corner, state }) => ({
+    say: `${corner}: the drum`,
+    state,
+  }));
+  const beyond = [
+    ...input.corners.flatMap(cornerReasons),
+    ...drums
+      .filter(({ state }) => state === 'beyond')
+      .map(({ say }) => `${say} is beyond its limit.`),
+  ];
   const referred = input.referred ?? [];
   if (input.isOnlyReferred) return { state: 'referred', reasons: referred, left: [] };
-  const left = [...input.corners.flatMap(cornerLeft), ...(input.doubts ?? []), ...referred];
+  const left = [
+    ...input.corners.flatMap(cornerLeft),
+    ...drums.flatMap(drumLeft),
+    ...(input.doubts ?? []),
+    ...referred,
+  ];
   const drive = [
     ...(felt ? [`Felt on the road: it ${WORDS[felt]}.`] : []),
     ...(recorded ? [`Recorded on the road: it ${WORDS[recorded]}.`] : []),
@@ -116,9 +146,9 @@ export function judgeOutcome(input: ProofInput): Outcome {
     return { state: 'not-cured', reasons, left };
   }
   const undriven = words.length === 0 ? ['It was not driven again.'] : [];
-  const unmeasured = input.corners.some(({ runout }) =>
-    ['not-measured', 'not-valid'].includes(runout),
-  );
+  const unmeasured =
+    input.corners.some(({ runout }) => ['not-measured', 'not-valid'].includes(runout)) ||
+    drums.some(({ state }) => state === 'not-measured');
   if (undriven.length > 0 || unmeasured) {
     return { state: 'not-proven', reasons, left: [...undriven, ...left] };
   }

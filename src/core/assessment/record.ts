@@ -107,6 +107,8 @@ export interface CornerRecord {
   readonly equalCuts?: boolean | undefined;
   /** In one piece with the hub, riveted to it, or carrying its bearings: never a plate, never moved. */
   readonly isCaptive?: boolean | undefined;
+  /** Carbon-ceramic: judged by mass and wear marks, not by thickness. */
+  readonly isComposite?: boolean | undefined;
   /** What a cut has to reckon with; workshop defaults where left out. */
   readonly cut?: CutFigures | undefined;
   /** Runout as found, where it was beyond its limit before the seat was cleaned. */

@@ -30,6 +30,8 @@ export const DEMO_SHOP: Shop = {
       'right-part': price(0, 20),
       master: price(120, 70, 20),
       drum: price(58, 35, 20),
+      'drum-cut': price(0, 30, 0),
+      shoes: price(64, 70, 0),
       adjust: price(0, 30),
       abs: price(48, 30, 20),
       'tyre-wheel': price(6, 20),

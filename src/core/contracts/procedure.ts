@@ -72,7 +72,7 @@ export const procedureSchema: z.ZodType<Procedure> = z
     steps: z.array(stepSchema).min(1),
     rebuild: z.array(stepSchema).min(1),
     hydraulics: z.array(stepSchema).min(1),
-    groups: z.array(z.strictObject({ code, name })).min(1),
+    groups: z.array(z.strictObject({ code, name, when })).min(1),
     items: z
       .array(
         z.strictObject({
@@ -90,7 +90,7 @@ export const procedureSchema: z.ZodType<Procedure> = z
         code,
         group: code,
         name,
-        of: z.enum(['pad', 'thickness', 'amount', 'endPlay']),
+        of: z.enum(['pad', 'thickness', 'amount', 'endPlay', 'drum']),
       }),
     ),
     rules: z

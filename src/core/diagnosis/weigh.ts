@@ -20,6 +20,8 @@ export interface WeighInput {
   readonly findings: readonly RecordedFinding[];
   /** Codes of findings that are set aside: they do not weigh, and still forbid a drive. */
   readonly aside?: readonly string[] | undefined;
+  /** Causes that this vehicle cannot have, by their codes. */
+  readonly never?: readonly string[] | undefined;
   /** Only this axle is in question. */
   readonly axle?: AxlePosition | undefined;
   /** Corners of the job; a corner that was not looked at may still hold the fault. */
@@ -91,9 +93,11 @@ export const seenIn = (
   });
 
 /** Every cause's share before any finding, summing to 1 over those that are possible. */
-function priorsOf(knowledge: Knowledge, { axle, priors }: WeighInput): Map<string, number> {
+function priorsOf(knowledge: Knowledge, { axle, priors, never }: WeighInput): Map<string, number> {
   const possible = knowledge.causes.filter(
-    (cause) => axle === undefined || cause.axle === null || cause.axle === axle,
+    (cause) =>
+      (axle === undefined || cause.axle === null || cause.axle === axle) &&
+      !(never ?? []).includes(cause.code),
   );
   const share = (cause: Cause): number => priors?.[cause.code] ?? cause.prior;
   const total = possible.reduce((sum, cause) => sum + share(cause), 0);

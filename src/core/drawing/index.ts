@@ -1,1 +1,2 @@
 export * from './rotorFace';
+export * from './drumFace';

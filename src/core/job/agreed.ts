@@ -13,6 +13,7 @@ import {
 import { axleOf, type Corner } from '../readings';
 import { choiceAt } from './choice';
 import { findCheck } from './checks';
+import { drumPrices } from './drums';
 import { oncePer } from './remember';
 import { sourceRepairs, workOf } from './repairs';
 import type { Decision, Job } from './types';
@@ -49,7 +50,7 @@ export const itemsDecided = oncePer(
       .filter(({ how }) => how === 'here')
       .flatMap(({ cause }) => workOf(cause));
     return {
-      items: [...atCorners, ...beside],
+      items: [...atCorners, ...beside, ...drumPrices(job)],
       isKnown: decided.every(({ items }) => items !== null),
     };
   },
@@ -74,7 +75,9 @@ const BEGINS = ['done', 'sent', 'finished'];
 
 /** Whether a check says that work began that the owner pays for. */
 export const beginsWork = ({ kind, item }: Pick<CheckEntry, 'kind' | 'item'>): boolean =>
-  kind === 'repaired' || (kind === 'correct' && BEGINS.includes(item));
+  kind === 'repaired' ||
+  (kind === 'correct' && BEGINS.includes(item)) ||
+  (kind === 'drum' && item === 'done');
 
 /** Why work may not begin by what the owner agreed to, in words; null where it may, or nobody asked. */
 export function refuseBeyondAgreed(job: Job): string | null {

@@ -13,12 +13,14 @@ import {
   type TakenBack,
 } from './past';
 import { choiceAt } from './choice';
+import { drumReadingsGone } from './drums';
 import { isLook, isPutRight, isRotorRenewed, looksOf } from './procedure';
 import { axleAt, limitsOf } from './record';
 import {
   BLEEDER,
   CALIPER_OFF,
   caliperWasOff,
+  CUT,
   correctedAt,
   correctionAt,
   openedBy,
@@ -35,8 +37,6 @@ import type { Job, Phase, ReadingSet } from './types';
  * What must not be driven, as the record and its past say: the one judge that the pages, the
  * reports and every write ask. Source: handbook 15, 17.
  */
-
-const CUT = ['machine-bench', 'machine-on-vehicle'];
 
 /** No micrometer in order reads thinner by more, in µm: no larger zero error makes a rotor safe. */
 const MOST_LIFT = 50;
@@ -165,6 +165,7 @@ const sinkTakenBack = (job: Job, pedal: PedalState): TakenBack[] =>
 export const takenBackOf = (job: Job, pedal: PedalState): TakenBack[] => [
   ...seenTakenBack(job),
   ...thinReadingsGone(job),
+  ...drumReadingsGone(job),
   ...workTakenBack(job),
   ...sinkTakenBack(job, pedal),
 ];
@@ -183,7 +184,7 @@ export const answeredDangers = oncePer((job: Job): readonly { code: string; say:
 );
 
 /** Groups of looks at whose parts metal can be on metal. */
-const GRINDS: readonly string[] = ['pads', 'rotor', 'caliper'];
+const GRINDS: readonly string[] = ['pads', 'rotor', 'caliper', 'drum'];
 
 /** Whether pads or metal were seen to since metal was on metal: nothing else ends it. */
 const isGrindingSettled = (job: Job): boolean =>

@@ -7,6 +7,7 @@ import {
 import { KNOWLEDGE } from '../contracts';
 import { advisesNoDrive, type RecordedFinding } from '../diagnosis';
 import { CORNERS, type Corner } from '../readings';
+import { drumFindings } from './drums';
 import { judgeCorner } from './judge';
 import { inspectionFindings, isLook, offTheRoad } from './procedure';
 import { outcomeOf } from './proof';
@@ -68,7 +69,12 @@ export const findingsOfJob = oncePer((job: Job): RecordedFinding[] => {
       const found = measuredFindings(judged.record, judged.assessment);
       return cleaning ? [...found, cleaning] : found;
     });
-  const machine = [...measured, ...recorded(job, isOpenAgain), ...inspectionFindings(job)];
+  const machine = [
+    ...measured,
+    ...recorded(job, isOpenAgain),
+    ...drumFindings(job),
+    ...inspectionFindings(job),
+  ];
   const own = answered(job).filter(
     ({ code, corner }) =>
       !machine.some((each) => each.code === code && (each.corner ?? '') === (corner ?? '')),

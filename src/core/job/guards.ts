@@ -3,6 +3,7 @@ import type { CheckEntry } from '../contracts';
 import { CORNERS, type Corner } from '../readings';
 import { pulledAmiss } from '../torque';
 import { findCheck } from './checks';
+import { drumsToDo } from './drums';
 import { partsStillOff } from './procedure';
 import { isFasteningSaid, SAY_FASTENING } from './record';
 import { readinessOf, fastenersAt, HOLD_SECONDS, starAt } from './readiness';
@@ -71,6 +72,9 @@ export function refuseInRebuild(job: Job, write: CheckEntry, held: number | null
   const corner = CORNERS.find((each) => each === place);
   if (!corner) return null;
   const isCaliper = kind === 'rebuild' && CALIPER_ON.includes(item) && value === 'done';
+  if (isCaliper && drumsToDo(job).includes(corner)) {
+    return `First tick what was decided for the drum of ${corner} as done, on its Correct page.`;
+  }
   if (isCaliper && correctionAt(job, corner) !== null && !correctedAt(job, corner)) {
     return `First tick what was decided for ${corner} as done, on its Correct page.`;
   }

@@ -7,6 +7,8 @@ export * from './record';
 export * from './choice';
 export * from './options';
 export * from './judge';
+export * from './drums';
+export * from './drumWords';
 export * from './rebuildSteps';
 export * from './danger';
 export * from './roles';

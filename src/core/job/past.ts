@@ -62,6 +62,10 @@ function stricter(kind: AxleFigure['kind'], p: number, q: number): number | null
     case 'discard':
     case 'machineTo':
       return Math.max(p, q);
+    // A drum wears wider: its smaller limits are the stricter.
+    case 'drumDiscard':
+    case 'drumMachineTo':
+    case 'drumRound':
     case 'runout':
     case 'dtv':
       return Math.min(p, q);

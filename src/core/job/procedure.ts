@@ -81,6 +81,12 @@ export function padsAt(job: Job, corner: Corner): PadFigures {
   };
 }
 
+/** Whether the wheel of a corner is braked by a drum. */
+export const isDrumAt = (job: Pick<Job, 'vehicle'>, corner: Corner): boolean =>
+  job.vehicle.axles.some(
+    ({ position, caliper }) => position === axleOf(corner) && caliper === 'drum',
+  );
+
 /** The corner on the other side of the axle. */
 export const otherSide = (corner: Corner): Corner =>
   (({ FL: 'FR', FR: 'FL', RL: 'RR', RR: 'RL' }) as const)[corner];
@@ -108,6 +114,9 @@ export function inspectionFindings(job: Job): RecordedFinding[] {
   return [...findingsOfLooks(PROCEDURE, looks), ...uneven, ...parts];
 }
 
+/** What is at the end of its life where a finding keeps it off the road for good. */
+const ENDED: readonly (string | undefined)[] = ['Rotor', 'Drum'];
+
 const RENEWED = ['replace', 'hub-replace'];
 
 /**
@@ -120,10 +129,16 @@ function renewedAt(job: Job, corner: Corner): number | null {
   const earlier = findCheck(job, 'decide', corner, 'earlier')?.value ?? [];
   const all = [...earlier, ...(done ? [{ correction: now, seq: done.seq }] : [])];
   const last = all.findLast(({ correction = '' }) => RENEWED.includes(correction));
-  return last ? (last.seq ?? 0) : null;
+  return last ? (last.seq ?? 0) : drumRenewedAt(job, corner);
 }
 
-/** Whether the rotor of a corner is a new one by now. */
+/** Where in the order of writing the drum of a corner was renewed; null where it was not. */
+function drumRenewedAt(job: Job, corner: Corner): number | null {
+  const isNew = findCheck(job, 'drum', corner, 'decided')?.value.work === 'renew';
+  return isNew ? (findCheck(job, 'drum', corner, 'done')?.seq ?? null) : null;
+}
+
+/** Whether the rotor of a corner, or its drum, is a new one by now. */
 export const isRotorRenewed = (job: Job, corner: Corner): boolean =>
   renewedAt(job, corner) !== null;
 
@@ -137,7 +152,7 @@ export function isOfOldRotor(job: Job, { corner, item }: Pick<Look, 'corner' | '
 export const endsRotor = ({ item, found }: Pick<Look, 'item' | 'found'>): boolean =>
   (PROCEDURE.items.find(({ code }) => code === item)?.conditions ?? []).some(
     ({ code, renew, forbids }) =>
-      found.includes(code) && renew === 'Rotor' && forbids.some(({ what }) => what === 'road'),
+      found.includes(code) && ENDED.includes(renew) && forbids.some(({ what }) => what === 'road'),
   );
 
 /**
@@ -172,15 +187,24 @@ export const offTheRoad = (job: Job): string[] =>
 /** What findings and house rules rule out at a corner. */
 export function ruledOutAt(job: Job, corner: Corner): RuledOut[] {
   const allowed = machiningAllowed(rulesOf(job));
+  const isComposite = job.vehicle.axles.some(
+    ({ position, traits }) => position === axleOf(corner) && traits.includes('composite'),
+  );
   const found = bansOfJob(job)
     .filter((ban) => ban.corner === corner)
     .flatMap(({ what, why }): RuledOut[] => {
       if (what === 'second-cut') return allowed === 'once' ? [{ what: 'machining', why }] : [];
       return what === 'road' ? [] : [{ what, why }];
     });
-  return allowed === 'never'
-    ? [...found, { what: 'machining', why: 'house rule: rotors are replaced in pairs' }]
-    : found;
+  return [
+    ...found,
+    ...(allowed === 'never'
+      ? [{ what: 'machining' as const, why: 'house rule: rotors are replaced in pairs' }]
+      : []),
+    ...(isComposite
+      ? [{ what: 'machining' as const, why: 'a composite rotor is never machined here' }]
+      : []),
+  ];
 }
 
 /** What a job waits for, with who wrote it and when. */

@@ -9,6 +9,7 @@ import type { Corner } from '../readings';
 import type { RoadTestAnalysis } from '../roadtest';
 import { checksOfKind, findCheck } from './checks';
 import { assessed } from './assessed';
+import { drumAt, drumsDone, provenDrums, sayDrumWork } from './drums';
 import { judgeCorner } from './judge';
 import { cornerRecord } from './record';
 import { referredIn, sayRepair, sourceRepairs } from './repairs';
@@ -50,7 +51,9 @@ function provenAt(job: Job, corner: Corner): ProvenCorner {
   return {
     corner,
     runout: after.runout?.verdict.state ?? 'not-measured',
-    dtv: (after.thickness?.dtvVerdict ?? kept)?.state ?? 'not-measured',
+    dtv: cornerRecord(job, corner, 'after').isComposite
+      ? 'within'
+      : ((after.thickness?.dtvVerdict ?? kept)?.state ?? 'not-measured'),
   };
 }
 
@@ -88,12 +91,15 @@ export function seatingAt(job: Job, corner: Corner): string | null {
 export const outcomeOf = oncePer((job: Job): Outcome | null => {
   const corners = cornersToProve(job);
   const repairs = sourceRepairs(job);
-  const isWork = corners.length > 0 || checksOfKind(job, 'fixed').length > 0;
+  const drums = provenDrums(job);
+  const isWork =
+    corners.length > 0 || drumsDone(job).length > 0 || checksOfKind(job, 'fixed').length > 0;
   const isHere = isWork || repairs.some(({ how, did }) => how === 'here' && did !== null);
   const referred = referredIn(job);
   if (!isHere && referred.length === 0) return null;
   return judgeOutcome({
     corners: corners.map((corner) => provenAt(job, corner)),
+    drums,
     feel: feelOf(job),
     ratios: ratiosOf(job),
     doubts: corners.flatMap((corner) => seatingAt(job, corner) ?? []),
@@ -110,6 +116,10 @@ export const putRightIn = (job: Job): string[] =>
           .filter(({ correction }) => correction !== 'leave')
           .map(({ corner, correction }) => `${corner}, ${PUT_RIGHT[correction]}`)
           .sort(),
+        ...drumsDone(job).flatMap((corner) => {
+          const { decision } = drumAt(job, corner);
+          return decision ? [`${corner}, drum: ${sayDrumWork(decision).toLowerCase()}`] : [];
+        }),
         ...sourceRepairs(job)
           .filter(({ did }) => did !== null)
           .map((repair) => `${sayRepair(repair)}, ${repair.did ?? ''}`),

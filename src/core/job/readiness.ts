@@ -19,8 +19,9 @@ import {
 } from '../torque';
 import { checksOfKind, findCheck, isDone, isWritten, latest } from './checks';
 import { belowDiscardAt, dangersLeft, takenBackOf } from './danger';
+import { beyondDrumAt } from './drums';
 import { goneSince } from './past';
-import { offTheRoad, partsStillOff, waits } from './procedure';
+import { isDrumAt, offTheRoad, partsStillOff, waits } from './procedure';
 import { axleAt } from './record';
 import { oncePer, oncePerPlace } from './remember';
 import {
@@ -120,10 +121,13 @@ export function starAt(
   };
 }
 
+/** Steps after which a pedal takes up what the shoes were set to. */
+const SHOES = ['shoes-on', 'shoe-adjust'];
+
 /** Where in the order of writing pistons moved last or a caliper, pad or line was put back. */
 function lastMoved(job: Job): number {
   const rebuilt = checksOfKind(job, 'rebuild').filter(({ item }) =>
-    [...CALIPER_ON, 'pads-in', 'pads-in-fixed', 'bracket-on'].includes(item),
+    [...CALIPER_ON, 'pads-in', 'pads-in-fixed', 'bracket-on', ...SHOES].includes(item),
   );
   const hydraulic = checksOfKind(job, 'hydraulics').filter(({ item }) => item !== 'none-opened');
   const gone = [
@@ -136,6 +140,7 @@ function lastMoved(job: Job): number {
       ...stepsDone(job, corner, PISTONS),
       findCheck(job, 'method', corner, 'retraction'),
       correctedAt(job, corner),
+      findCheck(job, 'drum', corner, 'done'),
     ]),
     ...rebuilt,
     ...hydraulic,
@@ -191,6 +196,7 @@ function cornerReadiness(job: Job, corner: Corner): CornerReadiness {
     corner,
     wheelOff: wheelWasOff(job, corner),
     caliperOff: caliperWasOff(job, corner) && caliperOn(job, corner) === undefined,
+    isDrum: isDrumAt(job, corner),
     inTray: partsStillOff(job, corner).map(({ name }) => name),
     torque: fastenersAt(job, corner).map(({ fastener, name, figure, pulled }) => ({
       code: fastener.code,
@@ -208,7 +214,7 @@ function cornerReadiness(job: Job, corner: Corner): CornerReadiness {
       .filter((step) => written(step)?.value === 'left-out')
       .map((step) => `${step.title} (${written(step)?.note ?? ''})`),
     turns: turns ?? null,
-    belowDiscard: belowDiscardAt(job, corner),
+    belowDiscard: belowDiscardAt(job, corner) ?? beyondDrumAt(job, corner),
   };
 }
 

@@ -4,20 +4,28 @@ import { planSteps, type Context, type PlannedStep } from '../procedure';
 import { axleOf, type Corner } from '../readings';
 import { checksOfKind, findCheck, isDone, isWritten, latest } from './checks';
 import { choiceAt } from './choice';
+import { drumAt, isDrumWork } from './drums';
 import { goneSince } from './past';
-import { contextAt, looksOf, notDoneYet, rulesOf } from './procedure';
+import { contextAt, isDrumAt, looksOf, notDoneYet, rulesOf } from './procedure';
 import { cornerRecord, setsOfCorner } from './record';
 import { seatToFit } from './seat';
 import { oncePer, oncePerPlace } from './remember';
 import type { Check, CheckOfKind, Correction, Job } from './types';
 
 /** Steps of the strip-down in which a caliper comes off, and those in which pistons move. */
-export const CALIPER_OFF = ['caliper-off', 'caliper-off-fixed'];
+export const CALIPER_OFF = [
+  ...['caliper-off', 'caliper-off-fixed', 'caliper-off-press', 'caliper-off-pivot'],
+  // Without its drum the pistons of a wheel cylinder come out as those of a caliper do.
+  ...['drum-off', 'drum-bearing-off', 'shoes-off'],
+];
 export const PISTONS = ['push-back', 'wind-back', ...CALIPER_OFF];
 /** Steps in which a wheel comes off, and in which a bleeder is opened for the pistons. */
 export const WHEEL_OFF = ['wheel-off', 'wheel-off-bolts'];
 export const BLEEDER = ['bleeder-open'];
-export const CALIPER_ON = ['caliper-on', 'caliper-on-fixed'];
+export const CALIPER_ON = [
+  ...['caliper-on', 'caliper-on-fixed', 'caliper-on-press', 'caliper-on-pivot'],
+  'drum-on',
+];
 
 export const stepsDone = (
   job: Job,
@@ -33,6 +41,9 @@ export const correctionAt = (job: Job, corner: Corner): Correction | null =>
   job.decisions.find((each) => each.corner === corner && each.correction !== 'leave')?.correction ??
   null;
 
+/** Corrections that take metal off a rotor. */
+export const CUT = ['machine-bench', 'machine-on-vehicle'];
+
 /** The tick that the correction of a corner is done. */
 export const correctedAt = (job: Job, corner: Corner): Check | undefined =>
   findCheck(job, 'correct', corner, 'done');
@@ -45,6 +56,9 @@ export const UNDER_CALIPER = [
   'rotor',
   'caliper-bolts',
   'pin-bolts',
+  'press-pins',
+  'drum',
+  'shoes',
 ];
 
 /** Whether anything says that the wheel of a corner was off. */
@@ -62,7 +76,13 @@ export const wheelWasOff = (job: Job, corner: Corner): boolean =>
   job.tray.some((part) => part.corner === corner) ||
   checksOfKind(job, 'rebuild').some(({ place }) => place === corner);
 
-/** Whether anything says that the caliper of a corner was off. */
+/** Whether work on a drum was decided or done, or was ticked as done and taken back. */
+const isDrumOpened = (job: Job, corner: Corner): boolean =>
+  isDrumWork(drumAt(job, corner).decision) ||
+  isWritten(job, 'drum', corner, 'done') ||
+  goneSince(job, 'drum', ({ place, item }) => place === corner && item === 'done') > 0;
+
+/** Whether anything says that the caliper of a corner was off, or its drum. */
 export const caliperWasOff = (job: Job, corner: Corner): boolean =>
   stepsDone(job, corner, CALIPER_OFF).length > 0 ||
   correctionAt(job, corner) !== null ||
@@ -70,6 +90,7 @@ export const caliperWasOff = (job: Job, corner: Corner): boolean =>
   correctedAt(job, corner) !== undefined ||
   isWritten(job, 'decide', corner, 'earlier') ||
   setsOfCorner(job, corner, 'after').length > 0 ||
+  isDrumOpened(job, corner) ||
   job.tray.some((part) => part.corner === corner && UNDER_CALIPER.includes(part.kind ?? ''));
 
 /** Where in the order of writing one of these steps was ticked last, taken back unanswered or not. */
@@ -89,7 +110,11 @@ export const wheelOffAt = (job: Job, corner: Corner): number => lastOff(job, cor
 
 /** Where in the order of writing the caliper of a corner came off last; 0 for never. */
 export const caliperOffAt = (job: Job, corner: Corner): number =>
-  Math.max(lastOff(job, corner, CALIPER_OFF), correctedAt(job, corner)?.seq ?? 0);
+  Math.max(
+    lastOff(job, corner, CALIPER_OFF),
+    correctedAt(job, corner)?.seq ?? 0,
+    findCheck(job, 'drum', corner, 'done')?.seq ?? 0,
+  );
 
 /** The tick that the caliper of a corner is on, unless it came off again since. */
 export function caliperOn(job: Job, corner: Corner): Check | undefined {
@@ -104,9 +129,14 @@ export function pistonsMovedBy(job: Job): string[] {
       isWritten(job, 'method', corner, 'retraction') ||
       stepsDone(job, corner, PISTONS).length > 0
     ) {
-      return [`pistons pushed back or caliper off at ${corner}`];
+      return [
+        isDrumAt(job, corner)
+          ? `drum or shoes off at ${corner}`
+          : `pistons pushed back or caliper off at ${corner}`,
+      ];
     }
-    return caliperWasOff(job, corner) ? [`the caliper of ${corner} was off`] : [];
+    const what = isDrumAt(job, corner) ? 'drum' : 'caliper';
+    return caliperWasOff(job, corner) ? [`the ${what} of ${corner} was off`] : [];
   });
   const opened = openedBy(job).map((why) => `hydraulics opened: ${why}`);
   return [...byCorner, ...opened];
@@ -119,7 +149,7 @@ const hoseOffAt = (job: Job, corner: Corner): boolean =>
   choiceAt(job, corner).extras.some((extra) => HOSE_EXTRAS.some((each) => each === extra));
 
 /** Repairs that open the system at a corner, by what was put right. */
-const OPENING_REPAIRS = ['hose', 'lines', 'piston', 'piston-boot', 'leaks'];
+const OPENING_REPAIRS = ['hose', 'lines', 'piston', 'piston-boot', 'leaks', 'cylinder'];
 
 /** What opened the hydraulics of a job, in words; empty where nothing says so. */
 export const openedBy = oncePer((job: Job): string[] => {
@@ -164,6 +194,7 @@ export const rebuildContext = oncePerPlace((job: Job, corner: Corner): Context |
   if (!context) return null;
   const traits = new Set(context.traits);
   if (openedBy(job).length > 0) traits.add('opened');
+  if (CUT.includes(correctionAt(job, corner) ?? '')) traits.add('cut');
   if (hoseOffAt(job, corner) || isWritten(job, 'hydraulics', '', 'hose-off'))
     traits.add('hose-off');
   const method = bleedMethod(job);

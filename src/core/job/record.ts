@@ -2,6 +2,7 @@ import { assessRunout, measuredSet, type AxleLimits, type CornerRecord } from '.
 import { cutsEqually, runoutByRule } from '../procedure';
 import { leftOut } from '../quality';
 import { axleOf, type Corner } from '../readings';
+import { isOfDrum } from '../sheets';
 import { assessed } from './assessed';
 import { findCheck, isDone } from './checks';
 import { judgedAxles } from './past';
@@ -14,7 +15,7 @@ import type { Axle, Job, Phase, ReadingSet } from './types';
 export const limitsOf = (axle: Pick<Axle, 'limits'> | undefined): AxleLimits =>
   Object.fromEntries(
     (axle?.limits ?? []).flatMap(({ kind, valueUm, source }) =>
-      kind === 'piston' ? [] : [[kind, { value: valueUm, source }]],
+      kind === 'piston' || isOfDrum(kind) ? [] : [[kind, { value: valueUm, source }]],
     ),
   );
 
@@ -107,6 +108,7 @@ function cornerRecordAnew(job: Job, corner: Corner, phase: Phase): CornerRecord 
     ruledOut: ruledOutAt(job, corner),
     equalCuts: cutsEqually(rules),
     isCaptive: axle.traits.some((trait) => CAPTIVE.includes(trait)),
+    isComposite: axle.traits.includes('composite'),
     cut: cutFigures(job, corner),
     ...(phase === 'before'
       ? { seat: seatToCorrect(job, corner), foundBeyond: foundBeyond(job, corner) }

@@ -35,12 +35,13 @@ function isJudgedByRule(job: Job, corner: Corner): boolean {
 
 /** Where each house rule comes to be followed: by what was done, and by nothing else. */
 const APPLIES: Readonly<Record<string, (job: Job) => boolean>> = {
-  'hub-face': (job) => isStripped(job, ['hub-face']) || isRebuilt(job, ['seat-clean']),
+  'hub-face': (job) => isStripped(job, ['hub-face', 'drum-seat']) || isRebuilt(job, ['seat-clean']),
   'push-back': (job) => isStripped(job, ['push-back', 'wind-back']),
   'worn-rotor': (job) => isMachined(job) || isRenewed(job),
   'runout-limit': (job) => job.corners.some((corner) => isJudgedByRule(job, corner)),
-  bolts: (job) => isRebuilt(job, ['bracket-on', 'caliper-on', 'caliper-on-fixed']),
-  hardware: (job) => isRebuilt(job, ['pads-in', 'pads-in-fixed']),
+  bolts: (job) =>
+    isRebuilt(job, ['bracket-on', 'caliper-on', 'caliper-on-fixed', 'caliper-on-pivot']),
+  hardware: (job) => isRebuilt(job, ['pads-in', 'pads-in-fixed', 'shoes-on']),
   pads: isMachined,
   corners: (job) => isStripped(job, WHEEL_OFF),
   bedding: (job) => checksOfKind(job, 'bedding').length > 0,
@@ -49,6 +50,7 @@ const APPLIES: Readonly<Record<string, (job: Job) => boolean>> = {
   'heavy-use': isRenewed,
   'pad-backs': (job) => isRebuilt(job, ['pads-in', 'pads-in-fixed']),
   'pin-grease': (job) => isRebuilt(job, ['pins-in']),
+  'pin-boots': (job) => isRebuilt(job, ['pins-in']),
   'rotor-screw': (job) => isStripped(job, ['rotor-screw']),
   'retaining-pins': (job) => isRebuilt(job, ['pads-in-fixed']),
   pumping: (job) => isWritten(job, 'pedal', '', 'firm'),

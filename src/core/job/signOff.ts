@@ -1,5 +1,6 @@
 import { openItems, signOffBlockers, type Blocker } from '../procedure';
 import { isWritten } from './checks';
+import { drumAlone, drumsToDo } from './drums';
 import { judgeCorner } from './judge';
 import { outcomeOf } from './proof';
 import { readinessOf } from './readiness';
@@ -54,6 +55,22 @@ const isOtherCut = (job: Job, corner: Corner): boolean =>
       (isCut(each.correction) || ['replace', 'hub-replace'].includes(each.correction)),
   );
 
+/** Drums of which only one of an axle is cut or renewed: it takes a reason. */
+const drumsAlone = (job: Job): Blocker[] =>
+  drumAlone(job).map((corner) => ({
+    say: `${corner}: its drum was worked on alone; both of an axle are cut or renewed alike.`,
+    place: 'decide',
+    corner,
+  }));
+
+/** Drums whose work was decided and is not ticked as done. */
+const drumsOpen = (job: Job): Blocker[] =>
+  drumsToDo(job).map((corner) => ({
+    say: `${corner}: the work on its drum was decided and is not ticked as done.`,
+    place: 'correct',
+    corner,
+  }));
+
 /** A quick check is nobody’s vehicle yet. */
 const noVehicle = (job: Job): Blocker[] =>
   job.vehicle.isCheck
@@ -100,13 +117,19 @@ export const signOffOf = oncePer((job: Job): SignOffView => {
       ? [{ say: 'No recheck of the wheel nuts is set.', place: 'prove' }]
       : [];
   return {
-    blocks: [...noVehicle(job), ...notRepaired(job, false), ...signOffBlockers(state)],
+    blocks: [
+      ...noVehicle(job),
+      ...notRepaired(job, false),
+      ...drumsOpen(job),
+      ...signOffBlockers(state),
+    ],
     open: [
       ...sayBroughtIn(job),
       ...untouched(job),
       ...openItems(state),
       ...nearDiscard(job),
       ...cutAlone(job),
+      ...drumsAlone(job),
       ...notRepaired(job, true),
       ...proof,
       ...bedding,

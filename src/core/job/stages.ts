@@ -3,10 +3,11 @@ import { STAGES, type StageKey } from '../insights';
 import type { Corner } from '../readings';
 import { signOffBlockers } from '../procedure';
 import { isWritten } from './checks';
-import { progressAt } from './procedure';
+import { drumAt, drumDiameters, drumsDone, drumsToDo } from './drums';
+import { isDrumAt, progressAt } from './procedure';
 import { cornersToProve, outcomeOf } from './proof';
 import { readinessOf } from './readiness';
-import { setsOfCorner } from './record';
+import { axleAt, setsOfCorner } from './record';
 import { oncePer } from './remember';
 import { repairsToDo, sourceRepairs } from './repairs';
 import type { Job, Phase } from './types';
@@ -29,12 +30,26 @@ export const hasSet = (
 ): boolean =>
   setsOfCorner(job, corner, phase).some((set) => set.kind === kind && measuredSet(set) !== null);
 
-const isMeasured = (job: Job, corner: Corner): boolean =>
-  hasSet(job, corner, 'before', 'runout') && hasSet(job, corner, 'before', 'thickness');
+const isMeasured = (job: Job, corner: Corner): boolean => {
+  if (isDrumAt(job, corner)) return drumAt(job, corner).before !== null;
+  if (!hasSet(job, corner, 'before', 'runout')) return false;
+  // A composite rotor is judged by its marks.
+  return (
+    axleAt(job, corner)?.traits.includes('composite') === true ||
+    hasSet(job, corner, 'before', 'thickness')
+  );
+};
 
 /** Corners whose correction is not ticked as done yet. */
 export const cornersToCorrect = (job: Job): Corner[] =>
   cornersToProve(job).filter((corner) => !isWritten(job, 'correct', corner, 'done'));
+
+const isEmpty = (list: readonly unknown[]): boolean => list.length === 0;
+
+/** Whether anything was read at a corner. */
+const isBegunAt = (job: Job, corner: Corner): boolean =>
+  job.sets.some((set) => set.corner === corner) ||
+  (isDrumAt(job, corner) && drumDiameters(job, corner, 'before').some((each) => each !== null));
 
 function stateOf(done: boolean, closed: boolean): Stage['state'] {
   if (done) return 'done';
@@ -66,16 +81,22 @@ export const stagesOf = oncePer((job: Job): Stage[] => {
   const toRepair = repairsToDo(job);
   const isDecided = corners.every(
     (corner) =>
+      drumAt(job, corner).decision !== null ||
       job.decisions.some((decision) => decision.corner === corner) ||
       // Where the source lies beside the rotors, a corner that nobody measured asks for nothing.
-      (isBeside && !job.sets.some((set) => set.corner === corner)),
+      (isBeside && !isBegunAt(job, corner)),
   );
   const toCorrect = cornersToCorrect(job);
-  const isRepairedHere = sourceRepairs(job).some(({ how }) => how === 'here');
+  const toDrums = drumsToDo(job);
+  const isRepairedHere =
+    drumsDone(job).length > 0 ||
+    toDrums.length > 0 ||
+    sourceRepairs(job).some(({ how }) => how === 'here');
   const outcome = outcomeOf(job);
   const isProven =
     isDecided &&
     toRepair.length === 0 &&
+    toDrums.length === 0 &&
     (outcome === null || ['cured', 'better', 'referred'].includes(outcome.state));
   const isMeasuredAgain = toProve.every((corner) => hasSet(job, corner, 'after', 'runout'));
   const readiness = readinessOf(job);
@@ -88,7 +109,7 @@ export const stagesOf = oncePer((job: Job): Stage[] => {
   ): Stage => ({ key, corner, state: isLeftOut ? 'left-out' : stateOf(isDone, isClosed) });
   const wasDriven = isDriven(job);
   const wasStripped = isStripped(job);
-  const isRead = job.sets.length > 0;
+  const isRead = corners.some((corner) => isBegunAt(job, corner));
   return [
     stage('complaint', job.complaint !== ''),
     stage('road-test', wasDriven, { isLeftOut: !wasDriven && isRead }),
@@ -106,13 +127,17 @@ export const stagesOf = oncePer((job: Job): Stage[] => {
     stage('decide', isDecided),
     ...(toProve.length > 0
       ? [
-          stage('correct', isDecided && toCorrect.length === 0 && toRepair.length === 0, {
-            corner: toCorrect[0] ?? toProve[0] ?? first,
+          stage('correct', isDecided && [toCorrect, toRepair, toDrums].every(isEmpty), {
+            corner: toCorrect[0] ?? toDrums[0] ?? toProve[0] ?? first,
             isLeftOut: toCorrect.length > 0 && isMeasuredAgain,
           }),
         ]
       : isRepairedHere
-        ? [stage('correct', toRepair.length === 0)]
+        ? [
+            stage('correct', isEmpty(toRepair) && isEmpty(toDrums), {
+              corner: toDrums[0] ?? null,
+            }),
+          ]
         : []),
     ...(isApart ? [stage('rebuild', signOffBlockers(readiness).length === 0)] : []),
     stage('prove', isProven),

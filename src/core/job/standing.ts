@@ -1,6 +1,7 @@
 import { moveBlockers, unfinishedWork, type Blocker } from '../procedure';
 import { judgeCorner } from './judge';
-import { looksOf, isPutRight } from './procedure';
+import { isDrumWithin } from './drums';
+import { isDrumAt, isPutRight, looksOf } from './procedure';
 import { readinessOf } from './readiness';
 import { axleAt } from './record';
 import { oncePer } from './remember';
@@ -22,12 +23,15 @@ export interface Standing {
 /** Whether everything of a corner was measured, last and judged within. */
 function isCornerWithin(job: Job, corner: Job['corners'][number]): boolean {
   if (!axleAt(job, corner)) return false;
+  if (isDrumAt(job, corner)) return isDrumWithin(job, corner);
   const after = judgeCorner(job, corner, 'after').assessment;
   const before = judgeCorner(job, corner, 'before').assessment;
   const runout = (after.runout ?? before.runout)?.verdict.state;
   const dtv = (after.thickness ?? before.thickness)?.dtvVerdict.state;
   const discard = (after.thicknessVerdicts ?? before.thicknessVerdicts)?.verdicts.discard.state;
-  return [runout, dtv, discard].every((state) => state === 'within');
+  // What a composite rotor is worn is seen by its marks, and what was seen wrong is told beside.
+  const isByMarks = axleAt(job, corner)?.traits.includes('composite') === true;
+  return (isByMarks ? [runout] : [runout, dtv, discard]).every((state) => state === 'within');
 }
 
 /** Whether a job was signed off elsewhere: its record is closed, and nobody answers for it here. */

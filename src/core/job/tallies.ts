@@ -31,6 +31,7 @@ const STAGE_OF: Readonly<Record<CheckKind, StageKey>> = {
   part: 'decide',
   promise: 'prove',
   repaired: 'correct',
+  drum: 'correct',
   correct: 'correct',
   rebuild: 'rebuild',
   torque: 'rebuild',

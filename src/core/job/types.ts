@@ -1,16 +1,17 @@
-import type { AxleLimits, LimitSource, RawReading, RawSet } from '../assessment';
+import type { LimitSource, RawReading, RawSet } from '../assessment';
 import type { CheckEntry, CheckKind } from '../contracts';
 import type { DecisionDetail, Shop } from '../options';
-import type { Choices, Fate } from '../procedure';
+import type { Caliper, Choices, Fate } from '../procedure';
 import type { AxlePosition, Corner, Fastening } from '../readings';
 import type { RoadTestAnalysis } from '../roadtest';
+import type { LimitField } from '../sheets';
 
 /** When a set was read: as found, before a correction, or after it. */
 export type Phase = 'as-found' | 'before' | 'after';
 
 /** A figure of an axle as typed, beside its value in µm. */
 export interface AxleFigure {
-  readonly kind: keyof AxleLimits | 'piston';
+  readonly kind: LimitField;
   readonly valueUm: number;
   readonly text: string;
   readonly unit: string;
@@ -24,8 +25,10 @@ export interface Axle {
   readonly studs: number;
   /** Index shifts that the rotor’s screw or pin allows; all when null. */
   readonly allowedShifts: readonly number[] | null;
-  readonly caliper: 'floating' | 'fixed';
+  readonly caliper: Caliper;
   readonly pistons: number | null;
+  /** Thread of its wheel nuts or bolts, where it is known; missing in what was signed before it was kept. */
+  readonly thread?: string | null;
   /** Mass of one rotor in kg. */
   readonly rotorKg: number | null;
   /** What else its strip-down depends on, by the codes of the procedure. */
@@ -44,6 +47,8 @@ export interface Vehicle {
   readonly year: number | null;
   readonly drive: 'front' | 'rear' | 'all' | null;
   readonly variant: string;
+  /** What its wheels are made of; missing in what was signed before it was kept. */
+  readonly wheel?: 'steel' | 'alloy' | null;
   readonly massKg: number | null;
   /** Corners in the order that the maker bleeds them; null where it is not on file. */
   readonly bleedOrder: readonly string[] | null;

@@ -2,6 +2,7 @@ import { CALIPERS, TRAITS, type Procedure, type When } from './types';
 
 const SITUATIONS = [
   ...['front', 'rear', 'studs', 'bolts', 'brake-by-wire', 'self-applying', 'opened', 'hose-off'],
+  'cut',
   ...['bleed:gravity', 'bleed:pedal', 'bleed:pressure'],
 ];
 
@@ -66,6 +67,7 @@ function complainOfRules({ rules, contacts, steps, parts }: Procedure): string[]
 /** What is named and does not exist, as [who names it, what]. */
 function danglingNames(procedure: Procedure): [string, string][] {
   const { items, figures, groups, parts, rules, ladders, contacts } = procedure;
+  const figureGroups = figures.map(({ group }) => group);
   const codes = (list: readonly { readonly code: string }[]): string[] =>
     list.map(({ code }) => code);
   const missing = (from: string, named: readonly string[], known: readonly string[]) =>
@@ -73,13 +75,13 @@ function danglingNames(procedure: Procedure): [string, string][] {
   return [
     ...allSteps(procedure).flatMap((step) => [
       ...missing(step.code, step.looks, codes(items)),
-      ...missing(step.code, step.figures, [...codes(figures), ...codes(groups)]),
+      ...missing(step.code, step.figures, [...codes(figures), ...figureGroups]),
       ...missing(step.code, step.parts, codes(parts)),
       ...missing(step.code, step.rules, codes(rules)),
       ...missing(step.code, step.ladders, codes(ladders)),
       ...missing(step.code, step.contacts, codes(contacts)),
     ]),
-    ...[...items, ...figures].flatMap((item) => missing(item.code, [item.group], codes(groups))),
+    ...items.flatMap((item) => missing(item.code, [item.group], codes(groups))),
     ...[...parts, ...contacts].flatMap(({ code, rule }) =>
       missing(code, rule ? [rule] : [], codes(rules)),
     ),
@@ -108,12 +110,12 @@ export function checkProcedure(procedure: Procedure): string[] {
     ...cautions
       .filter((caution) => !caution.hazards.some((each) => hazards.has(each)))
       .map(({ code }) => `Caution ${code} is shown nowhere.`),
-    ...[...entries, ...items].flatMap(({ code, when }) =>
+    ...[...entries, ...items, ...procedure.groups].flatMap(({ code, when }) =>
       badTokens(procedure, when).map((token) => `${code}: nothing is called ${token}.`),
     ),
     ...danglingNames(procedure).map(([from, name]) => `${from}: there is no ${name}.`),
     ...items
-      .filter(({ code }) => !steps.some(({ looks }) => looks.includes(code)))
+      .filter(({ code }) => !allSteps(procedure).some(({ looks }) => looks.includes(code)))
       .map(({ code }) => `${code} is looked at in no step.`),
     ...ladders
       .filter(({ code }) => !steps.some((step) => step.ladders.includes(code)))

@@ -8,6 +8,7 @@ export const FIGURE_KINDS: Readonly<Record<FigureKind, LengthKind>> = {
   thickness: LENGTH_KINDS.thickness,
   amount: LENGTH_KINDS.amount,
   endPlay: LENGTH_KINDS.endPlay,
+  drum: LENGTH_KINDS.drum,
 };
 
 /** A measured figure of the inspection: its value, and text and unit as typed. */

@@ -28,7 +28,9 @@ export const contactsBy = (procedure: Procedure, { rules }: Context): Contact[] 
 const worded = (text: string, { traits }: Context): string =>
   text
     .replace('{one}', traits.has('bolts') ? 'hole 1' : 'stud 1')
-    .replace('{nuts}', traits.has('bolts') ? 'bolts' : 'nuts');
+    .replace('{nuts}', traits.has('bolts') ? 'bolts' : 'nuts')
+    .replace('{rotor}', traits.has('drum') ? 'drum' : 'rotor')
+    .replace('{Rotor}', traits.has('drum') ? 'Drum' : 'Rotor');
 
 /**
  * Steps in the order of work, as the vehicle and the house rules have them: those of taking a
@@ -54,6 +56,7 @@ export function planSteps(
       const hazards = [step, ...retractions, ...touched].flatMap((each) => each.hazards);
       return {
         ...step,
+        title: worded(step.title, context),
         say: worded(step.say, context),
         looks: step.looks.filter((code) => items.includes(code)),
         cautions: cautionsAt(procedure, hazards),
@@ -67,5 +70,8 @@ export function planSteps(
 }
 
 /** What is to be looked at at a corner. */
-export const lookItems = (procedure: Procedure, context: Context): LookItem[] =>
-  procedure.items.filter(({ when }) => fits(context, when));
+export const lookItems = ({ items, groups }: Procedure, context: Context): LookItem[] =>
+  items.filter(
+    ({ when, group }) =>
+      fits(context, when) && fits(context, groups.find(({ code }) => code === group)?.when),
+  );

@@ -33,7 +33,7 @@ describe('the procedure is complete', () => {
     expect(checkProcedure(PROCEDURE)).toEqual([]);
     expect(PROCEDURE.items.length).toBeGreaterThan(25);
     expect(PROCEDURE.rules.map(({ number }) => number)).toEqual(
-      Array.from({ length: 18 }, (_, i) => i + 1),
+      Array.from({ length: 19 }, (_, i) => i + 1),
     );
   });
 
@@ -156,11 +156,60 @@ describe('the order at a corner follows the vehicle', () => {
     ['a rigid line', { traits: ['rigid-line'] }, 'line-bracket', null],
     ['a wear sensor', { traits: ['wear-sensor'] }, 'sensor-off', null],
     ['a rear axle', { position: 'rear' }, 'match-mark', 'steering'],
+    ['press-in pins', { traits: ['press-pins'] }, 'caliper-off-press', 'caliper-off'],
+    ['a pivoting caliper', { traits: ['pivoting'] }, 'caliper-off-pivot', 'caliper-off'],
+    ['a drum', { caliper: 'drum' }, 'drum-off', 'rotor-off'],
+    [
+      'a drum with its bearings',
+      { caliper: 'drum', traits: ['bearing-in-rotor'] },
+      'drum-bearing-off',
+      'drum-off',
+    ],
   ])('with %s', (_, own, there, gone) => {
     const steps = stepsOf(own);
     expect(steps).toContain(there);
     if (gone) expect(steps).not.toContain(gone);
     if (there === 'service-mode') expect(steps[0]).toBe('service-mode');
+  });
+
+  test('a drum has its own steps, looks and parts, and none of rotor, caliper or pads', () => {
+    const context = contextOf({ ...plain, position: 'rear', caliper: 'drum' }, shipped);
+    const steps = planSteps(PROCEDURE, context);
+    const codes = steps.map(({ code }) => code);
+    const order = ['wheel-off', 'drum-look', 'match-mark', 'drum-adjuster-back', 'drum-off'];
+    const rest = ['drum-size', 'shoes-look', 'shoes-off', 'drum-seat'];
+    expect(codes.filter((code) => [...order, ...rest].includes(code))).toEqual([...order, ...rest]);
+    const foreign = /pads|pins|bracket|caliper|rotor-off|piston|as-found|push-back|under-hat/;
+    expect(codes.filter((code) => foreign.test(code))).toEqual([]);
+    expect(steps.find(({ code }) => code === 'match-mark')?.title).toBe('Match-mark drum and hub');
+    const items = lookItems(PROCEDURE, context);
+    expect(items.filter(({ group }) => ['rotor', 'pads', 'caliper'].includes(group))).toEqual([]);
+    expect(items.map(({ code }) => code)).toEqual(
+      expect.arrayContaining(['shoe-lining', 'cylinder', 'adjuster', 'cable', 'hose', 'leaks']),
+    );
+    // Nothing of a drum is asked where a rotor is.
+    const beside = lookItems(PROCEDURE, contextOf(plain, shipped));
+    expect(beside.filter(({ group }) => group === 'drum')).toEqual([]);
+    const back = planSteps(PROCEDURE, context, 'rebuild').map(({ code }) => code);
+    expect(back.filter((code) => /shoes|drum|adjust/.test(code))).toEqual([
+      'shoes-on',
+      'drum-clean',
+      'drum-on',
+      'shoe-adjust',
+    ]);
+    // Every part that comes off goes back on.
+    const off = steps.flatMap(({ parts }) => parts);
+    const on = planSteps(PROCEDURE, context, 'rebuild').flatMap(({ parts }) => parts);
+    expect(off.filter((part) => !on.includes(part))).toEqual([]);
+  });
+
+  test('what a rotor is made of decides what is looked at', () => {
+    const codes = (traits: string[]): string[] =>
+      lookItems(PROCEDURE, contextOf({ ...plain, traits }, shipped)).map(({ code }) => code);
+    expect(codes(['two-piece'])).toContain('buttons');
+    expect(codes(['composite'])).toContain('composite-wear');
+    expect(codes([])).not.toEqual(expect.arrayContaining(['buttons']));
+    expect(codes([])).not.toContain('cut-finish');
   });
 
   test('a rotor is marked before it is disturbed, whatever the vehicle has', () => {

@@ -11,6 +11,8 @@ export interface CornerReadiness {
   readonly wheelOff: boolean;
   /** Whether its caliper is off now. */
   readonly caliperOff: boolean;
+  /** Its wheel is braked by a drum: what is off is the drum. */
+  readonly isDrum?: boolean;
   /** Parts taken off that are not back on. */
   readonly inTray: readonly string[];
   readonly torque: readonly {
@@ -78,16 +80,19 @@ export interface Blocker {
 
 const wasOpened = ({ corners }: JobReadiness): boolean => corners.some(({ wheelOff }) => wheelOff);
 
-const caliperOffAt = (corner: Corner): Blocker => ({
-  say: `The caliper of ${corner} is off its rotor.`,
+const caliperOffAt = ({ corner, isDrum }: CornerReadiness): Blocker => ({
+  say: isDrum
+    ? `The drum of ${corner} is off its shoes.`
+    : `The caliper of ${corner} is off its rotor.`,
   place: 'rebuild-corner',
   corner,
 });
 
 /** Calipers that are off their rotors, and parts that are not back. */
 function loose({ corners }: JobReadiness): Blocker[] {
-  return corners.flatMap(({ corner, caliperOff, inTray }) => {
-    if (caliperOff) return [caliperOffAt(corner)];
+  return corners.flatMap((state) => {
+    const { corner, caliperOff, inTray } = state;
+    if (caliperOff) return [caliperOffAt(state)];
     return inTray.length > 0
       ? [
           {
@@ -105,7 +110,7 @@ function loose({ corners }: JobReadiness): Blocker[] {
  * Empty where it may. Source: handbook 15.
  */
 export const pedalBlockers = (state: JobReadiness): Blocker[] =>
-  state.corners.filter(({ caliperOff }) => caliperOff).map(({ corner }) => caliperOffAt(corner));
+  state.corners.filter(({ caliperOff }) => caliperOff).map(caliperOffAt);
 
 /** Whether the pedal stop belongs to this job: pistons moved, or nobody said that none did. */
 export const needsPedal = (state: JobReadiness): boolean =>

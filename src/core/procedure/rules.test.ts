@@ -45,7 +45,10 @@ describe('house rules', () => {
     expect(fateOf(rules({ hardware: 'cleaned' }), 'hardware')).toBe('reuse');
     expect(fateOf(shipped, null)).toBeNull();
     expect(productAt(rules({ 'pin-grease': 'silicone' }), 'pin')).toMatch(/Silicone/);
-    expect(productAt(shipped, 'bore')).toBeNull();
+    expect(productAt(shipped, 'bore')).toMatch(/none packed in/);
+    expect(productAt(rules({ 'pin-boots': 'packed' }), 'bore')).toMatch(/packed into the boot/);
+    expect(productAt(rules({ bolts: 'anti-seize' }), 'bracket-bolts')).toMatch(/aluminium/);
+    expect(productAt(shipped, 'pad-ear')).toBeNull();
     expect(machiningAllowed(shipped)).toBe('always');
     expect(machiningAllowed(rules({ 'worn-rotor': 'pairs' }))).toBe('never');
     expect(machiningAllowed(rules({ 'worn-rotor': 'once' }))).toBe('once');

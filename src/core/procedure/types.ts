@@ -9,6 +9,10 @@ export const TRAITS = [
   'rigid-line',
   'wear-sensor',
   'lock-nuts',
+  'two-piece',
+  'composite',
+  'press-pins',
+  'pivoting',
 ] as const;
 export type Trait = (typeof TRAITS)[number];
 
@@ -23,9 +27,14 @@ export const TRAIT_NAME: Readonly<Record<Trait, string>> = {
   'rigid-line': 'Caliper plumbed rigidly',
   'wear-sensor': 'Pad wear sensor',
   'lock-nuts': 'Locking wheel nuts',
+  'two-piece': 'Two-piece rotor, its ring floating on buttons',
+  composite: 'Composite rotor (carbon-ceramic)',
+  'press-pins': 'Caliper held by press-in pins',
+  pivoting: 'Caliper pivots on a stud',
 };
 
-export const CALIPERS = ['floating', 'fixed'] as const;
+/** What brakes a wheel: a caliper over a rotor, or shoes in a drum. */
+export const CALIPERS = ['floating', 'fixed', 'drum'] as const;
 export type Caliper = (typeof CALIPERS)[number];
 
 /** What a condition can forbid. */
@@ -118,7 +127,7 @@ export interface LookItem {
 }
 
 /** What a measured figure of the inspection is. */
-export type FigureKind = 'pad' | 'thickness' | 'amount' | 'endPlay';
+export type FigureKind = 'pad' | 'thickness' | 'amount' | 'endPlay' | 'drum';
 
 export interface FigureItem {
   readonly code: string;
@@ -197,7 +206,12 @@ export interface Procedure {
   readonly rebuild: readonly Step[];
   /** Steps of a hydraulic system that was opened. */
   readonly hydraulics: readonly Step[];
-  readonly groups: readonly { readonly code: string; readonly name: string }[];
+  /** Groups of what is looked at; one that does not apply at a corner asks for nothing there. */
+  readonly groups: readonly {
+    readonly code: string;
+    readonly name: string;
+    readonly when?: When | undefined;
+  }[];
   readonly items: readonly LookItem[];
   readonly figures: readonly FigureItem[];
   readonly rules: readonly HouseRule[];

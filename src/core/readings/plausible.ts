@@ -28,6 +28,7 @@ export const LENGTH_KINDS = {
   amount: { name: 'an amount', low: 0, high: 10 * MM },
   pad: { name: 'a pad thickness', low: 0, high: 30 * MM },
   piston: { name: 'a piston diameter', low: 15 * MM, high: 120 * MM },
+  drum: { name: 'a drum diameter', low: 100 * MM, high: 600 * MM },
   endPlay: { name: 'end play', low: 0, high: 2 * MM },
   travel: { name: 'a travel', low: 0, high: 60 * MM },
   pass: { name: 'a cutting pass', low: 1, high: 5 * MM },

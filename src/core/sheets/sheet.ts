@@ -33,6 +33,8 @@ export interface OfModel {
   readonly model: string;
   readonly year: number | null;
   readonly variant: string;
+  /** What its wheels are made of; null or left out where nobody said. */
+  readonly wheel?: 'steel' | 'alloy' | null;
 }
 
 /** Two names of one model, however they are spelled in capitals and spaces. */
@@ -48,7 +50,7 @@ const isOfYear = ({ yearFrom, yearTo }: SheetKey, year: number | null): boolean 
 /** The sheets of a vehicle's model. */
 export const sheetsOf = <Of extends SheetKey>(
   sheets: readonly Of[],
-  { make, model, year, variant }: OfModel,
+  { make, model, year, variant, wheel = null }: OfModel,
 ): Of[] =>
   make.trim() === '' || model.trim() === ''
     ? []
@@ -57,7 +59,9 @@ export const sheetsOf = <Of extends SheetKey>(
           sameName(sheet.make, make) &&
           sameName(sheet.model, model) &&
           sameName(sheet.variant, variant) &&
-          isOfYear(sheet, year),
+          isOfYear(sheet, year) &&
+          // Wheels that nobody said may be any: where its sheets differ, none is taken.
+          (wheel === null || sheet.wheel === '' || sheet.wheel === wheel),
       );
 
 /** What is said of a vehicle with its model: which years and brakes its sheets are of. */

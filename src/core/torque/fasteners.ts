@@ -1,4 +1,5 @@
 import type { NewtonMetres } from '../units';
+import { usualOfThread } from './thread';
 
 /** A kind of fastener of a corner, with what its torque usually is. */
 export interface Fastener {
@@ -121,6 +122,14 @@ export const FASTENERS: readonly Fastener[] = [
 
 export const fastenerOf = (code: string): Fastener | undefined =>
   FASTENERS.find((each) => each.code === code);
+
+/** A fastener as an axle has it: what holds a wheel takes what is usual for its thread, where it is known. */
+export function fastenerOfThread(fastener: Fastener, thread: string | null): Fastener {
+  const usual = fastener.code === 'wheel-nuts' ? usualOfThread(thread) : null;
+  return usual === null
+    ? fastener
+    : { ...fastener, usual, name: `${fastener.name} of ${thread ?? ''}` };
+}
 
 /** A fastener's name on a wheel held by nuts or by bolts. */
 export const fastenerName = (fastener: Fastener, hasBolts: boolean): string =>

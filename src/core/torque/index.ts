@@ -1,3 +1,4 @@
 export * from './star';
+export * from './thread';
 export * from './fasteners';
 export * from './challenge';

@@ -2,11 +2,13 @@ import { parseTorque, toNewtonMetres, type TypedTorque } from '../units';
 import {
   challengeTorque,
   fastenerOf,
+  fastenerOfThread,
   FASTENERS,
   pulledAmiss,
   pullsOf,
   spacing,
   starOrder,
+  threadDiameter,
   unevenness,
 } from './index';
 
@@ -113,6 +115,32 @@ describe('figures that are challenged', () => {
     const known = toNewtonMetres(120, 'N·m');
     expect(challengeTorque(nuts, typed('88.5'), [known])).toMatch(/lb·ft and N·m mixed up/);
     expect(challengeTorque(nuts, typed('118'), [known])).toBeNull();
+  });
+
+  test.each([
+    ['M12x1.5', 12],
+    ['m 14 x 1,5', 14],
+    ['M12', 12],
+    ['1/2-20', 12.7],
+    ['9/16"', 14.2875],
+    ['14', null],
+    ['M40x2', null],
+  ])('the thread %s is %s mm across', (text, diameter) => {
+    if (diameter === null) expect(threadDiameter(text)).toBeNull();
+    else expect(threadDiameter(text)).toBeCloseTo(diameter, 6);
+  });
+
+  test('wheel nuts are held against what is usual for their thread, where it is known', () => {
+    const nuts = fastenerOf('wheel-nuts')!;
+    const torque: TypedTorque = { value: 170, unit: 'N·m', text: '170' };
+    expect(challengeTorque(nuts, torque)).toBeNull();
+    expect(challengeTorque(fastenerOfThread(nuts, 'M12x1.5'), torque)).toMatch(
+      /far from what wheel nuts of m12x1.5 take \(usual is 75 to 135 N·m\)/,
+    );
+    expect(challengeTorque(fastenerOfThread(nuts, 'M14x1.5'), torque)).toBeNull();
+    expect(fastenerOfThread(nuts, null)).toBe(nuts);
+    const screw = fastenerOf('rotor-screw')!;
+    expect(fastenerOfThread(screw, 'M12')).toBe(screw);
   });
 
   test('every fastener has a range, its own code, and a sentence', () => {

@@ -33,6 +33,10 @@ export const WORKSHOP_DEFAULTS = {
   dialIndicator: { resolution: 1, repeatability: 1 },
   analogueDialIndicator: { resolution: 10, repeatability: 3 },
   micrometer: { resolution: 1, repeatability: 1.5, mpe: 2 },
+  /** Out of round of a drum, largest less smallest diameter: the handbook has no figure. */
+  drumRound: 100 as Micrometres,
+  /** A drum gauge with a dial, as a workshop has it. */
+  drumGauge: { repeatability: 10 as Micrometres, mpe: 20 as Micrometres },
 } as const;
 
 /** Above this a rotor must cool before it is measured. Source: handbook 3. */

@@ -14,10 +14,11 @@ export interface NewAxle {
   readonly fastening: 'studs' | 'bolts';
   readonly studs: number;
   readonly allowedShifts: number[] | null;
-  readonly caliper?: 'floating' | 'fixed';
+  readonly caliper?: AxleRow['caliper'];
   readonly pistons?: number | null;
   readonly traits?: string[];
   readonly rotorKg?: number | null;
+  readonly thread?: string | null;
   readonly limits: readonly NewLimit[];
   readonly isFasteningSaid?: boolean;
 }
@@ -33,6 +34,7 @@ export interface NewVehicle {
   readonly drive?: VehicleRow['drive'];
   readonly variant?: string;
   readonly massKg?: number | null;
+  readonly wheel?: VehicleRow['wheel'];
   readonly isCheck?: boolean;
   readonly axles: readonly NewAxle[];
 }

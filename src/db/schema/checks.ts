@@ -34,6 +34,7 @@ export const checkKind = pgEnum('check_kind', [
   'estimate',
   'part',
   'promise',
+  'drum',
 ]);
 
 /** One item of the procedure as it was gone through in a job: what, where, who and when. */

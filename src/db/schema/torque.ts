@@ -23,6 +23,8 @@ export const torqueFigures = pgTable(
     /** Driven wheels; empty where they are not known. */
     drive: text().notNull(),
     variant: text().notNull(),
+    /** The wheels whose nuts it is for; empty for any, and for every other fastener. */
+    wheel: text().notNull().default(''),
     axle: axlePosition().notNull(),
     fastener: text().notNull(),
     valueNm: doublePrecision('value_nm').notNull(),
@@ -49,6 +51,7 @@ export const torqueFigures = pgTable(
       table.variant,
       table.axle,
       table.fastener,
+      table.wheel,
     ),
   ],
 );

@@ -22,8 +22,14 @@ export const limitKind = pgEnum('limit_kind', [
   'dtv',
   'radius',
   'piston',
+  'drumNominal',
+  'drumMachineTo',
+  'drumDiscard',
+  'drumRound',
 ]);
-export const caliper = pgEnum('caliper', ['floating', 'fixed']);
+/** What brakes a wheel: a caliper over a rotor, or shoes in a drum. */
+export const caliper = pgEnum('caliper', ['floating', 'fixed', 'drum']);
+export const wheelKind = pgEnum('wheel_kind', ['steel', 'alloy']);
 export const limitSource = pgEnum('limit_source', ['maker', 'stamped', 'workshop', 'other']);
 
 export const drive = pgEnum('drive', ['front', 'rear', 'all']);
@@ -48,6 +54,8 @@ export const vehicles = pgTable(
     tyre: text(),
     /** Final drive ratio: turns of the propshaft in one turn of the wheels. */
     finalDrive: doublePrecision('final_drive'),
+    /** What its wheels are made of, where it is known: their torque goes by it. */
+    wheel: wheelKind(),
     /** Whether its brakes can apply by themselves, by wire. */
     brakeByWire: boolean('brake_by_wire').notNull().default(false),
     /** No vehicle yet: what stands behind a quick check until its plate is typed. */
@@ -77,6 +85,8 @@ export const axles = pgTable(
     caliper: caliper().notNull().default('floating'),
     /** Pistons of one caliper, where it is known. */
     pistons: integer(),
+    /** Thread of its wheel nuts or bolts like M12x1.5, where it is known. */
+    thread: text(),
     /** Mass of one rotor in kg, for the bedding-in estimate. */
     rotorKg: doublePrecision('rotor_kg'),
     /** What else its strip-down depends on, by the codes of the procedure. */

@@ -1,24 +1,32 @@
-import type { UnitSystem } from '@/core/units';
+import type { LengthRole, UnitSystem } from '@/core/units';
+import type { BeforeAfter as Row } from '@/core/job';
 import type { Verdict } from '@/core/verdict';
-import type { BeforeAfterRow } from '@/server/prove/proveView';
 import { Figure, VerdictMark } from '@/ui/verdict';
 
-function Cell({ verdict, units }: { verdict: Verdict | null; units: UnitSystem }) {
+function Cell({
+  verdict,
+  role,
+  units,
+}: {
+  verdict: Verdict | null;
+  role: LengthRole;
+  units: UnitSystem;
+}) {
   if (!verdict) return <VerdictMark state="not-measured" size={18} />;
   return (
     <>
-      <Figure value={verdict.value} role="deviation" units={units} />{' '}
+      <Figure value={verdict.value} role={role} units={units} />{' '}
       <VerdictMark state={verdict.state} size={18} />
     </>
   );
 }
 
-/** Runout and thickness variation of every corner, before and after. */
+/** What was measured at every corner, before and after. */
 export function BeforeAfter({
-  corners,
+  rows,
   units,
 }: {
-  readonly corners: readonly BeforeAfterRow[];
+  readonly rows: readonly Row[];
   readonly units: UnitSystem;
 }) {
   return (
@@ -33,27 +41,20 @@ export function BeforeAfter({
           </tr>
         </thead>
         <tbody>
-          {corners.flatMap(({ corner, runout, dtv }) =>
-            (
-              [
-                ['Lateral runout', runout],
-                ['Thickness variation', dtv],
-              ] as const
-            ).map(([name, { before, after }]) => (
-              <tr key={`${corner} ${name}`}>
-                <th scope="row" className="zh-figure">
-                  {corner}
-                </th>
-                <td>{name}</td>
-                <td>
-                  <Cell verdict={before} units={units} />
-                </td>
-                <td>
-                  <Cell verdict={after} units={units} />
-                </td>
-              </tr>
-            )),
-          )}
+          {rows.map(({ corner, name, role, before, after }) => (
+            <tr key={`${corner} ${name}`}>
+              <th scope="row" className="zh-figure">
+                {corner}
+              </th>
+              <td>{name}</td>
+              <td>
+                <Cell verdict={before} role={role} units={units} />
+              </td>
+              <td>
+                <Cell verdict={after} role={role} units={units} />
+              </td>
+            </tr>
+          ))}
         </tbody>
       </table>
     </div>

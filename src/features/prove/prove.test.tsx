@@ -45,18 +45,20 @@ test('before and after stand side by side, not measured is said', () => {
   };
   render(
     <BeforeAfter
-      corners={[
+      rows={[
+        { corner: 'FL', name: 'Lateral runout', role: 'deviation', before: verdict, after: null },
         {
-          corner: 'FL',
-          runout: { before: verdict, after: null },
-          dtv: { before: null, after: null },
+          ...{ corner: 'RL', name: 'Drum, largest diameter', role: 'size' },
+          before: { ...verdict, value: 228_500, state: 'within' },
+          after: null,
         },
       ]}
       units="mm"
     />,
   );
-  const [, row] = screen.getAllByRole('row');
+  const [, row, drum] = screen.getAllByRole('row');
   expect(row!.textContent).toContain('0.072');
   expect(row!.textContent).toContain('Beyond');
   expect(row!.textContent).toContain('Not measured');
+  expect(drum!.textContent).toContain('228.500');
 });

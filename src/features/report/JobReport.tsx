@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import {
   averagedForDrawing,
   dtvLimit,
@@ -84,7 +85,7 @@ function Plot({
   );
 }
 
-function Row({
+export function ReportRow({
   name,
   before,
   after,
@@ -93,14 +94,14 @@ function Row({
   units,
 }: {
   name: string;
-  before: Verdict | undefined;
-  after: Verdict | undefined;
+  before: Verdict | null | undefined;
+  after: Verdict | null | undefined;
   source: string | null;
   role: LengthRole;
   units: UnitSystem;
 }) {
   const limit = before?.limit ?? after?.limit ?? null;
-  const cell = (verdict: Verdict | undefined) =>
+  const cell = (verdict: Verdict | null | undefined) =>
     verdict ? (
       <>
         <Figure value={verdict.value} role={role} units={units} />{' '}
@@ -176,7 +177,7 @@ function CornerReport({ corner, units }: { corner: ReportCorner; units: UnitSyst
               </tr>
             </thead>
             <tbody>
-              <Row
+              <ReportRow
                 name="Lateral runout"
                 before={before.assessment.firstRunout?.verdict}
                 after={after?.assessment.runout?.verdict}
@@ -184,7 +185,7 @@ function CornerReport({ corner, units }: { corner: ReportCorner; units: UnitSyst
                 role="deviation"
                 units={units}
               />
-              <Row
+              <ReportRow
                 name="Thickness variation (DTV)"
                 before={before.assessment.thickness?.dtvVerdict}
                 after={after?.assessment.thickness?.dtvVerdict}
@@ -192,7 +193,7 @@ function CornerReport({ corner, units }: { corner: ReportCorner; units: UnitSyst
                 role="deviation"
                 units={units}
               />
-              <Row
+              <ReportRow
                 name="Thinnest place"
                 before={before.assessment.thicknessVerdicts?.verdicts.discard}
                 after={after?.assessment.thicknessVerdicts?.verdicts.discard}
@@ -217,6 +218,7 @@ export function JobReport({
   title = 'Brake measurement report',
   head,
   corners,
+  drums = null,
   sources,
   agreed = [],
   procedure,
@@ -225,6 +227,8 @@ export function JobReport({
   title?: string;
   head: ReportHead;
   corners: readonly ReportCorner[];
+  /** What stands of the drums, where there are any. */
+  drums?: ReactNode;
   sources: readonly ReportSource[];
   /** What the owner agreed to, against what was decided. */
   agreed?: readonly string[];
@@ -242,6 +246,7 @@ export function JobReport({
       {corners.map((corner) => (
         <CornerReport key={corner.before.record.corner} corner={corner} units={units} />
       ))}
+      {drums}
       <ProcedureLines procedure={procedure} />
       <p className="zh-muted mb-0">
         Verdicts keep a guard band of 95 %. Before the vehicle moves the pedal is pumped until firm.

@@ -29,7 +29,7 @@ test('every rule stands with its ways, what speaks for and against, and whose ch
   expect(screen.getAllByRole('group').length).toBe(PROCEDURE.rules.length);
   const bolts = within(card('bolts'));
   expect(bolts.getByText(/the shop’s choice/)).toBeInTheDocument();
-  expect(bolts.getAllByText(/^For:|For: /).length).toBe(4);
+  expect(bolts.getAllByText(/^For:|For: /).length).toBe(5);
   expect(bolts.getByRole<HTMLInputElement>('radio', { name: /Clean and oiled/ }).checked).toBe(
     true,
   );

@@ -25,7 +25,7 @@ interface FigureFieldsProps {
 }
 
 const roleOf = ({ of }: FigureItem): 'size' | 'deviation' =>
-  of === 'pad' || of === 'thickness' ? 'size' : 'deviation';
+  of === 'pad' || of === 'thickness' || of === 'drum' ? 'size' : 'deviation';
 
 /** A figure as it was typed where it was typed in the shop\u2019s unit, else converted. */
 function shownFigure(item: FigureItem, check: CheckView | undefined, units: UnitSystem): string {

@@ -14,10 +14,12 @@ interface StripTabsProps {
   readonly jobId: string;
   readonly corner: string;
   readonly corners: readonly string[];
+  /** A drum has no hub face that is read by itself. */
+  readonly isDrum?: boolean;
 }
 
 /** The corners of the job, and the screens of the one that is open. */
-export function StripTabs({ jobId, corner, corners }: StripTabsProps) {
+export function StripTabs({ jobId, corner, corners, isDrum = false }: StripTabsProps) {
   const base = `/jobs/${jobId}/strip`;
   const rest = usePathname().slice(`${base}/${corner}`.length);
   return (
@@ -38,7 +40,7 @@ export function StripTabs({ jobId, corner, corners }: StripTabsProps) {
         ))}
       </nav>
       <nav aria-label={`Work at ${corner}`} className="zh-tabs">
-        {PARTS.map(([path, label]) => (
+        {PARTS.filter(([path]) => !(isDrum && path === '/hub')).map(([path, label]) => (
           <Link
             key={label}
             className="btn btn-outline-secondary"

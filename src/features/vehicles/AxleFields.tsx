@@ -2,8 +2,9 @@
 
 import { Form } from 'react-bootstrap';
 import type { FieldErrors, UseFormRegister } from 'react-hook-form';
-import { LIMIT_FIELDS, type VehicleForm } from '@/core/contracts';
-import { TRAIT_NAME, TRAITS } from '@/core/procedure';
+import { LIMIT_FIELDS, type LimitField, type VehicleForm } from '@/core/contracts';
+import { isOfDrum, OF_ROTOR } from '@/core/sheets';
+import { TRAIT_NAME, TRAITS, type Trait } from '@/core/procedure';
 import { fieldUnit, UNIT_SIGN, type UnitSystem } from '@/core/units';
 import { SOURCE_CHOICES } from '@/core/assessment';
 import { FormField } from '@/ui/field';
@@ -15,11 +16,21 @@ interface AxleFieldsProps {
   readonly register: UseFormRegister<VehicleForm>;
   readonly errors: FieldErrors<VehicleForm>;
   readonly entered: Entered;
+  /** What is chosen in it so far: fields follow it. */
+  readonly chosen: Pick<VehicleForm['front'], 'places' | 'studs' | 'caliper' | 'traits'>;
 }
 
 /** What carries the wheels of an axle, and its figures with their sources. */
-export function AxleFields({ axle, units, register, errors, entered }: AxleFieldsProps) {
+export function AxleFields({ axle, units, register, errors, entered, chosen }: AxleFieldsProps) {
   const own = errors[axle];
+  const isDrum = chosen.caliper === 'drum';
+  // What stands on file of the other kind stays in sight: it is not lost by a choice.
+  const isShown = (kind: LimitField): boolean =>
+    kind === 'piston' || isOfDrum(kind) === isDrum || entered[`${axle}.${kind}`] !== undefined;
+  const mayHave = (trait: Trait): boolean =>
+    !isDrum || !OF_ROTOR.includes(trait) || (chosen.traits ?? []).includes(trait);
+  const nameOf = (kind: LimitField, name: string): string =>
+    isDrum && kind === 'piston' ? 'Wheel cylinder diameter' : name;
   return (
     <fieldset className="zh-card mb-3">
       <legend className="fs-5 fw-bold">{axle === 'front' ? 'Front axle' : 'Rear axle'}</legend>
@@ -48,29 +59,56 @@ export function AxleFields({ axle, units, register, errors, entered }: AxleField
           )}
         />
         <FormField
-          label="Rotor goes on"
+          label={isDrum ? 'Drum goes on' : 'Rotor goes on'}
           error={own?.places?.message}
           control={(ids) => (
             <Form.Select {...ids} {...register(`${axle}.places`)}>
               <option value="any">at any stud or hole</option>
               <option value="as-found">in one place only (screw, pin, one piece)</option>
+              <option value="some">at some of them only (access hole, pin)</option>
             </Form.Select>
+          )}
+        />
+        <FormField
+          label="Thread of its nuts or bolts"
+          hint="Like M12x1.5: torques that are usual for it."
+          error={own?.thread?.message}
+          control={(ids) => (
+            <Form.Control autoComplete="off" {...ids} {...register(`${axle}.thread`)} />
           )}
         />
       </div>
+      {chosen.places === 'some' && (
+        <fieldset className="mb-3">
+          <legend className="fs-6 fw-normal mb-0">
+            It goes on at its mark, and so many places on from there (clockwise on the left,
+            counter-clockwise on the right, as you face it)
+          </legend>
+          <div className="zh-traits">
+            {Array.from({ length: Number(chosen.studs) - 1 }, (_, i) => String(i + 1)).map(
+              (shift) => (
+                <label key={shift} className="zh-check">
+                  <input type="checkbox" value={shift} {...register(`${axle}.shifts`)} /> {shift} on
+                </label>
+              ),
+            )}
+          </div>
+        </fieldset>
+      )}
       <div className="zh-limits">
         <FormField
-          label="Caliper"
+          label="Brake"
           error={own?.caliper?.message}
           control={(ids) => (
             <Form.Select {...ids} {...register(`${axle}.caliper`)}>
-              <option value="floating">floating (slides on pins)</option>
-              <option value="fixed">fixed (pistons on both sides)</option>
+              <option value="floating">floating caliper (slides on pins)</option>
+              <option value="fixed">fixed caliper (pistons on both sides)</option>
+              <option value="drum">drum (shoes inside)</option>
             </Form.Select>
           )}
         />
         <FormField
-          label="Pistons in a caliper"
+          label={isDrum ? 'Pistons in a wheel cylinder' : 'Pistons in a caliper'}
           error={own?.pistons?.message}
           control={(ids) => (
             <Form.Select {...ids} {...register(`${axle}.pistons`)}>
@@ -84,7 +122,7 @@ export function AxleFields({ axle, units, register, errors, entered }: AxleField
         />
       </div>
       <FormField
-        label="Mass of one rotor (kg)"
+        label={`Mass of one ${isDrum ? 'drum' : 'rotor'} (kg)`}
         hint="For the bedding-in estimate."
         error={own?.rotorKg?.message}
         control={(ids) => (
@@ -100,7 +138,7 @@ export function AxleFields({ axle, units, register, errors, entered }: AxleField
       <fieldset className="mb-3">
         <legend className="fs-6 fw-normal mb-0">It also has (the strip-down follows it)</legend>
         <div className="zh-traits">
-          {TRAITS.map((trait) => (
+          {TRAITS.filter(mayHave).map((trait) => (
             <label key={trait} className="zh-check">
               <input type="checkbox" value={trait} {...register(`${axle}.traits`)} />{' '}
               {TRAIT_NAME[trait]}
@@ -109,10 +147,10 @@ export function AxleFields({ axle, units, register, errors, entered }: AxleField
         </div>
       </fieldset>
       <div className="zh-limits">
-        {LIMIT_FIELDS.map(({ kind, name, role }) => (
+        {LIMIT_FIELDS.filter(({ kind }) => isShown(kind)).map(({ kind, name, role }) => (
           <FormField
             key={kind}
-            label={`${name} (${UNIT_SIGN[fieldUnit(units, role)]})`}
+            label={`${nameOf(kind, name)} (${UNIT_SIGN[fieldUnit(units, role)]})`}
             hint={entered[`${axle}.${kind}`]}
             error={own?.limits?.[kind]?.length?.message}
             control={(ids) => (

@@ -4,7 +4,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
-import { useForm } from 'react-hook-form';
+import { useForm, useWatch } from 'react-hook-form';
 import { vehicleFormSchema, type VehicleForm as Values } from '@/core/contracts';
 import type { UnitSystem } from '@/core/units';
 import { FormField, showServerErrors } from '@/ui/field';
@@ -32,7 +32,7 @@ interface VehicleFormProps {
 /** A vehicle with the figures of both axles. */
 export function VehicleForm({ id, values, units, entered = {}, then }: VehicleFormProps) {
   const router = useRouter();
-  const { register, handleSubmit, setError, formState } = useForm<Values>({
+  const { register, handleSubmit, setError, formState, control } = useForm<Values>({
     resolver: zodResolver(vehicleFormSchema(units), undefined, { raw: true }),
     defaultValues: values,
   });
@@ -55,6 +55,7 @@ export function VehicleForm({ id, values, units, entered = {}, then }: VehicleFo
   };
   const submit = handleSubmit(ask);
   const fields = { units, register, errors, entered };
+  const [front, rear] = useWatch({ control, name: ['front', 'rear'] });
   const why = (
     <FormField
       label="Why figures change"
@@ -114,6 +115,18 @@ export function VehicleForm({ id, values, units, entered = {}, then }: VehicleFo
             )}
           />
           {line('variant', 'Brake variant', 'Like “heavy duty”; empty for the usual one.')}
+          <FormField
+            label="Wheels"
+            hint="The torque of wheel nuts is kept by it."
+            error={errors.wheel?.message}
+            control={(ids) => (
+              <Form.Select {...ids} {...register('wheel')}>
+                <option value="">not known</option>
+                <option value="alloy">alloy</option>
+                <option value="steel">steel</option>
+              </Form.Select>
+            )}
+          />
         </div>
       </fieldset>
       <fieldset className="zh-card mb-3">
@@ -132,8 +145,8 @@ export function VehicleForm({ id, values, units, entered = {}, then }: VehicleFo
         Leave a figure empty when it is not known: a workshop default is used where there is one,
         and said so. Discard thickness has none. The maker’s service information comes first.
       </p>
-      <AxleFields axle="front" {...fields} />
-      <AxleFields axle="rear" {...fields} />
+      <AxleFields axle="front" {...fields} chosen={front} />
+      <AxleFields axle="rear" {...fields} chosen={rear} />
       {id !== null && <div className="zh-card mb-3">{why}</div>}
       {effects.length > 0 && (
         <VerdictChanges

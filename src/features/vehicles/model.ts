@@ -20,6 +20,7 @@ interface StoredAxle {
   readonly pistons: number | null;
   readonly traits: readonly string[];
   readonly rotorKg?: number | null;
+  readonly thread?: string | null;
   readonly limits: readonly StoredLimit[];
 }
 interface StoredVehicle {
@@ -33,6 +34,7 @@ interface StoredVehicle {
   readonly drive?: 'front' | 'rear' | 'all' | null;
   readonly variant?: string;
   readonly massKg?: number | null;
+  readonly wheel?: 'steel' | 'alloy' | null;
   readonly axles: readonly StoredAxle[];
 }
 
@@ -59,16 +61,27 @@ function limitsForm(stored: readonly StoredLimit[]): AxleForm['limits'] {
     dtv: of('dtv'),
     radius: of('radius'),
     piston: of('piston'),
+    drumNominal: of('drumNominal'),
+    drumMachineTo: of('drumMachineTo'),
+    drumDiscard: of('drumDiscard'),
+    drumRound: of('drumRound'),
   };
 }
 
 /** Counts of pistons that are offered; empty where it is not known. */
 export const PISTONS = ['', '1', '2', '3', '4', '6', '8'] as const;
 
+const placesOf = (shifts: readonly number[] | null): AxleForm['places'] => {
+  if (shifts === null) return 'any';
+  return shifts.length > 1 ? 'some' : 'as-found';
+};
+
 const axleForm = (axle: StoredAxle | undefined): AxleForm => ({
   fastening: axle?.fastening ?? 'studs',
   studs: axle?.studs ?? 5,
-  places: axle?.allowedShifts ? 'as-found' : 'any',
+  places: placesOf(axle?.allowedShifts ?? null),
+  shifts: (axle?.allowedShifts ?? []).map(String),
+  thread: axle?.thread ?? '',
   caliper: axle?.caliper ?? 'floating',
   pistons: PISTONS.find((count) => count === String(axle?.pistons ?? '')) ?? '',
   traits: TRAITS.filter((trait) => axle?.traits.includes(trait)),
@@ -91,6 +104,7 @@ export function vehicleForm(vehicle: StoredVehicle | null): VehicleForm {
     drive: vehicle?.drive ?? '',
     variant: vehicle?.variant ?? '',
     massKg: String(vehicle?.massKg ?? ''),
+    wheel: vehicle?.wheel ?? '',
     front: axle('front'),
     rear: axle('rear'),
   };

@@ -12,6 +12,7 @@ import {
   comparedOptions,
   judgeByOptions,
   judgeCorner,
+  rotorCorners,
 } from '../../core/job';
 import { rotorLife } from '../records/rotorLife';
 import { shopUnits } from '../shop/settings';
@@ -85,7 +86,7 @@ export async function decidePage(
   job: Job,
 ): Promise<{ corners: readonly DecideCorner[]; axles: readonly DecideAxle[] }> {
   const corners: DecideCorner[] = [];
-  for (const corner of job.corners) corners.push(await decideCorner(job, corner));
+  for (const corner of rotorCorners(job)) corners.push(await decideCorner(job, corner));
   const axles = axlesOfJob(job).flatMap((position): DecideAxle[] => {
     const names = position === 'front' ? (['FL', 'FR'] as const) : (['RL', 'RR'] as const);
     const [left, right] = names.map((name) => corners.find(({ corner }) => corner === name));

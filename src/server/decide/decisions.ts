@@ -4,6 +4,7 @@ import { decisionFormSchema, pairFormSchema } from '../../core/contracts';
 import {
   cornerOptions,
   findCheck,
+  isDrumAt,
   judgeCorner,
   type CornerOptions,
   type Correction,
@@ -77,6 +78,7 @@ const CURED: Partial<Record<Advice['kind'], Correction>> = { kept: 'index', clea
 /** A corner's decision for an action, or why it may not be taken. */
 function decisionFor({ job, units }: Asked, corner: Corner, action: Action): Answer<NewDecision> {
   if (!job.corners.includes(corner)) return refuse('This corner is not part of the job.');
+  if (isDrumAt(job, corner)) return refuse('This wheel has a drum: it is decided by itself.');
   const { record, assessment } = judgeCorner(job, corner, 'before');
   const compared = cornerOptions(job, corner, { record, assessment });
   const option = compared.options.find((each) => each.action === action);

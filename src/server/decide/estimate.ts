@@ -3,14 +3,20 @@ import { format } from 'date-fns';
 import {
   approvalOf,
   costDecided,
+  drumAt,
+  drumCorners,
+  DRUM_ITEMS,
+  isDrumWork,
   sourceRepairs,
   standingOf,
   totalOf,
   vehicleName,
   type Job,
 } from '../../core/job';
+import type { DrumWork } from '../../core/drum';
 import {
   actionRecord,
+  costOf,
   mayBeTaken,
   metalOf,
   percent,
@@ -159,6 +165,36 @@ function cornerPart({ record, options, ranking, action, input }: DecideCorner): 
   return { where, ways, notYet: ways.length === 0 ? NOT_YET : null };
 }
 
+/** What work on a drum is called on an estimate. */
+const DRUM_WAYS: Readonly<Record<DrumWork, string>> = {
+  keep: 'Leave the brake drum as it is',
+  cut: 'Machine the brake drum round on the lathe',
+  renew: 'Fit a new brake drum',
+};
+
+/** A drum with the ways that may be taken; how long it lasts nobody has measured. */
+function drumPart(job: Job, corner: Corner): EstimatePart {
+  const { options, advised, decision } = drumAt(job, corner);
+  const { prices } = job.shop;
+  const where = `${CORNER_NAME[corner]}, drum`;
+  const ways = options
+    .filter(({ against }) => against.length === 0)
+    .map(({ work }): EstimateWay => {
+      const items = [...DRUM_ITEMS[work], ...(decision?.shoes ? (['shoes'] as const) : [])];
+      const cost = costOf(items, prices);
+      const price = totalOf(cost);
+      const isRecommended = work === advised;
+      return {
+        ...{ what: DRUM_WAYS[work], price, isRecommended },
+        sayPrice:
+          price === null ? 'a price is missing on our list' : sayMoney(price, prices.currency),
+        ...{ away: sayAway(cost), lasts: 'not known', comesBack: 'not known' },
+        why: isRecommended ? 'The least that surely ends within its limits.' : '',
+      };
+    });
+  return { where, ways, notYet: ways.length === 0 ? NOT_YET : null };
+}
+
 /** What is done to both sides, in one sentence. */
 function sayPair({ left, right }: PairOption, [l, r]: readonly [Corner, Corner]): string {
   if (left.action === right.action) return `${plainly(left.action)}, both sides`;
@@ -192,7 +228,10 @@ export async function estimateOf(job: Job, units: UnitSystem): Promise<Estimate>
   );
   const approval = approvalOf(job);
   const cost = costDecided(job);
-  const hasDecided = job.decisions.length > 0 || sourceRepairs(job).length > 0;
+  const hasDecided =
+    job.decisions.length > 0 ||
+    sourceRepairs(job).length > 0 ||
+    drumCorners(job).some((corner) => isDrumWork(drumAt(job, corner).decision));
   const total = totalOf(cost);
   return {
     head: { ...report.head, vehicle: vehicleName(job.vehicle) },
@@ -203,7 +242,11 @@ export async function estimateOf(job: Job, units: UnitSystem): Promise<Estimate>
       ...{ sha256, width, height },
       say: caption === '' ? CORNER_NAME[corner] : `${CORNER_NAME[corner]}: ${caption}`,
     })),
-    parts: [...pairParts, ...alone.map(cornerPart)],
+    parts: [
+      ...pairParts,
+      ...alone.map(cornerPart),
+      ...drumCorners(job).map((corner) => drumPart(job, corner)),
+    ],
     beside: sourceRepairs(job)
       .filter(({ how }) => how === 'here')
       .map(({ cause }) => `${cause.owner} ${cause.repair} ${sayTakes(job, cause)}`),

@@ -16,6 +16,8 @@ import {
   notDoneYet,
   refuseAsFound,
   refuseBeyondAgreed,
+  refuseDrumDecided,
+  refuseDrumDone,
   beginsWork,
   refuseRepair,
   refuseRepaired,
@@ -66,6 +68,11 @@ function refuseCheck(job: Job, write: CheckEntry): string | null {
     const beyond = refuseBeyondAgreed(job);
     if (beyond !== null) return beyond;
   }
+  if (write.kind === 'drum' && corner) {
+    return write.item === 'decided'
+      ? refuseDrumDecided(job, corner, write.value)
+      : refuseDrumDone(job, corner);
+  }
   if (write.kind === 'repair') return refuseRepair(job, write);
   if (write.kind === 'repaired') return refuseRepaired(job, write.place, write.item);
   if (write.kind === 'fixed' && corner) {
@@ -77,8 +84,13 @@ function refuseCheck(job: Job, write: CheckEntry): string | null {
 }
 
 /** Why something cannot be taken back while something else rests on it; null where it can. */
-const refuseUndoing = (job: Job, { kind, place, item }: CheckFormData): string | null =>
-  kind === 'repair' ? refuseRepair(job, { place, item, value: null }) : null;
+function refuseUndoing(job: Job, { kind, place, item }: CheckFormData): string | null {
+  if (kind === 'repair') return refuseRepair(job, { place, item, value: null });
+  const corner = CORNERS.find((each) => each === place);
+  return kind === 'drum' && item === 'decided' && corner
+    ? refuseDrumDecided(job, corner, null)
+    : null;
+}
 
 /** What is asked of somebody who takes back what keeps a vehicle off the road. */
 const whyTakenBack = (place: string, item: string): string =>

@@ -14,6 +14,7 @@ import { beyondPlace, placesBeyond } from '../../core/assessment';
 import { leftOut } from '../../core/quality';
 import {
   axleAt,
+  isDrumAt,
   isFasteningSaid,
   refuseRole,
   SAY_FASTENING,
@@ -95,6 +96,9 @@ export async function readySet(
   const { corner, shift, kind, angles, positions } = plan;
   if (!job.corners.includes(corner)) return refuse('This corner is not part of the job.');
   const axle = axleAt(job, corner);
+  if (isDrumAt(job, corner)) {
+    return refuse('This wheel has a drum: its diameters are read, no runout and no thickness.');
+  }
   if (!isFasteningSaid(job, corner)) return refuse(SAY_FASTENING);
   const why = noSuchSeat(job, corner, shift);
   if (why !== null) return refuse(why);

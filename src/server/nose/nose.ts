@@ -26,6 +26,7 @@ import {
   isLook,
   type Job,
   noDriveOf,
+  outOfQuestion,
   onceByContent,
   putRightIn,
   refuseRole,
@@ -136,6 +137,7 @@ const hasElectricParkingBrake = (job: Job): boolean =>
 export const noseOf = cache(async (job: Job): Promise<NoseView> => {
   const shop = await shopKnowledge();
   const findings = findingsOfJob(job);
+  const { without, never } = outOfQuestion(job);
   const diagnosis = weighed({
     overrides: shop.overrides,
     input: {
@@ -143,7 +145,8 @@ export const noseOf = cache(async (job: Job): Promise<NoseView> => {
       aside: job.aside,
       corners: job.corners,
       // An electric parking brake is not pulled while it rolls.
-      without: hasElectricParkingBrake(job) ? ['rear-only'] : [],
+      without: [...(hasElectricParkingBrake(job) ? ['rear-only'] : []), ...without],
+      never,
       priors: Object.fromEntries(shop.priors.map(({ code, share }) => [code, share])),
     },
   });

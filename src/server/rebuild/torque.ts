@@ -1,6 +1,6 @@
 import 'server-only';
 import { bleedOrderSchema, torqueFigureSchema } from '../../core/contracts';
-import { challengeTorque, fastenerOf } from '../../core/torque';
+import { challengeTorque, fastenerOf, fastenerOfThread } from '../../core/torque';
 import {
   saveTorqueFigure,
   torqueKeyOf,
@@ -24,8 +24,9 @@ export async function keepTorqueFigure(
   if (!kind) return refuse('There is no such fastener.');
   return withJob(jobId, async (tx, job) => {
     const others = job.torque.filter((each) => each.fastener === fastener);
+    const onAxle = job.vehicle.axles.find(({ position }) => position === axle);
     const challenge = challengeTorque(
-      kind,
+      fastenerOfThread(kind, onAxle?.thread ?? null),
       { value: figure.nm, unit: figure.unit, text: figure.text },
       others.map(({ valueNm }) => valueNm),
     );

@@ -10,6 +10,7 @@ import {
   type ReadingSet,
   confirmedCauses,
   cornerRecord,
+  sayDrumWork,
   type Job,
   sayCause,
   sayGuarantee,
@@ -146,6 +147,7 @@ function sayValue(check: Check): string {
   }
   if (typeof value === 'string') return value;
   if ('months' in value) return sayGuarantee(value);
+  if ('work' in value) return sayDrumWork(value);
   if ('supplier' in value)
     return [value.state, value.number, value.supplier].filter((each) => each !== '').join(', ');
   if ('upTo' in value) return sayAgreedValue(value);
@@ -170,6 +172,10 @@ function nameOf({ kind, item }: Check): string {
     figure: PROCEDURE.figures,
     repair: KNOWLEDGE.causes,
     repaired: KNOWLEDGE.causes,
+    drum: [
+      { code: 'decided', name: 'Drum' },
+      { code: 'done', name: 'Work on the drum' },
+    ],
   } as const;
   const list: readonly { code: string; name: string }[] =
     kind in lists ? lists[kind as keyof typeof lists] : [];

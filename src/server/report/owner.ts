@@ -9,17 +9,22 @@ import {
 import { exaggerationOf, type Exaggeration } from '../../core/drawing';
 import { ITEM_NAME } from '../../core/options';
 import { CORNER_NAME, type Corner } from '../../core/readings';
-import { formatIn, type UnitSystem } from '../../core/units';
+import { formatIn, type LengthRole, type UnitSystem } from '../../core/units';
 import type { Verdict } from '../../core/verdict';
 import {
+  type BeforeAfter,
   checksOfKind,
   choiceAt,
   type CornerJudgement,
+  drumFigures,
+  drumsFound,
+  drumsWorked,
   findCheck,
   type Job,
   judgeCorner,
   offTheRoad,
   outcomeOf,
+  rotorCorners,
   rulesApplied,
   standingOf,
   type Correction,
@@ -104,6 +109,7 @@ function plainly(name: string, what: string, verdict: Verdict | undefined, say: 
 }
 
 type Say = (um: number) => string;
+type SayAs = (um: number, role: LengthRole) => string;
 
 const sideways = 'the brake disc moved sideways by a turn of the wheel; it';
 const uneven = 'the thickness of the brake disc varied; it';
@@ -148,7 +154,7 @@ const sourcesDone = (job: Job): string[] =>
   });
 
 /** What was found: the cause that was confirmed, what measured too much, what was seen. */
-function foundOf(job: Job, judged: readonly CornerJudgement[], say: Say): string[] {
+function foundOf(job: Job, judged: readonly CornerJudgement[], say: Say, sayAs: SayAs): string[] {
   const isRepaired = checksOfKind(job, 'fixed').length > 0;
   const { isWithin } = standingOf(job);
   const found = [
@@ -158,6 +164,7 @@ function foundOf(job: Job, judged: readonly CornerJudgement[], say: Say): string
     ),
     ...sourcesFound(job),
     ...judged.flatMap((each) => foundAt(each, say)),
+    ...drumsFound(job, sayAs),
     ...offTheRoad(job).map((each) => `${each}.`),
   ];
   if (found.length > 0 || isRepaired) return found;
@@ -204,6 +211,7 @@ function doneOf(job: Job): string[] {
   );
   return [
     ...corners,
+    ...drumsWorked(job),
     ...sourcesDone(job),
     ...fixed,
     ...(bled.length > 0
@@ -250,6 +258,20 @@ function figuresOf({ first, before, after }: Told, say: Say): OwnerFigure[] {
   ];
 }
 
+/** A figure of a drum, where it was read at all. */
+const drumFigure = (
+  { corner, name, role, before, after }: BeforeAfter,
+  sayAs: SayAs,
+): OwnerFigure[] => {
+  const known = before ?? after;
+  if (!known) return [];
+  const of = (verdict: Verdict | null): string =>
+    figure(verdict ?? undefined, (um) => sayAs(um, role));
+  return [
+    { corner, what: name, before: of(before), after: of(after), limit: sayAs(known.limit, role) },
+  ];
+};
+
 /** The first or the last runout wave of a record, or null. */
 function waveOf({ record }: CornerJudgement, which: 'first' | 'last'): PlotWave | null {
   const runouts = record.sets.filter(({ kind }) => kind === 'runout');
@@ -290,7 +312,8 @@ const shortened = (list: readonly { readonly say: string }[]): string[] =>
 export function ownerReport(job: Job, units: UnitSystem): OwnerReport {
   const { vehicle } = job;
   const say: Say = (um) => formatIn(units, 'deviation', um);
-  const before = job.corners.map((corner) => judgeCorner(job, corner, 'before'));
+  const sayAs: SayAs = (um, role) => formatIn(units, role, um);
+  const before = rotorCorners(job).map((corner) => judgeCorner(job, corner, 'before'));
   const outcome = outcomeOf(job);
   const { mustNotMove, notDone, isSigned, isSignedElsewhere } = standingOf(job);
   const told = before.map((each): Told => ({
@@ -314,10 +337,13 @@ export function ownerReport(job: Job, units: UnitSystem): OwnerReport {
       outcome && mustNotMove.length === 0 && !isSignedElsewhere
         ? { state: outcome.state, say: VERDICT_SAYS[outcome.state] }
         : null,
-    found: foundOf(job, before, say),
+    found: foundOf(job, before, say, sayAs),
     agreed: sayAgreed(job),
     done: doneOf(job),
-    figures: told.flatMap((each) => figuresOf(each, say)),
+    figures: [
+      ...told.flatMap((each) => figuresOf(each, say)),
+      ...drumFigures(job).flatMap((row) => drumFigure(row, sayAs)),
+    ],
     plots: told.flatMap(plotOf),
     due: [
       ...job.rechecks.filter(({ doneAt }) => doneAt === null).map((each) => `${sayDue(each)}.`),

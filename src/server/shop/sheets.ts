@@ -1,7 +1,7 @@
 import 'server-only';
 import { idSchema, sheetFormSchema, sheetTakeSchema } from '../../core/contracts';
 import { isUnnamed, vehicleName } from '../../core/job';
-import { TRAITS } from '../../core/procedure';
+import { CALIPERS, TRAITS } from '../../core/procedure';
 import {
   compareWithSheets,
   isSameValue,
@@ -81,6 +81,8 @@ function builtOf(axle: AxleRow, code: SheetCode): SheetValue | null {
     case 'studs':
       return words(String(axle.studs));
     case 'places':
+      // Some places and not others: no sheet says that.
+      if ((axle.allowedShifts ?? []).length > 1) return null;
       return words(axle.allowedShifts ? 'as-found' : 'any');
     case 'caliper':
       return words(axle.caliper);
@@ -165,7 +167,7 @@ function withSheet(axle: AxleRow, taken: readonly Compared[]): NewAxle {
     ...(fastening && { fastening: fastening === 'bolts' ? 'bolts' : 'studs' }),
     ...(studs && { studs: Number(studs), isFasteningSaid: true }),
     ...(places && { allowedShifts: places === 'as-found' ? [0] : null }),
-    ...(caliper && { caliper: caliper === 'fixed' ? 'fixed' : 'floating' }),
+    ...(caliper && { caliper: CALIPERS.find((each) => each === caliper) ?? 'floating' }),
     ...(pistons && { pistons: Number(pistons) }),
     ...(traits && { traits: traits === 'none' ? [] : traits.split(' ') }),
     ...(rotor !== undefined && { rotorKg: rotor }),
@@ -317,13 +319,18 @@ export const removeSheet = (id: string): Promise<Answer<string>> =>
 /** The sources that a build stands under: nobody says where a stud count is from. */
 const AS_BUILT = 'other';
 
-/** What a vehicle says, as sheets of its model: of its own year, brakes and both axles. */
+/** What stands under a fastener that goes by what the wheels are made of. */
+const OF_WHEEL: SheetCode = 'torque.wheel-nuts';
+
+/**
+ * What a vehicle says, as sheets of its model: of its own year, brakes and both axles; the torque of
+ * its wheels on a sheet of their own where it is known what they are made of.
+ */
 function sheetsFrom(vehicle: VehicleFile, torque: readonly TorqueFigureRow[]): Sheet[] {
   const own = standingOn(vehicle, torque);
-  return vehicle.axles.map((axle) => ({
-    ...{ make: vehicle.make, model: vehicle.model, variant: vehicle.variant, wheel: '' as const },
-    ...{ yearFrom: vehicle.year ?? 0, yearTo: vehicle.year ?? 0, axle: axle.position },
-    figures: SHEET_CODES.flatMap((code): SheetFigure[] => {
+  const { make, model, variant, wheel } = vehicle;
+  return vehicle.axles.flatMap((axle) => {
+    const figures = SHEET_CODES.flatMap((code): SheetFigure[] => {
       const value = own(axle.position, code);
       if (value === null || (code === 'massKg' && axle.position === 'rear')) return [];
       const fastener = fastenerIn(code);
@@ -332,8 +339,17 @@ function sheetsFrom(vehicle: VehicleFile, torque: readonly TorqueFigureRow[]): S
         torque.find((each) => each.axle === axle.position && each.fastener === fastener)?.source ??
         AS_BUILT;
       return [{ ...value, code, source }];
-    }),
-  }));
+    });
+    const key = {
+      ...{ make, model, variant, axle: axle.position },
+      ...{ yearFrom: vehicle.year ?? 0, yearTo: vehicle.year ?? 0 },
+    };
+    const isOfWheel = ({ code }: SheetFigure): boolean => wheel !== null && code === OF_WHEEL;
+    return [
+      { ...key, wheel: '' as const, figures: figures.filter((each) => !isOfWheel(each)) },
+      ...(wheel ? [{ ...key, wheel, figures: figures.filter(isOfWheel) }] : []),
+    ].filter((sheet) => sheet.figures.length > 0);
+  });
 }
 
 /**

@@ -34,16 +34,24 @@ import { changesOfFigures, type VerdictChange } from '../../core/job';
 import { shopUnits } from './settings';
 import { takeFromSheets } from './sheets';
 
+/** Index shifts by where a rotor goes on; all of them are null. */
+const SHIFTS: Readonly<Record<AxleData['places'], (ticked: number[]) => number[] | null>> = {
+  any: () => null,
+  'as-found': () => [0],
+  some: (ticked) => ticked,
+};
+
 function axleOf(position: AxlePosition, axle: AxleData): NewAxle {
   return {
     position,
     fastening: axle.fastening,
     studs: axle.studs,
-    allowedShifts: axle.places === 'as-found' ? [0] : null,
+    allowedShifts: SHIFTS[axle.places](axle.shifts),
     caliper: axle.caliper,
     pistons: axle.pistons,
     traits: axle.traits,
     rotorKg: axle.rotorKg,
+    thread: axle.thread,
     limits: LIMIT_FIELDS.flatMap(({ kind }) => {
       const { length, source } = axle.limits[kind];
       if (!length) return [];
@@ -63,6 +71,7 @@ const vehicleOf = (data: VehicleData): NewVehicle => ({
   drive: data.drive,
   variant: data.variant,
   massKg: data.massKg,
+  wheel: data.wheel,
   axles: [axleOf('front', data.front), axleOf('rear', data.rear)],
 });
 
@@ -87,6 +96,7 @@ const changesFigures = (before: VehicleFile, after: NewVehicle): boolean =>
     if (!fresh) return false;
     return (
       (axle.isFasteningSaid && fresh.studs !== axle.studs) ||
+      (axle.isFasteningSaid && fresh.caliper !== axle.caliper) ||
       axle.limits.some((limit) => !fresh.limits.some((each) => isSameLimit(each, limit)))
     );
   });

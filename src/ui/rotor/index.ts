@@ -1,2 +1,3 @@
 export * from './RotorFace';
 export { exaggerationOf, pointAt, SIDE, type Exaggeration } from '@/core/drawing';
+export * from './DrumFace';

@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { CORNER_NAME, CORNERS, type Corner } from '@/core/readings';
+import { isDrumAt } from '@/core/job';
 import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { loadJob } from '@/server/job/jobs';
 import { allPeople } from '@/server/shop/people';
@@ -20,6 +21,7 @@ export async function CornerFrame({
     readonly jobId: string;
     readonly corner: Corner;
     readonly corners: readonly Corner[];
+    readonly isDrum: boolean;
   }) => ReactNode;
   children: ReactNode;
 }) {
@@ -32,7 +34,7 @@ export async function CornerFrame({
       <h1 className="visually-hidden">
         {stage}, {CORNER_NAME[corner]}
       </h1>
-      {tabs({ jobId: id, corner, corners: job.corners })}
+      {tabs({ jobId: id, corner, corners: job.corners, isDrum: isDrumAt(job, corner) })}
       <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} isFolded />
       {children}
     </WithNose>

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { DRUM_WORK } from '../../drum';
 import { EXTRAS, PART_ITEMS } from '../../options';
 import { FIGURE_KINDS } from '../../procedure';
 import { AXLE_POSITIONS, CORNERS, LENGTH_KINDS } from '../../readings';
@@ -186,6 +187,14 @@ export const CHECKS = [
     reasonFor: 'always',
     isNamed,
   }),
+  define({
+    kind: 'drum',
+    places: CORNERS,
+    items: ['decided'],
+    value: z.strictObject({ work: z.enum(DRUM_WORK), shoes: z.boolean() }),
+    isNamed,
+  }),
+  define({ kind: 'drum', places: CORNERS, items: ['done'], value: done, isNamed }),
   define({
     kind: 'correct',
     places: CORNERS,

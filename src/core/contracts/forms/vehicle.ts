@@ -3,6 +3,7 @@ import { LIMIT_SOURCES } from '../../assessment';
 import { CALIPERS, TRAITS } from '../../procedure';
 import { rollingDiameter } from '../../roadtest';
 import { isModelYear, LIMIT_FIELDS, wrongBuild, wrongOrder, type LimitField } from '../../sheets';
+import { threadDiameter } from '../../torque';
 import { fieldUnit, type UnitSystem } from '../../units';
 import { filledLine, typedLength } from './common';
 
@@ -30,14 +31,38 @@ const massSchema = (low: number, high: number, name: string) =>
       `Write the mass of ${name} in kg, ${low} to ${high}, or leave it empty.`,
     );
 
+/** A thread like M12x1.5 or 1/2-20, or empty. */
+const threadSchema = z
+  .string()
+  .trim()
+  .max(20)
+  .default('')
+  .transform((text) => (text === '' ? null : text))
+  .refine(
+    (text) => text === null || threadDiameter(text) !== null,
+    'Write the thread like M12x1.5 or 1/2-20, or leave it empty.',
+  );
+
 const axleSchema = (units: UnitSystem) => {
-  const [nominal, machineTo, discard, runout, dtv, radius, piston] = LIMIT_FIELDS;
+  const [nominal, machineTo, discard, runout, dtv, radius, piston, ...ofDrum] = LIMIT_FIELDS;
+  const [drumNominal, drumMachineTo, drumDiscard, drumRound] = ofDrum;
+  const none = { length: null, source: 'maker' as const };
   return z
     .strictObject({
       fastening: z.enum(['studs', 'bolts']),
       studs: z.coerce.number<string | number>().int().min(3, 'At least 3.').max(10, 'At most 10.'),
-      /** "any": a plain slip-on rotor; "as-found": a screw or pin allows one place only. */
-      places: z.enum(['any', 'as-found']),
+      /**
+       * "any": a plain slip-on rotor; "as-found": a screw or pin allows one place only; "some":
+       * the places that `shifts` names.
+       */
+      places: z.enum(['any', 'as-found', 'some']),
+      /** Stud spacings from the mark, in the order they come under the probe, beside 0. */
+      shifts: z
+        .array(z.coerce.number<string | number>().int().min(0).max(9))
+        .default([])
+        .transform((shifts) => [...new Set([0, ...shifts])].sort((p, q) => p - q)),
+      /** Thread of its wheel nuts or bolts, or empty. */
+      thread: threadSchema,
       caliper: z.enum(CALIPERS).default('floating'),
       /** Pistons of one caliper, or empty. */
       pistons: z
@@ -54,10 +79,22 @@ const axleSchema = (units: UnitSystem) => {
         runout: figure(runout, units),
         dtv: figure(dtv, units),
         radius: figure(radius, units),
-        piston: figure(piston, units).default({ length: null, source: 'maker' }),
+        piston: figure(piston, units).default(none),
+        drumNominal: figure(drumNominal, units).default(none),
+        drumMachineTo: figure(drumMachineTo, units).default(none),
+        drumDiscard: figure(drumDiscard, units).default(none),
+        drumRound: figure(drumRound, units).default(none),
       }),
     })
-    .superRefine(({ limits, traits, caliper, places }, context) => {
+    .superRefine(({ limits, traits, caliper, places, shifts, studs }, context) => {
+      if (places === 'some' && shifts.length < 2) {
+        const message = 'Tick where else it goes on, or choose “in one place only”.';
+        context.addIssue({ code: 'custom', message, path: ['places'] });
+      }
+      if (places === 'some' && shifts.some((shift) => shift >= studs)) {
+        const message = `With ${studs} there are places 0 to ${studs - 1}.`;
+        context.addIssue({ code: 'custom', message, path: ['places'] });
+      }
       for (const { what, message } of wrongBuild({ traits, places, caliper })) {
         context.addIssue({ code: 'custom', message, path: [what] });
       }
@@ -113,6 +150,10 @@ export const vehicleFormSchema = (units: UnitSystem) =>
       .default('')
       .transform((drive) => (drive === '' ? null : drive)),
     variant: z.string().trim().max(60, 'At most 60 characters.').default(''),
+    wheel: z
+      .enum(['', 'steel', 'alloy'])
+      .default('')
+      .transform((wheel) => (wheel === '' ? null : wheel)),
     massKg: massSchema(300, 40_000, 'the vehicle'),
     front: axleSchema(units),
     rear: axleSchema(units),

@@ -2,7 +2,14 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { redirect } from 'next/navigation';
 import { Here } from '@/app/Here';
-import { cornersToProve, repairsToDo, sayRepair, sourceRepairs } from '@/core/job';
+import {
+  cornersToProve,
+  drumsDone,
+  drumsToDo,
+  repairsToDo,
+  sayRepair,
+  sourceRepairs,
+} from '@/core/job';
 import { RepairTicks } from '@/features/correct/RepairTicks';
 import { repairViews } from '@/server/decide/repairsView';
 import { jobHref, NextThing } from '@/ui/shell';
@@ -16,7 +23,9 @@ export default async function CorrectOverviewPage(props: JobParams) {
   const { id, job } = await openJobPage(props);
   const [corner] = cornersToProve(job);
   const here = sourceRepairs(job).filter(({ how }) => how === 'here');
-  if (here.length === 0 && corner) redirect(jobHref(id, { page: 'correct', corner }));
+  const [drum] = [...drumsToDo(job), ...drumsDone(job)];
+  const first = corner ?? drum;
+  if (here.length === 0 && first) redirect(jobHref(id, { page: 'correct', corner: first }));
   const [todo] = repairsToDo(job);
   return (
     <WithNose job={job}>

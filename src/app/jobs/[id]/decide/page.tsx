@@ -5,12 +5,17 @@ import { notFound } from 'next/navigation';
 import { CornerDecision } from '@/features/decide/CornerDecision';
 import { SourceRepairs } from '@/features/decide/SourceRepairs';
 import { PairCard } from '@/features/decide/PairCard';
+import { DrumCard } from '@/features/drum/DrumCard';
+import { DrumChoice } from '@/features/drum/DrumChoice';
+import { drumView } from '@/server/drum/drumView';
 import { metalOf } from '@/core/options';
 import { repairViews } from '@/server/decide/repairsView';
 import { decidePage } from '@/server/decide/decidePage';
 import { loadJob } from '@/server/job/jobs';
 import {
   cornersToCorrect,
+  drumCorners,
+  drumsToDo,
   otherSide,
   REPAIRED_BESIDE,
   sayAgreed,
@@ -30,8 +35,11 @@ export default async function DecidePage({ params }: { params: Promise<{ id: str
   const units = await shopUnits();
   const { corners, axles } = await decidePage(job);
   const isClosed = job.closedAt !== null;
-  const isDecided = corners.every(({ recorded }) => recorded !== null);
-  const toCorrect = cornersToCorrect(job)[0];
+  const drums = await Promise.all(drumCorners(job).map((corner) => drumView(job, corner)));
+  const isDecided =
+    corners.every(({ recorded }) => recorded !== null) &&
+    drums.every(({ decision }) => decision !== null);
+  const toCorrect = [...cornersToCorrect(job), ...drumsToDo(job)][0];
   const isBeside = sourceRepairs(job).length > 0;
   const isToRepair = repairsToDo(job).length > 0;
   const [onward, whereTo] = toCorrect
@@ -96,6 +104,20 @@ export default async function DecidePage({ params }: { params: Promise<{ id: str
           units={units}
           {...judgement}
         />
+      ))}
+      {drums.map((view) => (
+        <section key={view.corner} className="zh-card mb-3" aria-label={`Drum, ${view.name}`}>
+          <h2>
+            Drum, {view.name} <span className="zh-figure">{view.corner}</span>
+          </h2>
+          <DrumCard view={view} phase="before" />
+          <DrumChoice key={view.decision?.stamp ?? ''} view={view} />
+          {view.before === null && (
+            <Link className="btn btn-primary" href={`/jobs/${id}/measure/${view.corner}`}>
+              Measure {view.corner}
+            </Link>
+          )}
+        </section>
       ))}
       {!isBesideFirst && sources}
       <p>

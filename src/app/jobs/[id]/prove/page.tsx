@@ -19,7 +19,7 @@ export const metadata: Metadata = { title: 'Prove' };
 
 export default async function ProveOverviewPage(props: JobParams) {
   const { id, job } = await openJobPage(props);
-  const { outcome, next, corners, ratios, feel, rechecks } = proveView(job);
+  const { outcome, next, rows, ratios, feel, rechecks } = proveView(job);
   const why = refuseDriven(job);
   const units = await shopUnits();
   const feelStamp = (when: string) => findCheck(job, 'prove', '', `feel-${when}`)?.stamp ?? null;
@@ -38,7 +38,7 @@ export default async function ProveOverviewPage(props: JobParams) {
       <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} isFolded />
       <section className="zh-card mb-3" aria-label="Measured again">
         <h2>Measured again</h2>
-        <BeforeAfter corners={corners} units={units} />
+        <BeforeAfter rows={rows} units={units} />
         <div className="d-flex flex-wrap gap-2 mt-2">
           {job.corners.map((corner) => (
             <Link

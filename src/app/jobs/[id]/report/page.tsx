@@ -29,7 +29,18 @@ import { loadJob } from '@/server/job/jobs';
 import { allPeople } from '@/server/shop/people';
 import { jobHref } from '@/ui/shell';
 import { openLinesOf } from '@/server/signoff/openLines';
-import { signOffOf, standingOf } from '@/core/job';
+import {
+  drumCorners,
+  drumFigures,
+  isDrumWork,
+  rotorCorners,
+  sayDrumWork,
+  signOffOf,
+  standingOf,
+} from '@/core/job';
+import { drumSentence } from '@/features/drum/model';
+import { DrumReport } from '@/features/report/DrumReport';
+import { drumView } from '@/server/drum/drumView';
 import { OpenLines } from '@/features/signoff/OpenLines';
 import { Warnings } from '@/features/report/Warnings';
 import { whoIsHere } from '@/server/web/who';
@@ -54,7 +65,23 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
     say: each.say,
     href: jobHref(id, { page: each.place, corner: each.corner }),
   });
-  const corners = job.corners.map((corner) => {
+  const drums = await Promise.all(
+    drumCorners(job).map(async (corner) => {
+      const view = await drumView(job, corner);
+      const { decision } = view;
+      return {
+        corner,
+        decided: decision && {
+          say: sayDrumWork(decision),
+          isDone: decision.isDone || !isDrumWork(decision),
+        },
+        advice: drumSentence(view).todo,
+        rows: drumFigures(job).filter((row) => row.corner === corner),
+        inspection: inspectionAt(job, corner),
+      };
+    }),
+  );
+  const corners = rotorCorners(job).map((corner) => {
     const before = judgeCorner(job, corner, 'before');
     const after = judgeCorner(job, corner, 'after');
     const { cleaning } = cleaningAt(job, corner);
@@ -152,6 +179,9 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
           complaint: job.complaint,
         }}
         corners={corners}
+        drums={drums.map((drum) => (
+          <DrumReport key={drum.corner} drum={drum} units={units} />
+        ))}
         sources={sourceRepairs(job).map((repair) => ({
           ...repair,
           say: sayRepair(repair),

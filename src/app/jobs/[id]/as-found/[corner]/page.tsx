@@ -1,9 +1,9 @@
 import { Here } from '@/app/Here';
 import type { Metadata } from 'next';
-import { notFound } from 'next/navigation';
+import { notFound, redirect } from 'next/navigation';
 import { SeenMark } from '@/ui/keeper';
 import { CornerLinks } from '@/ui/shell';
-import { notedAsFound } from '@/core/job';
+import { isDrumAt, notedAsFound } from '@/core/job';
 import { AsFoundGuide } from '@/features/measure/AsFoundGuide';
 import { MeasureBench } from '@/features/measure/MeasureBench';
 import { FasteningFirst } from '../../FasteningFirst';
@@ -22,6 +22,8 @@ export default async function AsFoundPage({
   const { id, corner } = await params;
   const bench = await openBenchOf(id, corner, 'as-found');
   if (!bench) notFound();
+  // A drum is measured once it is off: there is no seat to be read as found.
+  if (isDrumAt(bench.job, bench.corner)) redirect(`/jobs/${id}/measure/${bench.corner}`);
   const { record } = bench;
   return (
     <>

@@ -11,8 +11,9 @@ import { correctView } from '@/server/correct/correct';
 import { loadJob } from '@/server/job/jobs';
 import { allPeople } from '@/server/shop/people';
 import { shopUnits } from '@/server/shop/settings';
-import { cornersToCorrect, cornersToProve } from '@/core/job';
+import { cornersToCorrect, cornersToProve, drumsDone, drumsToDo, isDrumAt } from '@/core/job';
 import { whoIsHere } from '@/server/web/who';
+import { DrumBench } from '../../DrumBench';
 import { WithNose } from '../../JobDiagnosis';
 
 export const metadata: Metadata = { title: 'Correct' };
@@ -27,7 +28,8 @@ export default async function CorrectPage({
   const corner = CORNERS.find((each) => each === name);
   if (!job || !corner || !job.corners.includes(corner)) notFound();
   const view = correctView(job, corner);
-  const corners = cornersToProve(job);
+  const corners = [...cornersToProve(job), ...drumsToDo(job), ...drumsDone(job)];
+  const left = [...cornersToCorrect(job), ...drumsToDo(job)].find((each) => each !== corner);
   return (
     <WithNose job={job}>
       <div className="d-flex flex-wrap gap-2 align-items-center mb-2">
@@ -54,14 +56,26 @@ export default async function CorrectPage({
       </div>
       <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} isFolded />
       <RepairTicks jobId={id} repairs={await repairViews(job)} />
-      {view ? (
+      {isDrumAt(job, corner) ? (
+        <DrumBench
+          job={job}
+          corner={corner}
+          phase="after"
+          isTicked
+          next={
+            left
+              ? { href: `/jobs/${id}/correct/${left}`, label: `Correct ${left}` }
+              : { href: `/jobs/${id}/rebuild`, label: 'Rebuild' }
+          }
+        />
+      ) : view ? (
         <CornerCorrection
           jobId={id}
           job={job.number}
           plate={job.vehicle.plate}
           view={view}
           units={await shopUnits()}
-          next={cornersToCorrect(job).find((each) => each !== corner) ?? null}
+          next={left ?? null}
         />
       ) : (
         <p>

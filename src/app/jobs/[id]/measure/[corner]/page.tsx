@@ -4,6 +4,8 @@ import { notFound } from 'next/navigation';
 import { SeenMark } from '@/ui/keeper';
 import { CornerLinks } from '@/ui/shell';
 import { MeasureBench } from '@/features/measure/MeasureBench';
+import { isDrumAt } from '@/core/job';
+import { DrumBench } from '../../DrumBench';
 import { FasteningFirst } from '../../FasteningFirst';
 import { diagnosisOf } from '../../JobDiagnosis';
 import { benchCorner, openBenchOf } from '@/server/measure/bench';
@@ -21,6 +23,9 @@ export default async function MeasurePage({
   const bench = await openBenchOf(id, corner, 'before');
   if (!bench) notFound();
   const { nextCorner } = bench;
+  const next = nextCorner
+    ? { href: `/jobs/${id}/measure/${nextCorner}`, label: `Next corner: ${nextCorner}` }
+    : { href: `/jobs/${id}/decide`, label: 'Decide' };
   return (
     <>
       <SeenMark reach={bench.job.reach} />
@@ -35,18 +40,22 @@ export default async function MeasurePage({
         </div>
         <Here />
       </div>
-      <FasteningFirst job={bench.job} corner={bench.corner}>
-        <MeasureBench
-          key={`${bench.corner} ${(await searchParams).kind ?? ''}`}
-          corner={benchCorner(bench, 'before')}
-          {...await diagnosisOf(bench.job)}
-          sets={bench.sets}
-          wanted={(await searchParams).kind === 'hub' ? 'hub' : undefined}
-          expectedShift={null}
-          nextHref={nextCorner ? `/jobs/${id}/measure/${nextCorner}` : `/jobs/${id}/decide`}
-          nextLabel={nextCorner ? `Next corner: ${nextCorner}` : 'Decide'}
-        />
-      </FasteningFirst>
+      {isDrumAt(bench.job, bench.corner) ? (
+        <DrumBench job={bench.job} corner={bench.corner} phase="before" next={next} />
+      ) : (
+        <FasteningFirst job={bench.job} corner={bench.corner}>
+          <MeasureBench
+            key={`${bench.corner} ${(await searchParams).kind ?? ''}`}
+            corner={benchCorner(bench, 'before')}
+            {...await diagnosisOf(bench.job)}
+            sets={bench.sets}
+            wanted={(await searchParams).kind === 'hub' ? 'hub' : undefined}
+            expectedShift={null}
+            nextHref={next.href}
+            nextLabel={next.label}
+          />
+        </FasteningFirst>
+      )}
     </>
   );
 }

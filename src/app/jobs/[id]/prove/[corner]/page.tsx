@@ -3,9 +3,10 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { SeenMark } from '@/ui/keeper';
 import { CornerLinks } from '@/ui/shell';
-import { openCorrection } from '@/core/job';
+import { isDrumAt, openCorrection } from '@/core/job';
 import { CorrectFirst } from '@/features/correct/CorrectFirst';
 import { MeasureBench } from '@/features/measure/MeasureBench';
+import { DrumBench } from '../../DrumBench';
 import { FasteningFirst } from '../../FasteningFirst';
 import { diagnosisOf } from '../../JobDiagnosis';
 import { benchCorner, openBenchOf } from '@/server/measure/bench';
@@ -22,6 +23,10 @@ export default async function ProvePage({
   if (!bench) notFound();
   const { record, nextCorner, job } = bench;
   const open = openCorrection(job, bench.corner);
+  const isDrum = isDrumAt(job, bench.corner);
+  const next = nextCorner
+    ? { href: `/jobs/${id}/prove/${nextCorner}`, label: `Next corner: ${nextCorner}` }
+    : { href: `/jobs/${id}/prove`, label: 'Is it cured?' };
   const decision = job.decisions.find((each) => each.corner === bench.corner);
   return (
     <>
@@ -33,28 +38,32 @@ export default async function ProvePage({
         </div>
         <Here />
       </div>
-      {!open && (
+      {!open && !isDrum && (
         <p className="mb-2">
           {decision
             ? `On record: ${decision.words} Measure as fitted, ${record.fastening === 'studs' ? 'nuts' : 'bolts'} at final torque.`
             : 'Nothing is on record as done at this corner yet. Decide first, or measure as it is.'}
         </p>
       )}
-      <FasteningFirst job={job} corner={bench.corner}>
-        {open && bench.sets.length === 0 ? (
-          <CorrectFirst jobId={id} corner={bench.corner} open={open} then="Measuring again" />
-        ) : (
-          <MeasureBench
-            key={bench.corner}
-            corner={benchCorner(bench, 'after')}
-            {...await diagnosisOf(job, true)}
-            sets={bench.sets}
-            expectedShift={bench.expectedShift}
-            nextHref={nextCorner ? `/jobs/${id}/prove/${nextCorner}` : `/jobs/${id}/prove`}
-            nextLabel={nextCorner ? `Next corner: ${nextCorner}` : 'Is it cured?'}
-          />
-        )}
-      </FasteningFirst>
+      {isDrum ? (
+        <DrumBench job={job} corner={bench.corner} phase="after" next={next} isTicked />
+      ) : (
+        <FasteningFirst job={job} corner={bench.corner}>
+          {open && bench.sets.length === 0 ? (
+            <CorrectFirst jobId={id} corner={bench.corner} open={open} then="Measuring again" />
+          ) : (
+            <MeasureBench
+              key={bench.corner}
+              corner={benchCorner(bench, 'after')}
+              {...await diagnosisOf(job, true)}
+              sets={bench.sets}
+              expectedShift={bench.expectedShift}
+              nextHref={next.href}
+              nextLabel={next.label}
+            />
+          )}
+        </FasteningFirst>
+      )}
     </>
   );
 }

@@ -1,0 +1,2 @@
+export * from './adviseDrum';
+export * from './solveDrum';

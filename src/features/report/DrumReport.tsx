@@ -1,0 +1,65 @@
+import type { BeforeAfter, CornerInspection } from '@/core/job';
+import { CORNER_NAME, type Corner } from '@/core/readings';
+import type { UnitSystem } from '@/core/units';
+import { InspectionLines } from './InspectionReport';
+import { ReportRow } from './JobReport';
+
+export interface ReportDrum {
+  readonly corner: Corner;
+  /** What was decided, in words, and whether it is done; null where nothing is on record. */
+  readonly decided: { readonly say: string; readonly isDone: boolean } | null;
+  readonly advice: string;
+  readonly rows: readonly BeforeAfter[];
+  readonly inspection: CornerInspection;
+}
+
+/** One corner with a drum: what was done, what was seen, its figures before and after. */
+export function DrumReport({ drum, units }: { drum: ReportDrum; units: UnitSystem }) {
+  const { corner, decided, advice, rows, inspection } = drum;
+  return (
+    <section className="zh-corner-report mb-3">
+      <h2>
+        <span className="zh-figure">{corner}</span> {CORNER_NAME[corner]}, drum
+      </h2>
+      <p className="mb-1">
+        {decided ? (
+          <>
+            {decided.isDone ? 'Done' : 'Decided, not ticked as done'}:{' '}
+            <strong>{decided.say}</strong>
+          </>
+        ) : (
+          <>
+            Nothing is on record as done. Advice now: <strong>{advice}</strong>
+          </>
+        )}
+      </p>
+      <InspectionLines inspection={inspection} />
+      <div
+        className="table-responsive"
+        tabIndex={0}
+        role="region"
+        aria-label="Drum, before and after"
+      >
+        <table className="table table-sm align-middle mb-0">
+          <thead>
+            <tr>
+              <th scope="col">What</th>
+              <th scope="col">Before</th>
+              <th scope="col">After</th>
+              <th scope="col">Limit</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ name, role, before, after }) => (
+              <ReportRow
+                key={name}
+                {...{ name, role, before, after, units }}
+                source={(before ?? after) === null ? 'not known' : null}
+              />
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,306 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { VEHICLES } from '@/cli/demo/vehicles';
+import { DEMO_SHOP } from '@/core/bench';
+import { formOfShop } from '@/core/contracts';
+import {
+  costDecided,
+  drumAt,
+  findingsOfJob,
+  outcomeOf,
+  outOfQuestion,
+  partsNeeded,
+  readinessOf,
+  rebuildSteps,
+  signOffOf,
+  stagesOf,
+  standingOf,
+  totalOf,
+} from '@/core/job';
+import { moveBlockers, pedalBlockers } from '@/core/procedure';
+import type { Corner } from '@/core/readings';
+import { pullsOf } from '@/core/torque';
+import { closeDatabase } from '@/server/database';
+import { decidePage } from '@/server/decide/decidePage';
+import { estimateOf } from '@/server/decide/estimate';
+import { fileReport } from '@/server/report/file';
+import { ownerReport } from '@/server/report/owner';
+import { saveVehicle } from '@/server/shop/vehicles';
+import { known } from './known';
+import { useRecords } from '../support/engine';
+import { ask, checkInput, done, jobOf, pumped, threePeople, tick } from '../support/wholeJob';
+
+/** A rear axle with drums, from the complaint to the sign-off: the same honesty as for a rotor. */
+
+const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-drums-'));
+let vehicleId = '';
+const REAR: readonly Corner[] = ['RL', 'RR'];
+
+beforeAll(async () => {
+  await useRecords(folder);
+  await threePeople();
+  await done('prices', formOfShop(DEMO_SHOP, 'mm'), 'lead');
+  vehicleId = known(await saveVehicle(null, { ...VEHICLES.nurse!, plate: 'SK-700-D' }));
+});
+afterAll(async () => {
+  await closeDatabase();
+  fs.rmSync(folder, { recursive: true, force: true });
+});
+
+const newJob = async (corners: readonly Corner[] = REAR): Promise<string> =>
+  String(
+    await done('job', {
+      vehicleId,
+      complaint: 'Rumbles',
+      odometerKm: '61000',
+      corners: [...corners],
+    }),
+  );
+
+/** Reads the four diameters of a drum. */
+async function read(
+  jobId: string,
+  corner: Corner,
+  mm: readonly number[],
+  of: 'drum' | 'drum-after' = 'drum',
+): Promise<void> {
+  for (const [i, value] of mm.entries()) {
+    await tick(jobId, `figure/${corner}/${of}-${i + 1}`, { text: String(value), unit: 'mm' });
+  }
+}
+const refused = async (jobId: string, key: string, value: unknown, note: string | null = null) =>
+  ask('check', await checkInput(jobId, key, value, note), 'technician');
+
+const OVAL = [228.52, 228.4, 228.28, 228.4];
+const ROUND = [228.3, 228.3, 228.31, 228.3];
+
+test('a drum has no rotor: no set, no decision of a rotor, no question about one', async () => {
+  const jobId = await newJob();
+  const begin = {
+    ...{ jobId, corner: 'RL', kind: 'runout', phase: 'before', face: 'outboard' },
+    ...{ positions: 12, shift: 0 },
+  };
+  expect(await ask('set-begin', begin, 'technician')).toMatch(/has a drum/);
+  expect(await ask('decide', { jobId, corner: 'RL', action: 'new' }, 'technician')).toMatch(
+    /has a drum|cannot/,
+  );
+  expect((await decidePage(await jobOf(jobId))).corners).toEqual([]);
+  const { without, never } = outOfQuestion(await jobOf(jobId));
+  expect(without).toEqual(expect.arrayContaining(['face-check', 'pins-check', 'runout']));
+  expect(never).toEqual(['dtv-rear']);
+  // With a rotor in the job its questions are asked.
+  expect(outOfQuestion(await jobOf(await newJob(['FL', 'RL']))).without).toEqual([]);
+});
+
+test('nothing is decided before it is measured, and nothing that its figures forbid', async () => {
+  const jobId = await newJob();
+  const decided = { work: 'keep', shoes: false };
+  expect(await refused(jobId, 'drum/RL/decided', decided)).toMatch(/four diameters/);
+  await read(jobId, 'RL', OVAL);
+  expect(await refused(jobId, 'drum/RL/decided', decided)).toMatch(/out of round/);
+  await tick(jobId, 'look/RL/drum-face', ['spots']);
+  expect(await refused(jobId, 'drum/RL/decided', { ...decided, work: 'cut' })).toMatch(
+    /hard spots/,
+  );
+  expect(drumAt(await jobOf(jobId), 'RL').advised).toBe('renew');
+  await tick(jobId, 'look/RL/drum-face', []);
+  expect(drumAt(await jobOf(jobId), 'RL').advised).toBe('cut');
+  // A front corner has none.
+  const front = await newJob(['FL']);
+  expect(await refused(front, 'drum/FL/decided', { work: 'renew', shoes: false })).toMatch(
+    /no drum/,
+  );
+  // An apprentice measures; what is done about it is another’s.
+  const input = await checkInput(jobId, 'drum/RL/decided', { work: 'cut', shoes: false });
+  expect(await ask('check', input, 'apprentice')).toMatch(/technician/);
+});
+
+test('an oval drum cut, its mate with it, new shoes: priced, told, proven, signed', async () => {
+  const jobId = await newJob();
+  const job = () => jobOf(jobId);
+  for (const corner of REAR) {
+    await tick(jobId, `step/${corner}/wheel-off-bolts`, 'done');
+    await tick(jobId, `step/${corner}/drum-off`, 'done');
+  }
+  expect(pedalBlockers(readinessOf(await job())).map(({ say }) => say)).toEqual([
+    'The drum of RL is off its shoes.',
+    'The drum of RR is off its shoes.',
+  ]);
+  await read(jobId, 'RL', OVAL);
+  await read(jobId, 'RR', ROUND);
+  expect(findingsOfJob(await job())).toEqual(
+    expect.arrayContaining([
+      { code: 'drum-check', value: 'oval', corner: 'RL' },
+      { code: 'drum-check', value: 'round', corner: 'RR' },
+      { code: 'drum-size', value: 'within', corner: 'RL' },
+    ]),
+  );
+  expect(stagesOf(await job()).find(({ key }) => key === 'measure')?.state).toBe('done');
+  const estimate = await estimateOf(await job(), 'mm');
+  expect(estimate.parts.map(({ where, ways }) => [where, ways.map(({ what }) => what)])).toEqual([
+    ['rear left, drum', ['Machine the brake drum round on the lathe', 'Fit a new brake drum']],
+    [
+      'rear right, drum',
+      [
+        'Leave the brake drum as it is',
+        'Machine the brake drum round on the lathe',
+        'Fit a new brake drum',
+      ],
+    ],
+  ]);
+  await tick(jobId, 'drum/RL/decided', { work: 'cut', shoes: true });
+  expect(signOffOf(await job()).open.map(({ say }) => say)).toContain(
+    'RL: its drum was worked on alone; both of an axle are cut or renewed alike.',
+  );
+  await tick(jobId, 'drum/RR/decided', { work: 'cut', shoes: true });
+  // Two cuts, one set of shoes for the axle.
+  const { items, hourly } = DEMO_SHOP.prices;
+  const expected =
+    2 * ((items['drum-cut'].minutes! / 60) * hourly! + items['drum-cut'].parts!) +
+    (items.shoes.minutes! / 60) * hourly! +
+    items.shoes.parts!;
+  expect(totalOf(costDecided(await job()))).toBeCloseTo(expected, 6);
+  expect(partsNeeded(await job()).map(({ name }) => name)).toEqual([
+    'Brake shoes with springs, set of an axle',
+  ]);
+  // Neither is ticked without its figures, nor the drum put on before that.
+  expect(await refused(jobId, 'drum/RL/done', 'done')).toMatch(/after the work/);
+  expect(await refused(jobId, 'rebuild/RL/drum-on', 'done')).toMatch(/Correct page/);
+  await read(jobId, 'RL', [228.2, 228.2, 228.2, 228.2], 'drum-after');
+  expect(await refused(jobId, 'drum/RL/done', 'done')).toMatch(/no smaller/);
+  await read(jobId, 'RL', [228.6, 228.6, 228.6, 228.6], 'drum-after');
+  await read(jobId, 'RR', [228.6, 228.6, 228.61, 228.6], 'drum-after');
+  for (const corner of REAR) await tick(jobId, `drum/${corner}/done`, 'done');
+  expect(await refused(jobId, 'drum/RL/decided', { work: 'renew', shoes: true })).toMatch(
+    /ticked as done/,
+  );
+  // Together again.
+  for (const corner of REAR) {
+    for (const { code } of rebuildSteps(await job(), corner)) {
+      await tick(jobId, `rebuild/${corner}/${code}`, 'done');
+    }
+  }
+  await tick(jobId, 'hydraulics//none-opened', 'done');
+  const nuts = { jobId, axle: 'rear', fastener: 'wheel-nuts', source: 'maker', angle: 0 };
+  const screw = { ...nuts, fastener: 'rotor-screw' };
+  for (const [figure, text] of [
+    [nuts, '110'],
+    [screw, '9'],
+  ] as const) {
+    await done('torque-figure', {
+      ...{ ...figure, treatment: '', oneUse: false },
+      figure: { text, unit: 'N·m', confirmed: true },
+    });
+  }
+  for (const corner of REAR) {
+    await tick(jobId, `torque/${corner}/star`, { pulls: pullsOf(4, 3).map(() => null) });
+    await tick(jobId, `torque/${corner}/rotor-screw`, { text: '9', unit: 'N·m' });
+    await tick(jobId, `torque/${corner}/wheel-nuts`, { text: '110', unit: 'N·m' });
+    await tick(jobId, `torque/${corner}/vehicle-down`, 'done');
+  }
+  expect(moveBlockers(readinessOf(await job())).map(({ say }) => say)).toEqual([
+    expect.stringMatching(/pedal was not pumped/),
+  ]);
+  await pumped(jobId);
+  for (const corner of REAR) await tick(jobId, `pedal/${corner}/turns`, 'free');
+  expect(standingOf(await job())).toMatchObject({ mustNotMove: [], isWithin: true });
+  expect(outcomeOf(await job())?.state).toBe('not-proven');
+  await tick(jobId, 'prove//feel-after', { wheel: 0, pedal: 0, seat: 0 });
+  expect(outcomeOf(await job())?.state).toBe('cured');
+  const report = ownerReport(await job(), 'mm');
+  expect(report.found.join(' ')).toMatch(/Rear left: the brake drum is out of round by 0\.240 mm/);
+  expect(report.done).toEqual(
+    expect.arrayContaining([
+      'Rear left: the brake drum was machined round; new brake shoes were fitted.',
+    ]),
+  );
+  expect(report.figures).toContainEqual({
+    ...{ corner: 'RL', what: 'Drum, out of round', before: '0.240 mm', after: '0.000 mm' },
+    limit: '0.100 mm',
+  });
+  const file = fileReport(await job(), 'mm');
+  expect(file.steps.map(({ say }) => say)).toEqual(
+    expect.arrayContaining(['RL Drum: Cut it on the lathe, with new shoes']),
+  );
+  expect(signOffOf(await job()).blocks).toEqual([]);
+});
+
+describe('beyond its wear limit a drum does not leave', () => {
+  const WORN = [229.56, 229.55, 229.56, 229.55];
+  const beyond = 'The drum of RL is beyond its wear limit: it is renewed.';
+  const blocked = async (jobId: string): Promise<string[]> =>
+    moveBlockers(readinessOf(await jobOf(jobId))).map(({ say }) => say);
+
+  test('by one place alone, and by what is stamped on it where that is less', async () => {
+    const jobId = await newJob();
+    await read(jobId, 'RL', [229.6]);
+    expect(await blocked(jobId)).toContain(beyond);
+    const other = await newJob();
+    await read(other, 'RL', ROUND);
+    expect(await blocked(other)).not.toContain(beyond);
+    await tick(other, 'figure/RL/stamped-drum', { text: '228.2', unit: 'mm' });
+    expect(await blocked(other)).toContain(beyond);
+  });
+
+  test('a cut does not end it, a new drum does, and only once it is on', async () => {
+    const jobId = await newJob();
+    await read(jobId, 'RL', WORN);
+    expect(await refused(jobId, 'drum/RL/decided', { work: 'cut', shoes: false })).toMatch(
+      /wear limit/,
+    );
+    expect(await refused(jobId, 'drum/RL/decided', { work: 'keep', shoes: true })).toMatch(
+      /wear limit/,
+    );
+    await tick(jobId, 'drum/RL/decided', { work: 'renew', shoes: false });
+    await read(jobId, 'RL', [228, 228, 228.01, 228], 'drum-after');
+    expect(await blocked(jobId)).toContain(beyond);
+    await tick(jobId, 'drum/RL/done', 'done');
+    expect(await blocked(jobId)).not.toContain(beyond);
+    // Taken back, it stands as it was; and that it was off is not forgotten.
+    const back = await checkInput(jobId, 'drum/RL/done', null, 'pressed too early');
+    expect(await ask('check', back, 'technician')).toBeNull();
+    expect(await blocked(jobId)).toEqual(
+      expect.arrayContaining([beyond, 'The drum of RL is off its shoes.']),
+    );
+  });
+
+  test('a reading that is read otherwise since is told to a lead', async () => {
+    const jobId = await newJob();
+    await read(jobId, 'RL', WORN);
+    await read(jobId, 'RL', ROUND);
+    const told = (await blocked(jobId)).filter((say) =>
+      /beyond the wear limit was changed/.test(say),
+    );
+    expect(told.length).toBe(4);
+    expect(told[0]).toMatch(
+      /RL: a drum diameter beyond the wear limit was changed \(229\.5[56] mm\)/,
+    );
+  });
+
+  test('a crack is put right by a new drum alone', async () => {
+    const jobId = await newJob();
+    await read(jobId, 'RL', ROUND);
+    await tick(jobId, 'look/RL/drum-outside', ['crack']);
+    expect(drumAt(await jobOf(jobId), 'RL').advised).toBe('renew');
+    expect(await refused(jobId, 'fixed/RL/drum-outside', 'fixed', 'ground out')).toMatch(/new/i);
+    await tick(jobId, 'drum/RL/decided', { work: 'renew', shoes: false });
+    await read(jobId, 'RL', [228, 228, 228, 228], 'drum-after');
+    await tick(jobId, 'drum/RL/done', 'done');
+    expect((await blocked(jobId)).join(' ')).not.toMatch(/cracked/);
+  });
+
+  test('a wheel cylinder that leaks stops it, and opens the system once it is put right', async () => {
+    const jobId = await newJob();
+    await tick(jobId, 'look/RL/cylinder', ['leaking']);
+    expect((await blocked(jobId)).join(' ')).toMatch(/wheel cylinder leaks/);
+    await tick(jobId, 'fixed/RL/cylinder', 'fixed', 'new wheel cylinder');
+    const state = readinessOf(await jobOf(jobId));
+    expect(state.opened.length).toBeGreaterThan(0);
+    expect(
+      moveBlockers(state)
+        .map(({ say }) => say)
+        .join(' '),
+    ).not.toMatch(/wheel cylinder leaks/);
+  });
+});
