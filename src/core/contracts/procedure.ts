@@ -68,7 +68,7 @@ export const procedureSchema: z.ZodType<Procedure> = z
   .strictObject({
     cautions: z.array(z.strictObject({ code, hazards: z.array(code).min(1), say: sentence })),
     lifting: z.array(z.strictObject({ ...hazardous, say: sentence, why: sentence })).min(1),
-    rightParts: z.array(z.strictObject({ code, say: sentence })).min(1),
+    rightParts: z.array(z.strictObject({ code, say: sentence, when })).min(1),
     steps: z.array(stepSchema).min(1),
     rebuild: z.array(stepSchema).min(1),
     hydraulics: z.array(stepSchema).min(1),

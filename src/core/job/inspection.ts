@@ -3,6 +3,7 @@ import { PROCEDURE } from '../contracts';
 import type { Corner } from '../readings';
 import { checksOfKind, findCheck } from './checks';
 import { cornerPlan, looksOf, padsSay, partsStillOff } from './procedure';
+import { rebuildItems } from './rebuildSteps';
 import { rulesApplied } from './rulesApplied';
 import type { Job } from './types';
 
@@ -29,7 +30,8 @@ export interface CornerInspection {
 export function inspectionAt(job: Job, corner: Corner): CornerInspection {
   const plan = cornerPlan(job, corner);
   const looks = looksOf(job).filter((look) => look.corner === corner);
-  const seen = seenItems(plan?.items ?? [], looks, corner);
+  const items = [...(plan?.items ?? []), ...rebuildItems(job, corner)];
+  const seen = seenItems(items, looks, corner);
   const named = (state: (typeof seen)[number]['state']): string[] =>
     seen.filter((each) => each.state === state).map(({ item }) => item.name);
   return {

@@ -1,6 +1,6 @@
 import { sayMove } from '../assessment';
 import { BLEED_METHODS, PROCEDURE, type BleedMethod } from '../contracts';
-import { planSteps, type Context, type PlannedStep } from '../procedure';
+import { lookItems, planSteps, type Context, type LookItem, type PlannedStep } from '../procedure';
 import { axleOf, type Corner } from '../readings';
 import { checksOfKind, findCheck, isDone, isWritten, latest } from './checks';
 import { choiceAt } from './choice';
@@ -222,6 +222,13 @@ export const rebuildSteps = oncePerPlace((job: Job, corner: Corner): PlannedStep
     step.code === 'rotor-on' && seat !== null ? { ...step, say: `${step.say} ${seat}` } : step,
   );
 });
+
+/** What is looked at as a corner goes together again, beside what was looked at before. */
+export const rebuildItems = (job: Job, corner: Corner): LookItem[] => {
+  const context = rebuildContext(job, corner);
+  const asked = rebuildSteps(job, corner).flatMap(({ looks }) => looks);
+  return context ? lookItems(PROCEDURE, context).filter(({ code }) => asked.includes(code)) : [];
+};
 
 /** The steps of an opened system; a hose that was off anywhere counts. */
 export function hydraulicSteps(job: Job): PlannedStep[] {

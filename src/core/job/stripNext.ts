@@ -1,5 +1,5 @@
 import { PROCEDURE } from '../contracts';
-import { fits, stateOfLook, type Context, type SafetyItem } from '../procedure';
+import { fits, stateOfLook, type Context, type RightPart, type SafetyItem } from '../procedure';
 import { CORNER_NAME, type AxlePosition } from '../readings';
 import { checksOfKind } from './checks';
 import { axlesOfJob, contextAt, looksOf, partsTrouble, progressAt, waitingOf } from './procedure';
@@ -14,12 +14,18 @@ export function liftingItems(job: Job): SafetyItem[] {
   return PROCEDURE.lifting.filter(({ when }) => contexts.some((context) => fits(context, when)));
 }
 
+/** What new parts of an axle are held against the record for. */
+export function rightPartsOf(job: Job, position: AxlePosition): RightPart[] {
+  const context = contextAt(job, position);
+  return PROCEDURE.rightParts.filter(({ when }) => context !== null && fits(context, when));
+}
+
 /** Whether the parts of an axle are all held against the record, or none are new. */
 export function partsHeld(job: Job, position: AxlePosition): boolean {
   const held = checksOfKind(job, 'parts').filter(({ place }) => place === position);
   return (
     held.some(({ item }) => item === 'none') ||
-    PROCEDURE.rightParts.every(({ code }) => held.some(({ item }) => item === code))
+    rightPartsOf(job, position).every(({ code }) => held.some(({ item }) => item === code))
   );
 }
 

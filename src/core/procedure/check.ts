@@ -110,8 +110,9 @@ export function checkProcedure(procedure: Procedure): string[] {
     ...cautions
       .filter((caution) => !caution.hazards.some((each) => hazards.has(each)))
       .map(({ code }) => `Caution ${code} is shown nowhere.`),
-    ...[...entries, ...items, ...procedure.groups].flatMap(({ code, when }) =>
-      badTokens(procedure, when).map((token) => `${code}: nothing is called ${token}.`),
+    ...[...entries, ...items, ...procedure.groups, ...procedure.rightParts].flatMap(
+      ({ code, when }) =>
+        badTokens(procedure, when).map((token) => `${code}: nothing is called ${token}.`),
     ),
     ...danglingNames(procedure).map(([from, name]) => `${from}: there is no ${name}.`),
     ...items

@@ -196,11 +196,18 @@ export interface Contact extends Hazardous {
   readonly rule: string | null;
 }
 
+/** Something that a new part is held against the record for. */
+export interface RightPart {
+  readonly code: string;
+  readonly say: string;
+  readonly when?: When | undefined;
+}
+
 /** Everything that the Strip and Rebuild stages are made of. */
 export interface Procedure {
   readonly cautions: readonly Caution[];
   readonly lifting: readonly SafetyItem[];
-  readonly rightParts: readonly { readonly code: string; readonly say: string }[];
+  readonly rightParts: readonly RightPart[];
   readonly steps: readonly Step[];
   /** Steps at a corner as it goes together again. */
   readonly rebuild: readonly Step[];

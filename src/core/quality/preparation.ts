@@ -7,6 +7,8 @@ export interface Preparing {
   /** As found nothing is cleaned yet. */
   readonly asFound: boolean;
   readonly fastening: Fastening;
+  /** A two-piece rotor: its ring floats on buttons, and its float is no runout. */
+  readonly isFloating?: boolean | undefined;
 }
 
 /** One thing to see to before the first reading. */
@@ -22,6 +24,7 @@ export const PREPARATION_IDS = [
   'end-play',
   'base',
   'probe',
+  'float',
   'dial',
   'zero',
   'circle',
@@ -30,11 +33,13 @@ export const PREPARATION_IDS = [
 export type PreparationId = (typeof PREPARATION_IDS)[number];
 
 const DIAL: readonly PreparationId[] = ['base', 'probe', 'dial'];
+const FLOATING: readonly PreparationId[] = ['base', 'probe', 'float', 'dial'];
 
-function idsOf({ kind, asFound }: Preparing): readonly PreparationId[] {
+function idsOf({ kind, asFound, isFloating }: Preparing): readonly PreparationId[] {
   if (kind === 'thickness') return ['zero', 'circle', 'cool'];
   if (kind === 'hub') return [...(asFound ? [] : (['clean'] as const)), 'end-play', ...DIAL];
-  return ['nuts', ...(asFound ? [] : (['clean'] as const)), 'end-play', ...DIAL];
+  const dial = isFloating ? FLOATING : DIAL;
+  return ['nuts', ...(asFound ? [] : (['clean'] as const)), 'end-play', ...dial];
 }
 
 function labelOf(id: PreparationId, { kind, fastening }: Preparing): string {
@@ -53,12 +58,14 @@ function labelOf(id: PreparationId, { kind, fastening }: Preparing): string {
       return isHub
         ? `Probe square to the flange near its edge, clear of ${fastenerName(fastening)}s and holes`
         : 'Probe square to the face, 10 to 13 mm in from the edge, on the micrometer\u2019s circle';
+    case 'float':
+      return 'Dial on the ring, its float taken up: pressed one way at every reading';
     case 'dial':
       return 'Dial preloaded half a turn to a turn, zeroed at the chalk mark';
     case 'zero':
       return 'Micrometer closed on its standard: zero seen';
     case 'circle':
-      return 'Points inside the wear lip, at the marked positions';
+      return 'Micrometer points inside the wear lip, at the marked positions; a sliding caliper laid over the lip is no gauge for it';
     case 'cool':
       return 'Rotor cooled to the air around it, faces wiped';
   }

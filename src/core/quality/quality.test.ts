@@ -49,6 +49,11 @@ describe('preparation', () => {
       'cool',
     ]);
     expect(preparationFor({ ...asked, fastening: 'bolts' })[0]?.label).toMatch(/All bolts/);
+    // A floating ring: the dial stands on it, and its float is taken up.
+    const floating = preparationFor({ ...asked, isFloating: true }).find(
+      ({ id }) => id === 'float',
+    );
+    expect(floating?.label).toMatch(/on the ring, its float taken up/);
   });
 
   test('what was left out is named; what was never asked is not', () => {

@@ -113,7 +113,7 @@ export function MeasureBench(props: MeasureBenchProps) {
   const starting = plan ?? likelyPlan(state.sets, corner, props.expectedShift);
   const move = set ? null : moveTo(state.sets, corner, starting.shift);
   const moveWords = move ? sayMove(corner, move.from, starting.shift) : null;
-  const missing = missingKind(state.sets);
+  const missing = missingKind(state.sets, corner);
   const limit = limitOf(set, corner);
   const [live, setLive] = useState<{ readonly setId: string; readonly shown: Shown | null }>();
   // What a gauge shows is of the set that it stands at, and of no other.

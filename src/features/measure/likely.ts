@@ -11,11 +11,14 @@ export const counted = (sets: readonly BenchSet[]): BenchSet[] =>
 const isRead = (set: BenchSet): boolean => firstOpen(set) === null;
 
 /** The kind of set that this corner still lacks. */
-export function missingKind(sets: readonly BenchSet[]): 'runout' | 'thickness' | null {
+export function missingKind(
+  sets: readonly BenchSet[],
+  { isComposite }: Pick<BenchCorner, 'isComposite'>,
+): 'runout' | 'thickness' | null {
   const has = (kind: BenchSet['kind']): boolean =>
     counted(sets).some((set) => set.kind === kind && set.circle !== 'inner' && isRead(set));
   if (!has('runout')) return 'runout';
-  return has('thickness') ? null : 'thickness';
+  return isComposite || has('thickness') ? null : 'thickness';
 }
 
 /** The shift that tells hub from rotor best, when one mounting was read. */
@@ -47,11 +50,11 @@ export function likelyPlan(
   expectedShift: number | null,
 ): SetPlan {
   const last = counted(sets).at(-1);
-  const kind = missingKind(sets) ?? 'runout';
+  const kind = missingKind(sets, corner) ?? 'runout';
   const base = last
     ? withCarried(planFor(kind, planOf(last), corner), corner)
     : firstPlan(kind, corner);
-  const isNextMounting = missingKind(sets) === null && corner.phase !== 'as-found';
+  const isNextMounting = missingKind(sets, corner) === null && corner.phase !== 'as-found';
   const shift = isNextMounting ? (nextShift(sets, corner) ?? base.shift) : base.shift;
   return { ...base, kind, shift: last ? shift : (expectedShift ?? 0) };
 }

@@ -44,6 +44,10 @@ export interface BenchCorner {
   readonly studs: number;
   readonly allowedShifts: readonly number[] | null;
   readonly limits: AxleLimits;
+  /** A composite rotor: judged by its marks, not by thickness. */
+  readonly isComposite?: boolean | undefined;
+  /** A two-piece rotor, its ring floating on buttons. */
+  readonly isFloating?: boolean;
   readonly units: UnitSystem;
   readonly gauges: readonly BenchGauge[];
   /** Positions that the shop begins its sets with, where it has chosen. */

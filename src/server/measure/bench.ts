@@ -65,4 +65,7 @@ export async function openBenchOf(
 export const benchCorner = (
   { job, record, units, gauges, usualPositions, carried }: BenchOpening,
   phase: Phase,
-) => ({ ...record, jobId: job.id, phase, units, gauges, usualPositions, carried });
+) => ({
+  ...{ ...record, jobId: job.id, phase, units, gauges, usualPositions, carried },
+  isFloating: axleAt(job, record.corner)?.traits.includes('two-piece') === true,
+});

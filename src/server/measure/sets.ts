@@ -111,7 +111,8 @@ export async function readySet(
     return refuse(message, { positions: message });
   }
   const fastening = axle?.fastening ?? 'studs';
-  const asked = { kind, asFound: plan.phase === 'as-found', fastening };
+  const isFloating = axle?.traits.includes('two-piece') === true;
+  const asked = { kind, asFound: plan.phase === 'as-found', fastening, isFloating };
   const gauge = await gaugeFor(kind === 'thickness' ? 'micrometer' : 'dial', gaugeId);
   // Only a real dial that was read just now counts the other way round.
   const turned = gauge.turned === true && origin === 'bench' && !plan.isVirtual;

@@ -20,6 +20,7 @@ import {
   liftingItems,
   otherSide,
   partsStillOff,
+  rightPartsOf,
   progressAt,
   rulesOf,
   stripNext,
@@ -91,7 +92,7 @@ export default async function StripPage({ params }: { params: Promise<{ id: stri
             key={axle}
             jobId={id}
             axle={axle}
-            items={PROCEDURE.rightParts}
+            items={rightPartsOf(job, axle)}
             checks={ofKind('parts').filter(({ place }) => place === axle)}
           />
         ))}

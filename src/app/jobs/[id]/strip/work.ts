@@ -12,6 +12,7 @@ import {
   type Job,
   looksOf,
   padsSay,
+  rebuildItems,
   rebuildSteps,
   seatToFit,
   type TrayPart as TakenPart,
@@ -98,7 +99,8 @@ const questionsAt = (
 /** The work of a corner as it goes together again. */
 export const rebuildWork = (job: Job, work: CornerWork): CornerWork => {
   const steps = rebuildSteps(job, work.corner);
-  return { ...work, kind: 'rebuild', steps, items: [], figures: figuresOf(steps) };
+  const items = rebuildItems(job, work.corner);
+  return { ...work, kind: 'rebuild', steps, items, figures: figuresOf(steps) };
 };
 
 /** Where the rotor of a corner goes on, for its drawing; null where nothing says so. */
