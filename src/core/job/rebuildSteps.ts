@@ -4,7 +4,7 @@ import { lookItems, planSteps, type Context, type LookItem, type PlannedStep } f
 import { axleOf, type Corner } from '../readings';
 import { checksOfKind, findCheck, isDone, isWritten, latest } from './checks';
 import { choiceAt } from './choice';
-import { drumAt, isDrumWork } from './drums';
+import { drumAt, drumDiameters, isDrumWork } from './drums';
 import { goneSince } from './past';
 import { contextAt, isDrumAt, looksOf, notDoneYet, rulesOf } from './procedure';
 import { cornerRecord, setsOfCorner } from './record';
@@ -73,11 +73,18 @@ export const wheelWasOff = (job: Job, corner: Corner): boolean =>
   correctionAt(job, corner) !== null ||
   correctedAt(job, corner) !== undefined ||
   isWritten(job, 'decide', corner, 'earlier') ||
+  isDrumOpened(job, corner) ||
   job.tray.some((part) => part.corner === corner) ||
   checksOfKind(job, 'rebuild').some(({ place }) => place === corner);
 
-/** Whether work on a drum was decided or done, or was ticked as done and taken back. */
+/**
+ * Whether anything says that a drum was off: it was measured inside, work on it was decided or done,
+ * or was ticked as done and taken back.
+ */
 const isDrumOpened = (job: Job, corner: Corner): boolean =>
+  (['before', 'after'] as const).some((phase) =>
+    drumDiameters(job, corner, phase).some((each) => each !== null),
+  ) ||
   isDrumWork(drumAt(job, corner).decision) ||
   isWritten(job, 'drum', corner, 'done') ||
   goneSince(job, 'drum', ({ place, item }) => place === corner && item === 'done') > 0;

@@ -3,6 +3,7 @@ import type { Cause } from '../diagnosis';
 import { costOf, ITEM_NAME, PRICE_ITEMS, type Cost, type PriceItem } from '../options';
 import { CORNERS, type Corner } from '../readings';
 import { checksOfKind, findCheck } from './checks';
+import { isDrumAt } from './procedure';
 import { oncePer } from './remember';
 import type { Job } from './types';
 
@@ -42,6 +43,15 @@ export const repairCost = (job: Pick<Job, 'shop'>, cause: Pick<Cause, 'work'>): 
 export const REPAIRED_BESIDE: readonly Cause[] = KNOWLEDGE.causes.filter(
   ({ work }) => work.length > 0,
 );
+
+/** A drum out of round is decided with its drum, where the axle has drums. */
+const DECIDED_AS_DRUM = 'rear-drum';
+
+/** What can be decided beside the rotors and drums of a job. */
+export const repairedBeside = (job: Job): readonly Cause[] =>
+  job.corners.some((corner) => isDrumAt(job, corner))
+    ? REPAIRED_BESIDE.filter(({ code }) => code !== DECIDED_AS_DRUM)
+    : REPAIRED_BESIDE;
 
 /** Every source beside the rotors that was decided in a job, in the order of the causes. */
 export const sourceRepairs = oncePer((job: Job): readonly SourceRepair[] =>

@@ -38,12 +38,15 @@ export function DrumTick({ view }: { view: DrumView }) {
         <div>
           <p className="mb-1">It is done.</p>
           {!isClosed && (
-            <ReasonForm
-              label="Why it is taken back"
-              placeholder="Why it is taken back"
-              button="Not done yet"
-              onGive={(reason) => write(null, reason)}
-            />
+            <details>
+              <summary className="zh-fold">It is not done yet</summary>
+              <ReasonForm
+                label="Why it is taken back"
+                placeholder="Why it is taken back"
+                button="Take it back"
+                onGive={(reason) => write(null, reason)}
+              />
+            </details>
           )}
         </div>
       ) : (

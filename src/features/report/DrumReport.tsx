@@ -10,12 +10,14 @@ export interface ReportDrum {
   readonly decided: { readonly say: string; readonly isDone: boolean } | null;
   readonly advice: string;
   readonly rows: readonly BeforeAfter[];
+  /** Where its limits come from: of size, of roundness. */
+  readonly sources: readonly [string, string];
   readonly inspection: CornerInspection;
 }
 
 /** One corner with a drum: what was done, what was seen, its figures before and after. */
 export function DrumReport({ drum, units }: { drum: ReportDrum; units: UnitSystem }) {
-  const { corner, decided, advice, rows, inspection } = drum;
+  const { corner, decided, advice, rows, sources, inspection } = drum;
   return (
     <section className="zh-corner-report mb-3">
       <h2>
@@ -50,11 +52,11 @@ export function DrumReport({ drum, units }: { drum: ReportDrum; units: UnitSyste
             </tr>
           </thead>
           <tbody>
-            {rows.map(({ name, role, before, after }) => (
+            {rows.map(({ name, role, before, after }, i) => (
               <ReportRow
                 key={name}
                 {...{ name, role, before, after, units }}
-                source={(before ?? after) === null ? 'not known' : null}
+                source={(before ?? after) === null ? 'not known' : (sources[i] ?? null)}
               />
             ))}
           </tbody>

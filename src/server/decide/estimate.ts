@@ -13,7 +13,7 @@ import {
   vehicleName,
   type Job,
 } from '../../core/job';
-import type { DrumWork } from '../../core/drum';
+import { DRUM_WORK, type DrumWork } from '../../core/drum';
 import {
   actionRecord,
   costOf,
@@ -172,27 +172,33 @@ const DRUM_WAYS: Readonly<Record<DrumWork, string>> = {
   renew: 'Fit a new brake drum',
 };
 
-/** A drum with the ways that may be taken; how long it lasts nobody has measured. */
-function drumPart(job: Job, corner: Corner): EstimatePart {
-  const { options, advised, decision } = drumAt(job, corner);
+/** The drums of a job with the ways that all of them may take; how long they last nobody has measured. */
+function drumParts(job: Job): EstimatePart[] {
+  const drums = drumCorners(job).map((corner) => drumAt(job, corner));
+  const [first] = drums;
+  if (!first) return [];
   const { prices } = job.shop;
-  const where = `${CORNER_NAME[corner]}, drum`;
-  const ways = options
-    .filter(({ against }) => against.length === 0)
-    .map(({ work }): EstimateWay => {
-      const items = [...DRUM_ITEMS[work], ...(decision?.shoes ? (['shoes'] as const) : [])];
-      const cost = costOf(items, prices);
-      const price = totalOf(cost);
-      const isRecommended = work === advised;
-      return {
-        ...{ what: DRUM_WAYS[work], price, isRecommended },
-        sayPrice:
-          price === null ? 'a price is missing on our list' : sayMoney(price, prices.currency),
-        ...{ away: sayAway(cost), lasts: 'not known', comesBack: 'not known' },
-        why: isRecommended ? 'The least that surely ends within its limits.' : '',
-      };
-    });
-  return { where, ways, notYet: ways.length === 0 ? NOT_YET : null };
+  const isAlone = drums.length === 1;
+  const where = isAlone ? `${CORNER_NAME[first.corner]}, drum` : 'rear axle, drums';
+  const may = DRUM_WORK.filter((work) =>
+    drums.every(({ options }) =>
+      options.some((option) => option.work === work && option.against.length === 0),
+    ),
+  );
+  const shoes = drums.some(({ decision }) => decision?.shoes) ? (['shoes'] as const) : [];
+  const ways = may.map((work, i): EstimateWay => {
+    const cost = costOf([...drums.flatMap(() => DRUM_ITEMS[work]), ...shoes], prices);
+    const price = totalOf(cost);
+    return {
+      ...{ what: `${DRUM_WAYS[work]}${isAlone ? '' : ', both sides'}`, price },
+      sayPrice:
+        price === null ? 'a price is missing on our list' : sayMoney(price, prices.currency),
+      ...{ away: sayAway(cost), lasts: 'not known', comesBack: 'not known' },
+      isRecommended: i === 0,
+      why: i === 0 ? 'The least that surely ends within its limits.' : '',
+    };
+  });
+  return [{ where, ways, notYet: ways.length === 0 ? NOT_YET : null }];
 }
 
 /** What is done to both sides, in one sentence. */
@@ -242,11 +248,7 @@ export async function estimateOf(job: Job, units: UnitSystem): Promise<Estimate>
       ...{ sha256, width, height },
       say: caption === '' ? CORNER_NAME[corner] : `${CORNER_NAME[corner]}: ${caption}`,
     })),
-    parts: [
-      ...pairParts,
-      ...alone.map(cornerPart),
-      ...drumCorners(job).map((corner) => drumPart(job, corner)),
-    ],
+    parts: [...pairParts, ...alone.map(cornerPart), ...drumParts(job)],
     beside: sourceRepairs(job)
       .filter(({ how }) => how === 'here')
       .map(({ cause }) => `${cause.owner} ${cause.repair} ${sayTakes(job, cause)}`),

@@ -1,6 +1,6 @@
 import 'server-only';
 import {
-  REPAIRED_BESIDE,
+  repairedBeside,
   repairCost,
   sayWork,
   sourceRepairs,
@@ -80,7 +80,7 @@ export async function repairViews(job: Job): Promise<RepairView[]> {
   const named = causes
     .filter(({ probability }) => probability >= WORTH_NAMING)
     .flatMap((weighed) => {
-      const cause = REPAIRED_BESIDE.find(({ code }) => code === weighed.code);
+      const cause = repairedBeside(job).find(({ code }) => code === weighed.code);
       return !cause || stands.some(({ code }) => code === cause.code)
         ? []
         : [viewOf(job, cause, placeOf(weighed), weighed.probability, null)];

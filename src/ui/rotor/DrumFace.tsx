@@ -12,6 +12,9 @@ interface DrumFaceProps {
   readonly label: string;
 }
 
+/** A figure ends inside this radius. */
+const BESIDE = 124;
+
 /** The inside of a drum as one looks into it: its shape exaggerated, its four diameters across. */
 export function DrumFace({ diameters, limit, figures, label }: DrumFaceProps) {
   const known = diameters.filter((value) => value !== null);
@@ -23,14 +26,16 @@ export function DrumFace({ diameters, limit, figures, label }: DrumFaceProps) {
       <circle className={styles.edge} cx={middle} cy={middle} r={RADIUS.edge} />
       <circle className={styles.round} cx={middle} cy={middle} r={RADIUS.base} />
       {DRUM_ANGLES.map((angle, i) => {
-        const [from, to] = [pointAt(RADIUS.base, angle, 1), pointAt(RADIUS.base, angle + 180, 1)];
+        // The line leaves room for its figure.
+        const [end, far] = [pointAt(RADIUS.base, angle, 1), pointAt(RADIUS.base, angle + 180, 1)];
+        const gap = { from: pointAt(BESIDE, angle, 1), to: pointAt(RADIUS.hub / 2, angle, 1) };
         const at = pointAt(DRUM_LABEL_RADIUS, angle, 1);
         return (
           <g key={angle}>
-            <line
+            <path
               className={styles.across}
               data-read={diameters[i] !== null}
-              {...{ x1: from.x, y1: from.y, x2: to.x, y2: to.y }}
+              d={`M${end.x} ${end.y}L${gap.from.x} ${gap.from.y}M${gap.to.x} ${gap.to.y}L${far.x} ${far.y}`}
             />
             <text className={styles.figure} x={at.x} y={at.y}>
               {figures[i] || i + 1}

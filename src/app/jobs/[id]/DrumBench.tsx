@@ -7,7 +7,6 @@ import { drumSentence } from '@/features/drum/model';
 import { CornerFigures } from '@/features/strip/CornerFigures';
 import { drumFigureItems, drumView } from '@/server/drum/drumView';
 import { NextThing } from '@/ui/shell';
-import { WithNose } from './JobDiagnosis';
 import { checkViews } from './strip/work';
 
 interface DrumBenchProps {
@@ -27,7 +26,7 @@ export async function DrumBench({ job, corner, phase, next, isTicked = false }: 
   const checks = checkViews(job).filter(({ place }) => place === corner);
   const isRead = view[phase] !== null;
   return (
-    <WithNose job={job}>
+    <>
       {phase === 'before' && <NextThing todo={todo} why={why} />}
       <section className="zh-card my-3" aria-label={`Drum, ${view.name}`}>
         <h2>
@@ -63,6 +62,6 @@ export async function DrumBench({ job, corner, phase, next, isTicked = false }: 
         Drum gauge square across, inside the lip, each place twice. Beyond its wear limit a drum is
         renewed, and the vehicle does not leave on it. The maker’s service information comes first.
       </p>
-    </WithNose>
+    </>
   );
 }

@@ -17,7 +17,7 @@ import {
   drumCorners,
   drumsToDo,
   otherSide,
-  REPAIRED_BESIDE,
+  repairedBeside,
   sayAgreed,
   repairsToDo,
   sourceRepairs,
@@ -59,7 +59,7 @@ export default async function DecidePage({ params }: { params: Promise<{ id: str
       jobId={id}
       corners={job.corners}
       repairs={repairs}
-      causes={REPAIRED_BESIDE.map(({ code, name, isOutside }) => ({ code, name, isOutside }))}
+      causes={repairedBeside(job).map(({ code, name, isOutside }) => ({ code, name, isOutside }))}
       isClosed={isClosed}
     />
   );

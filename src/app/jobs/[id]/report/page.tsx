@@ -77,6 +77,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
         },
         advice: drumSentence(view).todo,
         rows: drumFigures(job).filter((row) => row.corner === corner),
+        sources: [view.sources.size, view.sources.round] as const,
         inspection: inspectionAt(job, corner),
       };
     }),

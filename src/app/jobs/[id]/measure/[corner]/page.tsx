@@ -7,7 +7,7 @@ import { MeasureBench } from '@/features/measure/MeasureBench';
 import { isDrumAt } from '@/core/job';
 import { DrumBench } from '../../DrumBench';
 import { FasteningFirst } from '../../FasteningFirst';
-import { diagnosisOf } from '../../JobDiagnosis';
+import { diagnosisOf, WithNose } from '../../JobDiagnosis';
 import { benchCorner, openBenchOf } from '@/server/measure/bench';
 
 export const metadata: Metadata = { title: 'Measure' };
@@ -41,7 +41,9 @@ export default async function MeasurePage({
         <Here />
       </div>
       {isDrumAt(bench.job, bench.corner) ? (
-        <DrumBench job={bench.job} corner={bench.corner} phase="before" next={next} />
+        <WithNose job={bench.job}>
+          <DrumBench job={bench.job} corner={bench.corner} phase="before" next={next} />
+        </WithNose>
       ) : (
         <FasteningFirst job={bench.job} corner={bench.corner}>
           <MeasureBench

@@ -8,7 +8,7 @@ import { CorrectFirst } from '@/features/correct/CorrectFirst';
 import { MeasureBench } from '@/features/measure/MeasureBench';
 import { DrumBench } from '../../DrumBench';
 import { FasteningFirst } from '../../FasteningFirst';
-import { diagnosisOf } from '../../JobDiagnosis';
+import { diagnosisOf, WithNose } from '../../JobDiagnosis';
 import { benchCorner, openBenchOf } from '@/server/measure/bench';
 
 export const metadata: Metadata = { title: 'Prove' };
@@ -46,7 +46,9 @@ export default async function ProvePage({
         </p>
       )}
       {isDrum ? (
-        <DrumBench job={job} corner={bench.corner} phase="after" next={next} isTicked />
+        <WithNose job={job}>
+          <DrumBench job={job} corner={bench.corner} phase="after" next={next} isTicked />
+        </WithNose>
       ) : (
         <FasteningFirst job={job} corner={bench.corner}>
           {open && bench.sets.length === 0 ? (
