@@ -1,7 +1,7 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { outcomeOf, REPAIRED_BESIDE, signOffOf, stagesOf } from '@/core/job';
+import { outcomeOf, proveNext, REPAIRED_BESIDE, signOffOf, stagesOf } from '@/core/job';
 import { KNOWLEDGE, readShop } from '@/core/contracts';
 import { NEW_SHOP } from '@/core/options';
 import { closeDatabase } from '@/server/database';
@@ -100,6 +100,32 @@ test('what goes elsewhere keeps a job that was worked on from being called cured
   const outcome = outcomeOf(await jobOf(jobId));
   expect(outcome?.state).toBe('better');
   expect(outcome?.left.join(' ')).toMatch(/Driveline.*referred/);
+});
+
+test('what a reading or a spin must show is asked for, counts only since it was put right, and is told', async () => {
+  const jobId = await begin();
+  const open = async () => signOffOf(await jobOf(jobId)).open.map(({ say }) => say);
+  const asked = 'FL: Stuck slide pins: what shows it is not written down.';
+  await write(jobId, 'repair/FL/stuck-pins', 'here');
+  // Before it is put right nothing can show it.
+  await write(jobId, 'prove/FL/stuck-pins', 'shown', 'slid by hand');
+  await write(jobId, 'repaired/FL/stuck-pins', 'done', 'pins cleaned and greased');
+  expect((await open()).join(' ')).toContain(asked);
+  expect(proveNext(await jobOf(jobId)).todo).toBe('Show it: FL: Stuck slide pins.');
+  expect(await write(jobId, 'prove/FL/stuck-pins', 'shown')).toMatch(/Say why|few words/);
+  await write(jobId, 'prove/FL/stuck-pins', 'not-shown', 'the lower one still binds');
+  await write(jobId, 'prove//feel-after', { wheel: 0, pedal: 0, seat: 0 });
+  expect(outcomeOf(await jobOf(jobId))).toMatchObject({
+    state: 'better',
+    left: [
+      'FL: Stuck slide pins: it did not show that it is put right (the lower one still binds).',
+    ],
+  });
+  await write(jobId, 'prove/FL/stuck-pins', 'shown', 'both slide, wheel spins free');
+  expect((await open()).join(' ')).not.toContain('Stuck slide pins');
+  expect(outcomeOf(await jobOf(jobId))?.state).toBe('cured');
+  const { done } = ownerReport(await jobOf(jobId), 'mm');
+  expect(done.join(' ')).toContain('Checked after it: both slide, wheel spins free.');
 });
 
 test('what belongs to the brakes is not referred, and is done before anybody signs', async () => {

@@ -25,6 +25,7 @@ const causeSchema = z.strictObject({
   means: sentence,
   repair: sentence,
   proof: sentence,
+  shownBy: z.enum(['hand', 'drive']).default('drive'),
   owner: sentence,
   isOutside: z.boolean(),
   work: z.array(z.enum(PRICE_ITEMS)).max(4),

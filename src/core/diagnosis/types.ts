@@ -23,6 +23,8 @@ export interface Cause {
   readonly repair: string;
   /** What shows that it is cured. */
   readonly proof: string;
+  /** Whether it is shown by hand (a reading, a spin, a look), or by the drive alone. */
+  readonly shownBy: 'hand' | 'drive';
   /** What the owner reads of it: what was found, never that it was put right. */
   readonly owner: string;
   /** It lies outside the brakes: found, told, done here or referred. */

@@ -12,7 +12,7 @@ import { assessed } from './assessed';
 import { drumAt, drumsDone, provenDrums, sayDrumWork } from './drums';
 import { judgeCorner } from './judge';
 import { cornerRecord } from './record';
-import { referredIn, sayRepair, sourceRepairs } from './repairs';
+import { notShown, referredIn, sayRepair, sourceRepairs } from './repairs';
 import { oncePer } from './remember';
 import type { Correction, Job } from './types';
 
@@ -102,7 +102,7 @@ export const outcomeOf = oncePer((job: Job): Outcome | null => {
     drums,
     feel: feelOf(job),
     ratios: ratiosOf(job),
-    doubts: corners.flatMap((corner) => seatingAt(job, corner) ?? []),
+    doubts: [...corners.flatMap((corner) => seatingAt(job, corner) ?? []), ...notShown(job)],
     referred,
     isOnlyReferred: !isHere,
   });

@@ -2,6 +2,7 @@ import { refuseDriven } from './guards';
 import { judgeCorner } from './judge';
 import type { NextThing } from './places';
 import { cornersToProve, feelOf, outcomeOf } from './proof';
+import { proofsToShow, sayRepair } from './repairs';
 import type { Job } from './types';
 
 /** A record that is closed asks for nothing more. */
@@ -25,6 +26,15 @@ export function proveNext(job: Job): NextThing {
       why: 'Nothing is cured until it measures so.',
       place: { page: 'prove-corner', corner: unmeasured },
       label: `Measure ${unmeasured}`,
+    };
+  }
+  const [shown] = proofsToShow(job);
+  if (shown) {
+    return {
+      todo: `Show it: ${sayRepair(shown)}.`,
+      why: shown.cause.proof,
+      place: { page: 'prove' },
+      label: 'What shows it',
     };
   }
   if (refuseDriven(job) !== null) {

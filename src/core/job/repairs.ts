@@ -21,6 +21,12 @@ export interface SourceRepair {
   readonly did: string | null;
   readonly stamp: string;
   readonly doneStamp: string | null;
+  /** What was read or felt that shows it since it was done; null where nobody wrote it down. */
+  readonly proof: {
+    readonly isShown: boolean;
+    readonly say: string;
+    readonly stamp: string;
+  } | null;
 }
 
 const isItem = (item: string): item is PriceItem =>
@@ -71,11 +77,20 @@ export const sourceRepairs = oncePer((job: Job): readonly SourceRepair[] =>
           did: did ? (did.note ?? 'done') : null,
           stamp,
           doneStamp: did?.stamp ?? null,
+          proof: did ? proofOf(job, at, item, did.seq) : null,
         },
       ];
     })
     .sort((p, q) => orderOf(p.cause) - orderOf(q.cause)),
 );
+
+/** What shows that a source was put right, written down since it was. */
+function proofOf(job: Job, place: RepairPlace, item: string, since: number): SourceRepair['proof'] {
+  const row = checksOfKind(job, 'prove').find(
+    (each) => each.place === place && each.item === item && each.seq > since,
+  );
+  return row ? { isShown: row.value === 'shown', say: row.note ?? '', stamp: row.stamp } : null;
+}
 
 const orderOf = (cause: Cause): number =>
   KNOWLEDGE.causes.findIndex(({ code }) => code === cause.code);
@@ -87,6 +102,20 @@ export const sayRepair = ({ place, cause }: Pick<SourceRepair, 'place' | 'cause'
 /** Repairs that were decided to be done here and are not ticked as done. */
 export const repairsToDo = (job: Job): SourceRepair[] =>
   sourceRepairs(job).filter(({ how, did }) => how === 'here' && did === null);
+
+/** Sources put right here that a reading, a spin or a look must show, and nobody wrote it down. */
+export const proofsToShow = (job: Job): SourceRepair[] =>
+  sourceRepairs(job).filter(
+    ({ cause, did, proof }) => did !== null && cause.shownBy === 'hand' && proof === null,
+  );
+
+/** Sources put right here whose proof was looked for and not found, in words. */
+export const notShown = (job: Job): string[] =>
+  sourceRepairs(job).flatMap((repair) =>
+    repair.proof?.isShown === false
+      ? [`${sayRepair(repair)}: it did not show that it is put right (${repair.proof.say}).`]
+      : [],
+  );
 
 /** What was found here and goes on elsewhere, in words. */
 export const referredIn = (job: Job): string[] =>

@@ -6,7 +6,7 @@ import { outcomeOf } from './proof';
 import { readinessOf } from './readiness';
 import { axleAt } from './record';
 import { oncePer } from './remember';
-import { repairsToDo, sayRepair } from './repairs';
+import { proofsToShow, repairsToDo, sayRepair } from './repairs';
 import { sayBroughtIn } from './standing';
 import { axleOf, type Corner } from '../readings';
 import type { Correction, Job } from './types';
@@ -90,6 +90,14 @@ const notRepaired = (job: Job, isOutside: boolean): Blocker[] =>
       ...(repair.place === '' ? {} : { corner: repair.place }),
     }));
 
+/** Sources that were put right and are not shown to be. */
+const notProven = (job: Job): Blocker[] =>
+  proofsToShow(job).map((repair) => ({
+    say: `${sayRepair(repair)}: what shows it is not written down. ${repair.cause.proof}`,
+    place: 'prove',
+    ...(repair.place === '' ? {} : { corner: repair.place }),
+  }));
+
 /** A job in which nothing was looked at, measured or done says so where it is signed. */
 const untouched = (job: Job): Blocker[] =>
   job.sets.length > 0 || job.checks.length > 0 || job.decisions.length > 0
@@ -131,6 +139,7 @@ export const signOffOf = oncePer((job: Job): SignOffView => {
       ...cutAlone(job),
       ...drumsAlone(job),
       ...notRepaired(job, true),
+      ...notProven(job),
       ...proof,
       ...bedding,
       ...recheck,

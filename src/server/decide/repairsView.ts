@@ -21,6 +21,8 @@ export interface RepairView {
   readonly isOutside: boolean;
   readonly repair: string;
   readonly proof: string;
+  /** By hand, or by the drive alone. */
+  readonly shownBy: Cause['shownBy'];
   /** Items, price and time in words; what the list does not say is said. */
   readonly takes: string;
   /** How likely it is now; null where nobody asked the nose. */
@@ -62,9 +64,9 @@ function viewOf(
   probability: number | null,
   standing: RepairView['standing'],
 ): RepairView {
-  const { code, name, isOutside, repair, proof } = cause;
+  const { code, name, isOutside, repair, proof, shownBy } = cause;
   return {
-    ...{ code, place, name, isOutside, repair, proof, probability, standing },
+    ...{ code, place, name, isOutside, repair, proof, shownBy, probability, standing },
     takes: sayTakes(job, cause),
   };
 }

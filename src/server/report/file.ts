@@ -172,6 +172,7 @@ function nameOf({ kind, item }: Check): string {
     figure: PROCEDURE.figures,
     repair: KNOWLEDGE.causes,
     repaired: KNOWLEDGE.causes,
+    prove: KNOWLEDGE.causes,
     drum: [
       { code: 'decided', name: 'Drum' },
       { code: 'done', name: 'Work on the drum' },

@@ -147,10 +147,12 @@ const sourcesFound = (job: Job): string[] =>
 
 /** What became of them: put right here, or told and referred. */
 const sourcesDone = (job: Job): string[] =>
-  sourceRepairs(job).flatMap(({ cause, place, how, did, toWhom }) => {
+  sourceRepairs(job).flatMap(({ cause, place, how, did, toWhom, proof }) => {
     const name = `${place === '' ? '' : `${capital(CORNER_NAME[place])}, `}${cause.name.toLowerCase()}`;
     if (how === 'referred') return [`${capital(name)}: referred. ${toWhom ?? ''}`];
-    return did === null ? [] : [`${capital(name)}: ${did}.`];
+    if (did === null) return [];
+    const checked = proof?.isShown ? ` Checked after it: ${proof.say}.` : '';
+    return [`${capital(name)}: ${did}.${checked}`];
   });
 
 /** What was found: the cause that was confirmed, what measured too much, what was seen. */

@@ -6,6 +6,8 @@ import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { BeforeAfter } from '@/features/prove/BeforeAfter';
 import { FeelScale } from '@/features/prove/FeelScale';
 import { OutcomeCard } from '@/features/prove/OutcomeCard';
+import { RepairProofs } from '@/features/prove/RepairProofs';
+import { repairViews } from '@/server/decide/repairsView';
 import { allPeople } from '@/server/shop/people';
 import { findCheck, refuseDriven } from '@/core/job';
 import { proveView } from '@/server/prove/proveView';
@@ -52,6 +54,7 @@ export default async function ProveOverviewPage(props: JobParams) {
           ))}
         </div>
       </section>
+      <RepairProofs jobId={id} repairs={await repairViews(job)} />
       <section className="zh-card mb-3" aria-label="Driven again">
         <h2>Driven again</h2>
         {why !== null && <div className="zh-stop mb-2">{why}</div>}
