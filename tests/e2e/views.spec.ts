@@ -24,6 +24,8 @@ const VIEWS: readonly (readonly [string, number | null, string])[] = [
   ['measure', 104, 'measure/FR'],
   ['measure, new set', 110, 'measure/RL'],
   ['measure, not valid', 108, 'measure/FR'],
+  ['measure, drum', 116, 'measure/RL'],
+  ['decide, drum', 116, 'decide'],
   ['decide, index', 103, 'decide'],
   ['decide, plate', 104, 'decide'],
   ['decide, an axle', 113, 'decide'],

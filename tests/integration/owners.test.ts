@@ -1,7 +1,7 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { isWithinGuarantee, sayGuarantee, sayPromise } from '@/core/job';
+import { approvalOf, isWithinGuarantee, sayGuarantee, sayPromise } from '@/core/job';
 import { closeDatabase, database } from '@/server/database';
 import { makeArchive } from '@/server/records/archive';
 import { dueList } from '@/server/records/due';
@@ -72,6 +72,22 @@ test('two screens at one owner: what another wrote is not written over unseen', 
   const [result] = await sendWrites([unseen]);
   expect(result?.state).toBe('conflict');
   expect(await ownerOf(vehicleId)).toMatchObject({ name: NAME });
+});
+
+test('a name under what was agreed goes with the owner, and is in no line of the history', async () => {
+  const { id } = await newVehicle();
+  const own = await newJob(id);
+  await done('owner', { vehicleId: id, name: 'The vintner', reach: 'at the press' });
+  const agreed = { how: 'telephone', chosen: 'New rotors.', upTo: 300, currency: 'crowns' };
+  await tick(own, 'estimate//approval', { ...agreed, name: 'the Vintner' });
+  const name = async () => approvalOf(await jobOf(own))?.value.name;
+  expect(await name()).toBe('the Vintner');
+  expect((await everythingWritten()).toLowerCase()).not.toContain('vintner');
+  expect(await everythingWritten()).toContain('New rotors.');
+  await done('owner', { vehicleId: id, name: '', reach: '' });
+  expect(await name()).toBe('the owner');
+  expect(approvalOf(await jobOf(own))?.value).toMatchObject(agreed);
+  expect(JSON.stringify(await makeArchive({ kind: 'all' })).toLowerCase()).not.toContain('vintner');
 });
 
 test('erased it is nowhere, and a line says so', async () => {

@@ -1,6 +1,6 @@
 import { PAIR_JOBS } from './pairs';
 import type { DemoJob } from './jobs';
-import { WET_YARD } from './strips';
+import { OVAL_DRUM, WET_YARD } from './strips';
 import { truth, indexed, proven, sound } from './truths';
 
 /** The seed whose draws show each outcome; another one may tip what is near a limit. */
@@ -294,5 +294,16 @@ export const JOBS: readonly DemoJob[] = [
       },
     ],
     rebuild: { upTo: 'seat-clean', finished: '27.36', without: [], parts: [] },
+  },
+  {
+    vehicle: 'nurse',
+    complaint: 'Pulses at walking pace, most of all with the parking brake.',
+    odometerKm: '61240',
+    answers: { felt: 'seat', when: 'braking', 'worst-speed': 'low' },
+    corners: [
+      { corner: 'RL', truth: sound(4, 10_000), shifts: [] },
+      { corner: 'RR', truth: sound(4, 10_000), shifts: [] },
+    ],
+    strip: OVAL_DRUM,
   },
 ];

@@ -53,3 +53,28 @@ export const WET_YARD: DemoStrip = {
     },
   ],
 };
+
+/** A rear drum that is out of round: off, looked at and measured. */
+export const OVAL_DRUM: DemoStrip = {
+  by: 'Tobiah',
+  skipped: {},
+  corner: 'RL',
+  steps: ['wheel-off-bolts', 'other-side', 'drum-look', 'match-mark', 'drum-off', 'drum-size'],
+  looks: {
+    nuts: [],
+    'nut-seats': [],
+    'drum-outside': [],
+    'drum-face': ['lip'],
+    hose: [],
+    lines: [],
+    leaks: [],
+  },
+  figures: {
+    'drum-1': '228.52 mm',
+    'drum-2': '228.40 mm',
+    'drum-3': '228.28 mm',
+    'drum-4': '228.40 mm',
+    'stamped-drum': '229.5 mm',
+  },
+  parts: [{ kind: 'drum', name: 'Drum', place: 'Mark at stud 1', mark: '', fate: 'reuse' }],
+};

@@ -33,6 +33,11 @@ BEGIN
   IF TG_OP = 'UPDATE' AND was - quiet = has - quiet THEN
     RETURN NULL;
   END IF;
+  -- Whose word an estimate has is a name that may be erased: the history says only what was agreed.
+  IF TG_ARGV[0] = 'check' AND own ->> 'kind' = 'estimate' THEN
+    was := was #- '{value,name}';
+    has := has #- '{value,name}';
+  END IF;
   CASE TG_ARGV[0]
     WHEN 'check' THEN
       spot := trim(own ->> 'place' || ' ') || CASE WHEN own ->> 'place' = '' THEN '' ELSE ' ' END || (own ->> 'kind') || ' ' || (own ->> 'item');

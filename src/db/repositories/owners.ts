@@ -1,6 +1,6 @@
-import { eq } from 'drizzle-orm';
+import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { Database } from '../client';
-import { owners } from '../schema';
+import { checks, jobs, owners } from '../schema';
 
 /** Who brings a vehicle, and how they are reached. */
 export type OwnerRow = typeof owners.$inferSelect;
@@ -20,7 +20,31 @@ export async function saveOwner(db: Database, owner: OwnerRow): Promise<void> {
     .onConflictDoUpdate({ target: owners.vehicleId, set: { name, reach } });
 }
 
-/** Erases the owner of a vehicle. */
+/** What stands for a name that was erased. */
+const NAMELESS = 'the owner';
+
+/**
+ * Erases the owner of a vehicle, and the same name under what was agreed in its open jobs; what was
+ * signed stays as it was signed.
+ */
 export async function eraseOwner(db: Database, vehicleId: string): Promise<void> {
+  const owner = await findOwner(db, vehicleId);
+  if (owner) {
+    const open = db
+      .select({ id: jobs.id })
+      .from(jobs)
+      .where(and(eq(jobs.vehicleId, vehicleId), isNull(jobs.closedAt)));
+    await db
+      .update(checks)
+      .set({ value: sql`jsonb_set(${checks.value}, '{name}', ${JSON.stringify(NAMELESS)}::jsonb)` })
+      .where(
+        and(
+          inArray(checks.jobId, open),
+          eq(checks.kind, 'estimate'),
+          eq(checks.item, 'approval'),
+          sql`lower(trim(${checks.value} ->> 'name')) = ${owner.name.trim().toLowerCase()}`,
+        ),
+      );
+  }
   await db.delete(owners).where(eq(owners.vehicleId, vehicleId));
 }

@@ -29,7 +29,8 @@ export function OwnerForm({ vehicleId, owner }: OwnerFormProps) {
       <p className="zh-muted">
         Never needed. It stands on this page, on Due and on the estimate, in no archive and not in
         the history, which says only that it changed. Erased, it is in no copy made from then on;
-        copies made before keep it until they are thrown away.
+        copies made before keep it until they are thrown away, and a job that was signed keeps the
+        name under what was agreed, as it was signed.
       </p>
       <form
         noValidate
