@@ -14,6 +14,7 @@ import { formatIn, type UnitSystem } from '@/core/units';
 import { Figure } from '@/ui/verdict';
 import { sayDistance } from '@/core/wear';
 import { notesOf, pricesMissing, standingOf, whyOf, type Standing } from './model';
+import { CardTable } from './CardTable';
 import { TakeOption } from './TakeOption';
 
 interface OptionsTableProps {
@@ -26,6 +27,14 @@ interface OptionsTableProps {
   readonly isClosed: boolean;
   readonly units: UnitSystem;
 }
+
+/** Names of the columns, said again on every card of a phone. */
+const COLUMN = {
+  runout: 'Predicted runout, 95 % band',
+  chance: 'Chance within',
+  thinnest: 'Thinnest after; to discard',
+  expected: 'Expected cost',
+} as const;
 
 const STANDING_WORD: Readonly<Partial<Record<Standing, string>>> = {
   recommended: 'recommended',
@@ -60,7 +69,7 @@ function Name({
   const why = whyOf(option, input, units);
   const name = ACTIONS[option.action].name;
   return (
-    <th scope="row">
+    <th role="rowheader" scope="row">
       {name}
       {STANDING_WORD[standing] && (
         <span className={`zh-standing ${standing}`}>{STANDING_WORD[standing]}</span>
@@ -87,9 +96,9 @@ function Row({ option, ...props }: OptionsTableProps & { readonly option: Option
   const { runout, probability, finished } = option;
   const say = (um: number): string => formatIn(units, 'deviation', um);
   return (
-    <tr className={standing === 'recommended' ? 'zh-chosen' : ''}>
+    <tr role="row" className={standing === 'recommended' ? 'zh-chosen' : ''}>
       <Name option={option} standing={standing} input={input} units={units} />
-      <td>
+      <td role="cell" data-label={COLUMN.runout}>
         <Figure value={runout?.tir ?? null} units={units} />
         {runout && (
           <div className="zh-muted">
@@ -98,16 +107,20 @@ function Row({ option, ...props }: OptionsTableProps & { readonly option: Option
           </div>
         )}
       </td>
-      <td className="zh-figure">{probability === null ? '\u2013' : percent(probability)}</td>
-      <td>
+      <td role="cell" data-label={COLUMN.chance} className="zh-figure">
+        <span>{probability === null ? '\u2013' : percent(probability)}</span>
+      </td>
+      <td role="cell" data-label={COLUMN.thinnest}>
         <Figure value={finished} role="size" units={units} />
         <div className="zh-muted">{sayDistance(option.distance)}</div>
       </td>
-      <td>
+      <td role="cell" data-label="Parts; work">
         <Cost option={option} />
       </td>
-      <td className="zh-figure">{sayMoney(option.expected, '')}</td>
-      <td>
+      <td role="cell" data-label={COLUMN.expected} className="zh-figure">
+        <span>{sayMoney(option.expected, '')}</span>
+      </td>
+      <td role="cell">
         {taken === option.action ? (
           <strong>on record</strong>
         ) : (
@@ -147,6 +160,8 @@ function Struck({ options, units }: Pick<OptionsTableProps, 'options' | 'units'>
 /** Every option of a corner with what it predicts and costs; what may not be done is struck. */
 export function OptionsTable(props: OptionsTableProps) {
   const { corner, options, input } = props;
+  const { currency } = input.shop.prices;
+  const priced = currency && `, ${currency}`;
   const lacks = pricesMissing(
     options.filter(({ forbidden }) => forbidden.length === 0),
     props.units,
@@ -158,32 +173,22 @@ export function OptionsTable(props: OptionsTableProps) {
       role="region"
       aria-label={`Options for ${corner}`}
     >
-      <table className="table table-sm align-top zh-options">
-        <thead>
-          <tr>
-            <th scope="col">Option</th>
-            <th scope="col">Predicted runout, 95 % band</th>
-            <th scope="col">Chance within</th>
-            <th scope="col">Thinnest after; to discard</th>
-            <th scope="col">
-              Parts; work{input.shop.prices.currency && `, ${input.shop.prices.currency}`}
-            </th>
-            <th scope="col">
-              Expected cost{input.shop.prices.currency && `, ${input.shop.prices.currency}`}
-            </th>
-            <th scope="col">
-              <span className="visually-hidden">Take</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {options
-            .filter(({ forbidden }) => forbidden.length === 0)
-            .map((option) => (
-              <Row key={option.action} {...props} option={option} />
-            ))}
-        </tbody>
-      </table>
+      <CardTable
+        columns={[
+          'Option',
+          COLUMN.runout,
+          COLUMN.chance,
+          COLUMN.thinnest,
+          `Parts; work${priced}`,
+          `${COLUMN.expected}${priced}`,
+        ]}
+      >
+        {options
+          .filter(({ forbidden }) => forbidden.length === 0)
+          .map((option) => (
+            <Row key={option.action} {...props} option={option} />
+          ))}
+      </CardTable>
       {lacks.length > 0 && (
         <p>
           {lacks.join(' ')}{' '}

@@ -10,6 +10,7 @@ import type { Corner } from '@/core/readings';
 import { type UnitSystem } from '@/core/units';
 import { Figure } from '@/ui/verdict';
 import { sayLength } from './model';
+import { CardTable } from './CardTable';
 import { TakeOption } from './TakeOption';
 
 interface PairCardProps {
@@ -23,6 +24,13 @@ interface PairCardProps {
   /** What is on record for both sides, or null. */
   readonly taken: readonly [string | null, string | null];
 }
+
+/** Names of the columns, said again on every card of a phone. */
+const COLUMN = {
+  chance: 'Chance that both are within',
+  apart: 'Apart in thickness',
+  expected: 'Expected cost',
+} as const;
 
 const METAL_NAME = {
   none: 'No metal touched',
@@ -40,8 +48,8 @@ function Way({ pair, ...props }: PairCardProps & { readonly pair: PairOption }) 
   const isTaken = isOnRecord(pair, taken);
   const name = METAL_NAME[pair.metal];
   return (
-    <tr className={isStruck ? 'zh-struck' : isFirst ? 'zh-chosen' : ''}>
-      <th scope="row">
+    <tr role="row" className={isStruck ? 'zh-struck' : isFirst ? 'zh-chosen' : ''}>
+      <th role="rowheader" scope="row">
         {isStruck ? <del>{name}</del> : name}
         {isFirst && <span className="zh-standing recommended">recommended</span>}
         {pair.isEachOwn && (
@@ -53,16 +61,22 @@ function Way({ pair, ...props }: PairCardProps & { readonly pair: PairOption }) 
           </div>
         ))}
       </th>
-      <td>{ACTIONS[pair.left.action].name}</td>
-      <td>{ACTIONS[pair.right.action].name}</td>
-      <td className="zh-figure">
-        {pair.probability === null ? '\u2013' : percent(pair.probability)}
+      <td role="cell" data-label={left}>
+        <span>{ACTIONS[pair.left.action].name}</span>
       </td>
-      <td>
+      <td role="cell" data-label={right}>
+        <span>{ACTIONS[pair.right.action].name}</span>
+      </td>
+      <td role="cell" data-label={COLUMN.chance} className="zh-figure">
+        <span>{pair.probability === null ? '\u2013' : percent(pair.probability)}</span>
+      </td>
+      <td role="cell" data-label={COLUMN.apart}>
         <Figure value={pair.apart} units={units} />
       </td>
-      <td className="zh-figure">{sayMoney(pair.expected, '')}</td>
-      <td>
+      <td role="cell" data-label={COLUMN.expected} className="zh-figure">
+        <span>{sayMoney(pair.expected, '')}</span>
+      </td>
+      <td role="cell">
         {isTaken ? (
           <strong>on record</strong>
         ) : (
@@ -94,29 +108,21 @@ function Ways({
   ways,
   ...props
 }: PairCardProps & { readonly name: string; readonly ways: readonly PairOption[] }) {
-  const [left, right] = props.corners;
   return (
     <div className="table-responsive" tabIndex={0} role="region" aria-label={name}>
-      <table className="table table-sm align-top zh-options">
-        <thead>
-          <tr>
-            <th scope="col">Way</th>
-            <th scope="col">{left}</th>
-            <th scope="col">{right}</th>
-            <th scope="col">Chance that both are within</th>
-            <th scope="col">Apart in thickness</th>
-            <th scope="col">Expected cost{props.currency && `, ${props.currency}`}</th>
-            <th scope="col">
-              <span className="visually-hidden">Take</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {ways.map((pair) => (
-            <Way key={`${pair.left.action} ${pair.right.action}`} {...props} pair={pair} />
-          ))}
-        </tbody>
-      </table>
+      <CardTable
+        columns={[
+          'Way',
+          ...props.corners,
+          COLUMN.chance,
+          COLUMN.apart,
+          `${COLUMN.expected}${props.currency && `, ${props.currency}`}`,
+        ]}
+      >
+        {ways.map((pair) => (
+          <Way key={`${pair.left.action} ${pair.right.action}`} {...props} pair={pair} />
+        ))}
+      </CardTable>
     </div>
   );
 }

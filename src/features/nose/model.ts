@@ -39,6 +39,21 @@ export function sayPrior(prior: number, counted: CountedPrior | undefined, jobs:
   return `${share}: ${counted.confirmed} of your ${jobs} closed jobs, with the workshop default.`;
 }
 
+/** What the nose says in one line: where work is done the rest unfolds. */
+export function noseLine({
+  diagnosis,
+  putRight,
+}: {
+  readonly diagnosis: Diagnosis;
+  readonly putRight: readonly string[];
+}): string {
+  if (putRight.length > 0) return `put right, ${putRight.join('; ')}`;
+  const { lead } = leadOf(diagnosis);
+  const [first] = diagnosis.causes;
+  if (!first || diagnosis.settled) return lead;
+  return `not settled, nearest ${first.name.toLowerCase()}, ${percent(first.probability)}`;
+}
+
 /** What the nose says first: how sure, of what, and where. */
 export function leadOf({ causes, joined, settled }: Diagnosis): {
   readonly lead: string;

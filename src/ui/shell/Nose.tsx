@@ -1,11 +1,34 @@
 import type { ReactNode } from 'react';
 
-/** The nose: always in the same place, says what the findings point to now. */
-export function Nose({ children }: { children: ReactNode }) {
+interface NoseProps {
+  /** What it says in one line; where that is given the rest unfolds. */
+  readonly line?: string | null;
+  readonly children: ReactNode;
+}
+
+/**
+ * The nose says what the findings point to now: whole where something is found out, one line that
+ * unfolds where work is done.
+ */
+export function Nose({ line = null, children }: NoseProps) {
+  if (line === null) {
+    return (
+      <aside className="zh-card zh-nose" aria-labelledby="zh-nose">
+        <h2 id="zh-nose">The nose</h2>
+        {children}
+      </aside>
+    );
+  }
   return (
-    <aside className="zh-card zh-nose" aria-labelledby="zh-nose">
-      <h2 id="zh-nose">The nose</h2>
-      {children}
+    <aside className="zh-nose zh-nose-line zh-no-print" aria-label="The nose">
+      <details>
+        <summary className="zh-fold">
+          <span>
+            The nose: <span className="fw-normal">{line}</span>
+          </span>
+        </summary>
+        <div className="zh-card mt-2">{children}</div>
+      </details>
     </aside>
   );
 }

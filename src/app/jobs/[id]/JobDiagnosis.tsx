@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { JobLead, JobNose } from '@/features/nose/JobNose';
+import { noseLine } from '@/features/nose/model';
 import type { Job } from '@/core/job';
 import { noseOf } from '@/server/nose/nose';
 import { SeenMark } from '@/ui/keeper';
@@ -9,33 +10,45 @@ import { Nose } from '@/ui/shell';
 export async function diagnosisOf(
   job: Job,
   isAsFound = false,
-): Promise<{ lead: ReactNode; scent: ReactNode }> {
+): Promise<{ lead: ReactNode; scent: ReactNode; line: string }> {
   const view = await noseOf(job);
   return {
     lead: <JobLead view={view} isAsFound={isAsFound} />,
     scent: <JobNose jobId={job.id} corners={job.corners} view={view} />,
+    line: noseLine(view),
   };
 }
 
-/** A stage with the nose at its right side, below it on a phone. */
+/** A stage with the nose: whole at its right side (below on a phone), or as a line above it. */
 export async function WithNose({
   job,
   isAsFound,
+  isWhole = false,
   children,
 }: {
   job: Job;
   isAsFound?: boolean;
+  /** Something is found out here: the nose takes its room. */
+  isWhole?: boolean;
   children: ReactNode;
 }) {
-  const { lead, scent } = await diagnosisOf(job, isAsFound);
+  const { lead, scent, line } = await diagnosisOf(job, isAsFound);
   return (
-    <div className="zh-with-nose">
+    <div className={isWhole ? 'zh-with-nose' : undefined}>
       <SeenMark reach={job.reach} />
+      {!isWhole && (
+        <Nose line={line}>
+          {lead}
+          {scent}
+        </Nose>
+      )}
       <div>{children}</div>
-      <Nose>
-        {lead}
-        {scent}
-      </Nose>
+      {isWhole && (
+        <Nose>
+          {lead}
+          {scent}
+        </Nose>
+      )}
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
@@ -6,6 +7,18 @@ import { readJob, vehicleName } from '@/core/job';
 import { JobWatch } from '@/ui/keeper';
 import { Trail } from '@/ui/shell';
 import { JobAlerts } from './JobAlerts';
+
+/** The title of every page of a job bears its plate. */
+export async function generateMetadata({
+  params,
+}: {
+  params: Promise<{ id: string }>;
+}): Promise<Metadata> {
+  const job = await loadJob((await params).id);
+  if (!job) return { title: 'Nothing here' };
+  const of = `${job.vehicle.plate} · Zesty Hound`;
+  return { title: { template: `%s · ${of}`, default: `Job ${job.number} · ${of}` } };
+}
 
 export default async function JobLayout({
   children,

@@ -17,7 +17,14 @@ import { vehicleWithJobs } from '@/server/shop/vehicles';
 import { SeenMark } from '@/ui/keeper';
 import { vehicleName } from '@/core/job';
 
-export const metadata: Metadata = { title: 'Vehicle' };
+export async function generateMetadata({
+  params,
+}: {
+  params: Promise<{ id: string }>;
+}): Promise<Metadata> {
+  const found = await vehicleWithJobs((await params).id);
+  return { title: found ? `Vehicle ${found.vehicle.plate}` : 'Vehicle' };
+}
 
 export default async function VehiclePage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params;

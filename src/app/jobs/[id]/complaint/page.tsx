@@ -21,7 +21,7 @@ export default async function ComplaintPage({ params }: { params: Promise<{ id: 
   const measure = stagesOf(job).find(({ key }) => key === 'measure');
   const answers = Object.fromEntries(job.findings.map(({ code, value }) => [code, value]));
   return (
-    <WithNose job={job}>
+    <WithNose job={job} isWhole>
       <h1>Complaint</h1>
       <RenewedAgain answers={answers} />
       <section className="zh-card mb-3" aria-labelledby="zh-asked">

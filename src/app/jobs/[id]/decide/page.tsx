@@ -64,7 +64,7 @@ export default async function DecidePage({ params }: { params: Promise<{ id: str
     />
   );
   return (
-    <WithNose job={job}>
+    <WithNose job={job} isWhole>
       <h1>Decide</h1>
       <Here />
       {isBesideFirst && sources}

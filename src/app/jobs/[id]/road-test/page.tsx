@@ -22,7 +22,7 @@ export default async function RoadTestPage({ params }: { params: Promise<{ id: s
   const felt = findCheck(job, 'prove', '', 'feel-before');
   const measure = stagesOf(job).find(({ key }) => key === 'measure');
   return (
-    <WithNose job={job}>
+    <WithNose job={job} isWhole>
       <h1>Road test</h1>
       <RoadTest
         jobId={id}

@@ -1,5 +1,4 @@
 import { Here } from '@/app/Here';
-import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
 import { SeenMark } from '@/ui/keeper';
 import { CornerLinks } from '@/ui/shell';
@@ -9,8 +8,9 @@ import { MeasureBench } from '@/features/measure/MeasureBench';
 import { FasteningFirst } from '../../FasteningFirst';
 import { diagnosisOf } from '../../JobDiagnosis';
 import { benchCorner, openBenchOf } from '@/server/measure/bench';
+import { cornerTitle } from '../../title';
 
-export const metadata: Metadata = { title: 'As found' };
+export const generateMetadata = cornerTitle('As found');
 
 export default async function AsFoundPage({
   params,

@@ -1,4 +1,3 @@
-import type { Metadata } from 'next';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { CORNER_NAME, CORNERS } from '@/core/readings';
@@ -15,8 +14,9 @@ import { cornersToCorrect, cornersToProve, drumsDone, drumsToDo, isDrumAt } from
 import { whoIsHere } from '@/server/web/who';
 import { DrumBench } from '../../DrumBench';
 import { WithNose } from '../../JobDiagnosis';
+import { cornerTitle } from '../../title';
 
-export const metadata: Metadata = { title: 'Correct' };
+export const generateMetadata = cornerTitle('Correct');
 
 export default async function CorrectPage({
   params,

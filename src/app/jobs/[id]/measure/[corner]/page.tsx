@@ -1,5 +1,4 @@
 import { Here } from '@/app/Here';
-import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { SeenMark } from '@/ui/keeper';
 import { CornerLinks } from '@/ui/shell';
@@ -9,8 +8,9 @@ import { DrumBench } from '../../DrumBench';
 import { FasteningFirst } from '../../FasteningFirst';
 import { diagnosisOf, WithNose } from '../../JobDiagnosis';
 import { benchCorner, openBenchOf } from '@/server/measure/bench';
+import { cornerTitle } from '../../title';
 
-export const metadata: Metadata = { title: 'Measure' };
+export const generateMetadata = cornerTitle('Measure');
 
 export default async function MeasurePage({
   params,
@@ -41,7 +41,7 @@ export default async function MeasurePage({
         <Here />
       </div>
       {isDrumAt(bench.job, bench.corner) ? (
-        <WithNose job={bench.job}>
+        <WithNose job={bench.job} isWhole>
           <DrumBench job={bench.job} corner={bench.corner} phase="before" next={next} />
         </WithNose>
       ) : (

@@ -1,5 +1,4 @@
 import { Here } from '@/app/Here';
-import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { SeenMark } from '@/ui/keeper';
 import { CornerLinks } from '@/ui/shell';
@@ -10,8 +9,9 @@ import { DrumBench } from '../../DrumBench';
 import { FasteningFirst } from '../../FasteningFirst';
 import { diagnosisOf, WithNose } from '../../JobDiagnosis';
 import { benchCorner, openBenchOf } from '@/server/measure/bench';
+import { cornerTitle } from '../../title';
 
-export const metadata: Metadata = { title: 'Prove' };
+export const generateMetadata = cornerTitle('Prove');
 
 export default async function ProvePage({
   params,

@@ -1,11 +1,11 @@
-import type { Metadata } from 'next';
 import { openCorrection } from '@/core/job';
 import { CorrectFirst } from '@/features/correct/CorrectFirst';
 import { CornerOrder } from '@/features/strip/CornerOrder';
 import { FasteningFirst } from '../../FasteningFirst';
 import { openCorner, rebuildWork, type CornerParams } from '../../strip/work';
+import { cornerTitle } from '../../title';
 
-export const metadata: Metadata = { title: 'Rebuild, step by step' };
+export const generateMetadata = cornerTitle('Rebuild, step by step');
 
 export default async function RebuildOrderPage(props: CornerParams) {
   const { job, work } = await openCorner(props);

@@ -1,9 +1,9 @@
-import type { Metadata } from 'next';
 import { CornerOrder } from '@/features/strip/CornerOrder';
 import { FasteningFirst } from '../../FasteningFirst';
 import { openCorner, type CornerParams } from '../work';
+import { cornerTitle } from '../../title';
 
-export const metadata: Metadata = { title: 'Strip, step by step' };
+export const generateMetadata = cornerTitle('Strip, step by step');
 
 export default async function StripOrderPage(props: CornerParams) {
   const { job, work } = await openCorner(props);

@@ -1,4 +1,3 @@
-import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { axleOf } from '@/core/readings';
 import { StepTick } from '@/features/rebuild/StepTick';
@@ -10,8 +9,9 @@ import { shopTorque } from '@/server/shop/settings';
 import { SeenMark } from '@/ui/keeper';
 import { FasteningFirst } from '../../../FasteningFirst';
 import { openCorner, type CornerParams } from '../../../strip/work';
+import { cornerTitle } from '../../../title';
 
-export const metadata: Metadata = { title: 'Torque' };
+export const generateMetadata = cornerTitle('Torque');
 
 /** What torque figures are kept by, in words. */
 const sayKey = ({

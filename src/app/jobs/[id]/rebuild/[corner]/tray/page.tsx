@@ -1,8 +1,8 @@
-import type { Metadata } from 'next';
 import { TrayBack } from '@/features/rebuild/TrayBack';
 import { openCorner, type CornerParams } from '../../../strip/work';
+import { cornerTitle } from '../../../title';
 
-export const metadata: Metadata = { title: 'Tray back on' };
+export const generateMetadata = cornerTitle('Tray back on');
 
 export default async function TrayBackPage(props: CornerParams) {
   const { id, work } = await openCorner(props);

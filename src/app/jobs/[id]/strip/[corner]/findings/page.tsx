@@ -1,10 +1,10 @@
-import type { Metadata } from 'next';
 import Link from 'next/link';
 import { PROCEDURE } from '@/core/contracts';
 import { CornerFindings } from '@/features/strip/CornerFindings';
 import { openCorner, type CornerParams } from '../../work';
+import { cornerTitle } from '../../../title';
 
-export const metadata: Metadata = { title: 'Findings' };
+export const generateMetadata = cornerTitle('Findings');
 
 export default async function StripFindingsPage(props: CornerParams) {
   const { id, job, work } = await openCorner(props);

@@ -1,4 +1,3 @@
-import type { Metadata } from 'next';
 import Link from 'next/link';
 import { Cautions } from '@/ui/procedure';
 import { CleaningTable } from '@/features/strip/CleaningTable';
@@ -7,8 +6,9 @@ import { formatIn } from '@/core/units';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 import { axleAt, cleaningAt, setsOfCorner } from '@/core/job';
 import { openCorner, type CornerParams } from '../../work';
+import { cornerTitle } from '../../../title';
 
-export const metadata: Metadata = { title: 'Hub' };
+export const generateMetadata = cornerTitle('Hub');
 
 export default async function StripHubPage(props: CornerParams) {
   const { id, job, units, work } = await openCorner(props);

@@ -1,8 +1,8 @@
-import type { Metadata } from 'next';
 import { Tray } from '@/features/strip/Tray';
 import { openCorner, type CornerParams } from '../../work';
+import { cornerTitle } from '../../../title';
 
-export const metadata: Metadata = { title: 'Parts tray' };
+export const generateMetadata = cornerTitle('Parts tray');
 
 export default async function StripTrayPage(props: CornerParams) {
   const { id, work } = await openCorner(props);
