@@ -56,15 +56,15 @@ const leftovers = (): string[] =>
 test('a copy made while it runs is whole, and brings everything back while it runs', async () => {
   const before = await everything();
   const { manifest } = known(await makeBackup(file('a.tar.gz')));
-  expect(manifest.counts).toMatchObject({ vehicles: 6, jobs: 15 });
+  expect(manifest.counts).toMatchObject({ vehicles: 6, jobs: 16 });
   const { vehicle } = (await loadJob(await jobNumber(103)))!;
   const input = { vehicleId: vehicle.id, complaint: 'Later.', odometerKm: '1', corners: ['FL'] };
   known(await openJob(input));
-  expect((await find({})).total).toBe(16);
+  expect((await find({})).total).toBe(17);
   const staged = known(await stageBackup(file('a.tar.gz')));
-  expect((await find({})).total).toBe(16);
+  expect((await find({})).total).toBe(17);
   const kept = known(await restoreStaged(staged.id));
-  expect((await find({})).total).toBe(15);
+  expect((await find({})).total).toBe(16);
   expect(await everything()).toBe(before);
   expect(fs.existsSync(path.join(copiesFolder(), kept, 'pg'))).toBe(true);
   expect(leftovers()).toEqual([]);
@@ -426,7 +426,7 @@ test('a folder that does not open says what is missing, and is restored over', a
   await expect(database()).rejects.toThrow(/not whole: pg\/global\/pg_control is missing/);
   const staged = known(await stageBackup(file('a.tar.gz')));
   known(await restoreStaged(staged.id));
-  expect((await find({})).total).toBe(15);
+  expect((await find({})).total).toBe(16);
 });
 
 test('a download that is given up before it begins leaves no file', async () => {

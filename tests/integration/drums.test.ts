@@ -21,7 +21,9 @@ import {
 import { moveBlockers, pedalBlockers } from '@/core/procedure';
 import type { Corner } from '@/core/readings';
 import { pullsOf } from '@/core/torque';
-import { closeDatabase } from '@/server/database';
+import { seededRandom } from '@/core/numeric';
+import { refuse } from '@/server/answer';
+import { closeDatabase, inTransaction } from '@/server/database';
 import { decidePage } from '@/server/decide/decidePage';
 import { estimateOf } from '@/server/decide/estimate';
 import { fileReport } from '@/server/report/file';
@@ -29,7 +31,7 @@ import { ownerReport } from '@/server/report/owner';
 import { saveVehicle } from '@/server/shop/vehicles';
 import { known } from './known';
 import { useRecords } from '../support/engine';
-import { ask, checkInput, done, jobOf, pumped, threePeople, tick } from '../support/wholeJob';
+import { ask, checkInput, done, jobOf, pumped, sign, threePeople, tick } from '../support/wholeJob';
 
 /** A rear axle with drums, from the complaint to the sign-off: the same honesty as for a rotor. */
 
@@ -71,6 +73,33 @@ async function read(
 }
 const refused = async (jobId: string, key: string, value: unknown, note: string | null = null) =>
   ask('check', await checkInput(jobId, key, value, note), 'technician');
+
+/** Puts both drums on again and draws their wheels up. */
+async function putTogether(jobId: string): Promise<void> {
+  for (const corner of REAR) {
+    for (const { code } of rebuildSteps(await jobOf(jobId), corner)) {
+      await tick(jobId, `rebuild/${corner}/${code}`, 'done');
+    }
+  }
+  await tick(jobId, 'hydraulics//none-opened', 'done');
+  const nuts = { jobId, axle: 'rear', fastener: 'wheel-nuts', source: 'maker', angle: 0 };
+  const screw = { ...nuts, fastener: 'rotor-screw' };
+  for (const [figure, text] of [
+    [nuts, '110'],
+    [screw, '9'],
+  ] as const) {
+    await done('torque-figure', {
+      ...{ ...figure, treatment: '', oneUse: false },
+      figure: { text, unit: 'N·m', confirmed: true },
+    });
+  }
+  for (const corner of REAR) {
+    await tick(jobId, `torque/${corner}/star`, { pulls: pullsOf(4, 3).map(() => null) });
+    await tick(jobId, `torque/${corner}/rotor-screw`, { text: '9', unit: 'N·m' });
+    await tick(jobId, `torque/${corner}/wheel-nuts`, { text: '110', unit: 'N·m' });
+    await tick(jobId, `torque/${corner}/vehicle-down`, 'done');
+  }
+}
 
 const OVAL = [228.52, 228.4, 228.28, 228.4];
 const ROUND = [228.3, 228.3, 228.31, 228.3];
@@ -186,30 +215,7 @@ test('an oval drum cut, its mate with it, new shoes: priced, told, proven, signe
   expect(await refused(jobId, 'drum/RL/decided', { work: 'renew', shoes: true })).toMatch(
     /ticked as done/,
   );
-  // Together again.
-  for (const corner of REAR) {
-    for (const { code } of rebuildSteps(await job(), corner)) {
-      await tick(jobId, `rebuild/${corner}/${code}`, 'done');
-    }
-  }
-  await tick(jobId, 'hydraulics//none-opened', 'done');
-  const nuts = { jobId, axle: 'rear', fastener: 'wheel-nuts', source: 'maker', angle: 0 };
-  const screw = { ...nuts, fastener: 'rotor-screw' };
-  for (const [figure, text] of [
-    [nuts, '110'],
-    [screw, '9'],
-  ] as const) {
-    await done('torque-figure', {
-      ...{ ...figure, treatment: '', oneUse: false },
-      figure: { text, unit: 'N·m', confirmed: true },
-    });
-  }
-  for (const corner of REAR) {
-    await tick(jobId, `torque/${corner}/star`, { pulls: pullsOf(4, 3).map(() => null) });
-    await tick(jobId, `torque/${corner}/rotor-screw`, { text: '9', unit: 'N·m' });
-    await tick(jobId, `torque/${corner}/wheel-nuts`, { text: '110', unit: 'N·m' });
-    await tick(jobId, `torque/${corner}/vehicle-down`, 'done');
-  }
+  await putTogether(jobId);
   expect(moveBlockers(readinessOf(await job())).map(({ say }) => say)).toEqual([
     expect.stringMatching(/pedal was not pumped/),
   ]);
@@ -235,6 +241,119 @@ test('an oval drum cut, its mate with it, new shoes: priced, told, proven, signe
     expect.arrayContaining(['RL Drum: Cut it on the lathe, with new shoes']),
   );
   expect(signOffOf(await job()).blocks).toEqual([]);
+});
+
+describe('no two writes get round a drum’s danger', () => {
+  const LIMIT = 'drumDiscard';
+  /** A job whose drums were kept with new shoes: together, pumped, and to be signed. */
+  async function wholeDrums(): Promise<string> {
+    const jobId = await newJob();
+    for (const corner of REAR) {
+      await tick(jobId, `step/${corner}/wheel-off-bolts`, 'done');
+      await tick(jobId, `step/${corner}/drum-off`, 'done');
+      await read(jobId, corner, ROUND);
+      await tick(jobId, `drum/${corner}/decided`, { work: 'keep', shoes: true });
+      await tick(jobId, `drum/${corner}/done`, 'done');
+    }
+    await putTogether(jobId);
+    await pumped(jobId);
+    return jobId;
+  }
+  const vehicle = (own: object, why = 'read again') => ({
+    id: vehicleId,
+    form: {
+      ...VEHICLES.nurse!,
+      ...{ plate: 'SK-700-D', why },
+      rear: { ...VEHICLES.nurse!.rear, ...own },
+    },
+  });
+  const limit = (length: string) => {
+    const { limits } = VEHICLES.nurse!.rear;
+    return vehicle({ limits: { ...limits, [LIMIT]: { length, source: 'maker' } } });
+  };
+  const check = (key: string, value: unknown, note: string | null = 'slip') => ({
+    key,
+    send: async (jobId: string) =>
+      ask('check', { ...(await checkInput(jobId, key, value)), note }, 'technician'),
+  });
+  const send = (key: string, name: string, input: (jobId: string) => unknown) => ({
+    key,
+    send: async (jobId: string) => ask(name, input(jobId), 'technician'),
+  });
+  const small = { text: '228.1', unit: 'mm' };
+  const ACTS = [
+    ...[1, 2, 3, 4].map((place) => check(`figure/RL/drum-${place}`, small)),
+    check('figure/RL/drum-1', null),
+    check('figure/RL/stamped-drum', { text: '235', unit: 'mm' }),
+    check('figure/RL/stamped-drum', null),
+    check('figure/RL/drum-after-1', small),
+    check('drum/RL/done', null),
+    check('drum/RL/done', 'done'),
+    check('drum/RL/decided', null),
+    check('drum/RL/decided', { work: 'keep', shoes: false }),
+    check('drum/RL/decided', { work: 'cut', shoes: false }),
+    check('drum/RL/decided', { work: 'renew', shoes: false }),
+    check('look/RL/drum-outside', []),
+    check('look/RL/cylinder', null),
+    check('fixed/RL/drum-outside', 'fixed'),
+    check('step/RL/drum-off', null),
+    check('rebuild/RL/drum-on', 'done'),
+    check('pedal//none-moved', 'done'),
+    send('limit raised', 'vehicle', () => limit('235 mm')),
+    send('limit emptied', 'vehicle', () => limit('')),
+    send('no drum at all', 'vehicle', () => vehicle({ caliper: 'floating', traits: [] })),
+    send('other corners', 'complaint', (jobId) => ({
+      jobId,
+      form: { complaint: 'x', odometerKm: '61000', corners: ['FL'] },
+    })),
+  ];
+  const DANGERS: Readonly<Record<string, (jobId: string) => Promise<unknown>>> = {
+    'beyond its limit': (jobId) => read(jobId, 'RL', [229.6]),
+    'beyond what is stamped': (jobId) =>
+      tick(jobId, 'figure/RL/stamped-drum', { text: '228.2', unit: 'mm' }),
+    cracked: (jobId) => tick(jobId, 'look/RL/drum-outside', ['crack']),
+    'a cylinder that leaks': (jobId) => tick(jobId, 'look/RL/cylinder', ['leaking']),
+  };
+  async function gotRound(jobId: string): Promise<string[]> {
+    const job = await jobOf(jobId);
+    const { decision } = drumAt(job, 'RL');
+    // Said by name to be a new drum: that is its answer.
+    if (decision?.work === 'renew' && decision.isDone) return [];
+    return [
+      ...(standingOf(job).mustNotMove.length === 0 ? ['may be moved'] : []),
+      ...(standingOf(job).isWithin ? ['within'] : []),
+      ...(ownerReport(job, 'mm').mustNotMove.length === 0 ? ['does not warn'] : []),
+      ...((await sign(jobId)) === null ? ['signed'] : []),
+    ];
+  }
+  const pairs = (seed: number): (typeof ACTS)[] => {
+    const all = ACTS.flatMap((first) => ACTS.map((second) => [first, second]));
+    if (process.env.SEQUENCES === 'all') return all;
+    const random = seededRandom(seed);
+    return Array.from({ length: 24 }, () => all[Math.floor(random.uniform() * all.length)]!);
+  };
+
+  test.each(Object.keys(DANGERS))(
+    '%s',
+    async (danger) => {
+      const jobId = await wholeDrums();
+      expect(standingOf(await jobOf(jobId)).mustNotMove).toEqual([]);
+      await DANGERS[danger]!(jobId);
+      expect(await gotRound(jobId)).toEqual([]);
+      const failed: string[] = [];
+      for (const pair of pairs(Object.keys(DANGERS).indexOf(danger) + 3)) {
+        await inTransaction(async () => {
+          for (const { send: act } of pair) await act(jobId);
+          const how = await gotRound(jobId);
+          if (how.length > 0)
+            failed.push(`${pair.map(({ key }) => key).join(', ')}: ${how.join(', ')}`);
+          return refuse('undone');
+        });
+      }
+      expect(failed).toEqual([]);
+    },
+    1_200_000,
+  );
 });
 
 describe('beyond its wear limit a drum does not leave', () => {

@@ -196,16 +196,30 @@ export function beyondDrumAt(job: Job, corner: Corner): string | null {
 /** Diameters beyond this share of the limit are slips of the hand or of the unit. */
 const NO_DRUM = 1.2;
 
-/** Diameters beyond the wear limit that were read otherwise since, or are read no more. */
+/** What a figure of a drum that stands no more said of it, in words; null where nothing grave. */
+function sayGone(job: Job, corner: Corner, item: string, um: number): string | null {
+  const figure = `${(um / 1000).toFixed(2)} mm`;
+  if (item === 'stamped-drum') {
+    const now = largestNow(job, corner);
+    return now !== null && now > um && now < NO_DRUM * um
+      ? `${corner}: the wear limit stamped on the drum was changed (${figure})`
+      : null;
+  }
+  const limit = drumLimitAt(job, corner);
+  if (!item.startsWith('drum-') || limit === undefined) return null;
+  return um > limit && um < NO_DRUM * limit
+    ? `${corner}: a drum diameter beyond the wear limit was changed (${figure})`
+    : null;
+}
+
+/** Figures by which a drum was beyond its wear limit, and that say otherwise or nothing since. */
 export const drumReadingsGone = (job: Job): TakenBack[] =>
   goneTicks(job, 'figure').flatMap(({ entry, place, item, value }): TakenBack[] => {
     const corner = job.corners.find((each) => each === place);
-    const limit = corner && drumLimitAt(job, corner);
     const um = Number((value as { readonly um?: unknown } | null)?.um);
-    if (!corner || limit === undefined || !item.startsWith('drum-')) return [];
-    if (isRenewed(job, corner) || !(um > limit) || um > NO_DRUM * limit) return [];
-    const say = `${corner}: a drum diameter beyond the wear limit was changed (${(um / 1000).toFixed(2)} mm)`;
-    return [taken(entry, say, corner)];
+    if (!corner || isRenewed(job, corner) || !Number.isFinite(um)) return [];
+    const say = sayGone(job, corner, item, um);
+    return say === null ? [] : [taken(entry, say, corner)];
   });
 
 const WORST: readonly VerdictState[] = [

@@ -47,7 +47,8 @@ BEGIN
         WHEN 'method' THEN true
         WHEN 'pedal' THEN was -> 'value' = '"sank"'::jsonb
         WHEN 'hydraulics' THEN own ->> 'item' IN ('opened', 'hose-off')
-        WHEN 'figure' THEN own ->> 'item' LIKE 'drum-%' AND (TG_OP = 'DELETE' OR (has -> 'value' ->> 'um')::float8 < (was -> 'value' ->> 'um')::float8)
+        WHEN 'figure' THEN (own ->> 'item' LIKE 'drum-%' AND (TG_OP = 'DELETE' OR (has -> 'value' ->> 'um')::float8 < (was -> 'value' ->> 'um')::float8))
+          OR (own ->> 'item' = 'stamped-drum' AND (TG_OP = 'DELETE' OR (has -> 'value' ->> 'um')::float8 > (was -> 'value' ->> 'um')::float8))
         WHEN 'drum' THEN TG_OP = 'DELETE' AND own ->> 'item' = 'done'
         ELSE false
       END;
