@@ -168,3 +168,51 @@ test('on a phone the options scroll in their own frame and an option is taken by
   await expect(page.getByText(/On record for FL/)).toHaveCount(0);
   await page.close();
 });
+
+test.describe('a drum by thumb', () => {
+  test.use({ viewport: { width: 390, height: 664 }, hasTouch: true, isMobile: true });
+  test('read, decided with its mate, cut, measured again: each page says the same', async ({
+    page,
+  }) => {
+    const complaints = complaintsOf(page);
+    await beHere(page, 'Tobiah');
+    const id = await openJob(page, 116);
+    const read = async (values: readonly string[]): Promise<void> => {
+      const fields = page.locator('[data-figure]');
+      for (const [i, value] of values.entries()) {
+        await fields.nth(i).fill(value);
+        await fields.nth(i).press('Enter');
+      }
+      await settled(page);
+    };
+    const drum = (name: string) => page.getByRole('region', { name: `Drum, ${name}` });
+    await page.goto(`/jobs/${id}/measure/RR`);
+    await settled(page);
+    await expect(page.getByText('Read the drum at four places, inside the lip.')).toBeVisible();
+    await read(['228,30', '228.30', '228.31', '228.30']);
+    await expect(page.getByText('Keep this drum.')).toBeVisible();
+    await page.getByRole('link', { name: 'Decide' }).last().tap();
+    await expect(drum('rear left')).toContainText('0.240 mm');
+    for (const name of ['rear left', 'rear right']) {
+      await drum(name)
+        .getByRole('button', { name: /Take: cut/ })
+        .tap();
+      await expect(drum(name)).toContainText('On record: Cut it on the lathe.');
+    }
+    await settled(page);
+    await page.goto(`/jobs/${id}/correct/RL`);
+    await settled(page);
+    await expect(page.getByRole('button', { name: 'It is done' })).toBeDisabled();
+    await read(['228.60', '228.60', '228.60', '228.60']);
+    await page.getByRole('button', { name: 'It is done' }).tap();
+    await expect(page.getByText('It is done.')).toBeVisible();
+    await expectAccessible(page);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(
+      390,
+    );
+    await page.goto(`/jobs/${id}/report`);
+    await expect(page.getByText('RL rear left, drum')).toBeVisible();
+    await expect(page.getByText('The drum of RL is off its shoes.').first()).toBeVisible();
+    expect(complaints).toEqual([]);
+  });
+});

@@ -28,7 +28,7 @@ import { decidePage } from '@/server/decide/decidePage';
 import { estimateOf } from '@/server/decide/estimate';
 import { fileReport } from '@/server/report/file';
 import { ownerReport } from '@/server/report/owner';
-import { saveVehicle } from '@/server/shop/vehicles';
+import { effectsOfVehicle, saveVehicle } from '@/server/shop/vehicles';
 import { known } from './known';
 import { useRecords } from '../support/engine';
 import { ask, checkInput, done, jobOf, pumped, sign, threePeople, tick } from '../support/wholeJob';
@@ -101,6 +101,7 @@ async function putTogether(jobId: string): Promise<void> {
   }
 }
 
+const EMPTY = { length: '', source: 'maker' as const };
 const OVAL = [228.52, 228.4, 228.28, 228.4];
 const ROUND = [228.3, 228.3, 228.31, 228.3];
 
@@ -393,6 +394,27 @@ describe('beyond its wear limit a drum does not leave', () => {
     expect(await blocked(jobId)).toEqual(
       expect.arrayContaining([beyond, 'The drum of RL is off its shoes.']),
     );
+  });
+
+  test('what another wear limit would turn is said before it is written', async () => {
+    const jobId = await newJob();
+    await read(jobId, 'RL', ROUND);
+    const { rear } = VEHICLES.nurse!;
+    const drumDiscard = { length: '228.25 mm', source: 'maker' as const };
+    const form = {
+      ...{ ...VEHICLES.nurse!, plate: 'SK-700-D', why: 'read again' },
+      rear: { ...rear, limits: { ...rear.limits, drumDiscard, drumMachineTo: EMPTY } },
+    };
+    const effects = known(await effectsOfVehicle(vehicleId, form));
+    expect(effects.filter((each) => each.jobId === jobId)).toEqual([
+      expect.objectContaining({
+        corner: 'RL',
+        what: 'drum diameter',
+        was: 'within',
+        becomes: 'beyond',
+      }),
+      expect.objectContaining({ what: 'advice', was: 'Keep it as it is', becomes: 'New drum' }),
+    ]);
   });
 
   test('a reading that is read otherwise since is told to a lead', async () => {

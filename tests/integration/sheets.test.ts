@@ -214,3 +214,26 @@ test('a sheet is written by a lead, in order, once for a model, and taken off fi
   ]);
   expect((await allSheets()).some((each) => each.id === id)).toBe(false);
 });
+
+test('the torque of a wheel goes by what the wheel is made of: said, or given by neither sheet', async () => {
+  const text = [
+    'make,model,axle,wheel,torque_wheel_nuts_nm,torque_wheel_nuts_source',
+    'Velloway,Minnow hatchback,front,alloy,130,maker',
+    'Velloway,Minnow hatchback,front,steel,110,maker',
+  ].join('\n');
+  await done('sheets-in', { text, take: [] }, 'lead');
+  const bare = { ...VEHICLES.nurse!, year: '' };
+  const torqueOf = async (plate: string, wheel: VehicleForm['wheel']): Promise<number[]> => {
+    const id = String(await done('vehicle', { id: null, form: { ...bare, plate, wheel } }));
+    const jobId = String(
+      await done('job', { vehicleId: id, complaint: '', odometerKm: '', corners: ['FL'] }),
+    );
+    const { torque } = await jobOf(jobId);
+    return torque.flatMap((each) => (each.axle === 'front' ? [each.valueNm] : []));
+  };
+  expect(await torqueOf('SK-810-T', '')).toEqual([]);
+  expect(await torqueOf('SK-811-T', 'alloy')).toEqual([130]);
+  // Each keeps its own: what was given to one with alloy wheels is none for steel ones.
+  expect(await torqueOf('SK-812-T', 'steel')).toEqual([110]);
+  expect(await torqueOf('SK-813-T', '')).toEqual([]);
+});

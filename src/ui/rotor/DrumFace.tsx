@@ -50,7 +50,7 @@ export function DrumFace({ diameters, limit, figures, label }: DrumFaceProps) {
           transform={`translate(${middle} ${middle})`}
         />
       )}
-      <path className={styles.mark} d={`M${middle - 9} 14h18l-9 16z`} aria-label="the mark" />
+      <path className={styles.mark} d={`M${middle - 9} 14h18l-9 16z`} />
     </svg>
   );
 }
