@@ -2,7 +2,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { signOffOf, standingOf } from '@/core/job';
-import { ledgerOf } from '@/db/repositories';
+import { ledgerOf, listVehicles } from '@/db/repositories';
 import { closeDatabase, database } from '@/server/database';
 import { loadJob, openJob } from '@/server/job/jobs';
 import {
@@ -441,5 +441,32 @@ describe('what this shop did not make', () => {
     );
     expect(plan).toMatchObject({ isOwn: false });
     expect(plan.tables.find(({ table }) => table === 'jobs')?.fresh).toBe(16);
+  });
+
+  test('an archive from before a table held all that it holds today comes in, and stays this shop’s', async () => {
+    await emptyShop();
+    const { seal: _seal, ...older } = structuredClone(archive);
+    const without = (table: 'vehicles' | 'axles' | 'torqueFigures', keys: readonly string[]) =>
+      older.tables[table].map((row) =>
+        Object.fromEntries(Object.entries(row).filter(([key]) => !keys.includes(key))),
+      );
+    const tables = {
+      ...older.tables,
+      vehicles: without('vehicles', ['wheel', 'isCheck']),
+      axles: without('axles', ['thread', 'isFasteningSaid']),
+      torqueFigures: without('torqueFigures', ['wheel']),
+    };
+    const made = sealed({ ...older, tables } as unknown as ArchiveDocument);
+    expect(known(await planImport(read(made))).isOwn).toBe(true);
+    // Changed by a word it is nobody’s, and what must stand there is still asked for.
+    const changed = { ...made, made: '2020-01-01T00:00:00.000Z' };
+    expect(known(await planImport(read(changed))).isOwn).toBe(false);
+    const torn = { ...made, tables: { ...tables, vehicles: without('vehicles', ['plate']) } };
+    expect(readArchive(bytes(torn))).toMatchObject({
+      message: expect.stringMatching(/not sound at tables\.vehicles\.0\.plate/) as string,
+    });
+    known(await importArchive(read(made), INES));
+    const [vehicle] = await listVehicles(await database());
+    expect(vehicle).toMatchObject({ wheel: null, isCheck: false });
   });
 });

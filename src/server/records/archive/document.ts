@@ -1,10 +1,12 @@
 import 'server-only';
 import { z } from 'zod';
 import { accept, refuse, type Answer } from '../../answer';
+import { isSealedHere, sealed } from '../shopKey';
 import {
   HISTORY_SCHEMA,
   ROW_SCHEMAS,
   TABLE_NAMES,
+  withNewColumns,
   type ArchiveRow,
   type TableName,
 } from './tables';
@@ -78,6 +80,31 @@ function withoutHistory(json: unknown): unknown {
   };
 }
 
+/**
+ * An archive from before a table held all that it holds today: what is missing is what a column says
+ * where nobody said anything. Under this shop’s own seal it stays so: the seal is looked at first.
+ */
+function withWhatIsNew(json: unknown): unknown {
+  const { tables } = json as { readonly tables?: Readonly<Record<string, unknown>> };
+  if (typeof tables !== 'object') return json;
+  let isOlder = false;
+  const filled = TABLE_NAMES.flatMap((name): [string, unknown][] => {
+    const rows = tables[name];
+    if (!Array.isArray(rows)) return [];
+    const all = rows.map((row: unknown) => {
+      if (typeof row !== 'object' || row === null) return row;
+      const whole = withNewColumns(name, row as ArchiveRow);
+      isOlder ||= whole !== row;
+      return whole;
+    });
+    return [[name, all]];
+  });
+  if (!isOlder) return json;
+  const older = json as { readonly seal?: string };
+  const document = { ...older, tables: { ...tables, ...Object.fromEntries(filled) } };
+  return isSealedHere(older) ? sealed(document) : document;
+}
+
 /** Reads an archive, or says why it cannot be one. Nothing of it is used that was not parsed. */
 export function readArchive(bytes: Uint8Array): Answer<ArchiveDocument> {
   if (bytes.length === 0) return refuse('The file is empty.');
@@ -105,6 +132,7 @@ export function readArchive(bytes: Uint8Array): Answer<ArchiveDocument> {
   else if (version !== ARCHIVE_VERSION) {
     return refuse(`Archives of version ${String(version)} are not read any more.`);
   }
+  json = withWhatIsNew(json);
   const parsed = documentSchema.safeParse(json);
   // What was parsed, in the order that it was sealed in.
   if (parsed.success) return accept(json as ArchiveDocument);

@@ -165,6 +165,29 @@ function rowShape(table: PgTable): Record<string, z.ZodType> {
   );
 }
 
+/** What stands in a column that an older archive does not know; undefined where something must. */
+function unsaid({ notNull, default: standard }: PgColumn): unknown {
+  if (!notNull) return null;
+  const isPlain = ['string', 'number', 'boolean'].includes(typeof standard);
+  return isPlain || Array.isArray(standard) ? standard : undefined;
+}
+
+/** Columns of a table that may be missing in an archive from before there were any, and what stands there. */
+const unsaidOf = (table: PgTable): [string, unknown][] =>
+  columnsOf(table)
+    .map(([key, column]): [string, unknown] => [key, unsaid(column)])
+    .filter(([, value]) => value !== undefined);
+
+const UNSAID = Object.fromEntries(
+  TABLE_NAMES.map((name) => [name, unsaidOf(TABLES[name])]),
+) as Readonly<Record<TableName, [string, unknown][]>>;
+
+/** A row with what its table has come to hold since; the row itself where nothing is missing. */
+export function withNewColumns(name: TableName, row: ArchiveRow): ArchiveRow {
+  const missing = UNSAID[name].filter(([key]) => !(key in row));
+  return missing.length === 0 ? row : ({ ...Object.fromEntries(missing), ...row } as ArchiveRow);
+}
+
 const rowSchema = (table: PgTable): z.ZodType<ArchiveRow> =>
   z.strictObject(rowShape(table)) as unknown as z.ZodType<ArchiveRow>;
 
