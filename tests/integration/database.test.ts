@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -200,6 +201,20 @@ test('an older folder is copied before it is migrated', async () => {
   const [copy] = fs.readdirSync(path.join(other, 'copies'));
   expect(fs.existsSync(path.join(other, 'copies', copy!, 'pg', 'PG_VERSION'))).toBe(true);
   fs.rmSync(other, { recursive: true, force: true });
+});
+
+test('a migration that was released is as it was released: it is never run again where it was', () => {
+  const folderOf = path.join(process.cwd(), 'src/db/migrations');
+  const released = JSON.parse(
+    fs.readFileSync(path.join(__dirname, 'landedMigrations.json'), 'utf8'),
+  ) as Record<string, string>;
+  const now = Object.keys(released).map((name) => [
+    name,
+    createHash('sha256')
+      .update(fs.readFileSync(path.join(folderOf, name)))
+      .digest('hex'),
+  ]);
+  expect(Object.fromEntries(now)).toEqual(released);
 });
 
 test('the database is never opened during a build', () => {

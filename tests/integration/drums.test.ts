@@ -417,6 +417,41 @@ describe('beyond its wear limit a drum does not leave', () => {
     ]);
   });
 
+  test('decided otherwise, what was measured after the work before is none of this one', async () => {
+    const jobId = await newJob();
+    await read(jobId, 'RL', OVAL);
+    await tick(jobId, 'drum/RL/decided', { work: 'cut', shoes: false });
+    await read(jobId, 'RL', [228.6, 228.6, 228.6, 228.6], 'drum-after');
+    await tick(jobId, 'drum/RL/done', 'done');
+    // Taken back with a reason only.
+    expect(await refused(jobId, 'drum/RL/done', null)).toMatch(/few words/);
+    expect(await refused(jobId, 'drum/RL/done', null, 'chatter, it goes to scrap')).toBeNull();
+    // With shoes it is the same cut; renewed it is another drum.
+    await tick(jobId, 'drum/RL/decided', { work: 'cut', shoes: true });
+    expect(drumAt(await jobOf(jobId), 'RL').after).not.toBeNull();
+    await tick(jobId, 'drum/RL/decided', { work: 'renew', shoes: true });
+    expect(drumAt(await jobOf(jobId), 'RL').after).toBeNull();
+    expect(await refused(jobId, 'drum/RL/done', 'done')).toMatch(/after the work/);
+  });
+
+  test('without a wear limit nothing is advised but to read it; too close to it is signed for', async () => {
+    const bare = { ...VEHICLES.nurse!.rear.limits, drumDiscard: EMPTY, drumMachineTo: EMPTY };
+    const other = known(
+      await saveVehicle(null, {
+        ...{ ...VEHICLES.nurse!, plate: 'SK-701-D' },
+        rear: { ...VEHICLES.nurse!.rear, limits: bare },
+      }),
+    );
+    const form = { vehicleId: other, complaint: 'x', odometerKm: '', corners: ['RL'] };
+    const jobId = String(await done('job', form));
+    await read(jobId, 'RL', ROUND);
+    expect(drumAt(await jobOf(jobId), 'RL').advised).toBeNull();
+    await tick(jobId, 'figure/RL/stamped-drum', { text: '228.32', unit: 'mm' });
+    expect(signOffOf(await jobOf(jobId)).open.map(({ say }) => say)).toContain(
+      'RL: the drum is too close to its wear limit to call.',
+    );
+  });
+
   test('a reading that is read otherwise since is told to a lead', async () => {
     const jobId = await newJob();
     await read(jobId, 'RL', WORN);

@@ -53,6 +53,11 @@ export function drumOptions(drum: DrumResult, bans: DrumBans): DrumOption[] {
   ];
 }
 
-/** The least intervention that nothing speaks against. Source: handbook 9, 11 (without prices). */
-export const adviseDrum = (drum: DrumResult, bans: DrumBans): DrumWork =>
-  drumOptions(drum, bans).find(({ against }) => against.length === 0)?.work ?? 'renew';
+/**
+ * The least intervention that nothing speaks against; null where nobody can say: a drum is not thrown
+ * away because its wear limit was not read. Source: handbook 9, 11 (without prices).
+ */
+export function adviseDrum(drum: DrumResult, bans: DrumBans): DrumWork | null {
+  if (drum.size === null && bans.drum.length === 0) return null;
+  return drumOptions(drum, bans).find(({ against }) => against.length === 0)?.work ?? 'renew';
+}

@@ -108,6 +108,9 @@ describe('a drum by four diameters', () => {
     const result = solveDrum({ diameters: [228_100, 228_100, 228_100, 228_100], limits: {} });
     expect(result.size).toBeNull();
     expect(result.cut).toBeNull();
+    // It is not thrown away because its limit was not read; a crack condemns it all the same.
+    expect(adviseDrum(result, none)).toBeNull();
+    expect(adviseDrum(result, { cut: [], drum: ['it is cracked'] })).toBe('renew');
     expect(drumOptions(result, none)[0]?.against).toEqual(['its wear limit is not on file']);
     expect(drumOptions(result, none)[1]?.against).toEqual([
       'how far it may be machined is not on file',

@@ -89,7 +89,7 @@ export interface DrumState {
   readonly after: DrumResult | null;
   readonly limit: Micrometres | undefined;
   readonly options: readonly DrumOption[];
-  /** The least intervention that nothing speaks against; null until its diameters are read. */
+  /** The least intervention that nothing speaks against; null until diameters and limit are known. */
   readonly advised: DrumWork | null;
   readonly decision: DrumDecision | null;
 }
@@ -301,6 +301,13 @@ export const drumAlone = (job: Job): Corner[] =>
     const other = otherSide(corner);
     const theirs = job.corners.includes(other) ? drumAt(job, other).decision?.work : undefined;
     return work !== 'keep' && theirs !== work;
+  });
+
+/** Drums whose largest diameter is too close to their wear limit to call, as they are now. */
+export const drumsNearLimit = (job: Job): Corner[] =>
+  drumCorners(job).filter((corner) => {
+    const { before, after } = drumAt(job, corner);
+    return (after ?? before)?.size?.state === 'too-close';
   });
 
 /** What was decided or done at a drum, in a few words of the workshop. */

@@ -88,6 +88,13 @@ export const fastenersAt = oncePerPlace((job: Job, corner: Corner): FastenerStat
     });
 });
 
+/**
+ * Whether a wheel’s torque was entered for any wheel, while it is known what this one is made of: an
+ * alloy wheel may take another.
+ */
+export const isForAnyWheel = (job: Job, { fastener, wheel }: TorqueFigure): boolean =>
+  fastener === WHEEL_NUTS && wheel === '' && (job.vehicle.wheel ?? null) !== null;
+
 /** Bolts that come out with the caliper. */
 const WITH_CALIPER: readonly string[] = ['pin-bolts', 'caliper-bolts'];
 

@@ -48,6 +48,7 @@ describe('what takes a danger back', () => {
     ['a step of no weight', check({ kind: 'step', item: 'steering', value: 'done' }), null, false],
     ['a pedal that sank', check({ kind: 'pedal', item: 'held', value: 'sank' }), 'held', true],
     ['a pedal that held', check({ kind: 'pedal', item: 'held', value: 'held' }), null, false],
+    ['work on a drum', check({ kind: 'drum', item: 'done', value: 'done' }), null, true],
     ['an opened system', check({ kind: 'hydraulics', item: 'opened', value: 'done' }), null, true],
     [
       'how pistons went back',

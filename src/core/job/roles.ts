@@ -64,6 +64,8 @@ export function takesBackDanger(before: Check | undefined, value: unknown): bool
       return value === null;
     case 'pedal':
       return before.value === 'sank' && value !== 'sank';
+    case 'drum':
+      return before.item === 'done' && value === null;
     case 'hydraulics':
       return ['opened', 'hose-off'].includes(before.item) && value === null;
     default:

@@ -1,6 +1,6 @@
 import { openItems, signOffBlockers, type Blocker } from '../procedure';
 import { isWritten } from './checks';
-import { drumAlone, drumsToDo } from './drums';
+import { drumAlone, drumsNearLimit, drumsToDo } from './drums';
 import { judgeCorner } from './judge';
 import { outcomeOf } from './proof';
 import { readinessOf } from './readiness';
@@ -34,6 +34,13 @@ const nearDiscard = (job: Job): Blocker[] =>
       place: 'prove',
       corner,
     }));
+
+const nearWearLimit = (job: Job): Blocker[] =>
+  drumsNearLimit(job).map((corner) => ({
+    say: `${corner}: the drum is too close to its wear limit to call.`,
+    place: 'prove',
+    corner,
+  }));
 
 /** Cuts that only one rotor of an axle got: it takes a reason. Source: handbook 9. */
 const cutAlone = (job: Job): Blocker[] =>
@@ -136,6 +143,7 @@ export const signOffOf = oncePer((job: Job): SignOffView => {
       ...untouched(job),
       ...openItems(state),
       ...nearDiscard(job),
+      ...nearWearLimit(job),
       ...cutAlone(job),
       ...drumsAlone(job),
       ...notRepaired(job, true),

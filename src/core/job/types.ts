@@ -178,6 +178,8 @@ export interface JobPhoto {
 /** A torque figure of the vehicle and its like. */
 export interface TorqueFigure {
   readonly axle: AxlePosition;
+  /** The wheels whose nuts it is for; empty for any; missing in what was signed before it was kept. */
+  readonly wheel?: string;
   readonly fastener: string;
   readonly valueNm: number;
   readonly text: string;

@@ -113,8 +113,9 @@ export function wrongBuild({
   places,
   caliper,
 }: Build): { readonly what: 'places' | 'caliper'; readonly message: string }[] {
-  // A drum may go on at any stud, but nothing is indexed there.
-  const isOnePiece = traits.includes('bearing-in-rotor') || traits.includes('riveted');
+  // Nothing is indexed at a drum, wherever it goes on.
+  const isOnePiece =
+    caliper !== 'drum' && (traits.includes('bearing-in-rotor') || traits.includes('riveted'));
   return [
     ...(isOnePiece && places === 'any'
       ? [

@@ -95,12 +95,15 @@ export interface Compared {
   readonly own: SheetValue | null;
 }
 
-/** Figures that stand or fall together: thicknesses of one rotor, and how an axle is built. */
-const THICKNESSES: readonly SheetCode[] = ['nominal', 'machineTo', 'discard'];
+/** Figures that stand or fall together: sizes of one rotor, of one drum, and how an axle is built. */
+const SIZES: readonly (readonly SheetCode[])[] = [
+  ['nominal', 'machineTo', 'discard'],
+  ['drumNominal', 'drumMachineTo', 'drumDiscard'],
+];
 const BUILD: readonly SheetCode[] = ['fastening', 'studs', 'places', 'caliper', 'traits'];
 
 /**
- * Whether a figure that a vehicle lacks can be taken over beside what stands there: a thickness only
+ * Whether a figure that a vehicle lacks can be taken over beside what stands there: a size only
  * in order with the others, a build only where the sheet says how the wheel is held on and by how many.
  */
 function mayBeTaken(one: Compared, lacking: readonly Compared[], own: OwnFigure): boolean {
@@ -110,8 +113,9 @@ function mayBeTaken(one: Compared, lacking: readonly Compared[], own: OwnFigure)
       own(one.axle, code) !== null || ofAxle.some((each) => each.code === code);
     return isSaid('fastening') && isSaid('studs');
   }
-  if (!THICKNESSES.includes(one.code)) return true;
-  const all = THICKNESSES.flatMap((code) => {
+  const sizes = SIZES.find((each) => each.includes(one.code));
+  if (!sizes) return true;
+  const all = sizes.flatMap((code) => {
     const value =
       own(one.axle, code)?.value ?? ofAxle.find((each) => each.code === code)?.sheet.value;
     return value === undefined || value === null ? [] : [{ code, value, text: '' }];

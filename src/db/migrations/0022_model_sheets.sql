@@ -36,22 +36,14 @@ BEGIN
   IF TG_OP = 'UPDATE' AND was = has THEN
     RETURN NULL;
   END IF;
-  IF TG_TABLE_NAME = 'model_sheets' THEN
-    was := was - 'key' || jsonb_build_object('sheet_id', own -> 'id');
-    has := has - 'key' || jsonb_build_object('sheet_id', own -> 'id');
-    spot := (own ->> 'make') || ' ' || (own ->> 'model') || ', ' || (own ->> 'axle');
-  ELSE
-    SELECT sheet.make || ' ' || sheet.model || ', ' || sheet.axle || ' ' || (own ->> 'code') INTO spot
-      FROM model_sheets sheet WHERE sheet.id = (own ->> 'sheet_id')::uuid;
-  END IF;
+  SELECT sheet.make || ' ' || sheet.model || ', ' || sheet.axle INTO spot
+    FROM model_sheets sheet WHERE sheet.id = (own ->> 'sheet_id')::uuid;
   INSERT INTO ledger (who, role, what, op, place, before, after, reason) VALUES (
     coalesce(zh_said('who'), own ->> 'by'), zh_said('role'), 'sheet',
     CASE TG_OP WHEN 'UPDATE' THEN 'change' WHEN 'DELETE' THEN 'take-back' ELSE 'write' END::ledger_op,
-    coalesce(spot, own ->> 'code'), was, has, zh_said('reason'));
+    coalesce(spot || ' ', '') || (own ->> 'code'), was, has, zh_said('reason'));
   RETURN NULL;
 END
 $$;
 --> statement-breakpoint
 CREATE TRIGGER sheet_figures_ledger AFTER INSERT OR UPDATE OR DELETE ON sheet_figures FOR EACH ROW EXECUTE FUNCTION zh_ledger_sheet();
---> statement-breakpoint
-CREATE TRIGGER model_sheets_ledger AFTER INSERT OR UPDATE OR DELETE ON model_sheets FOR EACH ROW EXECUTE FUNCTION zh_ledger_sheet();

@@ -110,3 +110,34 @@ BEGIN
   RETURN NULL;
 END
 $$;
+--> statement-breakpoint
+-- What a sheet is of is history too, and a figure is named with its sheet.
+CREATE OR REPLACE FUNCTION zh_ledger_sheet() RETURNS trigger LANGUAGE plpgsql AS $$
+DECLARE
+  own jsonb := CASE WHEN TG_OP = 'DELETE' THEN to_jsonb(OLD) ELSE to_jsonb(NEW) END;
+  was jsonb := CASE WHEN TG_OP = 'INSERT' THEN NULL ELSE to_jsonb(OLD) - 'id' - 'at' - 'by' END;
+  has jsonb := CASE WHEN TG_OP = 'DELETE' THEN NULL ELSE to_jsonb(NEW) - 'id' - 'at' - 'by' END;
+  spot text;
+BEGIN
+  IF TG_OP = 'UPDATE' AND was = has THEN
+    RETURN NULL;
+  END IF;
+  IF TG_TABLE_NAME = 'model_sheets' THEN
+    was := was - 'key' || jsonb_build_object('sheet_id', own -> 'id');
+    has := has - 'key' || jsonb_build_object('sheet_id', own -> 'id');
+    spot := (own ->> 'make') || ' ' || (own ->> 'model') || ', ' || (own ->> 'axle');
+  ELSE
+    SELECT sheet.make || ' ' || sheet.model || ', ' || sheet.axle || ' ' || (own ->> 'code') INTO spot
+      FROM model_sheets sheet WHERE sheet.id = (own ->> 'sheet_id')::uuid;
+  END IF;
+  INSERT INTO ledger (who, role, what, op, place, before, after, reason) VALUES (
+    coalesce(zh_said('who'), own ->> 'by'), zh_said('role'), 'sheet',
+    CASE TG_OP WHEN 'UPDATE' THEN 'change' WHEN 'DELETE' THEN 'take-back' ELSE 'write' END::ledger_op,
+    coalesce(spot, own ->> 'code'), was, has, zh_said('reason'));
+  RETURN NULL;
+END
+$$;
+--> statement-breakpoint
+DROP TRIGGER IF EXISTS model_sheets_ledger ON model_sheets;
+--> statement-breakpoint
+CREATE TRIGGER model_sheets_ledger AFTER INSERT OR UPDATE OR DELETE ON model_sheets FOR EACH ROW EXECUTE FUNCTION zh_ledger_sheet();

@@ -1,6 +1,6 @@
-import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
+import { and, eq, inArray, sql } from 'drizzle-orm';
 import type { Database } from '../client';
-import { checks, jobs, owners } from '../schema';
+import { checks, owners } from '../schema';
 
 /** Who brings a vehicle, and how they are reached. */
 export type OwnerRow = typeof owners.$inferSelect;
@@ -24,22 +24,22 @@ export async function saveOwner(db: Database, owner: OwnerRow): Promise<void> {
 const NAMELESS = 'the owner';
 
 /**
- * Erases the owner of a vehicle, and the same name under what was agreed in its open jobs; what was
- * signed stays as it was signed.
+ * Erases the owner of a vehicle, and the same name under what was agreed in its open jobs, which are
+ * locked; what was signed stays as it was signed.
  */
-export async function eraseOwner(db: Database, vehicleId: string): Promise<void> {
+export async function eraseOwner(
+  db: Database,
+  vehicleId: string,
+  openJobs: readonly string[],
+): Promise<void> {
   const owner = await findOwner(db, vehicleId);
   if (owner) {
-    const open = db
-      .select({ id: jobs.id })
-      .from(jobs)
-      .where(and(eq(jobs.vehicleId, vehicleId), isNull(jobs.closedAt)));
     await db
       .update(checks)
       .set({ value: sql`jsonb_set(${checks.value}, '{name}', ${JSON.stringify(NAMELESS)}::jsonb)` })
       .where(
         and(
-          inArray(checks.jobId, open),
+          inArray(checks.jobId, [...openJobs]),
           eq(checks.kind, 'estimate'),
           eq(checks.item, 'approval'),
           sql`lower(trim(${checks.value} ->> 'name')) = ${owner.name.trim().toLowerCase()}`,

@@ -41,6 +41,12 @@ export const sayDrumOption = (
 /** What is to be done about a drum: measure it, or the least that ends within. */
 export function drumSentence(view: DrumView): DrumSentence {
   const { before, advised, options, diameters } = view;
+  if (before && advised === null) {
+    return {
+      todo: 'Read the wear limit that is cast or stamped on the drum.',
+      why: 'Without it nobody can say whether it may stay, or how far it may be cut.',
+    };
+  }
   if (!before || advised === null) {
     const left = diameters.before.filter((value) => value === null).length;
     return {
@@ -55,7 +61,12 @@ export function drumSentence(view: DrumView): DrumSentence {
   const cut = options.find(({ work }) => work === 'cut');
   const because = (stays?.against ?? []).join('; ');
   if (advised === 'keep') {
-    return { todo: 'Keep this drum.', why: 'It is round, and inside its wear limit.' };
+    return before.round.state === 'too-close'
+      ? {
+          todo: 'Keep this drum, or read it once more.',
+          why: 'It is inside its wear limit; its roundness is too close to its limit to call.',
+        }
+      : { todo: 'Keep this drum.', why: 'It is round, and inside its wear limit.' };
   }
   if (advised === 'cut') {
     const left = cut ? sayOption(view, cut) : '';

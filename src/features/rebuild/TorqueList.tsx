@@ -15,6 +15,8 @@ import { writeTorqueFigure } from './writes';
 /** A torque figure that is on file for the vehicle's like. */
 export interface FigureView {
   readonly nm: number;
+  /** Entered for any wheel, while it is known what this one is made of. */
+  readonly forAnyWheel?: boolean;
   readonly source: LimitSource;
   readonly angle: number;
   readonly treatment: string;
@@ -261,6 +263,12 @@ function FastenerRow({ fastener, ...place }: Place & { readonly fastener: Fasten
         Thread: {figure?.treatment || product}. {figure?.oneUse && 'One-use: renew. '}
         {say}
       </p>
+      {figure?.forAnyWheel && (
+        <p className="zh-stop mb-1">
+          Entered before it was known what these wheels are made of: hold it against the maker’s
+          figure for them, and enter that.
+        </p>
+      )}
       <PulledForm fastener={fastener} {...place} />
       {isOpen || !figure ? (
         <FigureForm fastener={fastener} onDone={() => setOpen(false)} {...place} />

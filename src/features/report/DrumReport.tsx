@@ -2,7 +2,7 @@ import type { BeforeAfter, CornerInspection } from '@/core/job';
 import { CORNER_NAME, type Corner } from '@/core/readings';
 import type { UnitSystem } from '@/core/units';
 import { InspectionLines } from './InspectionReport';
-import { ReportRow } from './JobReport';
+import { ReportTable } from './ReportTable';
 
 export interface ReportDrum {
   readonly corner: Corner;
@@ -36,32 +36,14 @@ export function DrumReport({ drum, units }: { drum: ReportDrum; units: UnitSyste
         )}
       </p>
       <InspectionLines inspection={inspection} />
-      <div
-        className="table-responsive"
-        tabIndex={0}
-        role="region"
-        aria-label="Drum, before and after"
-      >
-        <table className="table table-sm align-middle mb-0">
-          <thead>
-            <tr>
-              <th scope="col">What</th>
-              <th scope="col">Before</th>
-              <th scope="col">After</th>
-              <th scope="col">Limit</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map(({ name, role, before, after }, i) => (
-              <ReportRow
-                key={name}
-                {...{ name, role, before, after, units }}
-                source={(before ?? after) === null ? 'not known' : (sources[i] ?? null)}
-              />
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <ReportTable
+        label="Drum, before and after"
+        units={units}
+        rows={rows.map((row, i) => ({
+          ...row,
+          source: (row.before ?? row.after) === null ? 'not known' : (sources[i] ?? null),
+        }))}
+      />
     </section>
   );
 }

@@ -9,12 +9,12 @@ import {
   type CornerRecord,
 } from '@/core/assessment';
 import { CORNER_NAME } from '@/core/readings';
-import type { LengthRole, UnitSystem } from '@/core/units';
-import { describeReason, type Verdict } from '@/core/verdict';
+import type { UnitSystem } from '@/core/units';
+import { describeReason } from '@/core/verdict';
 import { exaggerationOf, RotorFace, type Exaggeration } from '@/ui/rotor';
 import type { CornerInspection, JobProcedure } from '@/core/job';
-import { Figure, VerdictMark } from '@/ui/verdict';
 import { ReportHead } from './ReportHead';
+import { ReportTable } from './ReportTable';
 import { SourceLines, type ReportSource } from './SourceLines';
 import { InspectionLines, ProcedureLines } from './InspectionReport';
 
@@ -85,44 +85,6 @@ function Plot({
   );
 }
 
-export function ReportRow({
-  name,
-  before,
-  after,
-  source,
-  role,
-  units,
-}: {
-  name: string;
-  before: Verdict | null | undefined;
-  after: Verdict | null | undefined;
-  source: string | null;
-  role: LengthRole;
-  units: UnitSystem;
-}) {
-  const limit = before?.limit ?? after?.limit ?? null;
-  const cell = (verdict: Verdict | null | undefined) =>
-    verdict ? (
-      <>
-        <Figure value={verdict.value} role={role} units={units} />{' '}
-        <VerdictMark state={verdict.state} size={16} />
-      </>
-    ) : (
-      <VerdictMark state="not-measured" size={16} />
-    );
-  return (
-    <tr>
-      <th scope="row">{name}</th>
-      <td>{cell(before)}</td>
-      <td>{cell(after)}</td>
-      <td>
-        <Figure value={limit} role={role} units={units} />
-        {source && <span className="zh-muted"> {source}</span>}
-      </td>
-    </tr>
-  );
-}
-
 function CornerReport({ corner, units }: { corner: ReportCorner; units: UnitSystem }) {
   const { before, after } = corner;
   const { record } = before;
@@ -166,48 +128,35 @@ function CornerReport({ corner, units }: { corner: ReportCorner; units: UnitSyst
           <Plot record={record} wave={found} scale={shared} title="Before" />
           <Plot record={record} wave={ends} scale={shared} title="After" />
         </div>
-        <div className="table-responsive" tabIndex={0} role="region" aria-label="Before and after">
-          <table className="table table-sm align-middle mb-0">
-            <thead>
-              <tr>
-                <th scope="col">What</th>
-                <th scope="col">Before</th>
-                <th scope="col">After</th>
-                <th scope="col">Limit</th>
-              </tr>
-            </thead>
-            <tbody>
-              <ReportRow
-                name="Lateral runout"
-                before={before.assessment.firstRunout?.verdict}
-                after={after?.assessment.runout?.verdict}
-                source={SOURCE_NAME[runoutLimit(limits).source]}
-                role="deviation"
-                units={units}
-              />
-              <ReportRow
-                name="Thickness variation (DTV)"
-                before={before.assessment.thickness?.dtvVerdict}
-                after={after?.assessment.thickness?.dtvVerdict}
-                source={SOURCE_NAME[dtvLimit(limits).source]}
-                role="deviation"
-                units={units}
-              />
-              <ReportRow
-                name="Thinnest place"
-                before={before.assessment.thicknessVerdicts?.verdicts.discard}
-                after={after?.assessment.thicknessVerdicts?.verdicts.discard}
-                source={
-                  limits.discard
-                    ? `discard, ${SOURCE_NAME[limits.discard.source]}`
-                    : 'discard not known'
-                }
-                role="size"
-                units={units}
-              />
-            </tbody>
-          </table>
-        </div>
+        <ReportTable
+          label="Before and after"
+          units={units}
+          rows={[
+            {
+              name: 'Lateral runout',
+              before: before.assessment.firstRunout?.verdict,
+              after: after?.assessment.runout?.verdict,
+              source: SOURCE_NAME[runoutLimit(limits).source],
+              role: 'deviation',
+            },
+            {
+              name: 'Thickness variation (DTV)',
+              before: before.assessment.thickness?.dtvVerdict,
+              after: after?.assessment.thickness?.dtvVerdict,
+              source: SOURCE_NAME[dtvLimit(limits).source],
+              role: 'deviation',
+            },
+            {
+              name: 'Thinnest place',
+              before: before.assessment.thicknessVerdicts?.verdicts.discard,
+              after: after?.assessment.thicknessVerdicts?.verdicts.discard,
+              source: limits.discard
+                ? `discard, ${SOURCE_NAME[limits.discard.source]}`
+                : 'discard not known',
+              role: 'size',
+            },
+          ]}
+        />
       </div>
     </section>
   );

@@ -2,8 +2,10 @@
 
 import type { FigureItem } from '@/core/procedure';
 import type { UnitSystem } from '@/core/units';
+import { Conflicts } from './Conflicts';
 import { FigureFields } from './FigureFields';
 import type { CheckView } from './model';
+import { sayCheck } from './say';
 import { useChecks } from './useChecks';
 
 interface CornerFiguresProps {
@@ -22,7 +24,6 @@ export function CornerFigures({ jobId, corner, figures, checks, units }: CornerF
     checks,
     ({ kind, place, item }) => kind === 'figure' && place === corner && codes.includes(item),
   );
-  const { conflict } = store;
   return (
     <>
       <FigureFields
@@ -31,25 +32,10 @@ export function CornerFigures({ jobId, corner, figures, checks, units }: CornerF
         meanings={[]}
         onWrite={store.write}
       />
-      {conflict && (
-        <p className="zh-error" role="alert">
-          Another screen wrote something else here meanwhile.{' '}
-          <button type="button" className="btn btn-link p-0" onClick={() => store.settle(true)}>
-            Write mine over it
-          </button>{' '}
-          <button type="button" className="btn btn-link p-0" onClick={() => store.settle(false)}>
-            Leave theirs
-          </button>
-        </p>
-      )}
-      {store.trouble && (
-        <p className="zh-error" role="alert">
-          {store.trouble}{' '}
-          <button type="button" className="btn btn-link p-0" onClick={store.leave}>
-            Leave it
-          </button>
-        </p>
-      )}
+      <Conflicts
+        {...store}
+        say={(item, value) => sayCheck({ items: [], figures, steps: [] }, item, value)}
+      />
     </>
   );
 }

@@ -9,6 +9,7 @@ import {
   type CheckEntry,
 } from '../../core/contracts';
 import {
+  drumItems,
   findCheck,
   type Job,
   isOfOldRotor,
@@ -142,6 +143,7 @@ export async function recordCheck(
     const written = await writeCheck(tx, { jobId, kind, place, item }, change, known);
     if (!written.done) return accept({ kept: false, theirs: written.theirs });
     if (kind === 'pedal' && item === 'hold' && written.stamp) beginHold(written.stamp);
+    if (write?.kind === 'drum' && write.item === 'decided') await afterDrum(tx, job, write);
     if (kind === 'look') await afterLook(tx, job, place, item, write?.value ?? null);
     if (kind === 'pedal' && item === 'held' && value === null) {
       // A pedal that is tried again is pumped and held anew.
@@ -151,6 +153,22 @@ export async function recordCheck(
     }
     return accept({ kept: true, stamp: written.stamp });
   });
+}
+
+/**
+ * After a drum was decided otherwise: what was measured after the work before is none of this one, and
+ * is read again.
+ */
+async function afterDrum(
+  tx: Database,
+  job: Job,
+  { place, value }: Extract<CheckEntry, { kind: 'drum'; item: 'decided' }>,
+): Promise<void> {
+  const before = findCheck(job, 'drum', place, 'decided')?.value.work;
+  if (before === undefined || before === value.work) return;
+  for (const item of drumItems('after')) {
+    await deleteCheck(tx, { jobId: job.id, kind: 'figure', place, item });
+  }
 }
 
 /**

@@ -5,6 +5,7 @@ import { contactsBy } from '../../core/procedure';
 import { CORNER_NAME, type Corner } from '../../core/readings';
 import {
   fastenersAt,
+  isForAnyWheel,
   type Check,
   findCheck,
   type Job,
@@ -57,6 +58,7 @@ export function fastenerViews(job: Job, corner: Corner) {
     product: contacts.find(({ code }) => code === fastener.contact)?.product ?? '',
     figure: figure && {
       nm: figure.valueNm,
+      forAnyWheel: isForAnyWheel(job, figure),
       source: figure.source,
       angle: figure.angle,
       treatment: figure.treatment,

@@ -4,6 +4,7 @@ import {
   eraseOwner,
   findOwner,
   findVehicle,
+  lockOpenJobsOf,
   saveOwner,
   type OwnerRow,
 } from '../../db/repositories';
@@ -23,7 +24,9 @@ export const keepOwner = (input: unknown): Promise<Answer<string>> =>
     if (!(await findVehicle(tx, owner.vehicleId))) {
       return refuse('This vehicle is not on file any more.');
     }
-    if (owner.name === '' && owner.reach === '') await eraseOwner(tx, owner.vehicleId);
-    else await saveOwner(tx, owner);
+    if (owner.name === '' && owner.reach === '') {
+      // A job that is being signed meanwhile keeps the name, or is signed without it: never half.
+      await eraseOwner(tx, owner.vehicleId, await lockOpenJobsOf(tx, owner.vehicleId));
+    } else await saveOwner(tx, owner);
     return accept(owner.vehicleId);
   });

@@ -20,18 +20,21 @@ const sayKey = ({
   year,
   drive,
   variant,
+  wheel,
 }: {
   make: string;
   model: string;
   year: number | null;
   drive: string | null;
   variant: string;
+  wheel?: 'steel' | 'alloy' | null;
 }): string =>
   [
     vehicleName({ make, model }),
     year === null ? 'any year' : String(year),
     drive === null ? 'any drive' : `${drive}-wheel drive`,
     variant || 'standard brakes',
+    ...(wheel ? [`the wheel’s for ${wheel} wheels`] : []),
   ].join(', ');
 
 export default async function TorquePage(props: CornerParams) {
