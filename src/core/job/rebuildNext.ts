@@ -109,7 +109,7 @@ export function rebuildNext(job: Job): NextThing {
   if (!isWritten(job, 'bedding', '', 'driven')) {
     return {
       todo: 'Bed the brakes in.',
-      why: 'Pads and rotors find each other before the owner drives.',
+      why: 'The friction faces find each other before the owner drives.',
       place: { page: 'bedding' },
       label: 'Bedding-in planner',
     };

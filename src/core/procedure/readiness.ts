@@ -135,7 +135,7 @@ function pedal(state: JobReadiness): Blocker[] {
   }
   if (!needsPedal(state) || isPedalDone(state)) return [];
   const say =
-    'The pedal was not pumped firm, held for a minute and its fluid level set since the pistons moved.';
+    'The pedal was not pumped firm, held for a minute and its fluid level set since the brakes were worked on.';
   return [{ say, place: 'pedal' }];
 }
 

@@ -53,7 +53,7 @@ export const FASTENERS: readonly Fastener[] = [
     usual: [3, 35],
     stages: [1],
     contact: 'rotor-screw',
-    say: 'It only holds the rotor until the wheel does.',
+    say: 'It only holds the rotor or drum until the wheel does.',
   },
   {
     code: 'bracket-bolts',

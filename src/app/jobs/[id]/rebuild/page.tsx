@@ -57,7 +57,7 @@ export default async function RebuildPage(props: JobParams) {
             <p>
               {isPedalDone(state)
                 ? 'Firm, held for a minute, level set.'
-                : 'Not pumped firm since the pistons moved. The vehicle stays where it is.'}
+                : 'Not pumped firm since the brakes were worked on. The vehicle stays where it is.'}
             </p>
           ) : (
             <p>No piston moved.</p>
