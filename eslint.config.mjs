@@ -31,9 +31,14 @@ const config = [
             'Say what is shown meanwhile (`loading`): without it the whole page waits for the file, and loses what is typed until it is there.',
         },
       ],
+      'no-restricted-imports': [
+        'error',
+        { name: 'next/link', message: 'Take `@/ui/Link`, which fetches nothing ahead.' },
+      ],
       'no-console': 'error',
     },
   },
+  { files: ['src/ui/Link.tsx'], rules: { 'no-restricted-imports': 'off' } },
   {
     files: ['src/**/*.ts', 'src/**/*.tsx', 'tests/**/*.ts', 'bench/**/*.ts', 'drill/**/*.ts'],
     languageOptions: { parserOptions: { projectService: true } },

@@ -10,7 +10,7 @@ import '@/ui/decide.css';
 import '@/ui/rebuild.css';
 import '@/ui/records.css';
 import type { Metadata, Viewport } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { cookies, headers } from 'next/headers';
 import { connection } from 'next/server';
 import type { ReactNode } from 'react';

@@ -1,5 +1,5 @@
 import { format } from 'date-fns';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { z } from 'zod';
 import { FirstRun } from './FirstRun';
 import { StartLine } from '@/features/jobs/StartLine';

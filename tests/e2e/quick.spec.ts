@@ -89,7 +89,11 @@ test('a quick check: two actions to the first reading, two laps and thickness wi
   await expect(page.getByText('SK-731-Q')).toBeVisible();
   await expect(page.getByText(/Every option side by side/)).toBeVisible();
   await page.goto(page.url().replace('/decide', '/report'));
-  await expect(page.getByText('0.0').first()).toBeVisible();
+  const before = page.getByRole('row', { name: /Lateral runout/ });
+  await expect(before).toContainText(/0\.0[67]\d ?mm\s*Beyond/);
+  await expect(page.getByRole('row', { name: /Thinnest place/ })).toContainText(
+    /27\.\d{3} ?mm\s*Within.*24\.000 ?mm discard, stamped on the part/,
+  );
   expect(complaints).toEqual([]);
 });
 

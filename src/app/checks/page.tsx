@@ -1,6 +1,6 @@
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { z } from 'zod';
 import { JobList } from '@/features/jobs/JobList';
 import { quickChecks } from '@/server/quick/quickCheck';

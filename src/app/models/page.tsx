@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { z } from 'zod';
 import { Here } from '@/app/Here';
 import { saySheet } from '@/core/sheets';

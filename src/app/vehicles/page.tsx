@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { z } from 'zod';
 import { VehicleSearch } from '@/features/vehicles/VehicleSearch';
 import { vehiclesPage } from '@/server/shop/vehicles';

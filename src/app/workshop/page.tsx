@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import type { ReactNode } from 'react';
 import { PROCEDURE } from '@/core/contracts';
 import { rulesInForce } from '@/core/procedure';

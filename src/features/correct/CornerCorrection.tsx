@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { runoutLimit, sayMove, averagedForDrawing } from '@/core/assessment';
 import { shortestTurn } from '@/core/indexing';
 import { CORNER_NAME, fastenerName } from '@/core/readings';

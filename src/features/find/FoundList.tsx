@@ -1,5 +1,5 @@
 import { format } from 'date-fns';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { findAddress } from '@/core/contracts';
 import { Pager } from '@/ui/shell';
 import type { Finding } from '@/server/records/find';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import type { History, HistoryLine } from '@/server/records/history';
 
 /** What a history can be narrowed down to, with the words for it. */

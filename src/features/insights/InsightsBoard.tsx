@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { NO_CAUSE } from '@/core/insights';
 import type { UnitSystem } from '@/core/units';
 import type { InsightsView } from '@/server/records/insights';

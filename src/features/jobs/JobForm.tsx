@@ -1,7 +1,7 @@
 'use client';
 
 import { zodResolver } from '@hookform/resolvers/zod';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';

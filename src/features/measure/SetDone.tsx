@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { useEffect, useRef } from 'react';
 import { NextLink, NextThing } from '@/ui/shell';
 import { KIND_NAME, type BenchCorner, type BenchSet } from './model';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { isChoice, type NextCheck } from '@/core/diagnosis';
 import { findingOf } from './model';
 import { AnswerForm } from './NoseForm';

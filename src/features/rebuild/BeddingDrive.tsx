@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { useEffect, useRef, useState } from 'react';
 import { stopsOf, WALKING_PACE, type Programme, type Stop } from '@/core/bedding';
 import { fromMetresPerSecond, type SpeedUnit } from '@/core/units';

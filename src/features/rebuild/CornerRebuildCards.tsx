@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/Link';
 
 /** How far a corner is as it goes together. */
 export interface CornerRebuild {

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { hasSingleKeys } from '@/ui/keys';
 import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { chime } from '@/ui/chime';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { useSend } from '@/ui/field';
 import { writePartBack } from './writes';
 

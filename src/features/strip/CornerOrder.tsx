@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { useEffect, useRef, useState } from 'react';
 import type { FigureItem, LookItem, PadMeaning, PlannedStep } from '@/core/procedure';
 import type { Corner } from '@/core/readings';

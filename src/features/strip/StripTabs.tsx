@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { usePathname } from 'next/navigation';
 
 const PARTS = [

@@ -1,7 +1,7 @@
 'use client';
 
 import { format } from 'date-fns';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { Offcanvas } from 'react-bootstrap';
 import { overTheirs, sayTheirs, useKeeper, useKeeperState, type KeptWrite } from '@/ui/keeper';
 

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { CORNER_NAME, type Corner } from '@/core/readings';
 import type { UnitSystem } from '@/core/units';
 import { RotorLines, type RotorLineView } from '@/ui/rotor/RotorLines';

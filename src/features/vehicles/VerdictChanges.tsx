@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import type { VerdictChange } from '@/core/job';
 
 /** The verdicts of open jobs that other figures change, before they are written. */

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import type { UnitSystem } from '@/core/units';
 import { Figure } from '@/ui/verdict';
 

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { CORNER_NAME, type Corner } from '@/core/readings';
 
 /** The corners as places to go, one of them the one shown. */

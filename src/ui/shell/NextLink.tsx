@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { useEffect, useRef, type ReactNode } from 'react';
 
 /** The link to the next thing: takes the focus when it appears, so that Enter goes on. */

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/Link';
 
 /** The way to the pages before and after, with the words of the list; nothing where there is one page. */
 export function Pager({

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { notFound, redirect } from 'next/navigation';
 import { CORNER_NAME } from '@/core/readings';
 import { PlateForm } from '@/features/checks/PlateForm';

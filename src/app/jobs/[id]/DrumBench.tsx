@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import type { Job } from '@/core/job';
 import type { Corner } from '@/core/readings';
 import { DrumCard } from '@/features/drum/DrumCard';

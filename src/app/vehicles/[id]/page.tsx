@@ -1,7 +1,7 @@
 import { Here } from '@/app/Here';
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { notFound } from 'next/navigation';
 import { enteredBy, vehicleForm } from '@/features/vehicles/model';
 import { RotorHistory } from '@/features/vehicles/RotorHistory';

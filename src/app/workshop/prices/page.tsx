@@ -1,6 +1,6 @@
 import { Here } from '@/app/Here';
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { formOfShop } from '@/core/contracts';
 import { PriceList } from '@/features/prices/PriceList';
 import { shopReach } from '@/server/records/reach';

@@ -1,6 +1,6 @@
 import { Here } from '@/app/Here';
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { notFound } from 'next/navigation';
 import { CornerDecision } from '@/features/decide/CornerDecision';
 import { SourceRepairs } from '@/features/decide/SourceRepairs';

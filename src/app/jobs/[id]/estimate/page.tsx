@@ -1,6 +1,6 @@
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { Here } from '@/app/Here';
 import { approvalOf, findCheck, repairCost, sourceRepairs, totalOf } from '@/core/job';
 import { Agree, AskOwner } from '@/features/decide/Agree';

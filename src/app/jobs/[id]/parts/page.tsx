@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { Here } from '@/app/Here';
 import { partsAwaited, partsNeeded } from '@/core/job';
 import { PartList } from '@/features/parts/PartList';

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { CORNER_NAME } from '@/core/readings';
 import { Rechecks } from '@/features/signoff/Rechecks';
 import { WhoIsHere } from '@/features/people/WhoIsHere';

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { isPedalDone, needsPedal } from '@/core/procedure';
 import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { CornerRebuildCards } from '@/features/rebuild/CornerRebuildCards';

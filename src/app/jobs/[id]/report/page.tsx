@@ -1,6 +1,6 @@
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { notFound } from 'next/navigation';
 import { sayAdvice, sayCleaning } from '@/core/assessment';
 import { formatIn } from '@/core/units';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { notFound } from 'next/navigation';
 import { CORNER_NAME, CORNERS } from '@/core/readings';
 import { CornerCorrection } from '@/features/correct/CornerCorrection';

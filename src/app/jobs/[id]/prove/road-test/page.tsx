@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { speedUnit } from '@/core/units';
 import { RoadTest } from '@/features/road-test/RoadTest';
 import { refuseDriven } from '@/core/job';

@@ -1,6 +1,6 @@
 import { Here } from '@/app/Here';
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { speedUnit } from '@/core/units';
 import { BeddingPlanner } from '@/features/rebuild/BeddingPlanner';
 import { planOf, shopProgrammes } from '@/server/rebuild/bedding';

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { SOURCE_NAME } from '@/core/assessment';
 import { PROCEDURE } from '@/core/contracts';
 import { cautionsAt } from '@/core/procedure';

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { FileReport } from '@/features/report/FileReport';
 import { PrintButton } from '@/features/report/PrintButton';
 import { fileReport } from '@/server/report/file';

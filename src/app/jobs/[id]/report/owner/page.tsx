@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { OwnerPage } from '@/features/report/OwnerPage';
 import { PrintButton } from '@/features/report/PrintButton';
 import { ownerReport } from '@/server/report/owner';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { PROCEDURE } from '@/core/contracts';
 import { CornerFindings } from '@/features/strip/CornerFindings';
 import { openCorner, type CornerParams } from '../../work';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import Link from '@/ui/Link';
 import { Cautions } from '@/ui/procedure';
 import { CleaningTable } from '@/features/strip/CleaningTable';
 import { HubLooks } from '@/features/strip/HubLooks';
