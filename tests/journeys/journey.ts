@@ -9,7 +9,20 @@ import {
   type VirtualCorner,
 } from '@/core/bench';
 import { waveTir } from '@/core/harmonics';
-import { cornerOptions, judgeCorner, seatToFit, type Job, type Phase } from '@/core/job';
+import {
+  cornerOptions,
+  judgeCorner,
+  proveNext,
+  rebuildNext,
+  seatToFit,
+  STAGE_OF_PAGE,
+  stagesOf,
+  stripNext,
+  type Job,
+  type NextThing,
+  type Phase,
+  type StageKey,
+} from '@/core/job';
 import { seededRandom, type RandomSource } from '@/core/numeric';
 import type { Action } from '@/core/options';
 import type { Corner } from '@/core/readings';
@@ -51,6 +64,13 @@ export interface TrueStory {
   readonly after: number;
   readonly shift: number;
 }
+
+/** What the pages that say it in one sentence ask for next. */
+const NEXT_ON_PAGE: Partial<Record<StageKey, (job: Job) => NextThing>> = {
+  strip: stripNext,
+  rebuild: rebuildNext,
+  prove: proveNext,
+};
 
 /** A wheel that shook, and one that runs quietly. */
 const SHOOK = { wheel: 3, pedal: 3, seat: 0 };
@@ -99,7 +119,17 @@ export class Journey {
     return next;
   }
 
-  job = (): Promise<Job> => jobOf(this.id);
+  /** The job as it stands; no stage is shown as done while its own page still asks for something. */
+  job = async (): Promise<Job> => {
+    const job = await jobOf(this.id);
+    for (const { key, state } of stagesOf(job)) {
+      const next = NEXT_ON_PAGE[key]?.(job);
+      if (state !== 'done' || !next) continue;
+      const leadsTo = next.place && STAGE_OF_PAGE[next.place.page];
+      if (leadsTo === null || leadsTo === key) throw new Error(`${key} is done, yet: ${next.todo}`);
+    }
+    return job;
+  };
 
   /** What truly was before anything was done, and is now. */
   stories(): TrueStory[] {
@@ -280,14 +310,19 @@ export class Journey {
     }
     await this.read(corner, 'runout', 'after');
     await this.read(corner, 'thickness', 'after');
+    await this.job();
   }
 
   /** Puts it together, pumps, drives and signs. */
   async end(): Promise<void> {
     await together(this.id, this.corners);
+    await this.job();
     await pumped(this.id);
+    await this.job();
     await tick(this.id, 'prove//feel-after', QUIET);
+    await this.job();
     const refused = await sign(this.id);
     if (refused !== null) throw new Error(refused);
+    await this.job();
   }
 }

@@ -53,7 +53,9 @@ export function proveNext(job: Job): NextThing {
       label: 'Decide again',
     };
   }
-  if (!feelOf(job).after) {
+  // Where nothing was done here there is nothing to drive again.
+  const isWork = outcome !== null && outcome.state !== 'referred';
+  if (isWork && !feelOf(job).after) {
     return {
       todo: 'Drive it again: the same road, the same speeds.',
       why: 'Then say how it felt, or record it.',
@@ -62,7 +64,7 @@ export function proveNext(job: Job): NextThing {
     };
   }
   return {
-    todo: 'Sign it off.',
+    todo: outcome === null ? 'Nothing was corrected: sign it off.' : 'Sign it off.',
     why: 'What is open is listed there.',
     place: { page: 'report' },
     label: 'Report and sign-off',

@@ -12,6 +12,10 @@ import { rulesOf } from './procedure';
 import { readinessOf } from './readiness';
 import type { Job } from './types';
 
+/** Whether brakes that were worked on are still to be bedded in here. */
+export const isBeddingOwed = (job: Job): boolean =>
+  readinessOf(job).pistonsMoved.length > 0 && !isWritten(job, 'bedding', '', 'driven');
+
 /** The corner that is not together yet, with its next step. */
 function nextStep(state: JobReadiness): NextThing | null {
   for (const { corner, wheelOff, open } of state.corners) {
@@ -106,7 +110,7 @@ export function rebuildNext(job: Job): NextThing {
       label: 'First stop',
     };
   }
-  if (!isWritten(job, 'bedding', '', 'driven')) {
+  if (isBeddingOwed(job)) {
     return {
       todo: 'Bed the brakes in.',
       why: 'The friction faces find each other before the owner drives.',
@@ -116,7 +120,7 @@ export function rebuildNext(job: Job): NextThing {
   }
   return {
     todo: 'Prove it: the same road, the same speeds.',
-    why: 'Together, pumped, bedded.',
+    why: 'Together, and the pedal is firm.',
     place: { page: 'prove' },
     label: 'Prove',
   };

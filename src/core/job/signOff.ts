@@ -1,9 +1,9 @@
 import { openItems, signOffBlockers, type Blocker } from '../procedure';
-import { isWritten } from './checks';
 import { drumAlone, drumsNearLimit, drumsToDo } from './drums';
 import { judgeCorner } from './judge';
 import { outcomeOf } from './proof';
 import { readinessOf } from './readiness';
+import { isBeddingOwed } from './rebuildNext';
 import { axleAt } from './record';
 import { oncePer } from './remember';
 import { proofsToShow, repairsToDo, sayRepair } from './repairs';
@@ -123,10 +123,9 @@ export const signOffOf = oncePer((job: Job): SignOffView => {
           ...[...outcome.reasons, ...outcome.left].map((say) => ({ say, place: 'prove' as const })),
         ];
   const wasApart = state.corners.some(({ wheelOff }) => wheelOff);
-  const bedding: Blocker[] =
-    state.pistonsMoved.length > 0 && !isWritten(job, 'bedding', '', 'driven')
-      ? [{ say: 'It was not bedded in here.', place: 'prove' }]
-      : [];
+  const bedding: Blocker[] = isBeddingOwed(job)
+    ? [{ say: 'It was not bedded in here.', place: 'prove' }]
+    : [];
   const recheck: Blocker[] =
     wasApart && !job.rechecks.some(({ what }) => what === 'wheel-nuts')
       ? [{ say: 'No recheck of the wheel nuts is set.', place: 'prove' }]

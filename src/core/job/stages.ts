@@ -5,11 +5,15 @@ import { signOffBlockers } from '../procedure';
 import { isWritten } from './checks';
 import { drumAt, drumDiameters, drumsDone, drumsToDo } from './drums';
 import { isDrumAt, progressAt } from './procedure';
+import { STAGE_OF_PAGE, type NextThing } from './places';
 import { cornersToProve, outcomeOf } from './proof';
+import { proveNext } from './proveNext';
 import { readinessOf } from './readiness';
+import { rebuildNext } from './rebuildNext';
 import { axleAt, setsOfCorner } from './record';
 import { oncePer } from './remember';
 import { repairsToDo, sourceRepairs } from './repairs';
+import { stripNext } from './stripNext';
 import type { Job, Phase } from './types';
 
 export { STAGES, type StageKey };
@@ -72,6 +76,19 @@ const isStripped = (job: Job): boolean =>
 const isBegun = (job: Job): boolean =>
   job.checks.some(({ kind }) => kind === 'step' || kind === 'lifting');
 
+/** What the page of a stage says is next, for the stages whose page says it in one sentence. */
+const NEXT_ON_PAGE: Readonly<Partial<Record<StageKey, (job: Job) => NextThing>>> = {
+  strip: stripNext,
+  rebuild: rebuildNext,
+  prove: proveNext,
+};
+
+/** Whether the page of a stage still asks for something on itself: such a stage is not done. */
+function isAsking(job: Job, key: StageKey): boolean {
+  const next = NEXT_ON_PAGE[key]?.(job);
+  return next !== undefined && (next.place === null || STAGE_OF_PAGE[next.place.page] === key);
+}
+
 /** The stages that a job has, with how far each is. */
 export const stagesOf = oncePer((job: Job): Stage[] => {
   const { corners } = job;
@@ -106,7 +123,11 @@ export const stagesOf = oncePer((job: Job): Stage[] => {
     key: StageKey,
     isDone: boolean,
     { corner = null, isLeftOut = false }: { corner?: Corner | null; isLeftOut?: boolean } = {},
-  ): Stage => ({ key, corner, state: isLeftOut ? 'left-out' : stateOf(isDone, isClosed) });
+  ): Stage => ({
+    key,
+    corner,
+    state: isLeftOut ? 'left-out' : stateOf(isDone && !isAsking(job, key), isClosed),
+  });
   const wasDriven = isDriven(job);
   const wasStripped = isStripped(job);
   const isRead = corners.some((corner) => isBegunAt(job, corner));
