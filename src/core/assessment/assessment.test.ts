@@ -90,6 +90,22 @@ describe('the advice for each outcome', () => {
     expect(adviceFor(sets(truth, [0]))).toEqual({ kind: 'second-mounting', from: 0, to: 2 });
     expect(adviceFor(sets(truth, [0, 2]))).toMatchObject({ kind: 'index', from: 2, to: 4 });
   });
+  // 2026-11-28: a check without a discard thickness never came to the stud that cures it.
+  describe('a quick check whose discard thickness is not known', () => {
+    const check = { limits: {}, isCheck: true };
+    const wobbling: Truth = { hub: 28, rotor: [30, 292], dtv: 1 };
+    test('is told hub from rotor and moved all the same', () => {
+      expect(adviceFor(sets(wobbling, [0]), check)).toMatchObject({ kind: 'second-mounting' });
+      expect(adviceFor(sets(wobbling, [0, 2]), check)).toMatchObject({ kind: 'index', to: 4 });
+      expect(adviceFor(sets(wobbling, [0, 2, 4]), check)).toMatchObject({ kind: 'kept', to: 4 });
+    });
+    test('is called good by nothing, and nothing is cut', () => {
+      const missing = { kind: 'limit-missing', what: 'discard' };
+      expect(adviceFor(sets({}, [0]), check)).toEqual(missing);
+      expect(adviceFor(sets({ dtv: 12, hub: 60 }, [0]), check)).toEqual(missing);
+      expect(adviceFor(sets({ rotor: [45, 100] }, [0, 2]), check)).toEqual(missing);
+    });
+  });
   test('a hub at fault is not answered with a new rotor', () => {
     const advice = adviceFor(sets({ hub: 44, rotor: [6, 90] }, [0, 2]));
     expect(advice).toMatchObject({ kind: 'hub', limit: 50 });

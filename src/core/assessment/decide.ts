@@ -258,6 +258,16 @@ function provenBy(
   };
 }
 
+/** Advice that holds whatever the thickness is: the rotor is only moved, or its seat or hub looked at. */
+const MOVES: readonly Advice['kind'][] = ['second-mounting', 'seat-again', 'index', 'hub', 'kept'];
+
+/** What the runout alone asks for where no metal is in question; null where it asks for more. */
+function moveOf(record: CornerRecord, assessment: CornerAssessment): Advice | null {
+  const isBeyond = assessment.runout?.verdict.state === 'beyond';
+  const advice = isBeyond ? forRunout(record, assessment) : keptAt(record, assessment);
+  return advice && MOVES.includes(advice.kind) ? advice : null;
+}
+
 /**
  * The one thing to do about a corner, from everything measured there.
  *
@@ -288,11 +298,14 @@ export function advise(record: CornerRecord, assessment: CornerAssessment): Advi
   if (!runout) return { kind: 'measure', what: 'runout' };
   if (record.isComposite) return adviseByRunout(record, assessment, runout);
   if (!thickness) return { kind: 'measure', what: 'thickness' };
-  if (!discard) return { kind: 'limit-missing', what: 'discard' };
+  const dtv = thickness.dtvVerdict;
+  if (!discard) {
+    const move = record.isCheck && dtv.state !== 'beyond' ? moveOf(record, assessment) : null;
+    return move ?? { kind: 'limit-missing', what: 'discard' };
+  }
   if (discard.state === 'too-close') {
     return { kind: 'too-close', what: 'thickness', laps: discard.lapsToSettle };
   }
-  const dtv = thickness.dtvVerdict;
   if (dtv.state === 'beyond') return cutOrReplace(record, assessment);
   if (runout.verdict.state === 'beyond') return forRunout(record, assessment);
   if (runout.verdict.state === 'too-close') {

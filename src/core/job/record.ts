@@ -110,6 +110,7 @@ function cornerRecordAnew(job: Job, corner: Corner, phase: Phase): CornerRecord 
     isCaptive: axle.traits.some((trait) => CAPTIVE.includes(trait)),
     isComposite: axle.traits.includes('composite'),
     cut: cutFigures(job, corner),
+    isCheck: job.vehicle.isCheck,
     ...(phase === 'before'
       ? { seat: seatToCorrect(job, corner), foundBeyond: foundBeyond(job, corner) }
       : {}),

@@ -18,22 +18,25 @@ import type { BenchCorner } from './model';
 interface LineProps {
   readonly name: string;
   readonly verdict: Verdict | undefined;
+  /** What was measured, where there is no limit to hold it against. */
+  readonly figure?: number | undefined;
   readonly role?: LengthRole;
   readonly note?: ReactNode;
   readonly corner: BenchCorner;
 }
 
 /** One question of the check with its answer: a figure, a verdict, a line beside it. */
-function Line({ name, verdict, role = 'deviation', note, corner }: LineProps) {
+function Line({ name, verdict, figure, role = 'deviation', note, corner }: LineProps) {
+  const value = verdict?.value ?? figure ?? null;
   return (
     <div className="zh-answer">
       <h3>{name}</h3>
-      {verdict?.value === undefined || verdict.value === null ? (
+      {value === null ? (
         <VerdictMark state="not-measured" size={20} />
       ) : (
         <span className="zh-answer-figure">
-          <Figure value={verdict.value} role={role} units={corner.units} large />
-          <VerdictMark state={verdict.state} size={24} />
+          <Figure value={value} role={role} units={corner.units} large />
+          {verdict && <VerdictMark state={verdict.state} size={24} />}
         </span>
       )}
       {note && <div className="zh-muted">{note}</div>}
@@ -64,11 +67,13 @@ interface CheckAnswerProps {
   readonly assessment: CornerAssessment;
   /** What the corner asks for now. */
   readonly words: AdviceWords;
+  /** The place that is read now; null while nothing is. */
+  readonly reading: string | null;
   readonly corner: BenchCorner;
 }
 
 /** Everything that a quick check answers, as far as it is read: it stands while more is read. */
-export function CheckAnswer({ assessment, words, corner }: CheckAnswerProps) {
+export function CheckAnswer({ assessment, words, reading, corner }: CheckAnswerProps) {
   const { limits, units } = corner;
   const { thickness, thicknessVerdicts } = assessment;
   const say = (um: number): string => formatIn(units, 'deviation', um);
@@ -77,7 +82,15 @@ export function CheckAnswer({ assessment, words, corner }: CheckAnswerProps) {
   return (
     <div className="zh-check-answer" aria-label="Answer" role="region">
       <p className="zh-check-todo mb-0">
-        <strong>{words.todo}</strong> {words.why}
+        {reading === null ? (
+          <>
+            <strong>{words.todo}</strong> {words.why}
+          </>
+        ) : (
+          <>
+            <strong>Read on.</strong> {reading}.
+          </>
+        )}
       </p>
       <Line
         name="Lateral runout"
@@ -97,14 +110,15 @@ export function CheckAnswer({ assessment, words, corner }: CheckAnswerProps) {
         note={`limit ${say(dtvLimit(limits).value)}, ${SOURCE_NAME[dtvLimit(limits).source]}`}
       />
       <Line
-        name="Thinnest, against discard"
+        name={limits.discard ? 'Thinnest, against discard' : 'Thinnest'}
         verdict={thicknessVerdicts?.verdicts.discard}
+        figure={thickness?.min}
         role="size"
         corner={corner}
         note={
           limits.discard
             ? `discard ${formatIn(units, 'size', limits.discard.value)}, ${SOURCE_NAME[limits.discard.source]}`
-            : 'discard is not known: nothing is said about it'
+            : 'discard is not known: no verdict on it'
         }
       />
       {!limits.discard && (

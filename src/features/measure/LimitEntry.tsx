@@ -17,6 +17,12 @@ interface LimitEntryProps {
   readonly source: LimitForm['source'];
 }
 
+const entryId = (kind: LimitForm['kind']): string => `limit-entry-${kind}`;
+
+/** Goes to the field of a figure that is missing, where it stands on the page. */
+export const focusLimit = (kind: LimitForm['kind']): void =>
+  document.querySelector<HTMLInputElement>(`#${entryId(kind)} input`)?.focus();
+
 /** A figure of the axle that nobody has entered yet, typed where it is first needed. */
 export function LimitEntry({ corner, kind, label, role, source }: LimitEntryProps) {
   const [text, setText] = useState('');
@@ -29,6 +35,7 @@ export function LimitEntry({ corner, kind, label, role, source }: LimitEntryProp
   };
   return (
     <form
+      id={entryId(kind)}
       className="zh-limit-entry"
       noValidate
       onSubmit={(event) => {

@@ -42,6 +42,7 @@ import { SetDetailsForm } from './SetDetailsForm';
 import { SeatDoubt } from './SeatDoubt';
 import { SetDone } from './SetDone';
 import { setName, SetsAside, SetTabs } from './SetTabs';
+import { placeName } from './placeName';
 import { planFor, planOf, type SetPlan } from './plan';
 import { SetStarter } from './SetStarter';
 import { SetToolsFold } from './SetToolsFold';
@@ -111,8 +112,13 @@ export function MeasureBench(props: MeasureBenchProps) {
   const lap = state.cursor?.lap ?? 0;
   const suspects = suspectsOf(result);
   const starting = plan ?? likelyPlan(state.sets, corner, props.expectedShift);
-  const move = set ? null : moveTo(state.sets, corner, starting.shift);
-  const moveWords = move ? sayMove(corner, move.from, starting.shift) : null;
+  // A move is drawn once it is asked for: to be made before a set, or advised by those that are read.
+  const advisedTo =
+    advice?.kind === 'index' || advice?.kind === 'second-mounting' ? advice.to : null;
+  const drawnTo = set ? advisedTo : starting.shift;
+  const move =
+    drawnTo === null || isReading || isSeatAsked ? null : moveTo(state.sets, corner, drawnTo);
+  const moveWords = move && !set ? sayMove(corner, move.from, starting.shift) : null;
   const missing = missingKind(state.sets, corner);
   const limit = limitOf(set, corner);
   const [live, setLive] = useState<{ readonly setId: string; readonly shown: Shown | null }>();
@@ -135,8 +141,7 @@ export function MeasureBench(props: MeasureBenchProps) {
     setPlan(next);
     dispatch({ type: 'pick-set', id: null });
   };
-  const askMounting = (): void => {
-    const shift = nextShift(state.sets, corner);
+  const askMounting = (shift: number | null): void => {
     const base = set ?? counted(state.sets).at(-1);
     if (shift !== null && base) ask({ ...planFor('runout', planOf(base), corner), shift });
   };
@@ -268,7 +273,11 @@ export function MeasureBench(props: MeasureBenchProps) {
                     // As found nothing is moved.
                     corner.phase === 'as-found' || nextShift(state.sets, corner) === null
                       ? null
-                      : askMounting
+                      : () => askMounting(nextShift(state.sets, corner))
+                  }
+                  // A job goes to Decide first; a check is read again where it was moved to.
+                  onMoved={
+                    props.isQuick && advice?.kind === 'index' ? () => askMounting(advisedTo) : null
                   }
                   onRepeat={() => askAgain('taken again')}
                   onReadOn={bench.readOn}
@@ -328,7 +337,12 @@ export function MeasureBench(props: MeasureBenchProps) {
           <SetsAside sets={state.sets} corner={corner} onTakeBack={bench.takeBack} />
         </section>
         {props.isQuick && judged && words && (
-          <CheckAnswer assessment={judged.assessment} words={words} corner={corner} />
+          <CheckAnswer
+            assessment={judged.assessment}
+            words={words}
+            reading={set && state.cursor ? placeName(set, state.cursor.position, corner) : null}
+            corner={corner}
+          />
         )}
         {!props.isQuick && (
           <BenchNose {...{ corner, result, judged, words }} lead={props.lead} scent={props.scent} />

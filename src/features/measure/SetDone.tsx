@@ -3,10 +3,9 @@
 import Link from '@/ui/Link';
 import { useEffect, useRef } from 'react';
 import { NextLink, NextThing } from '@/ui/shell';
+import { focusLimit } from './LimitEntry';
 import { KIND_NAME, type BenchCorner, type BenchSet } from './model';
-
-/** Take this set again, read more of it, read a second mounting, or go on. */
-export type Advised = 'again' | 'mounting' | 'lap' | 'turn' | 'place' | 'press' | 'next';
+import type { Advised } from './result';
 
 const BECAUSE: Readonly<Record<Exclude<Advised, 'next'>, string>> = {
   again: 'but it is not valid. Put right what the nose names, then take it again.',
@@ -14,6 +13,7 @@ const BECAUSE: Readonly<Record<Exclude<Advised, 'next'>, string>> = {
   lap: 'Another lap tells more, without zeroing the dial.',
   turn: 'Turn it slowly once: stop at the highest place and at the lowest, and read both.',
   place: 'It is not settled yet: two more places.',
+  discard: 'Enter the discard thickness: it is stamped on the rotor.',
   press: 'There is play: press the wheel inboard at each reading. Was it?',
 };
 
@@ -33,6 +33,8 @@ interface SetDoneProps {
   readonly onMissing: () => void;
   readonly onLap: () => void;
   readonly onMounting: (() => void) | null;
+  /** Reads it where the advice says to move it to; null where that is decided elsewhere. */
+  readonly onMoved: (() => void) | null;
   readonly onRepeat: () => void;
   /** Goes to what the set itself asks for: a slow turn, or a place of thickness. */
   readonly onReadOn: () => void;
@@ -55,6 +57,7 @@ export function SetDone(props: SetDoneProps) {
     ...(props.asks === 'place'
       ? { place: { label: 'Read two more places', act: props.onReadOn } }
       : {}),
+    discard: { label: 'Enter the discard thickness', act: () => focusLimit('discard') },
     press: { label: 'It was pressed', act: props.onPressed },
     ...(props.onMounting ? { mounting: { label: 'Another mounting', act: props.onMounting } } : {}),
   };
@@ -63,7 +66,8 @@ export function SetDone(props: SetDoneProps) {
   const first: Step | null =
     missing && !isOfSet
       ? { label: `Measure ${missing}`, act: props.onMissing }
-      : (steps[advised] ?? null);
+      : (steps[advised] ??
+        (props.onMoved && { label: 'It is moved: read it there', act: props.onMoved }));
   const goOn = missing &&
     first &&
     isOfSet && {

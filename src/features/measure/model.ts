@@ -46,6 +46,8 @@ export interface BenchCorner {
   readonly limits: AxleLimits;
   /** A composite rotor: judged by its marks, not by thickness. */
   readonly isComposite?: boolean | undefined;
+  /** Of a quick check: its discard thickness may stay unknown. */
+  readonly isCheck?: boolean | undefined;
   /** A two-piece rotor, its ring floating on buttons. */
   readonly isFloating?: boolean;
   readonly units: UnitSystem;

@@ -223,6 +223,7 @@ describe('what follows a set', () => {
     onMissing: nothing,
     onLap: nothing,
     onMounting: nothing,
+    onMoved: null,
     onRepeat: nothing,
     asks: null,
     onReadOn: nothing,
@@ -243,6 +244,11 @@ describe('what follows a set', () => {
     expect(first()).toBe('Decide');
     rerender(<SetDone {...done} advised="lap" />);
     expect(first()).toBe('Another lap');
+    // A check has no stage to go on to: it is read again where it was moved to, or its figure typed.
+    rerender(<SetDone {...done} onMoved={nothing} />);
+    expect(first()).toBe('It is moved: read it there');
+    rerender(<SetDone {...done} advised="discard" />);
+    expect(first()).toBe('Enter the discard thickness');
   });
 });
 

@@ -150,11 +150,12 @@ export const readBeyond = (set: BenchSet): BenchReading[] =>
 /** More laps than this nobody takes: a finer gauge or another way is needed. */
 const MOST_LAPS_ADVISED = 10;
 
+/** Take this set again, read more of it, enter what is missing, read a second mounting, or go on. */
+export type Advised =
+  'again' | 'mounting' | 'lap' | 'turn' | 'place' | 'press' | 'discard' | 'next';
+
 /** What follows a set that was read, from its own result and the corner's advice. */
-export function advisedStep(
-  result: SetResult | null,
-  advice: Advice | null,
-): 'again' | 'mounting' | 'lap' | 'turn' | 'place' | 'press' | 'next' {
+export function advisedStep(result: SetResult | null, advice: Advice | null): Advised {
   if (result?.kind === 'runout' && result.runout.verdict.state === 'not-valid') return 'again';
   const own = result?.kind === 'runout' && !result.isHub ? result.runout : null;
   // A slow turn that was left out is offered; while it is too close to call it is what helps.
@@ -162,6 +163,7 @@ export function advisedStep(
   if (own?.next && !mayWait) return own.next;
   if (result?.kind === 'thickness' && result.figures.settling?.next) return 'place';
   if (advice?.kind === 'second-mounting') return 'mounting';
+  if (advice?.kind === 'limit-missing' && result?.kind === 'thickness') return 'discard';
   const isOfThisSet =
     advice?.kind === 'too-close' && (advice.what === 'runout') === (result?.kind === 'runout');
   return isOfThisSet && advice.laps !== null && advice.laps <= MOST_LAPS_ADVISED ? 'lap' : 'next';
@@ -175,11 +177,13 @@ const SURE = 0.95;
  * said where the options stand side by side, unless a move surely does or the rotor is scrap.
  */
 export function sayOnBench(advice: Advice, corner: BenchCorner): AdviceWords {
+  // A quick check has no such page.
   const isPriced =
-    (advice.kind === 'index' && advice.probability < SURE) ||
-    advice.kind === 'hub' ||
-    advice.kind === 'machine' ||
-    (advice.kind === 'replace' && advice.why !== 'below-discard' && advice.why !== 'condemned');
+    !corner.isCheck &&
+    ((advice.kind === 'index' && advice.probability < SURE) ||
+      advice.kind === 'hub' ||
+      advice.kind === 'machine' ||
+      (advice.kind === 'replace' && advice.why !== 'below-discard' && advice.why !== 'condemned'));
   return isPriced
     ? {
         todo: 'Everything is read here: decide.',

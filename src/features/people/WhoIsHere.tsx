@@ -40,7 +40,7 @@ function NewPerson({
     });
   return (
     <form
-      className="zh-row"
+      className="d-flex flex-wrap gap-2 align-items-center"
       onSubmit={(event) => {
         event.preventDefault();
         add();
