@@ -149,7 +149,7 @@ test('a plate of a known model: its studs, limits and torques are there at once'
 
 test.describe('by thumb', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
-  test('while a check is read, figure, pad, last readings and rotor are in sight', async ({
+  test('while it is read, field, pad, figure, verdict, rotor and last readings are in sight at every size', async ({
     page,
   }) => {
     await page.goto('/');
@@ -157,21 +157,41 @@ test.describe('by thumb', () => {
     await page.getByRole('link', { name: 'Quick check', exact: true }).tap();
     await page.getByRole('button', { name: 'FR front right' }).tap();
     await expect(page.getByLabel(/Position 1 of 12/)).toBeVisible();
-    for (const key of ['1', '2', 'Take']) {
-      await page.getByRole('button', { name: key, exact: true }).tap();
+    for (const um of runoutLap(INDEXABLE, 0, 11)) {
+      for (const key of String(Math.abs(um))) {
+        await page.getByRole('button', { name: key, exact: true }).tap();
+      }
+      const take = um < 0 ? 'Take as minus' : 'Take';
+      await page.getByRole('button', { name: take, exact: true }).tap();
     }
-    await expect(page.getByLabel(/Position 2 of 12/)).toBeVisible();
-    const rotor = page.getByRole('region', { name: 'Rotor' });
-    for (const what of [
-      page.getByLabel(/Position 2 of 12/),
-      page.getByRole('button', { name: 'Take', exact: true }),
-      page.getByRole('list', { name: 'Readings of lap 1' }),
-      rotor,
-    ]) {
-      expect(await isOnScreen(page, what)).toBe(true);
+    await expect(page.getByLabel(/^Slow turn/)).toBeVisible();
+    const verdict = page.locator('.zh-lap-verdict').getByText('Beyond');
+    for (const [width, height] of [
+      [390, 844],
+      [390, 664],
+      [844, 390],
+      [640, 400],
+    ] as const) {
+      await page.setViewportSize({ width, height });
+      for (const what of [
+        page.getByLabel(/^Slow turn/),
+        page.getByRole('group', { name: 'Number pad' }),
+        page.getByRole('list', { name: 'Readings of lap 1' }),
+        page.getByRole('region', { name: 'Rotor' }),
+        verdict,
+      ]) {
+        await expect
+          .poll(() => isOnScreen(page, what), `${what.toString()} at ${width}×${height}`)
+          .toBe(true);
+      }
+      const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+      expect(wide).toBeLessThanOrEqual(width);
     }
-    const wide = await page.evaluate(() => document.documentElement.scrollWidth);
-    expect(wide).toBeLessThanOrEqual(390);
+    // Once it is read the verdict stands above what comes next.
+    await page.setViewportSize({ width: 390, height: 664 });
+    await page.getByRole('button', { name: 'Skip' }).tap();
+    await expect(page.getByRole('button', { name: 'Measure thickness' })).toBeVisible();
+    expect(await isOnScreen(page, verdict)).toBe(true);
   });
 });
 

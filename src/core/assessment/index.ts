@@ -7,6 +7,7 @@ export * from './readingNotes';
 export * from './assess';
 export * from './decide';
 export * from './sentences';
+export * from './checkWords';
 export * from './findings';
 export * from './asFound';
 export * from './outcome';

@@ -5,12 +5,14 @@ import {
   dtvLimit,
   machineToSource,
   runoutLimit,
+  sayBenchCut,
+  sayShares,
   SOURCE_NAME,
   type AdviceWords,
   type CornerAssessment,
 } from '@/core/assessment';
 import { formatIn, type LengthRole } from '@/core/units';
-import { describeReason, type Verdict } from '@/core/verdict';
+import type { Verdict } from '@/core/verdict';
 import { Figure, VerdictMark } from '@/ui/verdict';
 import { LimitEntry } from './LimitEntry';
 import type { BenchCorner } from './model';
@@ -44,25 +46,6 @@ function Line({ name, verdict, figure, role = 'deviation', note, corner }: LineP
   );
 }
 
-/** Hub and rotor told apart, in a line; nothing before two mountings were read. */
-function sayShares({ index }: CornerAssessment, { units }: BenchCorner): string | null {
-  const first = index?.separation.find(({ order, separable }) => order === 1 && separable);
-  if (!first || index?.consistent === false) return null;
-  const say = (um: number): string => formatIn(units, 'deviation', 2 * um);
-  return `of it hub ${say(first.hub.amplitude)}, rotor ${say(first.rotor.amplitude)}`;
-}
-
-/** What a cut on the bench lathe would take and leave, in a line; null while none can be planned. */
-function sayCut({ machining }: CornerAssessment, { units }: BenchCorner): string | null {
-  if (!machining) return null;
-  const { bench } = machining;
-  const say = (um: number): string => formatIn(units, 'deviation', um);
-  if (bench.verdict.state !== 'within') {
-    return bench.verdict.reasons.map((reason) => describeReason(reason, say)).join(' ');
-  }
-  return `outboard ${say(bench.depthOutboard)}, inboard ${say(bench.depthInboard)} from first contact; finished ${formatIn(units, 'size', bench.finishedThickness)}, ${say(bench.finishedThickness - bench.machineTo)} left above machine-to`;
-}
-
 interface CheckAnswerProps {
   readonly assessment: CornerAssessment;
   /** What the corner asks for now. */
@@ -77,8 +60,8 @@ export function CheckAnswer({ assessment, words, reading, corner }: CheckAnswerP
   const { limits, units } = corner;
   const { thickness, thicknessVerdicts } = assessment;
   const say = (um: number): string => formatIn(units, 'deviation', um);
-  const shares = sayShares(assessment, corner);
-  const cut = sayCut(assessment, corner);
+  const shares = sayShares(assessment, units);
+  const cut = sayBenchCut(assessment, units);
   return (
     <div className="zh-check-answer" aria-label="Answer" role="region">
       <p className="zh-check-todo mb-0">
@@ -99,7 +82,7 @@ export function CheckAnswer({ assessment, words, reading, corner }: CheckAnswerP
         note={
           <>
             limit {say(runoutLimit(limits).value)}, {SOURCE_NAME[runoutLimit(limits).source]}
-            {shares && `; ${shares}`}
+            {shares && `; of it ${shares}`}
           </>
         }
       />

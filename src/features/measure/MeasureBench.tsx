@@ -11,6 +11,7 @@ import { BenchNose } from './BenchNose';
 import { BeyondLadder } from './BeyondLadder';
 import { CheckAnswer } from './CheckAnswer';
 import { Doubt } from './Doubt';
+import { LapVerdict } from './LapVerdict';
 import {
   counted,
   likelyPlan,
@@ -153,6 +154,7 @@ export function MeasureBench(props: MeasureBenchProps) {
     <div className={isAlone && !isWhole ? 'zh-reading' : undefined}>
       {isAlone && set && (
         <p className="zh-where">
+          <span className="zh-where-whose">{corner.whose}</span>
           <span className="zh-figure">{corner.corner}</span>
           <span className="zh-where-set">{setName(set, corner)}</span>
           <Button variant="link" onClick={() => setWhole(!isWhole)}>
@@ -203,12 +205,18 @@ export function MeasureBench(props: MeasureBenchProps) {
             Seen from outboard. Turn the wheel forward; positions run{' '}
             {corner.corner.endsWith('L') ? 'clockwise' : 'counter-clockwise'}.
           </p>
+          {isReading && <LapVerdict result={result} corner={corner} />}
         </section>
         <section className="zh-entry">
+          {set && !isReading && <LapVerdict result={result} corner={corner} />}
           {!set && moveWords && (
             <NextThing
               todo={`Move the rotor ${moveWords}, then start.`}
-              why="A second mounting tells the hub’s share from the rotor’s."
+              why={
+                starting.shift === advisedTo && advice?.kind === 'index'
+                  ? 'It is cured once it reads so there.'
+                  : 'A second mounting tells the hub’s share from the rotor’s.'
+              }
             />
           )}
           {!set && props.isQuick && (

@@ -20,26 +20,46 @@ const ROWS = [
 
 /** A pad for thumbs in gloves: figures, and one key that takes the reading. */
 export function NumberPad({ draft, isSigned, canSkip, onType, onTake }: NumberPadProps) {
-  const key = (label: string, name: string, press: () => void, kind = 'btn-outline-secondary') => (
-    <button key={name} type="button" className={`btn ${kind}`} aria-label={name} onClick={press}>
+  const key = (label: string, name: string, press: () => void, kind = '') => (
+    <button
+      key={name}
+      type="button"
+      className={`btn ${kind || 'btn-outline-secondary'}`}
+      aria-label={name}
+      onClick={press}
+    >
       {label}
     </button>
   );
   const type = (text: string) => key(text, text, () => onType(draft + text));
   const isEmpty = draft.trim() === '';
   return (
-    <div className="zh-pad mt-2" role="group" aria-label="Number pad">
+    <div
+      className={`zh-pad mt-2 ${isSigned ? 'zh-pad-signed' : ''}`}
+      role="group"
+      aria-label="Number pad"
+    >
       {ROWS.flat().map(type)}
       {type('.')}
-      {type('0')}
-      {key('⌫', 'Delete the last figure', () => onType(draft.slice(0, -1)))}
+      {key('0', '0', () => onType(`${draft}0`), 'btn-outline-secondary zh-pad-zero')}
+      {key(
+        '⌫',
+        'Delete the last figure',
+        () => onType(draft.slice(0, -1)),
+        'btn-outline-secondary zh-pad-delete',
+      )}
       {isSigned &&
-        key('− Take', 'Take as minus', () => onTake(isEmpty ? '' : asMinus(draft)), 'btn-primary')}
+        key(
+          '− Take',
+          'Take as minus',
+          () => onTake(isEmpty ? '' : asMinus(draft)),
+          'btn-primary zh-pad-minus',
+        )}
       {key(
         isEmpty && canSkip ? 'Skip' : isSigned ? '+ Take' : 'Take',
         isEmpty && canSkip ? 'Skip' : 'Take',
         () => onTake(draft),
-        'btn-primary',
+        'btn-primary zh-pad-take',
       )}
     </div>
   );

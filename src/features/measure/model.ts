@@ -38,6 +38,8 @@ export interface BenchGauge {
 /** The corner that the bench stands at. */
 export interface BenchCorner {
   readonly jobId: string;
+  /** Whose corner it is: a plate, or the number of a quick check. */
+  readonly whose?: string;
   readonly corner: Corner;
   readonly phase: Phase;
   readonly fastening: Fastening;

@@ -42,19 +42,21 @@ export interface ReportHead {
 }
 
 /** The first runout wave of a phase: how it was found, or the latest: how it ends. */
-function waveOf(record: CornerRecord, which: 'first' | 'last'): Wave | null {
+export function waveOf(record: CornerRecord, which: 'first' | 'last'): Wave | null {
   const runouts = record.sets.filter((set) => set.kind === 'runout');
   const set = which === 'first' ? runouts[0] : runouts.at(-1);
-  return set ? { values: averagedForDrawing(set), angles: set.angles } : null;
+  return set ? { values: averagedForDrawing(set), angles: set.angles, shift: set.shift } : null;
 }
 
-/** Lap averages with the angles that they were read at; evenly spaced without. */
+/** Lap averages with the angles that they were read at, evenly spaced without, and the seat. */
 interface Wave {
   readonly values: readonly number[];
   readonly angles: readonly number[] | undefined;
+  /** Where the rotor sat. */
+  readonly shift: number;
 }
 
-function Plot({
+export function Plot({
   record,
   wave,
   scale,
@@ -162,9 +164,18 @@ function CornerReport({ corner, units }: { corner: ReportCorner; units: UnitSyst
   );
 }
 
+/** What stands under every page of measurements. */
+export const Caution = () => (
+  <p className="zh-muted mb-0">
+    Verdicts keep a guard band of 95 %. Before the vehicle moves the pedal is pumped until firm.
+    Below discard thickness, cracked, leaking or with a sinking pedal the vehicle stays off the
+    road. The maker’s service information, local rules and a licensed technician’s judgement come
+    first; this report does not replace them.
+  </p>
+);
+
 /** The job on one page: complaint, figures before and after at one scale, what was done. */
 export function JobReport({
-  title = 'Brake measurement report',
   head,
   corners,
   drums = null,
@@ -173,7 +184,6 @@ export function JobReport({
   procedure,
   units,
 }: {
-  title?: string;
   head: ReportHead;
   corners: readonly ReportCorner[];
   /** What stands of the drums, where there are any. */
@@ -186,7 +196,7 @@ export function JobReport({
 }) {
   return (
     <article className="zh-card zh-report">
-      <ReportHead title={title} job={head.number} {...head} />
+      <ReportHead title="Brake measurement report" job={head.number} {...head} />
       <p>
         Complaint: <em>{head.complaint || 'not written down'}</em>
       </p>
@@ -197,12 +207,7 @@ export function JobReport({
       ))}
       {drums}
       <ProcedureLines procedure={procedure} />
-      <p className="zh-muted mb-0">
-        Verdicts keep a guard band of 95 %. Before the vehicle moves the pedal is pumped until firm.
-        Below discard thickness, cracked, leaking or with a sinking pedal the vehicle stays off the
-        road. The maker’s service information, local rules and a licensed technician’s judgement
-        come first; this report does not replace them.
-      </p>
+      <Caution />
     </article>
   );
 }

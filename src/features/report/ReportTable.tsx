@@ -11,7 +11,8 @@ export interface ReportFigure {
   readonly role: LengthRole;
 }
 
-function Cell({
+/** One figure with its verdict; a figure without a limit has none. */
+export function Cell({
   verdict,
   role,
   units,

@@ -67,5 +67,6 @@ export const benchCorner = (
   phase: Phase,
 ) => ({
   ...{ ...record, jobId: job.id, phase, units, gauges, usualPositions, carried },
+  whose: job.vehicle.isCheck ? `Check ${job.number}` : job.vehicle.plate,
   isFloating: axleAt(job, record.corner)?.traits.includes('two-piece') === true,
 });

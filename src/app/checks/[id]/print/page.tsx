@@ -2,9 +2,8 @@ import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import Link from '@/ui/Link';
 import { notFound } from 'next/navigation';
-import { sayAdvice } from '@/core/assessment';
-import { inspectionAt, judgeCorner, procedureOf, standingOf, vehicleName } from '@/core/job';
-import { JobReport } from '@/features/report/JobReport';
+import { judgeCorner, standingOf, vehicleName } from '@/core/job';
+import { CheckReport } from '@/features/report/CheckReport';
 import { PrintButton } from '@/features/report/PrintButton';
 import { Warnings } from '@/features/report/Warnings';
 import { loadJob } from '@/server/job/jobs';
@@ -30,32 +29,26 @@ export default async function CheckPrintPage({ params }: { params: Promise<{ id:
         </Link>
       </div>
       <Warnings mustNotMove={standingOf(job).mustNotMove.map(({ say }) => say)} notSigned={null} />
-      <JobReport
-        title="Quick check"
-        head={{
-          number: job.number,
-          date: format(job.createdAt, 'd MMMM yyyy, HH:mm'),
-          plate: isCheck ? `Check ${job.number}` : plate,
-          vehicle: isCheck ? 'no vehicle yet' : vehicleName(job.vehicle),
-          odometer: null,
-          complaint: job.complaint,
-        }}
-        corners={job.corners.map((corner) => {
-          const before = judgeCorner(job, corner, 'before');
-          return {
-            before,
-            after: null,
-            done: null,
-            advice: sayAdvice(before.advice, { ...before.record, units }).todo,
-            earlier: [],
-            inspection: inspectionAt(job, corner),
-            cleaning: null,
-          };
-        })}
-        sources={[]}
-        procedure={procedureOf(job)}
-        units={units}
-      />
+      {job.corners.map((corner) => {
+        const { record, assessment, advice } = judgeCorner(job, corner, 'before');
+        return (
+          <CheckReport
+            key={corner}
+            head={{
+              number: job.number,
+              date: format(job.createdAt, 'd MMMM yyyy, HH:mm'),
+              plate: isCheck ? `Check ${job.number}` : plate,
+              vehicle: isCheck ? 'no vehicle yet' : vehicleName(job.vehicle),
+              odometer: null,
+              complaint: job.complaint,
+            }}
+            record={record}
+            assessment={assessment}
+            advice={advice}
+            units={units}
+          />
+        );
+      })}
     </>
   );
 }
