@@ -5,7 +5,7 @@ import { FirstRun } from './FirstRun';
 import { StartLine } from '@/features/jobs/StartLine';
 import { JobList } from '@/features/jobs/JobList';
 import { WaitingFor } from '@/features/jobs/WaitingFor';
-import { Pager } from '@/ui/shell';
+import { jobHref, Pager } from '@/ui/shell';
 import { allPeople } from '@/server/shop/people';
 import { quickChecks } from '@/server/quick/quickCheck';
 import { notSaidYet } from '@/server/shop/firstRun';
@@ -19,7 +19,8 @@ import {
   type JobLine,
   type Wait,
 } from '@/server/job/jobs';
-import { vehicleName } from '@/core/job';
+import { vehicleName, type NextThing } from '@/core/job';
+import { nextThings } from '@/server/job/nextThings';
 
 const pageNumber = z.coerce.number().int().min(1).max(100_000).catch(1);
 
@@ -44,10 +45,17 @@ interface NextOfJob {
   readonly stage: string;
 }
 
-/** The next thing of a job as far as its list knows it: a corner is measured by runout and thickness. */
-function nextOf(line: JobLine): NextOfJob {
+/**
+ * The next thing of a job: what it waits for, else what its own pages say; where there was no time to
+ * judge it, as far as its list knows it: a corner is measured by runout and thickness.
+ */
+function nextOf(line: JobLine, own: NextThing | undefined): NextOfJob {
   const [wait] = line.waits;
   if (wait) return NEXT_OF_WAIT[wait];
+  if (own) {
+    const stage = own.place ? jobHref(line.id, own.place).replace(`/jobs/${line.id}/`, '') : '';
+    return { say: own.todo, stage };
+  }
   const corners = line.corners.length;
   if (line.decided >= corners) return { say: 'Put it together, then prove it.', stage: '' };
   if (line.measured >= 2 * corners)
@@ -67,6 +75,7 @@ export default async function StartPage({
   const page = pageNumber.parse(asked.page ?? 1);
   const waits = WAITS.find((each) => each === asked.waits) ?? null;
   const { lines, total, pages } = await openJobs(page, waits);
+  const next = await nextThings(lines.map(({ id }) => id));
   const counts = await waitsNow();
   const overdue = (await dueList()).filter(({ state }) => state === 'overdue').length;
   const closed = page === 1 ? await latestClosedJobs() : [];
@@ -117,7 +126,7 @@ export default async function StartPage({
             ...line,
             name: vehicleName(line),
             complaint: line.complaint || 'No complaint written down yet.',
-            next: nextOf(line),
+            next: nextOf(line, next.get(line.id)),
             waits: line.waits.map((wait) => WAIT_NAME[wait]),
             since: format(line.createdAt, 'd MMM yyyy'),
           }))}

@@ -1,5 +1,5 @@
 import { group } from 'd3-array';
-import { sql } from 'drizzle-orm';
+import { inArray, sql, type SQL } from 'drizzle-orm';
 import {
   idSchema,
   readCheckEntry,
@@ -44,6 +44,23 @@ export async function versionOf(db: Database, id: string): Promise<number> {
   const answer = await db.execute(sql`select (${versionFor(sql`${id}`)}) as version`);
   const [row] = (answer as unknown as { rows: { version: string | number }[] }).rows;
   return Number(row?.version ?? 0);
+}
+
+/** How far some jobs, their vehicles and the shop were written: the same text, the same jobs. */
+export async function reachesOf(db: Database, ids: readonly string[]): Promise<Map<string, string>> {
+  if (ids.length === 0) return new Map();
+  const seq = (of: SQL): SQL => sql`(select max(own.seq) from ledger own where ${of})`;
+  const answer = await db
+    .select({
+      id: jobs.id,
+      reach: sql<string>`concat_ws('/',
+        coalesce(${seq(sql`own.job_id = ${jobs.id}`)}, 0),
+        coalesce(${seq(sql`own.vehicle_id = ${jobs.vehicleId}`)}, 0),
+        coalesce(${seq(sql`own.job_id is null and own.vehicle_id is null`)}, 0))`,
+    })
+    .from(jobs)
+    .where(inArray(jobs.id, [...ids]));
+  return new Map(answer.map(({ id, reach }) => [id, reach]));
 }
 
 /** Checks as stored, parsed by the registry; those that this version cannot read by themselves. */

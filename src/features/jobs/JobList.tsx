@@ -7,7 +7,7 @@ export interface JobListLine {
   readonly name: string;
   readonly complaint: string;
   readonly corners: readonly string[];
-  /** The one next thing, in a sentence, and the stage where it is done. */
+  /** The one next thing, in a sentence, and where it is done. */
   readonly next: { readonly say: string; readonly stage: string };
   /** What it waits for. */
   readonly waits?: readonly string[];
