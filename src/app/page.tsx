@@ -1,4 +1,5 @@
 import { format } from 'date-fns';
+import { after } from 'next/server';
 import Link from '@/ui/Link';
 import { z } from 'zod';
 import { FirstRun } from './FirstRun';
@@ -75,7 +76,10 @@ export default async function StartPage({
   const page = pageNumber.parse(asked.page ?? 1);
   const waits = WAITS.find((each) => each === asked.waits) ?? null;
   const { lines, total, pages } = await openJobs(page, waits);
-  const next = await nextThings(lines.map(({ id }) => id));
+  const ids = lines.map(({ id }) => id);
+  const next = await nextThings(ids);
+  // What there was no time for is judged once the page is out.
+  after(() => nextThings(ids, Infinity));
   const counts = await waitsNow();
   const overdue = (await dueList()).filter(({ state }) => state === 'overdue').length;
   const closed = page === 1 ? await latestClosedJobs() : [];

@@ -47,7 +47,10 @@ export async function versionOf(db: Database, id: string): Promise<number> {
 }
 
 /** How far some jobs, their vehicles and the shop were written: the same text, the same jobs. */
-export async function reachesOf(db: Database, ids: readonly string[]): Promise<Map<string, string>> {
+export async function reachesOf(
+  db: Database,
+  ids: readonly string[],
+): Promise<Map<string, string>> {
   if (ids.length === 0) return new Map();
   const seq = (of: SQL): SQL => sql`(select max(own.seq) from ledger own where ${of})`;
   const answer = await db
