@@ -71,6 +71,14 @@ export function Agree({ jobId, parts, usual, besides, currency, stamp, owner }: 
   const sum = picked.reduce((total, { price }) => total + (price ?? 0), besides ?? 0);
   const text = amount ?? (isPriced && picked.length > 0 ? String(Math.ceil(sum)) : '');
   const upTo = readAmount(text);
+  // An amount below the price of what is chosen agrees to nothing: it could not begin.
+  const isTooLittle = isPriced && upTo !== null && upTo < Math.floor(sum);
+  const wrongAmount =
+    text !== '' && upTo === null
+      ? 'Write the amount in figures.'
+      : isTooLittle
+        ? `What is chosen costs ${Math.ceil(sum).toLocaleString('en')} ${currency} by our list: at least that, or another choice.`
+        : undefined;
   const agree = (): void =>
     send([
       {
@@ -88,7 +96,7 @@ export function Agree({ jobId, parts, usual, besides, currency, stamp, owner }: 
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
-        if (upTo !== null) agree();
+        if (upTo !== null && !isTooLittle) agree();
       }}
     >
       <h2>What do you choose?</h2>
@@ -134,16 +142,13 @@ export function Agree({ jobId, parts, usual, besides, currency, stamp, owner }: 
               ? 'Nothing that costs more begins without another word.'
               : 'A price is missing on our list: say the amount.'
           }
-          error={
-            fields['value.upTo'] ??
-            (text !== '' && upTo === null ? 'Write the amount in figures.' : undefined)
-          }
+          error={fields['value.upTo'] ?? wrongAmount}
           isFigure
           value={text}
           onChange={setAmount}
         />
       </div>
-      <Button type="submit" disabled={busy || upTo === null || name.trim() === ''}>
+      <Button type="submit" disabled={busy || upTo === null || isTooLittle || name.trim() === ''}>
         {stamp === null ? 'Agreed' : 'Agreed anew'}
       </Button>
       {trouble && (
