@@ -67,6 +67,14 @@ test('an owner stands on the vehicle and on what is due, in no archive and in no
   expect(JSON.stringify(await makeArchive({ kind: 'all' }))).not.toContain(NAME);
 });
 
+test('the one line finds a vehicle by the name of who brings it, and says no name unasked', async () => {
+  const [found] = (await startLine('baker quay')).vehicles;
+  expect(found).toMatchObject({ id: vehicleId, owner: NAME });
+  const plate = found?.plate ?? '';
+  expect((await startLine(plate)).vehicles).toMatchObject([{ id: vehicleId, owner: null }]);
+  expect((await startLine('%')).vehicles).toEqual([]);
+});
+
 test('two screens at one owner: what another wrote is not written over unseen', async () => {
   const unseen = numbered('owner', { vehicleId, name: 'x', reach: 'y' }, { seen: 0, by: ids.lead });
   const [result] = await sendWrites([unseen]);
@@ -93,6 +101,7 @@ test('a name under what was agreed goes with the owner, and is in no line of the
 test('erased it is nowhere, and a line says so', async () => {
   await done('owner', { vehicleId, name: '', reach: ' ' });
   expect(await ownerOf(vehicleId)).toBeNull();
+  expect((await startLine('baker quay')).vehicles).toEqual([]);
   expect((await dueList())[0]?.owner ?? null).toBeNull();
   expect(await everythingWritten()).toContain('owner erased');
 });

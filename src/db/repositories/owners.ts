@@ -1,6 +1,6 @@
-import { and, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, eq, ilike, inArray, sql } from 'drizzle-orm';
 import type { Database } from '../client';
-import { checks, owners } from '../schema';
+import { checks, owners, vehicles } from '../schema';
 
 /** Who brings a vehicle, and how they are reached. */
 export type OwnerRow = typeof owners.$inferSelect;
@@ -10,6 +10,23 @@ export async function findOwner(db: Database, vehicleId: string): Promise<OwnerR
   const [row] = await db.select().from(owners).where(eq(owners.vehicleId, vehicleId));
   return row ?? null;
 }
+
+/** Vehicles by the name of who brings them: every word somewhere in it, so many at most. */
+export const vehiclesOfOwner = (db: Database, words: readonly string[], most: number) =>
+  db
+    .select({
+      id: vehicles.id,
+      plate: vehicles.plate,
+      make: vehicles.make,
+      model: vehicles.model,
+      owner: owners.name,
+    })
+    .from(owners)
+    .innerJoin(vehicles, eq(vehicles.id, owners.vehicleId))
+    // Words are letters and figures: nothing of them is a pattern.
+    .where(and(...words.map((word) => ilike(owners.name, `%${word}%`))))
+    .orderBy(asc(vehicles.plate))
+    .limit(most);
 
 /** Writes the owner of a vehicle over what stands. */
 export async function saveOwner(db: Database, owner: OwnerRow): Promise<void> {

@@ -72,10 +72,10 @@ export function StartLine() {
 
   const ways: Way[] = answer
     ? [
-        ...answer.vehicles.map(({ id: vehicleId, plate, name, openJob, last }) => ({
+        ...answer.vehicles.map(({ id: vehicleId, plate, name, owner, openJob, last }) => ({
           key: vehicleId,
           say: openJob ? `${plate}: open job ${openJob.number}` : `New job for ${plate}`,
-          about: [name, last && `last time, ${last}`].filter(Boolean).join(' · '),
+          about: [owner, name, last && `last time, ${last}`].filter(Boolean).join(' · '),
           go: () => (openJob ? router.push(`/jobs/${openJob.id}`) : open(vehicleId, null)),
         })),
         ...answer.vehicles.flatMap(({ plate, guaranteed }) =>

@@ -27,10 +27,10 @@ export function OwnerForm({ vehicleId, owner }: OwnerFormProps) {
     <details className="zh-card mb-3 zh-no-print" open={owner !== null}>
       <summary className="py-2">Who brings it{owner ? '' : ': nobody on file'}</summary>
       <p className="zh-muted">
-        Never needed. It stands on this page, on Due and on the estimate, in no archive and not in
-        the history, which says only that it changed. Erased, it is in no copy made from then on;
-        copies made before keep it until they are thrown away, and a job that was signed keeps the
-        name under what was agreed, as it was signed.
+        Never needed. It stands on this page, on Due and on the estimate, the start page’s one line
+        finds it, and it is in no archive and not in the history, which says only that it changed.
+        Erased, it is in no copy made from then on; copies made before keep it until they are thrown
+        away, and a job that was signed keeps the name under what was agreed, as it was signed.
       </p>
       <form
         noValidate

@@ -6,6 +6,7 @@ import {
   latestOfVehicles,
   searchJobs,
   searchVehicles,
+  vehiclesOfOwner,
   type LatestJob,
 } from '../../db/repositories';
 import { database } from '../database';
@@ -15,6 +16,8 @@ export interface LineVehicle {
   readonly id: string;
   readonly plate: string;
   readonly name: string;
+  /** Who brings it, where it was found by that name; null else. */
+  readonly owner: string | null;
   readonly openJob: { readonly id: string; readonly number: number } | null;
   /** What was done last time, in a few words; null where nothing was. */
   readonly last: string | null;
@@ -67,7 +70,11 @@ export async function startLine(text: string): Promise<LineAnswer> {
   const others = (await searchVehicles(db, words, page)).slice(0, MOST);
   // The very plate comes first, whatever else begins so.
   const exact = same !== null && !same.isCheck ? [same] : [];
-  const cars = [...exact, ...others.filter(({ id }) => id !== same?.id)].slice(0, MOST);
+  const named = PLATE.test(line) ? [] : await vehiclesOfOwner(db, words, MOST);
+  const found = [...exact, ...named, ...others];
+  const cars = found
+    .filter(({ id }, j) => found.findIndex((each) => each.id === id) === j)
+    .slice(0, MOST);
   const query = { ...findQuerySchema.parse({}), words, corner: null };
   const { jobs } = await searchJobs(db, query, page, MOST);
   const latest = await latestOfVehicles(
@@ -82,6 +89,7 @@ export async function startLine(text: string): Promise<LineAnswer> {
       const done = ofCar(id).find(({ closedAt }) => closedAt !== null);
       return {
         ...{ id, plate: own, name: vehicleName({ make, model }), last: sayLast(done) },
+        owner: named.find((each) => each.id === id)?.owner ?? null,
         openJob: open ? { id: open.id, number: open.number } : null,
         guaranteed: done && isGuaranteed(done) ? { id: done.id, number: done.number } : null,
       };
