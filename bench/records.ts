@@ -26,6 +26,8 @@ const LIMIT_MS = 150;
 /** A vehicle for every run, spread over all of them. */
 const placeOf = (run: number): number => (run * 7919) % Math.ceil(JOBS / 8);
 
+const letter = (run: number): string => 'abcdefghij'.charAt(run % 10);
+
 async function measure(folder: string, ids: readonly string[]): Promise<void> {
   const { address, stop } = await serve(folder, PORT);
   const idOf = (run: number): string => ids[run % ids.length] ?? '';
@@ -51,6 +53,7 @@ async function measure(folder: string, ids: readonly string[]): Promise<void> {
       (run) => `/api/v1/line?q=${pastVehicle(placeOf(run)).plate.slice(0, 4 + (run % 5))}`,
     ],
     ['one line: words of a complaint', () => '/api/v1/line?q=pulses'],
+    ['one line: the name of an owner', (run) => `/api/v1/line?q=keeper+${letter(run)}`],
     ['vehicles, page 40', () => '/vehicles?page=40'],
     ['a vehicle with its rotors', (run) => `/vehicles/${idOf(run)}`],
     ['rotor history of a corner', (run) => `/vehicles/${idOf(run)}/rotors/FL`],
@@ -101,6 +104,9 @@ async function main(): Promise<void> {
   if (isNew) {
     const from = new Date(Date.UTC(2016, 0, 4, 7));
     await loadHistory(db, { jobs: JOBS, open: 40, seed: 1, from, days: 3950 });
+    // Every vehicle is brought by somebody.
+    await db.execute(sql`insert into owners (vehicle_id, name, reach)
+      select id, 'Keeper ' || translate(plate, '0123456789-', 'abcdefghij '), 'ring twice' from vehicles`);
   }
   const counted = await db.execute(
     sql`select (select count(*) from jobs) as jobs, (select count(*) from readings) as readings`,

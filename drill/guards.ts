@@ -69,6 +69,12 @@ const GUARDS: readonly Guard[] = [
     'false',
   ),
   guard(
+    'bolts that came out again',
+    'src/core/job/readiness.ts',
+    'row.seq >= offSince(job, corner, fastener)',
+    'true',
+  ),
+  guard(
     'pistons that moved and were said not to have',
     'src/core/job/readiness.ts',
     'return Math.max(stands, ...gone);',

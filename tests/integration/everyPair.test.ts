@@ -139,3 +139,21 @@ describe('metal on metal', () => {
     expect(await stopsOf(jobId)).not.toMatch(/metal is on metal/);
   });
 });
+
+// 2026-11-28: only wheel nuts and caliper bolts stood in an order to what came out again.
+test.each([
+  ['bracket-bolts', 'step/FL/bracket-off'],
+  ['bracket-bolts', 'step/FL/rotor-off'],
+  ['pin-bolts', 'step/FL/caliper-off'],
+])('%s that came out again by %s are drawn up again', async (code, out) => {
+  const jobId = await wholeJob(vehicleId);
+  const pulled = async (): Promise<boolean | undefined> =>
+    readinessOf(await jobOf(jobId)).corners[0]?.torque.find((each) => each.code === code)?.isPulled;
+  expect(await pulled()).toBe(true);
+  await tick(jobId, out, 'done');
+  expect(await pulled()).toBe(false);
+  expect(await sign(jobId)).not.toBeNull();
+  const figure = code === 'pin-bolts' ? '30' : '110';
+  await tick(jobId, `torque/FL/${code}`, { text: figure, unit: 'N·m' });
+  expect(await pulled()).toBe(true);
+});

@@ -29,9 +29,10 @@ import {
   CALIPER_ON,
   stepsDone,
   correctedAt,
+  correctionAt,
+  lastOff,
   wheelWasOff,
   caliperWasOff,
-  caliperOffAt,
   caliperOn,
   wheelOffAt,
   pistonsMovedBy,
@@ -77,7 +78,7 @@ export const fastenersAt = oncePerPlace((job: Job, corner: Corner): FastenerStat
         torque &&
         figure &&
         stillFits(torque, row, figure) &&
-        row.seq >= offSince(job, corner, fastener.code);
+        row.seq >= offSince(job, corner, fastener);
       return {
         fastener,
         name: fastenerName(fastener, hasBolts),
@@ -95,14 +96,26 @@ export const fastenersAt = oncePerPlace((job: Job, corner: Corner): FastenerStat
 export const isForAnyWheel = (job: Job, { fastener, wheel }: TorqueFigure): boolean =>
   fastener === WHEEL_NUTS && wheel === '' && (job.vehicle.wheel ?? null) !== null;
 
-/** Bolts that come out with the caliper. */
-const WITH_CALIPER: readonly string[] = ['pin-bolts', 'caliper-bolts'];
+/** What a cut on the vehicle leaves where it sits: the rotor, and what holds it. */
+const WITH_ROTOR: readonly string[] = ['bracket-bolts', 'rotor-screw', 'bearing-nut'];
 
-/** Where in the order of writing a fastener came out last: what was pulled before then holds nothing. */
-const offSince = (job: Job, corner: Corner, code: string): number => {
-  if (code === WHEEL_NUTS) return wheelOffAt(job, corner);
-  return WITH_CALIPER.includes(code) ? caliperOffAt(job, corner) : 0;
-};
+/**
+ * Where in the order of writing a fastener came out last: by a step of the strip-down, by the work
+ * that was ticked as done, or with the hydraulics. What was pulled before then holds nothing.
+ */
+function offSince(job: Job, corner: Corner, { code, outBy }: Fastener): number {
+  const ofHydraulics: Partial<Record<string, Check | undefined>> = {
+    hose: findCheck(job, 'hydraulics', '', 'hose-off'),
+    bleeder: findCheck(job, 'hydraulics', corner, 'bled'),
+  };
+  const isInPlace = WITH_ROTOR.includes(code) && correctionAt(job, corner) === 'machine-on-vehicle';
+  const isOfWork = code !== WHEEL_NUTS && !isHydraulic(code) && !isInPlace;
+  const work = isOfWork ? [correctedAt(job, corner), findCheck(job, 'drum', corner, 'done')] : [];
+  return Math.max(
+    lastOff(job, corner, outBy),
+    ...[ofHydraulics[code], ...work].map((row) => row?.seq ?? 0),
+  );
+}
 
 /** A tick of the wheel, unless the wheel came off again since. */
 export function sinceWheelOn<Item extends 'star' | 'vehicle-down'>(

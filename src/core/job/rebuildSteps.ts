@@ -101,7 +101,7 @@ export const caliperWasOff = (job: Job, corner: Corner): boolean =>
   job.tray.some((part) => part.corner === corner && UNDER_CALIPER.includes(part.kind ?? ''));
 
 /** Where in the order of writing one of these steps was ticked last, taken back unanswered or not. */
-const lastOff = (job: Job, corner: Corner, codes: readonly string[]): number =>
+export const lastOff = (job: Job, corner: Corner, codes: readonly string[]): number =>
   Math.max(
     latest(stepsDone(job, corner, codes)),
     // That it came off and was said not to have is no reason to take it for on.

@@ -14,7 +14,19 @@ export interface Fastener {
   /** The contact point whose product is its thread's treatment. */
   readonly contact: string;
   readonly say: string;
+  /** Steps of the strip-down in which it comes out: what was pulled before then holds nothing. */
+  readonly outBy: readonly string[];
 }
+
+const CALIPER_STEPS = [
+  'caliper-off',
+  'caliper-off-fixed',
+  'caliper-off-press',
+  'caliper-off-pivot',
+];
+const HUB_STEPS = ['bearing-rotor-off', 'drum-bearing-off'];
+/** A rotor comes off a floating caliper with its bracket, and a screw that held it is out by then. */
+const ROTOR_STEPS = ['rotor-off', 'drum-off', ...HUB_STEPS];
 
 export const FASTENER_CODES = [
   'wheel-nuts',
@@ -45,6 +57,7 @@ export const FASTENERS: readonly Fastener[] = [
     stages: [1],
     contact: 'bracket-bolts',
     say: 'Seat the bearing while the rotor turns, then back off and set end play by the maker’s procedure.',
+    outBy: HUB_STEPS,
   },
   {
     code: 'rotor-screw',
@@ -54,6 +67,7 @@ export const FASTENERS: readonly Fastener[] = [
     stages: [1],
     contact: 'rotor-screw',
     say: 'It only holds the rotor or drum until the wheel does.',
+    outBy: ['rotor-screw', ...ROTOR_STEPS],
   },
   {
     code: 'bracket-bolts',
@@ -63,6 +77,7 @@ export const FASTENERS: readonly Fastener[] = [
     stages: [1],
     contact: 'bracket-bolts',
     say: 'Both started by hand before either is tightened; no impact gun.',
+    outBy: ['bracket-off', ...ROTOR_STEPS],
   },
   {
     code: 'pin-bolts',
@@ -72,6 +87,7 @@ export const FASTENERS: readonly Fastener[] = [
     stages: [1],
     contact: 'bracket-bolts',
     say: 'Counter-hold a pin that turns with its bolt.',
+    outBy: CALIPER_STEPS,
   },
   {
     code: 'caliper-bolts',
@@ -81,6 +97,7 @@ export const FASTENERS: readonly Fastener[] = [
     stages: [1],
     contact: 'bracket-bolts',
     say: 'Both started by hand before either is tightened; shims in their places.',
+    outBy: CALIPER_STEPS,
   },
   {
     code: 'line-bracket',
@@ -90,6 +107,7 @@ export const FASTENERS: readonly Fastener[] = [
     stages: [1],
     contact: 'bracket-bolts',
     say: 'The line sits without strain before the bolt is drawn up.',
+    outBy: ['line-bracket'],
   },
   {
     code: 'hose',
@@ -99,6 +117,7 @@ export const FASTENERS: readonly Fastener[] = [
     stages: [1],
     contact: 'studs',
     say: 'New sealing washers on both sides of a banjo.',
+    outBy: [],
   },
   {
     code: 'bleeder',
@@ -108,6 +127,7 @@ export const FASTENERS: readonly Fastener[] = [
     stages: [1],
     contact: 'studs',
     say: 'Closed before the pressure is let off; cap back on.',
+    outBy: ['bleeder-open'],
   },
   {
     code: 'wheel-nuts',
@@ -117,6 +137,7 @@ export const FASTENERS: readonly Fastener[] = [
     stages: WHEEL_STAGES,
     contact: 'studs',
     say: 'By torque wrench in the star, the tyre just touching the ground for the last stage.',
+    outBy: ['wheel-off', 'wheel-off-bolts'],
   },
 ];
 
