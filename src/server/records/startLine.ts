@@ -45,6 +45,9 @@ const NOTHING: LineAnswer = { vehicles: [], jobs: [], newPlate: null };
 /** A plate has a figure in it and no more than a few words. */
 const PLATE = /^(?=.*\d)[\p{L}\d][\p{L}\d -]{1,18}$/u;
 
+/** A job is named by its number too. */
+const NUMBER = /^\d+$/;
+
 const sayLast = (latest: LatestJob | undefined): string | null =>
   latest === undefined
     ? null
@@ -75,8 +78,10 @@ export async function startLine(text: string): Promise<LineAnswer> {
   const cars = found
     .filter(({ id }, j) => found.findIndex((each) => each.id === id) === j)
     .slice(0, MOST);
+  // The beginning of many plates: their jobs would only say the same vehicles again.
+  const isBegun = PLATE.test(line) && !NUMBER.test(line) && cars.length === MOST;
   const query = { ...findQuerySchema.parse({}), words, corner: null };
-  const { jobs } = await searchJobs(db, query, page, MOST);
+  const { jobs } = isBegun ? { jobs: [] } : await searchJobs(db, query, page, MOST);
   const latest = await latestOfVehicles(
     db,
     cars.map(({ id }) => id),
