@@ -1,15 +1,7 @@
 'use client';
 
-import {
-  CartesianGrid,
-  Legend,
-  Line,
-  LineChart,
-  ReferenceLine,
-  ResponsiveContainer,
-  XAxis,
-  YAxis,
-} from 'recharts';
+import { CartesianGrid, Legend, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts';
+import { useTurns } from './useTurns';
 
 /** A line of a chart: its name and its points in the chart's units. */
 export interface ChartLine {
@@ -50,51 +42,55 @@ export default function LinesPlot({
   digits,
   yFrom,
 }: LinesProps) {
+  // Axes first, then a line at a time: each is drawn in a task of its own, with room for a key between.
+  const drawn = useTurns(lines.length, 0);
   return (
     <div className="zh-chart" role="img" aria-label={label}>
-      <ResponsiveContainer width="100%" height="100%">
-        <LineChart margin={{ top: 8, right: 20, bottom: 24, left: 12 }}>
-          <CartesianGrid stroke="var(--zh-line)" />
-          <XAxis
-            dataKey="x"
-            type="number"
-            domain={['dataMin', 'dataMax']}
-            allowDuplicatedCategory={false}
-            tickFormatter={(value: number) => (Math.round(value * 10) / 10).toLocaleString('en')}
-            label={{ value: xTitle, position: 'insideBottom', dy: 18 }}
-            stroke="var(--zh-slate)"
+      <LineChart
+        responsive
+        style={{ width: '100%', height: '100%' }}
+        margin={{ top: 8, right: 20, bottom: 24, left: 12 }}
+      >
+        <CartesianGrid stroke="var(--zh-line)" />
+        <XAxis
+          dataKey="x"
+          type="number"
+          domain={['dataMin', 'dataMax']}
+          allowDuplicatedCategory={false}
+          tickFormatter={(value: number) => (Math.round(value * 10) / 10).toLocaleString('en')}
+          label={{ value: xTitle, position: 'insideBottom', dy: 18 }}
+          stroke="var(--zh-slate)"
+        />
+        <YAxis
+          type="number"
+          domain={yFrom === 'data' ? ['auto', 'auto'] : [0, 'auto']}
+          tickFormatter={(value: number) => value.toFixed(digits)}
+          label={{ value: yTitle, angle: -90, position: 'insideLeft', dy: 40 }}
+          stroke="var(--zh-slate)"
+          width={72}
+        />
+        {drawn === lines.length && <Legend verticalAlign="top" iconType="plainline" />}
+        {marks?.map(({ x, name }) => (
+          <ReferenceLine
+            key={x}
+            x={x}
+            stroke="var(--zh-ink)"
+            strokeDasharray="1 3"
+            label={{ value: name, position: 'insideTop', fill: 'var(--zh-ink)' }}
           />
-          <YAxis
-            type="number"
-            domain={yFrom === 'data' ? ['auto', 'auto'] : [0, 'auto']}
-            tickFormatter={(value: number) => value.toFixed(digits)}
-            label={{ value: yTitle, angle: -90, position: 'insideLeft', dy: 40 }}
-            stroke="var(--zh-slate)"
-            width={72}
+        ))}
+        {lines.slice(0, drawn).map(({ name, points, look }) => (
+          <Line
+            key={name}
+            data={[...points]}
+            dataKey="y"
+            name={name}
+            dot={points.length < 40}
+            isAnimationActive={false}
+            {...LOOK[look]}
           />
-          <Legend verticalAlign="top" iconType="plainline" />
-          {marks?.map(({ x, name }) => (
-            <ReferenceLine
-              key={x}
-              x={x}
-              stroke="var(--zh-ink)"
-              strokeDasharray="1 3"
-              label={{ value: name, position: 'insideTop', fill: 'var(--zh-ink)' }}
-            />
-          ))}
-          {lines.map(({ name, points, look }) => (
-            <Line
-              key={name}
-              data={[...points]}
-              dataKey="y"
-              name={name}
-              dot={points.length < 40}
-              isAnimationActive={false}
-              {...LOOK[look]}
-            />
-          ))}
-        </LineChart>
-      </ResponsiveContainer>
+        ))}
+      </LineChart>
     </div>
   );
 }
