@@ -44,6 +44,7 @@ const CORE_ROOMS = {
   exchange: ['assessment', 'expected', 'readings', 'units', 'verdict'],
   bedding: ['units'],
   drum: ['numeric', 'units', 'verdict'],
+  wheels: ['readings'],
   machining: ['numeric', 'readings', 'thickness', 'units', 'verdict'],
   options: [
     'assessment',

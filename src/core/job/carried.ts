@@ -1,7 +1,7 @@
 import type { PreparationId } from '../quality';
 import { WHEEL_NUTS } from '../procedure';
 import { axleOf, type Corner } from '../readings';
-import { findCheck, isDone } from './checks';
+import { findCheck, isDone, lengthAt } from './checks';
 import { stepsDone } from './rebuildSteps';
 import type { Check, Job, Phase, ReadingSet } from './types';
 
@@ -55,8 +55,9 @@ function torqueOf(job: Job, corner: Corner): CarriedFigure | null {
 
 function endPlayOf(job: Job, corner: Corner): CarriedFigure | null {
   const measured = findCheck(job, 'figure', corner, 'end-play');
-  return measured
-    ? { value: measured.value.um, source: `measured at the strip-down${byWhom(measured)}` }
+  const value = lengthAt(job, corner, 'end-play');
+  return measured && value !== null
+    ? { value, source: `measured at the strip-down${byWhom(measured)}` }
     : noted(job, corner, 'endPlayUm');
 }
 

@@ -1,4 +1,6 @@
 import type { CheckKind } from '../contracts';
+import type { Corner } from '../readings';
+import type { Micrometres } from '../units';
 import type { Check, CheckOf, CheckOfKind, Job } from './types';
 
 /** Everything that was written down of one kind. */
@@ -19,6 +21,12 @@ export const findCheck = <Kind extends CheckKind, const Item extends string>(
     (check): check is CheckOf<Kind, Item> =>
       check.kind === kind && check.place === place && check.item === item,
   );
+
+/** A length that was measured at a corner; null where it was not. */
+export function lengthAt(job: Job, corner: Corner, item: string): Micrometres | null {
+  const value = findCheck(job, 'figure', corner, item)?.value;
+  return value && 'um' in value ? value.um : null;
+}
 
 /** Whether something was written down, whatever it says. */
 export const isWritten = (job: Job, kind: CheckKind, place: string, item: string): boolean =>

@@ -12,13 +12,13 @@ import {
 import { KNOWLEDGE, PROCEDURE } from '../contracts';
 import type { PriceItem } from '../options';
 import type { RecordedFinding } from '../diagnosis';
-import { axleOf, type Corner } from '../readings';
+import { axleOf, type Corner, otherSide } from '../readings';
 import type { LimitField } from '../sheets';
 import type { Micrometres } from '../units';
 import type { VerdictState } from '../verdict';
-import { findCheck } from './checks';
+import { findCheck, lengthAt } from './checks';
 import { goneTicks, taken, type TakenBack } from './past';
-import { bansOfJob, isDrumAt, otherSide } from './procedure';
+import { bansOfJob, isDrumAt } from './procedure';
 import { axleAt } from './record';
 import { oncePerPlace } from './remember';
 import type { Job } from './types';
@@ -58,15 +58,14 @@ export const drumDiameters = (
   job: Job,
   corner: Corner,
   phase: DrumPhase,
-): readonly (Micrometres | null)[] =>
-  drumItems(phase).map((item) => findCheck(job, 'figure', corner, item)?.value.um ?? null);
+): readonly (Micrometres | null)[] => drumItems(phase).map((item) => lengthAt(job, corner, item));
 
 const limitAt = (job: Job, corner: Corner, kind: LimitField): Micrometres | undefined =>
   axleAt(job, corner)?.limits.find((each) => each.kind === kind)?.valueUm;
 
 /** The wear limit of a drum: the smaller of what is on file and of what is stamped on it. */
 export function drumLimitAt(job: Job, corner: Corner): Micrometres | undefined {
-  const stamped = findCheck(job, 'figure', corner, 'stamped-drum')?.value.um;
+  const stamped = lengthAt(job, corner, 'stamped-drum') ?? undefined;
   const known = [limitAt(job, corner, 'drumDiscard'), stamped].filter(
     (value): value is Micrometres => value !== undefined,
   );

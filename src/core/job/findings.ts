@@ -13,6 +13,7 @@ import { inspectionFindings, isLook, offTheRoad } from './procedure';
 import { outcomeOf } from './proof';
 import { axleAt } from './record';
 import { oncePer } from './remember';
+import { wheelFindings } from './wheelFigures';
 import type { Job } from './types';
 
 /** Whether an earlier answer leaves nothing to ask: what was answered before says nothing then. */
@@ -73,6 +74,7 @@ export const findingsOfJob = oncePer((job: Job): RecordedFinding[] => {
     ...measured,
     ...recorded(job, isOpenAgain),
     ...drumFindings(job),
+    ...wheelFindings(job),
     ...inspectionFindings(job),
   ];
   const own = answered(job).filter(

@@ -35,6 +35,7 @@ export * from './seat';
 export * from './signOff';
 export * from './standing';
 export * from './findings';
+export * from './wheelFigures';
 export * from './causes';
 export * from './tallies';
 export * from './vehicle';

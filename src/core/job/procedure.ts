@@ -19,8 +19,8 @@ import {
   type RuleInForce,
   type StoredFigure,
 } from '../procedure';
-import { axleOf, CORNERS, type AxlePosition, type Corner } from '../readings';
-import { checksOfKind, findCheck, isWritten } from './checks';
+import { axleOf, CORNERS, type AxlePosition, type Corner, otherSide } from '../readings';
+import { checksOfKind, findCheck, isWritten, lengthAt } from './checks';
 import { oncePer } from './remember';
 import type { Check, CheckOfKind, Job, TrayPart } from './types';
 
@@ -71,8 +71,7 @@ export const isLook = (code: string, value: string, corner: string): boolean =>
 
 /** Pad thickness at a corner as measured. */
 export function padsAt(job: Job, corner: Corner): PadFigures {
-  const um = (item: string): number | null =>
-    findCheck(job, 'figure', corner, item)?.value.um ?? null;
+  const um = (item: string): number | null => lengthAt(job, corner, item);
   return {
     innerLeading: um('inner-leading'),
     innerTrailing: um('inner-trailing'),
@@ -86,10 +85,6 @@ export const isDrumAt = (job: Pick<Job, 'vehicle'>, corner: Corner): boolean =>
   job.vehicle.axles.some(
     ({ position, caliper }) => position === axleOf(corner) && caliper === 'drum',
   );
-
-/** The corner on the other side of the axle. */
-export const otherSide = (corner: Corner): Corner =>
-  (({ FL: 'FR', FR: 'FL', RL: 'RR', RR: 'RL' }) as const)[corner];
 
 /** What the pads of a corner say, along, across, and against the other side. */
 export const padsSay = (job: Job, corner: Corner): ReturnType<typeof padMeanings> =>

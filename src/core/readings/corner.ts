@@ -25,3 +25,7 @@ export type Fastening = 'studs' | 'bolts';
 /** What carries the wheel, in words: one of them. */
 export const fastenerName = (fastening: Fastening): 'stud' | 'hole' =>
   fastening === 'studs' ? 'stud' : 'hole';
+
+/** The corner on the other side of the axle. */
+export const otherSide = (corner: Corner): Corner =>
+  (({ FL: 'FR', FR: 'FL', RL: 'RR', RR: 'RL' }) as const)[corner];

@@ -36,7 +36,7 @@ function shownFigure(item: FigureItem, check: CheckView | undefined, units: Unit
 }
 
 /** Enter goes on to the next field of the group, as a gauge that types does. */
-function stepOn(event: KeyboardEvent<HTMLInputElement>): void {
+export function stepOn(event: KeyboardEvent<HTMLInputElement>): void {
   if (event.key !== 'Enter') return;
   event.preventDefault();
   const fields = [...document.querySelectorAll<HTMLInputElement>('[data-figure]')];

@@ -6,7 +6,7 @@ import {
   drumAt,
   drumDiameters,
   drumItems,
-  findCheck,
+  lengthAt,
   type DrumState,
   type Job,
 } from '../../core/job';
@@ -45,8 +45,8 @@ function sayPrice({ shop }: Pick<Job, 'shop'>, items: readonly PriceItem[]): str
 function sourcesAt(job: Job, corner: Corner): DrumView['sources'] {
   const { limits = [] } = axleAt(job, corner) ?? {};
   const of = (kind: 'drumDiscard' | 'drumRound') => limits.find((each) => each.kind === kind);
-  const [file, stamped] = [of('drumDiscard'), findCheck(job, 'figure', corner, 'stamped-drum')];
-  const isStamped = stamped && (!file || stamped.value.um < file.valueUm);
+  const [file, stamped] = [of('drumDiscard'), lengthAt(job, corner, 'stamped-drum')];
+  const isStamped = stamped !== null && (!file || stamped < file.valueUm);
   return {
     size: isStamped ? 'stamped on this drum' : SOURCE_NAME[file?.source ?? 'other'],
     round: SOURCE_NAME[of('drumRound')?.source ?? 'workshop'],

@@ -1,5 +1,6 @@
 import 'server-only';
 import { isDeepStrictEqual } from 'node:util';
+import { isWheelFigure } from '../../core/wheels';
 import {
   checkFormSchema,
   type CheckFormData,
@@ -126,8 +127,9 @@ export async function recordCheck(
   if (by === null && definitionOf(kind, place, item)?.isNamed) return refuse(WHO);
   return withJob<Kept>(jobId, async (tx, job) => {
     const corner = CORNERS.find((each) => each === place);
-    // A system is bled at every corner, whichever of them the job is about.
-    if (corner && kind !== 'hydraulics' && !job.corners.includes(corner)) {
+    // A system is bled, and a wheel held against the others, whichever corners the job is about.
+    const isOfAnyWheel = kind === 'hydraulics' || isWheelFigure(kind, item);
+    if (corner && !isOfAnyWheel && !job.corners.includes(corner)) {
       return refuse('This corner is not part of the job.');
     }
     const write = value === null ? null : readCheckEntry(kind, place, item, value);

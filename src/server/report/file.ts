@@ -1,4 +1,5 @@
 import 'server-only';
+import { WATER, WHEEL_ITEMS } from '../../core/wheels';
 import { format } from 'date-fns';
 import { KNOWLEDGE, PROCEDURE, type Approval } from '../../core/contracts';
 import { assessRunout, beyondPlace, FEEL_WORDS, measuredSet, saySeat } from '../../core/assessment';
@@ -169,7 +170,7 @@ function nameOf({ kind, item }: Check): string {
     hydraulics: PROCEDURE.hydraulics.map(({ code, title }) => ({ code, name: title })),
     look: PROCEDURE.items,
     fixed: PROCEDURE.items,
-    figure: PROCEDURE.figures,
+    figure: [...PROCEDURE.figures, ...WHEEL_ITEMS, WATER],
     repair: KNOWLEDGE.causes,
     repaired: KNOWLEDGE.causes,
     prove: KNOWLEDGE.causes,

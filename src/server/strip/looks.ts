@@ -1,7 +1,7 @@
 import 'server-only';
 import { z } from 'zod';
-import { cornerPlan, looksOf, otherSide } from '../../core/job';
-import { CORNERS } from '../../core/readings';
+import { cornerPlan, looksOf } from '../../core/job';
+import { CORNERS, otherSide } from '../../core/readings';
 import { fillChecks, takeSoundLooksBack, type WrittenCheck } from '../../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from '../answer';
 import { withJob } from '../job/withJob';

@@ -4,6 +4,7 @@ import { EXTRAS, PART_ITEMS } from '../../options';
 import { FIGURE_KINDS } from '../../procedure';
 import { AXLE_POSITIONS, CORNERS, LENGTH_KINDS } from '../../readings';
 import { FASTENER_CODES } from '../../torque';
+import { WATER, WHEEL_CODES, WHEEL_ITEMS } from '../../wheels';
 import { PAD_FAMILIES } from '../../wear';
 import { KNOWLEDGE } from '../knowledge';
 import { PROCEDURE } from '../procedure';
@@ -23,8 +24,10 @@ import {
   starSchema,
   storedFigure,
   storedTorque,
+  storedWheelFigures,
   typedFigure,
   typedTorque,
+  typedWheelFigures,
   waitingSchema,
 } from './values';
 
@@ -38,6 +41,9 @@ const isNamed = true;
 
 const figureTyped = (item: string) =>
   typedFigure(FIGURE_KINDS[PROCEDURE.figures.find(({ code }) => code === item)?.of ?? 'amount']);
+
+const wheelTyped = (item: string) =>
+  typedWheelFigures(WHEEL_ITEMS.find(({ code }) => code === item) ?? WATER);
 
 const lookTyped = (item: string) => {
   const conditions = PROCEDURE.items.find(({ code }) => code === item)?.conditions ?? [];
@@ -93,6 +99,20 @@ export const CHECKS = [
     items: codesOf(PROCEDURE.figures),
     value: storedFigure,
     typed: figureTyped,
+  }),
+  define({
+    kind: 'figure',
+    places: CORNERS,
+    items: WHEEL_CODES,
+    value: storedWheelFigures,
+    typed: wheelTyped,
+  }),
+  define({
+    kind: 'figure',
+    places: WHOLE_JOB,
+    items: [WATER.code],
+    value: storedWheelFigures,
+    typed: () => typedWheelFigures(WATER),
   }),
   define({
     kind: 'method',

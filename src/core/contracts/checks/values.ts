@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { BEDDING_SCHOOLS, HARDNESS, type Hardness } from '../../bedding';
 import { readTyped, type LengthKind } from '../../readings';
+import { readFigures, SIGNS, type WheelItem } from '../../wheels';
 import { parseTorque, TORQUE_UNITS, type LengthUnit, type Micrometres } from '../../units';
 
 /** A length as typed, its unit by default; what cannot be is refused in words. */
@@ -25,6 +26,27 @@ export const storedFigure = z.object({
   unit: z.string(),
   um: z.number().transform((um) => um as Micrometres),
 });
+
+/** Figures of a wheel as typed; what cannot be is refused in words. */
+export const typedWheelFigures = ({ quantity, count }: WheelItem) =>
+  z
+    .strictObject({ text: z.string().trim().min(1).max(120), unit: z.enum(SIGNS) })
+    .transform(({ text, unit }, context) => {
+      const read = readFigures(text, quantity, unit, count);
+      if (!read.ok) {
+        context.addIssue({ code: 'custom', message: read.message });
+        return z.NEVER;
+      }
+      return { text, unit, figures: [...read.figures] };
+    });
+
+/** Figures of a wheel as stored: as typed, beside their values in the unit they are kept in. */
+export const storedWheelFigures = z.object({
+  text: z.string(),
+  unit: z.string(),
+  figures: z.array(z.number()).min(1),
+});
+export type StoredWheelFigures = z.output<typeof storedWheelFigures>;
 
 /** A torque as typed; what cannot be is refused in words. */
 export const typedTorque = z

@@ -2,6 +2,7 @@ import { Here } from '@/app/Here';
 import type { Metadata } from 'next';
 import Link from '@/ui/Link';
 import { notFound } from 'next/navigation';
+import { otherSide } from '@/core/readings';
 import { CornerDecision } from '@/features/decide/CornerDecision';
 import { SourceRepairs } from '@/features/decide/SourceRepairs';
 import { PairCard } from '@/features/decide/PairCard';
@@ -16,7 +17,6 @@ import {
   cornersToCorrect,
   drumCorners,
   drumsToDo,
-  otherSide,
   repairedBeside,
   sayAgreed,
   repairsToDo,

@@ -8,8 +8,11 @@ import { loadJob } from '@/server/job/jobs';
 import { noseOf } from '@/server/nose/nose';
 import { shopUnits } from '@/server/shop/settings';
 import { findCheck, stagesOf } from '@/core/job';
+import { WHEEL_ITEMS } from '@/core/wheels';
 import { jobHref } from '@/ui/shell';
 import { WithNose } from '../JobDiagnosis';
+import { checkViews } from '../strip/work';
+import { WheelsCard } from '../WheelsCard';
 import { keptTests } from './kept';
 
 export const metadata: Metadata = { title: 'Road test' };
@@ -46,6 +49,11 @@ export default async function RoadTestPage({ params }: { params: Promise<{ id: s
           />
         </section>
       )}
+      <WheelsCard
+        job={job}
+        checks={checkViews(job)}
+        items={WHEEL_ITEMS.filter(({ code }) => code === 'heat')}
+      />
       <div className="d-flex flex-wrap gap-2">
         <Link href={jobHref(id, { page: 'strip', corner: null })} className="btn btn-primary">
           Strip and inspect

@@ -4,7 +4,7 @@ import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { PROCEDURE } from '@/core/contracts';
 import { cautionsAt } from '@/core/procedure';
-import { CORNER_NAME } from '@/core/readings';
+import { CORNER_NAME, otherSide } from '@/core/readings';
 import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { CornerCards } from '@/features/strip/CornerCards';
 import { LiftingList } from '@/features/strip/LiftingList';
@@ -18,15 +18,16 @@ import {
   axlesOfJob,
   isLiftingDone,
   liftingItems,
-  otherSide,
   partsStillOff,
   rightPartsOf,
   progressAt,
   rulesOf,
   stripNext,
 } from '@/core/job';
+import { WATER, WHEEL_ITEMS } from '@/core/wheels';
 import { jobHref, NextThing } from '@/ui/shell';
 import { WithNose } from '../JobDiagnosis';
+import { WheelsCard } from '../WheelsCard';
 import { checkViews } from './work';
 
 export const metadata: Metadata = { title: 'Strip' };
@@ -83,6 +84,7 @@ export default async function StripPage({ params }: { params: Promise<{ id: stri
           checks={ofKind('lifting')}
         />
       </Fold>
+      <WheelsCard job={job} checks={checks} items={[...WHEEL_ITEMS, WATER]} />
       <Fold id="parts" title="Right parts first" isDone={arePartsDone(job)}>
         <p className="zh-muted">
           Held against the record before anything is taken apart, and later against the old ones.

@@ -1,0 +1,2 @@
+export * from './quantity';
+export * from './wheelFigures';
