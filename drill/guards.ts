@@ -43,7 +43,7 @@ const GUARDS: readonly Guard[] = [
   ),
   guard('what keeps it off the road', READY, '...state.offTheRoad.map(', '...[].map('),
   guard('a pedal that sank', READY, "if (state.pedal.held === 'sank')", 'if (false)'),
-  guard('a caliper off its rotor', READY, 'if (caliperOff) return [caliperOffAt(corner)];'),
+  guard('a caliper off its rotor', READY, 'if (caliperOff) return [caliperOffAt(state)];'),
   guard(
     'answers that keep it',
     DANGER,
