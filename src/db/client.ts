@@ -1,6 +1,7 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
+import { ExpectedError } from '../core/expected';
 import { sql } from 'drizzle-orm';
 import type { PGlite } from '@electric-sql/pglite';
 import { Engine, refuseFullDisk } from './connect/engine';
@@ -178,7 +179,14 @@ async function openFolder(folder: string): Promise<DatabaseHandle> {
       forgetInventory(database);
     }
     if (!isNew) noteOpening(database);
-    const { engine, ...handle } = await openEngine(database);
+    const { engine, ...handle } = await openEngine(database).catch(async (error: unknown) => {
+      // What is expected has its words; a new folder has no records that could be damaged.
+      if (isNew || error instanceof ExpectedError) throw error;
+      const damaged = await damageIn(database);
+      const why = error instanceof Error ? error.message : String(error);
+      const faults = damaged.length > 0 ? damaged : [`its database does not open (${why})`];
+      throw new FolderTorn(folder, faults, true);
+    });
     if ((await newestApplied(handle.db)) > newest.when) {
       await handle.close();
       throw new FolderTooNew(`The data folder ${folder}`);

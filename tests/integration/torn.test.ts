@@ -122,3 +122,14 @@ test.each([...CHANGES, ...CLOSED_ONLY])('closed: %s', async (_name, change, says
 test.each(CHANGES)('killed: %s', async (_name, change, says) => {
   expect(await open(changed(killed, change))).toMatch(says);
 });
+
+// 2026-11-28: “PGlite failed to initialize properly” was all that was said of these.
+test.each(['2601', '2616'])(
+  'killed: a byte of what the engine begins with is flipped (%s)',
+  async (name) => {
+    const folder = changed(killed, (file) => flip(file(`base/5/${name}`), 8000));
+    const said = await open(folder);
+    expect(said).toContain(`The data folder ${folder} is not whole`);
+    expect(said).toMatch(/damaged at page 0/);
+  },
+);

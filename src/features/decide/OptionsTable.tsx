@@ -1,3 +1,4 @@
+import { CardTable } from '@/ui/table';
 import Link from '@/ui/Link';
 import {
   ACTIONS,
@@ -14,7 +15,7 @@ import { formatIn, type UnitSystem } from '@/core/units';
 import { Figure } from '@/ui/verdict';
 import { sayDistance } from '@/core/wear';
 import { notesOf, pricesMissing, standingOf, whyOf, type Standing } from './model';
-import { CardTable } from './CardTable';
+
 import { TakeOption } from './TakeOption';
 
 interface OptionsTableProps {
@@ -174,6 +175,8 @@ export function OptionsTable(props: OptionsTableProps) {
       aria-label={`Options for ${corner}`}
     >
       <CardTable
+        className="zh-options"
+        action="Take"
         columns={[
           'Option',
           COLUMN.runout,

@@ -8,9 +8,10 @@ import {
 } from '@/core/options';
 import type { Corner } from '@/core/readings';
 import { type UnitSystem } from '@/core/units';
+import { CardTable } from '@/ui/table';
 import { Figure } from '@/ui/verdict';
 import { sayLength } from './model';
-import { CardTable } from './CardTable';
+
 import { TakeOption } from './TakeOption';
 
 interface PairCardProps {
@@ -111,6 +112,8 @@ function Ways({
   return (
     <div className="table-responsive" tabIndex={0} role="region" aria-label={name}>
       <CardTable
+        className="zh-options"
+        action="Take"
         columns={[
           'Way',
           ...props.corners,

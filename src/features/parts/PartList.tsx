@@ -6,6 +6,7 @@ import { PART_STATES, type PartState } from '@/core/contracts';
 import type { PartNeeded } from '@/core/job';
 import { useSend } from '@/ui/field';
 import { keepCheck } from '@/ui/keeper';
+import { CardTable } from '@/ui/table';
 
 const STATE_NAME: Readonly<Record<PartState, string>> = {
   asked: 'asked for',
@@ -41,12 +42,12 @@ function PartRow({
     if (order && (order.number !== number || order.supplier !== supplier)) write(order.state);
   };
   return (
-    <tr>
-      <th scope="row">
+    <tr role="row">
+      <th role="rowheader" scope="row">
         {count > 1 && <span className="zh-figure">{count} × </span>}
         {name}
       </th>
-      <td>
+      <td role="cell" data-label="Our number">
         <Form.Control
           aria-label={`Number of ${name}`}
           autoComplete="off"
@@ -56,7 +57,7 @@ function PartRow({
           onBlur={keep}
         />
       </td>
-      <td>
+      <td role="cell" data-label="Supplier">
         <Form.Control
           aria-label={`Supplier of ${name}`}
           autoComplete="off"
@@ -66,7 +67,7 @@ function PartRow({
           onBlur={keep}
         />
       </td>
-      <td>
+      <td role="cell">
         <div className="zh-tabs" role="group" aria-label={`${name}: how it stands`}>
           {PART_STATES.map((state) => (
             <Button
@@ -101,21 +102,13 @@ export const PartList = ({
   readonly isClosed: boolean;
 }) => (
   <div className="table-responsive zh-card" tabIndex={0} role="region" aria-label="Parts">
-    <table className="table align-middle mb-0">
-      <thead>
-        <tr>
-          {['Part', 'Our number', 'Supplier', 'How it stands'].map((title) => (
-            <th key={title} scope="col">
-              {title}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {parts.map((part) => (
-          <PartRow key={`${part.item} ${part.stamp ?? ''}`} {...{ jobId, part, isClosed }} />
-        ))}
-      </tbody>
-    </table>
+    <CardTable
+      className="align-middle mb-0"
+      columns={['Part', 'Our number', 'Supplier', 'How it stands']}
+    >
+      {parts.map((part) => (
+        <PartRow key={`${part.item} ${part.stamp ?? ''}`} {...{ jobId, part, isClosed }} />
+      ))}
+    </CardTable>
   </div>
 );

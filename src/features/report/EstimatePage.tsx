@@ -1,4 +1,5 @@
 import type { Estimate } from '@/server/decide/estimate';
+import { CardTable } from '@/ui/table';
 import { OwnerPlots } from './OwnerPage';
 import { ReportHead } from './ReportHead';
 import { Warnings } from './Warnings';
@@ -46,39 +47,37 @@ export function EstimatePage({ estimate }: { readonly estimate: Estimate }) {
           <h2>What can be done: {where}</h2>
           {notYet && <p>{notYet}</p>}
           {ways.length > 0 && (
-            <table className="table table-sm align-top zh-ways">
-              <thead>
-                <tr>
-                  {['What', 'Price', 'Without the vehicle', 'Lasts', 'May come back'].map(
-                    (title) => (
-                      <th key={title} scope="col">
-                        {title}
-                      </th>
-                    ),
-                  )}
+            <CardTable
+              className="zh-ways"
+              columns={['What', 'Price', 'Without the vehicle', 'Lasts', 'May come back']}
+            >
+              {ways.map((way) => (
+                <tr key={way.what} role="row">
+                  <th role="rowheader" scope="row">
+                    {way.what}
+                    {way.isRecommended && (
+                      <>
+                        {' '}
+                        <span className="zh-standing recommended">recommended</span>
+                        <div className="zh-muted fw-normal">{way.why}</div>
+                      </>
+                    )}
+                  </th>
+                  <td role="cell" data-label="Price">
+                    <span className="zh-figure">{way.sayPrice}</span>
+                  </td>
+                  <td role="cell" data-label="Without the vehicle">
+                    <span>{way.away}</span>
+                  </td>
+                  <td role="cell" data-label="Lasts">
+                    <span>{way.lasts}</span>
+                  </td>
+                  <td role="cell" data-label="May come back">
+                    <span className="zh-figure">{way.comesBack}</span>
+                  </td>
                 </tr>
-              </thead>
-              <tbody>
-                {ways.map((way) => (
-                  <tr key={way.what}>
-                    <th scope="row">
-                      {way.what}
-                      {way.isRecommended && (
-                        <>
-                          {' '}
-                          <span className="zh-standing recommended">recommended</span>
-                          <div className="zh-muted fw-normal">{way.why}</div>
-                        </>
-                      )}
-                    </th>
-                    <td className="zh-figure">{way.sayPrice}</td>
-                    <td>{way.away}</td>
-                    <td>{way.lasts}</td>
-                    <td className="zh-figure">{way.comesBack}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+              ))}
+            </CardTable>
           )}
         </section>
       ))}

@@ -7,12 +7,17 @@ import styles from './CardTable.module.css';
  */
 export const CardTable = ({
   columns,
+  action,
+  className = '',
   children,
 }: {
   readonly columns: readonly string[];
+  /** What the last column is for, where it has no name of its own to be seen. */
+  readonly action?: string;
+  readonly className?: string;
   readonly children: ReactNode;
 }) => (
-  <table role="table" className={`table table-sm align-top zh-options ${styles.cards}`}>
+  <table role="table" className={`table table-sm align-top ${className} ${styles.cards}`}>
     <thead role="rowgroup">
       <tr role="row">
         {columns.map((name) => (
@@ -20,9 +25,11 @@ export const CardTable = ({
             {name}
           </th>
         ))}
-        <th role="columnheader" scope="col">
-          <span className="visually-hidden">Take</span>
-        </th>
+        {action && (
+          <th role="columnheader" scope="col">
+            <span className="visually-hidden">{action}</span>
+          </th>
+        )}
       </tr>
     </thead>
     <tbody role="rowgroup">{children}</tbody>
