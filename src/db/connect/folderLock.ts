@@ -1,7 +1,7 @@
+import { randomBytes } from 'node:crypto';
 import fs from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
-import { setTimeout as wait } from 'node:timers/promises';
 import { ExpectedError } from '../../core/expected';
 
 /** Who holds a folder, as its lock answers. */
@@ -9,12 +9,17 @@ interface Holder {
   readonly pid: number;
   /** When it took the folder, as ISO 8601. */
   readonly since: string;
+  /** False while it is about to take it. */
+  readonly isHeld: boolean;
 }
 
 /** The data folder is held by another running copy. */
 export class FolderInUse extends ExpectedError {
-  constructor(folder: string, holder: Holder | null = null) {
-    const who = holder
+  constructor(
+    folder: string,
+    readonly holder: Holder | null = null,
+  ) {
+    const who = holder?.since
       ? ` (process ${holder.pid}, since ${holder.since.slice(0, 16).replace('T', ' ')} UTC)`
       : '';
     super(
@@ -26,22 +31,25 @@ export class FolderInUse extends ExpectedError {
 
 /** Longest path that the kernel takes for a socket, with room to spare. */
 const LONGEST_SOCKET_PATH = 100;
-/** Time in which a second starter who judged the same file stale must have replaced it. */
-const SETTLE_MS = 150;
 /** A holder that lives answers at once. */
 const ANSWER_MS = 1000;
 
-/** The lock of a folder as the kernel is told of it: it lies in the folder, whatever its path. */
+/** The data folder as the kernel is told of it: its sockets lie in it, whatever its path. */
 interface LockPlace {
-  readonly file: string;
+  readonly folder: string;
   readonly close: () => void;
 }
 
+const LOCK = 'lock';
+/** Longest name of a socket in the folder: `lock.` and twelve figures. */
+const LONGEST_NAME = 20;
+
 function lockPlace(folder: string): LockPlace {
-  const absolute = path.join(folder, 'lock');
-  const relative = path.relative(process.cwd(), absolute);
-  const shorter = relative.length < absolute.length ? relative : absolute;
-  if (shorter.length <= LONGEST_SOCKET_PATH) return { file: shorter, close: () => undefined };
+  const relative = path.relative(process.cwd(), folder) || '.';
+  const shorter = relative.length < folder.length ? relative : folder;
+  if (shorter.length + LONGEST_NAME <= LONGEST_SOCKET_PATH) {
+    return { folder: shorter, close: () => undefined };
+  }
   if (process.platform !== 'linux') {
     throw new ExpectedError(
       `The path of the data folder ${folder} is too long: give it a shorter one.`,
@@ -49,21 +57,33 @@ function lockPlace(folder: string): LockPlace {
   }
   // A path of any length, by the number that this process has the folder open under.
   const handle = fs.openSync(folder, 'r');
-  return { file: `/proc/self/fd/${handle}/lock`, close: () => fs.closeSync(handle) };
+  return { folder: `/proc/self/fd/${handle}`, close: () => fs.closeSync(handle) };
 }
 
-function listen(file: string): Promise<net.Server> {
-  const holder: Holder = { pid: process.pid, since: new Date().toISOString() };
-  const server = net.createServer((socket) => {
-    socket.on('error', () => undefined);
-    socket.end(JSON.stringify(holder));
+/** A socket that says who holds the folder, or is about to. */
+interface Socket {
+  readonly server: net.Server;
+  readonly file: string;
+  readonly inode: number;
+  isHeld: boolean;
+}
+
+function listen(file: string): Promise<Socket> {
+  const since = new Date().toISOString();
+  const socket = { isHeld: false };
+  const server = net.createServer((client) => {
+    client.on('error', () => undefined);
+    client.end(JSON.stringify({ pid: process.pid, since, isHeld: socket.isHeld }));
   });
   return new Promise((resolve, reject) => {
-    server.once('error', reject).listen(file, () => resolve(server));
+    server.once('error', reject).listen(file, () => {
+      server.unref();
+      resolve(Object.assign(socket, { server, file, inode: fs.statSync(file).ino }));
+    });
   });
 }
 
-const isHolder = (value: unknown): value is Holder =>
+const isHolder = (value: unknown): value is Omit<Holder, 'isHeld'> & { isHeld?: unknown } =>
   typeof value === 'object' &&
   value !== null &&
   'pid' in value &&
@@ -75,7 +95,8 @@ const isHolder = (value: unknown): value is Holder =>
 function holderIn(text: string): Holder | null {
   try {
     const said: unknown = JSON.parse(text);
-    return isHolder(said) ? said : null;
+    // One of an older version says no more than that it holds it.
+    return isHolder(said) ? { ...said, isHeld: said.isHeld !== false } : null;
   } catch {
     return null;
   }
@@ -96,28 +117,70 @@ const holderOf = (file: string): Promise<Holder | null | 'nobody'> =>
     client.once('error', () => done('nobody'));
   });
 
-/** Takes over a file left by a killed process; gives way when another starter did so too. */
-async function takeOver(file: string, folder: string): Promise<net.Server> {
-  fs.rmSync(file, { force: true });
-  const server = await listen(file);
-  const own = fs.statSync(file).ino;
-  await wait(SETTLE_MS);
-  if (fs.statSync(file, { throwIfNoEntry: false })?.ino !== own) {
-    server.close();
-    throw new FolderInUse(folder);
+const inodeOf = (file: string): number | undefined =>
+  fs.statSync(file, { throwIfNoEntry: false })?.ino;
+
+/** Gives a socket its second name, unless another has it; that is one step of the kernel's. */
+function tookName(from: string, to: string): boolean {
+  try {
+    fs.linkSync(from, to);
+    return true;
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'EEXIST') return false;
+    throw error;
   }
-  return server;
 }
 
-async function hold(file: string, folder: string): Promise<net.Server> {
+/**
+ * Takes a lock away that a killed process left. What lies there may be another's by now, who judged
+ * it left too and was quicker: that one is put back.
+ */
+function clearLeft(lock: string, left: number | undefined): void {
+  const aside = `${lock}.${randomBytes(6).toString('hex')}`;
   try {
-    return await listen(file);
+    fs.renameSync(lock, aside);
   } catch (error) {
-    if ((error as NodeJS.ErrnoException).code !== 'EADDRINUSE') throw error;
-    const holder = await holderOf(file);
-    if (holder !== 'nobody') throw new FolderInUse(folder, holder);
-    return takeOver(file, folder);
+    if ((error as NodeJS.ErrnoException).code === 'ENOENT') return;
+    throw error;
   }
+  // One that lives and could not be put back keeps answering under this name: every starter asks it.
+  if (inodeOf(aside) === left || tookName(aside, lock)) fs.rmSync(aside, { force: true });
+}
+
+/** Whoever else answers in the folder and holds it; the sockets of the dead are swept away. */
+async function otherHolder(folder: string, own: Socket): Promise<Holder | null> {
+  for (const name of fs.readdirSync(folder)) {
+    if (!/^lock(\.[0-9a-f]{12})?$/.test(name)) continue;
+    const file = path.join(folder, name);
+    if (inodeOf(file) === own.inode) continue;
+    const holder = await holderOf(file);
+    if (holder === 'nobody') {
+      if (name !== LOCK) fs.rmSync(file, { force: true });
+    } else if (holder === null || holder.isHeld)
+      return holder ?? { pid: 0, since: '', isHeld: true };
+  }
+  return null;
+}
+
+/**
+ * Takes the folder: a socket of its own first, then the name that only one can have, then a look at
+ * everybody else who answers. However long one of these steps is held up, no two go through.
+ */
+async function hold(folder: string, own: Socket): Promise<void> {
+  const lock = path.join(folder, LOCK);
+  while (!tookName(own.file, lock)) {
+    const left = inodeOf(lock);
+    const holder = await holderOf(lock);
+    if (holder !== 'nobody') throw new FolderInUse(folder, holder);
+    clearLeft(lock, left);
+  }
+  const other = await otherHolder(folder, own);
+  if (other || inodeOf(lock) !== own.inode) {
+    if (inodeOf(lock) === own.inode) fs.rmSync(lock, { force: true });
+    throw new FolderInUse(folder, other);
+  }
+  own.isHeld = true;
+  fs.rmSync(own.file, { force: true });
 }
 
 /**
@@ -125,16 +188,23 @@ async function hold(file: string, folder: string): Promise<net.Server> {
  * death. Returns what lets it go. Throws FolderInUse, with who holds it, when another process does.
  */
 export async function lockFolder(folder: string): Promise<() => void> {
-  const { file, close } = lockPlace(folder);
+  const place = lockPlace(path.resolve(folder));
   try {
-    const server = await hold(file, folder);
-    server.unref();
+    const own = await listen(path.join(place.folder, `${LOCK}.${randomBytes(6).toString('hex')}`));
+    try {
+      await hold(place.folder, own);
+    } catch (error) {
+      own.server.close();
+      throw error instanceof FolderInUse ? new FolderInUse(folder, error.holder) : error;
+    }
     return () => {
-      server.close();
-      close();
+      const lock = path.join(place.folder, LOCK);
+      if (inodeOf(lock) === own.inode) fs.rmSync(lock, { force: true });
+      own.server.close();
+      place.close();
     };
   } catch (error) {
-    close();
+    place.close();
     throw error;
   }
 }
