@@ -4,6 +4,7 @@ import path from 'node:path';
 import { DEMO_SHOP } from '@/core/bench';
 import {
   costDecided,
+  inspectionAt,
   judgeCorner,
   notedAsFound,
   outcomeOf,
@@ -137,9 +138,15 @@ describe('thickness varies', () => {
   ] as const)('%s', async (_, action, correction) => {
     const journey = new Journey(['FL'], 14).hide('FL', worn);
     await journey.begin();
+    await tick(journey.id, 'look/FL/wear', ['lip']);
     await journey.measure('FL');
     await journey.decide('FL', action);
+    expect(inspectionAt(await journey.job(), 'FL').wrong).toMatchObject([{ putRight: null }]);
     await journey.correct('FL');
+    // 2026-11-28: the lip that the cut took away stood as “not put right yet” in the report.
+    expect(inspectionAt(await journey.job(), 'FL').wrong).toMatchObject([
+      { name: 'Grooves, lip, pits, scale', putRight: 'cut away' },
+    ]);
     await journey.prove('FL');
     await journey.end();
     await expectOneStory(journey, { FL: correction });

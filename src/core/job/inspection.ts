@@ -2,8 +2,8 @@ import { condemnedParts, seenItems } from '../procedure';
 import { PROCEDURE } from '../contracts';
 import type { Corner } from '../readings';
 import { checksOfKind, findCheck } from './checks';
-import { cornerPlan, looksOf, padsSay, partsStillOff } from './procedure';
-import { rebuildItems } from './rebuildSteps';
+import { cornerPlan, isDrumAt, isOfOldRotor, looksOf, padsSay, partsStillOff } from './procedure';
+import { correctedAt, correctionAt, CUT, rebuildItems } from './rebuildSteps';
 import { rulesApplied } from './rulesApplied';
 import type { Job } from './types';
 
@@ -26,6 +26,24 @@ export interface CornerInspection {
   readonly inTray: readonly string[];
 }
 
+/** What is seen on a face and goes with the metal of it. */
+const ON_FACE: readonly string[] = ['faces', 'wear', 'drum-face'];
+
+/** How work that was done since took away what was seen on a face, in words; null where none did. */
+function takenAway(job: Job, corner: Corner, item: string): string | null {
+  if (!ON_FACE.includes(item)) return null;
+  if (isOfOldRotor(job, { corner, item })) {
+    return isDrumAt(job, corner) ? 'the drum is a new one' : 'the rotor is a new one';
+  }
+  const isCut = CUT.includes(correctionAt(job, corner) ?? '');
+  const isDrumCut = findCheck(job, 'drum', corner, 'decided')?.value.work === 'cut';
+  const done = isDrumAt(job, corner)
+    ? isDrumCut && findCheck(job, 'drum', corner, 'done')
+    : isCut && correctedAt(job, corner);
+  const seen = findCheck(job, 'look', corner, item)?.seq ?? 0;
+  return done && done.seq > seen ? 'cut away' : null;
+}
+
 /** What was seen at a corner: found wrong, sound, and not looked at, each by itself. */
 export function inspectionAt(job: Job, corner: Corner): CornerInspection {
   const plan = cornerPlan(job, corner);
@@ -41,7 +59,8 @@ export function inspectionAt(job: Job, corner: Corner): CornerInspection {
       .map(({ item, conditions }) => ({
         name: item.name,
         conditions: conditions.map(({ name }) => name.toLowerCase()).join(', '),
-        putRight: findCheck(job, 'fixed', corner, item.code)?.note ?? null,
+        putRight:
+          findCheck(job, 'fixed', corner, item.code)?.note ?? takenAway(job, corner, item.code),
       })),
     sound: named('sound'),
     notLooked: named('not-looked'),
