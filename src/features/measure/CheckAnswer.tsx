@@ -50,7 +50,7 @@ interface CheckAnswerProps {
   readonly assessment: CornerAssessment;
   /** What the corner asks for now. */
   readonly words: AdviceWords;
-  /** The place that is read now; null while nothing is. */
+  /** The place that is read now, or what the set still asks for; null where nothing is to be read of it. */
   readonly reading: string | null;
   readonly corner: BenchCorner;
 }
@@ -71,7 +71,7 @@ export function CheckAnswer({ assessment, words, reading, corner }: CheckAnswerP
           </>
         ) : (
           <>
-            <strong>Read on.</strong> {reading}.
+            <strong>Read on.</strong> {reading}
           </>
         )}
       </p>

@@ -41,7 +41,7 @@ import { SaveStatus } from './SaveStatus';
 import { SetChart } from './SetChart';
 import { SetDetailsForm } from './SetDetailsForm';
 import { SeatDoubt } from './SeatDoubt';
-import { SetDone } from './SetDone';
+import { sayMore, SetDone } from './SetDone';
 import { setName, SetsAside, SetTabs } from './SetTabs';
 import { placeName } from './placeName';
 import { planFor, planOf, type SetPlan } from './plan';
@@ -348,7 +348,11 @@ export function MeasureBench(props: MeasureBenchProps) {
           <CheckAnswer
             assessment={judged.assessment}
             words={words}
-            reading={set && state.cursor ? placeName(set, state.cursor.position, corner) : null}
+            reading={
+              set && state.cursor
+                ? `${placeName(set, state.cursor.position, corner)}.`
+                : sayMore(advisedStep(result, advice))
+            }
             corner={corner}
           />
         )}

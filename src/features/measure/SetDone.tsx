@@ -17,6 +17,12 @@ const BECAUSE: Readonly<Record<Exclude<Advised, 'next'>, string>> = {
   press: 'There is play: press the wheel inboard at each reading. Was it?',
 };
 
+/** What the set itself still asks for, in a sentence; null where it asks for nothing more. */
+export const sayMore = (advised: Advised): string | null =>
+  advised === 'lap' || advised === 'turn' || advised === 'place' || advised === 'press'
+    ? BECAUSE[advised]
+    : null;
+
 interface SetDoneProps {
   readonly set: BenchSet;
   readonly corner: BenchCorner;
