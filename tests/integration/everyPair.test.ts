@@ -6,6 +6,7 @@ import { pullsOf } from '@/core/torque';
 import { closeDatabase } from '@/server/database';
 import { useRecords } from '../support/engine';
 import {
+  APART,
   ask,
   checkInput,
   done,
@@ -18,6 +19,7 @@ import {
   thickness,
   threePeople,
   tick,
+  together,
   wholeJob,
 } from '../support/wholeJob';
 
@@ -170,6 +172,25 @@ describe('a pedal that sinks where no piston moved', () => {
   };
   test('keeps the vehicle where it is', async () => {
     expect(await stopsOf(await sunk())).toMatch(/pedal sank/);
+  });
+  test('is told by no page as within, whatever was read', async () => {
+    const jobId = await newJob(vehicleId);
+    await thickness(jobId, '27.400', { places: 12 });
+    const set = (await done('set-begin', {
+      ...{ jobId, corner: 'FL', kind: 'runout', phase: 'before', face: 'outboard' },
+      ...{ positions: 12, shift: 0 },
+    })) as { id: string };
+    for (let position = 0; position <= 12; position += 1) {
+      const text = (0.006 * Math.cos((Math.PI * position) / 6)).toFixed(3);
+      await done('reading', { setId: set.id, lap: 0, position, text, unit: 'mm' }, 'apprentice');
+    }
+    for (const step of APART) await tick(jobId, `step/FL/${step}`, 'done');
+    await together(jobId);
+    await pumped(jobId);
+    const isWithin = async (): Promise<boolean> => standingOf(await jobOf(jobId)).isWithin;
+    expect(await isWithin()).toBe(true);
+    await tick(jobId, 'pedal//held', 'sank');
+    expect(await isWithin()).toBe(false);
   });
   test('keeps it there though that is taken back, until a lead has answered', async () => {
     const jobId = await sunk();
