@@ -4,6 +4,7 @@ import path from 'node:path';
 import { readinessOf, standingOf, starAt } from '@/core/job';
 import { pullsOf } from '@/core/torque';
 import { closeDatabase } from '@/server/database';
+import { ownerReport } from '@/server/report/owner';
 import { useRecords } from '../support/engine';
 import {
   APART,
@@ -173,7 +174,7 @@ describe('a pedal that sinks where no piston moved', () => {
   test('keeps the vehicle where it is', async () => {
     expect(await stopsOf(await sunk())).toMatch(/pedal sank/);
   });
-  test('is told by no page as within, whatever was read', async () => {
+  test('is told by no page as within, and to no owner as put right, whatever was read and done', async () => {
     const jobId = await newJob(vehicleId);
     await thickness(jobId, '27.400', { places: 12 });
     const set = (await done('set-begin', {
@@ -185,12 +186,17 @@ describe('a pedal that sinks where no piston moved', () => {
       await done('reading', { setId: set.id, lap: 0, position, text, unit: 'mm' }, 'apprentice');
     }
     for (const step of APART) await tick(jobId, `step/FL/${step}`, 'done');
+    await tick(jobId, 'look/FL/pins', ['stuck']);
+    await tick(jobId, 'fixed/FL/pins', 'fixed', 'cleaned and greased');
     await together(jobId);
     await pumped(jobId);
+    const verdict = async () => ownerReport(await jobOf(jobId), 'mm').verdict;
     const isWithin = async (): Promise<boolean> => standingOf(await jobOf(jobId)).isWithin;
     expect(await isWithin()).toBe(true);
+    expect(await verdict()).not.toBeNull();
     await tick(jobId, 'pedal//held', 'sank');
     expect(await isWithin()).toBe(false);
+    expect(await verdict()).toBeNull();
   });
   test('keeps it there though that is taken back, until a lead has answered', async () => {
     const jobId = await sunk();
