@@ -333,12 +333,12 @@ test('from a quick check to the signed report: agreed, moved, measured again, dr
     await page.goto(`${job}/${place}`);
     await settled(page);
   };
-  // Its owner agrees to less than it costs: it does not begin.
+  // Its owner agrees to something else that costs less: it does not begin.
   await go('decide');
   await page.getByRole('button', { name: 'Do this: put it on record' }).first().click();
   await expect(page.getByText('On record for').first()).toBeVisible();
   await go('estimate');
-  await page.getByRole('radio', { name: /Turn the brake disc on its hub/ }).check();
+  await page.getByRole('radio', { name: /Leave it as it is/ }).check();
   await typeIn(page.getByLabel('Who agrees'), 'The baker');
   await typeIn(page.getByLabel(/^Up to/), '1');
   await page.getByRole('button', { name: 'Agreed', exact: true }).click();

@@ -71,7 +71,7 @@ export function CheckAnswer({ assessment, words, reading, corner }: CheckAnswerP
           </>
         ) : (
           <>
-            <strong>Read on.</strong> {reading}
+            <strong>Read on.</strong> {reading} <strong>Then:</strong> {words.todo}
           </>
         )}
       </p>
