@@ -4,12 +4,13 @@ import Link from '@/ui/Link';
 import { z } from 'zod';
 import { FirstRun } from './FirstRun';
 import { StartLine } from '@/features/jobs/StartLine';
-import { JobList } from '@/features/jobs/JobList';
+import { JobList, type JobListLine } from '@/features/jobs/JobList';
 import { WaitingFor } from '@/features/jobs/WaitingFor';
 import { jobHref, Pager } from '@/ui/shell';
 import { allPeople } from '@/server/shop/people';
 import { quickChecks } from '@/server/quick/quickCheck';
 import { notSaidYet } from '@/server/shop/firstRun';
+import { shopUnits } from '@/server/shop/settings';
 import { whoIsHere } from '@/server/web/who';
 import { dueList } from '@/server/records/due';
 import {
@@ -34,17 +35,14 @@ const WAIT_NAME: Readonly<Record<Wait, string>> = {
 };
 
 /** The one next thing of a job that waits, and the stage where it is done. */
-const NEXT_OF_WAIT: Readonly<Record<Wait, NextOfJob>> = {
+const NEXT_OF_WAIT: Readonly<Record<Wait, { say: string; stage: string }>> = {
   lead: { say: 'A lead signs it off, or says what is missing.', stage: 'report' },
   owner: { say: 'Get the owner’s word on the estimate.', stage: 'estimate' },
   parts: { say: 'Say when the parts are here.', stage: 'parts' },
   lathe: { say: 'Measure the rotor when it is back.', stage: 'correct' },
 };
 
-interface NextOfJob {
-  readonly say: string;
-  readonly stage: string;
-}
+type NextOfJob = JobListLine['next'];
 
 /**
  * The next thing of a job: what it waits for, else what its own pages say; where there was no time to
@@ -52,19 +50,17 @@ interface NextOfJob {
  */
 function nextOf(line: JobLine, own: NextThing | undefined): NextOfJob {
   const [wait] = line.waits;
-  if (wait) return NEXT_OF_WAIT[wait];
-  if (own) {
-    const stage = own.place ? jobHref(line.id, own.place).replace(`/jobs/${line.id}/`, '') : '';
-    return { say: own.todo, stage };
-  }
+  const href = `/jobs/${line.id}`;
+  if (wait) return { say: NEXT_OF_WAIT[wait].say, href: `${href}/${NEXT_OF_WAIT[wait].stage}` };
+  if (own) return { say: own.todo, href: own.place ? jobHref(line.id, own.place) : href };
   const corners = line.corners.length;
-  if (line.decided >= corners) return { say: 'Put it together, then prove it.', stage: '' };
+  if (line.decided >= corners) return { say: 'Put it together, then prove it.', href };
   if (line.measured >= 2 * corners)
-    return { say: 'Runout and thickness are read: go on to the decision.', stage: '' };
-  if (line.sets > 0) return { say: 'Measure on.', stage: '' };
+    return { say: 'Runout and thickness are read: go on to the decision.', href };
+  if (line.sets > 0) return { say: 'Measure on.', href };
   return line.complaint === ''
-    ? { say: 'Write down the complaint, or measure.', stage: 'complaint' }
-    : { say: 'Drive it, strip it, measure it.', stage: '' };
+    ? { say: 'Write down the complaint, or measure.', href: `${href}/complaint` }
+    : { say: 'Drive it, strip it, measure it.', href };
 }
 
 export default async function StartPage({
@@ -77,9 +73,10 @@ export default async function StartPage({
   const waits = WAITS.find((each) => each === asked.waits) ?? null;
   const { lines, total, pages } = await openJobs(page, waits);
   const ids = lines.map(({ id }) => id);
-  const next = await nextThings(ids);
+  const units = await shopUnits();
+  const next = await nextThings(ids, units);
   // What there was no time for is judged once the page is out.
-  after(() => nextThings(ids, Infinity));
+  if (next.size < ids.length) after(() => nextThings(ids, units, Infinity));
   const counts = await waitsNow();
   const overdue = (await dueList()).filter(({ state }) => state === 'overdue').length;
   const closed = page === 1 ? await latestClosedJobs() : [];

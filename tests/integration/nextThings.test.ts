@@ -1,7 +1,7 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { jobNext } from '@/core/job';
+import { jobNext, proveNext } from '@/core/job';
 import { closeDatabase } from '@/server/database';
 import { nextThings } from '@/server/job/nextThings';
 import { useRecords } from '../support/engine';
@@ -35,12 +35,12 @@ test('the next thing of a line is that of the job, and follows what is written',
   const nobodys = crypto.randomUUID();
   /** What the list says, held against the job as its pages have it. */
   const said = async (): Promise<string> => {
-    const next = (await nextThings([jobId, nobodys])).get(jobId);
+    const next = (await nextThings([jobId, nobodys], 'mm')).get(jobId);
     const job = await jobOf(jobId);
-    expect(next).toEqual(jobNext(job));
+    expect(next).toEqual(jobNext(job, 'mm'));
     // Asked again it is the same, judged once.
-    expect((await nextThings([jobId])).get(jobId)).toBe(next);
-    expect((await nextThings([nobodys])).size).toBe(0);
+    expect((await nextThings([jobId], 'mm')).get(jobId)).toBe(next);
+    expect((await nextThings([nobodys], 'mm')).size).toBe(0);
     return next?.todo ?? '';
   };
   expect(await said()).toBe('Drive it, and say how it felt.');
@@ -51,8 +51,10 @@ test('the next thing of a line is that of the job, and follows what is written',
   const rest = await newJob(vehicleId);
   await runout(rest);
   const measured = async (): Promise<string> =>
-    (await nextThings([rest])).get(rest)?.todo ?? 'nothing';
+    (await nextThings([rest], 'mm')).get(rest)?.todo ?? 'nothing';
   expect(await measured()).toBe('FL: Measure thickness.');
   await thickness(rest, '27.400', { places: 12 });
   expect(await measured()).toBe('Decide what to do at FL.');
+  // Nothing decided is nothing to sign for.
+  expect(proveNext(await jobOf(rest)).place).toEqual({ page: 'decide' });
 });

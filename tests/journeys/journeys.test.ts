@@ -138,13 +138,19 @@ describe('thickness varies', () => {
   ] as const)('%s', async (_, action, correction) => {
     const journey = new Journey(['FL'], 14).hide('FL', worn);
     await journey.begin();
+    await tick(journey.id, 'look/FL/faces', ['one-side']);
     await tick(journey.id, 'look/FL/wear', ['lip']);
     await journey.measure('FL');
     await journey.decide('FL', action);
-    expect(inspectionAt(await journey.job(), 'FL').wrong).toMatchObject([{ putRight: null }]);
+    expect(inspectionAt(await journey.job(), 'FL').wrong).toMatchObject([
+      { putRight: null },
+      { putRight: null },
+    ]);
     await journey.correct('FL');
     // 2026-11-28: the lip that the cut took away stood as “not put right yet” in the report.
+    // A pad that does not do its share is cut away by nothing.
     expect(inspectionAt(await journey.job(), 'FL').wrong).toMatchObject([
+      { name: 'Faces: film, spots, traces', putRight: null },
       { name: 'Grooves, lip, pits, scale', putRight: 'cut away' },
     ]);
     await journey.prove('FL');

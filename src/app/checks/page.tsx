@@ -33,7 +33,6 @@ export default async function ChecksPage({
         </p>
       ) : (
         <JobList
-          base="/checks"
           lines={lines.map((line) => ({
             ...line,
             plate: `Check ${line.number}`,
@@ -41,7 +40,7 @@ export default async function ChecksPage({
             complaint: line.sets === 1 ? 'one set' : `${line.sets} sets`,
             next: {
               say: line.measured === 0 ? 'Read on.' : 'It is read: its plate makes a job of it.',
-              stage: '',
+              href: `/checks/${line.id}`,
             },
             waits: [],
             since: format(line.createdAt, 'd MMM yyyy, HH:mm'),

@@ -99,6 +99,16 @@ describe('the advice for each outcome', () => {
       expect(adviceFor(sets(wobbling, [0, 2]), check)).toMatchObject({ kind: 'index', to: 4 });
       expect(adviceFor(sets(wobbling, [0, 2, 4]), check)).toMatchObject({ kind: 'kept', to: 4 });
     });
+    test('is kept where it was moved to with no word on its thickness', () => {
+      const advice = adviceFor(sets(wobbling, [0, 2, 4]), check);
+      const { why } = sayAdvice(advice, { ...record([]), units: 'mm' });
+      expect(why).not.toMatch(/thickness is within/);
+      expect(why).toMatch(/nothing is said of its thickness/);
+    });
+    test('is not called cured where the move is too close to call', () => {
+      const close = sets({ hub: 28, rotor: [53, 292], dtv: 1 }, [0, 4]);
+      expect(adviceFor(close, check)).toMatchObject({ kind: 'too-close', what: 'runout' });
+    });
     test('is called good by nothing, and nothing is cut', () => {
       const missing = { kind: 'limit-missing', what: 'discard' };
       expect(adviceFor(sets({}, [0]), check)).toEqual(missing);

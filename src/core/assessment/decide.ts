@@ -25,6 +25,8 @@ export type Advice =
       readonly before: Micrometres;
       readonly now: Micrometres;
       readonly limit: Micrometres;
+      /** Its discard thickness is not known: nothing is said of its thickness. */
+      readonly isThicknessOpen?: boolean;
     }
   /** Within since its seat was cleaned: it stays as it is. */
   | {
@@ -209,7 +211,8 @@ const invalid = (verdicts: readonly (Verdict | undefined)[]): readonly Reason[] 
 function keptAt(record: CornerRecord, assessment: CornerAssessment): Advice | null {
   const { runout, firstRunout, shift } = assessment;
   const from = record.sets.find(({ kind }) => kind === 'runout')?.shift ?? shift;
-  if (!runout || firstRunout?.verdict.state !== 'beyond' || from === shift) return null;
+  if (runout?.verdict.state !== 'within' || firstRunout?.verdict.state !== 'beyond') return null;
+  if (from === shift) return null;
   const figureOf = ({ verdict, tirFitted }: typeof runout): Micrometres =>
     verdict.value ?? tirFitted;
   return {
@@ -259,13 +262,23 @@ function provenBy(
 }
 
 /** Advice that holds whatever the thickness is: the rotor is only moved, or its seat or hub looked at. */
-const MOVES: readonly Advice['kind'][] = ['second-mounting', 'seat-again', 'index', 'hub', 'kept'];
+const MOVES: readonly Advice['kind'][] = ['second-mounting', 'seat-again', 'index', 'hub'];
 
 /** What the runout alone asks for where no metal is in question; null where it asks for more. */
-function moveOf(record: CornerRecord, assessment: CornerAssessment): Advice | null {
-  const isBeyond = assessment.runout?.verdict.state === 'beyond';
-  const advice = isBeyond ? forRunout(record, assessment) : keptAt(record, assessment);
-  return advice && MOVES.includes(advice.kind) ? advice : null;
+function moveOf(
+  record: CornerRecord,
+  assessment: CornerAssessment,
+  { verdict }: RunoutResult,
+): Advice | null {
+  if (verdict.state === 'too-close') {
+    return { kind: 'too-close', what: 'runout', laps: verdict.lapsToSettle };
+  }
+  if (verdict.state === 'beyond') {
+    const advice = forRunout(record, assessment);
+    return MOVES.includes(advice.kind) ? advice : null;
+  }
+  const kept = keptAt(record, assessment);
+  return kept?.kind === 'kept' ? { ...kept, isThicknessOpen: true } : null;
 }
 
 /**
@@ -300,7 +313,8 @@ export function advise(record: CornerRecord, assessment: CornerAssessment): Advi
   if (!thickness) return { kind: 'measure', what: 'thickness' };
   const dtv = thickness.dtvVerdict;
   if (!discard) {
-    const move = record.isCheck && dtv.state !== 'beyond' ? moveOf(record, assessment) : null;
+    const move =
+      record.isCheck && dtv.state !== 'beyond' ? moveOf(record, assessment, runout) : null;
     return move ?? { kind: 'limit-missing', what: 'discard' };
   }
   if (discard.state === 'too-close') {

@@ -130,7 +130,7 @@ const SPEAK: Speaker = {
   }),
   kept: (advice, wording) => ({
     todo: `Cured by moving ${sayMove(wording, advice.from, advice.to) ?? 'nowhere'}: keep it there.`,
-    why: `Counted from where it was read first. Runout was ${deviation(wording, advice.before)} and is ${deviation(wording, advice.now)} (limit ${deviation(wording, advice.limit)}); thickness is within its limits.`,
+    why: `Counted from where it was read first. Runout was ${deviation(wording, advice.before)} and is ${deviation(wording, advice.now)} (limit ${deviation(wording, advice.limit)}); ${advice.isThicknessOpen ? 'its discard thickness is not known, so nothing is said of its thickness' : 'thickness is within its limits'}.`,
   }),
   cleaned: (advice, wording) => ({
     todo: 'Cured by cleaning its seat: leave it as it sits.',

@@ -3,6 +3,7 @@ import {
   checkProcedure,
   FATES,
   FORBIDDEN,
+  GOES_WITH,
   STEP_PLACES,
   type Choices,
   type Procedure,
@@ -30,6 +31,7 @@ const conditionSchema = z.strictObject({
   means: sentence,
   forbids: z.array(z.strictObject({ what: z.enum(FORBIDDEN), why: sentence })).default([]),
   renew: name.optional(),
+  goesWith: z.enum(GOES_WITH).optional(),
   says,
 });
 

@@ -30,6 +30,7 @@ export * from './changedFigures';
 export * from './places';
 export * from './rebuildNext';
 export * from './proveNext';
+export * from './decided';
 export * from './jobNext';
 export * from './seat';
 export * from './signOff';

@@ -1,4 +1,4 @@
-import { condemnedParts, seenItems } from '../procedure';
+import { condemnedParts, seenItems, type Condition } from '../procedure';
 import { PROCEDURE } from '../contracts';
 import type { Corner } from '../readings';
 import { checksOfKind, findCheck } from './checks';
@@ -26,22 +26,30 @@ export interface CornerInspection {
   readonly inTray: readonly string[];
 }
 
-/** What is seen on a face and goes with the metal of it. */
-const ON_FACE: readonly string[] = ['faces', 'wear', 'drum-face'];
-
-/** How work that was done since took away what was seen on a face, in words; null where none did. */
-function takenAway(job: Job, corner: Corner, item: string): string | null {
-  if (!ON_FACE.includes(item)) return null;
-  if (isOfOldRotor(job, { corner, item })) {
-    return isDrumAt(job, corner) ? 'the drum is a new one' : 'the rotor is a new one';
-  }
-  const isCut = CUT.includes(correctionAt(job, corner) ?? '');
-  const isDrumCut = findCheck(job, 'drum', corner, 'decided')?.value.work === 'cut';
-  const done = isDrumAt(job, corner)
-    ? isDrumCut && findCheck(job, 'drum', corner, 'done')
-    : isCut && correctedAt(job, corner);
+/**
+ * How work on a rotor or drum that was done since took away what was seen of it, in words; null where
+ * something of it stays: what is on the pads, or makes a pad idle, is cut away by nothing.
+ */
+function takenAway(
+  job: Job,
+  corner: Corner,
+  item: string,
+  found: readonly Condition[],
+): string | null {
   const seen = findCheck(job, 'look', corner, item)?.seq ?? 0;
-  return done && done.seq > seen ? 'cut away' : null;
+  const isDrum = isDrumAt(job, corner);
+  if (
+    found.every(({ goesWith }) => goesWith !== undefined) &&
+    isOfOldRotor(job, { corner, item })
+  ) {
+    return `the ${isDrum ? 'drum' : 'rotor'} is a new one`;
+  }
+  const isCut = isDrum
+    ? findCheck(job, 'drum', corner, 'decided')?.value.work === 'cut'
+    : CUT.includes(correctionAt(job, corner) ?? '');
+  const done = isDrum ? findCheck(job, 'drum', corner, 'done') : correctedAt(job, corner);
+  const isGone = isCut && done !== undefined && done.seq > seen;
+  return isGone && found.every(({ goesWith }) => goesWith === 'cut') ? 'cut away' : null;
 }
 
 /** What was seen at a corner: found wrong, sound, and not looked at, each by itself. */
@@ -60,7 +68,8 @@ export function inspectionAt(job: Job, corner: Corner): CornerInspection {
         name: item.name,
         conditions: conditions.map(({ name }) => name.toLowerCase()).join(', '),
         putRight:
-          findCheck(job, 'fixed', corner, item.code)?.note ?? takenAway(job, corner, item.code),
+          findCheck(job, 'fixed', corner, item.code)?.note ??
+          takenAway(job, corner, item.code, conditions),
       })),
     sound: named('sound'),
     notLooked: named('not-looked'),

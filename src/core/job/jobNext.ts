@@ -1,7 +1,8 @@
 import { sayAdvice } from '../assessment';
 import type { Corner } from '../readings';
-
-import { drumAt, drumsToDo } from './drums';
+import type { UnitSystem } from '../units';
+import { undecidedCorners } from './decided';
+import { drumsToDo } from './drums';
 import { judgeCorner } from './judge';
 import type { NextThing } from './places';
 import { isDrumAt } from './procedure';
@@ -14,29 +15,22 @@ import { stripNext } from './stripNext';
 import type { Job } from './types';
 
 /** What is measured next at a corner, in the words of its own bench. */
-function measureNext(job: Job, corner: Corner): NextThing {
+function measureNext(job: Job, corner: Corner, units: UnitSystem): NextThing {
   const place = { page: 'measure', corner } as const;
   if (isDrumAt(job, corner)) {
     return { todo: `Measure the drum ${corner}.`, why: '', place, label: `Measure ${corner}` };
   }
   const { advice, record } = judgeCorner(job, corner, 'before');
-  const { todo, why } = sayAdvice(advice, { ...record, units: 'mm' });
+  const { todo, why } = sayAdvice(advice, { ...record, units });
   return { todo: `${corner}: ${todo}`, why, place, label: `Measure ${corner}` };
 }
 
-function decideNext(job: Job): NextThing {
-  const open = job.corners.filter(
-    (corner) =>
-      drumAt(job, corner).decision === null &&
-      job.decisions.every((decision) => decision.corner !== corner),
-  );
-  return {
-    todo: `Decide what to do at ${open.join(' and ')}.`,
-    why: 'Every option stands side by side with what it costs and leaves.',
-    place: { page: 'decide' },
-    label: 'Decide',
-  };
-}
+const decideNext = (job: Job): NextThing => ({
+  todo: `Decide what to do at ${undecidedCorners(job).join(' and ')}.`,
+  why: 'Every option stands side by side with what it costs and leaves.',
+  place: { page: 'decide' },
+  label: 'Decide',
+});
 
 function correctNext(job: Job): NextThing {
   const [repair] = repairsToDo(job);
@@ -52,7 +46,9 @@ function correctNext(job: Job): NextThing {
 }
 
 /** The one next thing of each stage while it is open. */
-const NEXT_AT: Readonly<Record<Stage['key'], (job: Job, stage: Stage) => NextThing>> = {
+const NEXT_AT: Readonly<
+  Record<Stage['key'], (job: Job, stage: Stage, units: UnitSystem) => NextThing>
+> = {
   complaint: () => ({
     todo: 'Write down the complaint.',
     why: 'In the owner\u2019s words.',
@@ -66,7 +62,7 @@ const NEXT_AT: Readonly<Record<Stage['key'], (job: Job, stage: Stage) => NextThi
     label: 'Road test',
   }),
   strip: stripNext,
-  measure: (job, { corner }) => measureNext(job, corner ?? job.corners[0] ?? 'FL'),
+  measure: (job, { corner }, units) => measureNext(job, corner ?? job.corners[0] ?? 'FL', units),
   decide: decideNext,
   correct: correctNext,
   rebuild: rebuildNext,
@@ -80,8 +76,8 @@ const NEXT_AT: Readonly<Record<Stage['key'], (job: Job, stage: Stage) => NextThi
 };
 
 /** The one next thing of a whole job: that of the first stage that is open. */
-export function jobNext(job: Job): NextThing {
+export function jobNext(job: Job, units: UnitSystem): NextThing {
   const stage = currentStage(job);
   if (!stage) throw new Error('A job has stages');
-  return NEXT_AT[stage.key](job, stage);
+  return NEXT_AT[stage.key](job, stage, units);
 }

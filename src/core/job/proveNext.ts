@@ -1,3 +1,4 @@
+import { undecidedCorners } from './decided';
 import { refuseDriven } from './guards';
 import { judgeCorner } from './judge';
 import type { NextThing } from './places';
@@ -35,6 +36,14 @@ export function proveNext(job: Job): NextThing {
       why: shown.cause.proof,
       place: { page: 'prove' },
       label: 'What shows it',
+    };
+  }
+  if (outcome === null && undecidedCorners(job).length > 0) {
+    return {
+      todo: 'Nothing is decided yet: decide first.',
+      why: 'What was done is proven here.',
+      place: { page: 'decide' },
+      label: 'Decide',
     };
   }
   if (refuseDriven(job) !== null) {

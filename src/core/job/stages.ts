@@ -3,7 +3,8 @@ import { STAGES, type StageKey } from '../insights';
 import type { Corner } from '../readings';
 import { signOffBlockers } from '../procedure';
 import { isWritten } from './checks';
-import { drumAt, drumDiameters, drumsDone, drumsToDo } from './drums';
+import { isBegunAt, undecidedCorners } from './decided';
+import { drumAt, drumsDone, drumsToDo } from './drums';
 import { isDrumAt, progressAt } from './procedure';
 import { STAGE_OF_PAGE, type NextThing } from './places';
 import { cornersToProve, outcomeOf } from './proof';
@@ -50,11 +51,6 @@ export const cornersToCorrect = (job: Job): Corner[] =>
 
 const isEmpty = (list: readonly unknown[]): boolean => list.length === 0;
 
-/** Whether anything was read at a corner. */
-const isBegunAt = (job: Job, corner: Corner): boolean =>
-  job.sets.some((set) => set.corner === corner) ||
-  (isDrumAt(job, corner) && drumDiameters(job, corner, 'before').some((each) => each !== null));
-
 function stateOf(done: boolean, closed: boolean): Stage['state'] {
   if (done) return 'done';
   return closed ? 'left-out' : 'open';
@@ -96,13 +92,7 @@ export const stagesOf = oncePer((job: Job): Stage[] => {
   const toProve = cornersToProve(job);
   const isBeside = sourceRepairs(job).length > 0;
   const toRepair = repairsToDo(job);
-  const isDecided = corners.every(
-    (corner) =>
-      drumAt(job, corner).decision !== null ||
-      job.decisions.some((decision) => decision.corner === corner) ||
-      // Where the source lies beside the rotors, a corner that nobody measured asks for nothing.
-      (isBeside && !isBegunAt(job, corner)),
-  );
+  const isDecided = isEmpty(undecidedCorners(job));
   const toCorrect = cornersToCorrect(job);
   const toDrums = drumsToDo(job);
   const isRepairedHere =

@@ -102,6 +102,10 @@ export interface Says {
 }
 
 /** Something that can be wrong with what is looked at. */
+/** Metal that is cut off takes away what lies on the face; a new part what lies deeper too. */
+export const GOES_WITH = ['cut', 'new'] as const;
+export type GoesWith = (typeof GOES_WITH)[number];
+
 export interface Condition {
   readonly code: string;
   readonly name: string;
@@ -112,6 +116,8 @@ export interface Condition {
   readonly forbids: readonly { readonly what: Forbidden; readonly why: string }[];
   /** The part it condemns. */
   readonly renew?: string | undefined;
+  /** The least work on the rotor or drum that takes it away; left out where none of it does. */
+  readonly goesWith?: GoesWith | undefined;
   readonly says: Says;
 }
 

@@ -8,28 +8,19 @@ export interface JobListLine {
   readonly complaint: string;
   readonly corners: readonly string[];
   /** The one next thing, in a sentence, and where it is done. */
-  readonly next: { readonly say: string; readonly stage: string };
+  readonly next: { readonly say: string; readonly href: string };
   /** What it waits for. */
   readonly waits?: readonly string[];
   readonly since: string;
 }
 
 /** Jobs a line each: what it is, what it waits for, and the one next thing. */
-export function JobList({
-  lines,
-  base = '/jobs',
-}: {
-  lines: readonly JobListLine[];
-  base?: string;
-}) {
+export function JobList({ lines }: { lines: readonly JobListLine[] }) {
   return (
     <ul className="zh-list zh-card p-0">
       {lines.map((line) => (
         <li key={line.id}>
-          <Link
-            className="zh-job"
-            href={[base, line.id, line.next.stage].filter(Boolean).join('/')}
-          >
+          <Link className="zh-job" href={line.next.href}>
             <span className="zh-job-plate">{line.plate}</span>
             <span className="zh-job-text">
               <span className="zh-muted">

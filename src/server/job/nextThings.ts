@@ -1,16 +1,20 @@
 import { jobNext, type NextThing } from '@/core/job';
+import type { UnitSystem } from '@/core/units';
 import { findJob, reachesOf } from '@/db/repositories';
 import { database } from '../database';
 
-/** A job is judged again only once it, its vehicle or the shop was written. */
-interface Known {
-  readonly reach: string;
-  readonly next: NextThing;
-}
-const known = new Map<string, Known>();
+/** Judgements by job and units, each with how far the job, its vehicle and the shop were written then. */
+const known = new Map<string, { readonly reach: string; readonly next: NextThing }>();
 const MOST_KNOWN = 2_000;
 /** A list waits no longer for jobs that have to be judged first; the rest follow when it is asked for again. */
 const MOST_MS = 60;
+
+function keep(key: string, reach: string, next: NextThing): void {
+  known.delete(key);
+  known.set(key, { reach, next });
+  const [oldest] = known.keys();
+  if (known.size > MOST_KNOWN && oldest !== undefined) known.delete(oldest);
+}
 
 /**
  * The one next thing of some jobs, by id, as their own pages say it. Jobs that were written since are
@@ -18,29 +22,27 @@ const MOST_MS = 60;
  */
 export async function nextThings(
   ids: readonly string[],
+  units: UnitSystem,
   mostMs = MOST_MS,
 ): Promise<Map<string, NextThing>> {
   const db = await database();
   const reaches = await reachesOf(db, ids);
-  const began = performance.now();
+  const until = performance.now() + mostMs;
   const found = new Map<string, NextThing>();
   for (const id of ids) {
+    const key = `${units} ${id}`;
     const reach = reaches.get(id);
+    const before = known.get(key);
     if (reach === undefined) continue;
-    const before = known.get(id);
-    if (before !== undefined && before.reach === reach) {
+    if (before?.reach === reach) {
       found.set(id, before.next);
       continue;
     }
-    if (performance.now() - began > mostMs) continue;
-    const job = await findJob(db, id);
+    const job = performance.now() < until ? await findJob(db, id) : null;
     if (!job) continue;
-    const next = jobNext(job);
+    const next = jobNext(job, units);
+    keep(key, reach, next);
     found.set(id, next);
-    known.delete(id);
-    known.set(id, { reach, next });
-    const [oldest] = known.keys();
-    if (known.size > MOST_KNOWN && oldest !== undefined) known.delete(oldest);
   }
   return found;
 }
