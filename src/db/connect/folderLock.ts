@@ -19,7 +19,7 @@ export class FolderInUse extends ExpectedError {
     folder: string,
     readonly holder: Holder | null = null,
   ) {
-    const who = holder?.since
+    const who = holder
       ? ` (process ${holder.pid}, since ${holder.since.slice(0, 16).replace('T', ' ')} UTC)`
       : '';
     super(
@@ -41,7 +41,10 @@ interface LockPlace {
 }
 
 const LOCK = 'lock';
-/** Longest name of a socket in the folder: `lock.` and twelve figures. */
+/** A name beside the lock's own, and what both look like. */
+const besides = (lock: string): string => `${lock}.${randomBytes(6).toString('hex')}`;
+const SOCKET = /^lock(\.[0-9a-f]{12})?$/;
+/** Longest name of a socket in the folder, with what stands before it. */
 const LONGEST_NAME = 20;
 
 function lockPlace(folder: string): LockPlace {
@@ -133,54 +136,64 @@ function tookName(from: string, to: string): boolean {
 
 /**
  * Takes a lock away that a killed process left. What lies there may be another's by now, who judged
- * it left too and was quicker: that one is put back.
+ * it left too and was quicker: one that answers is put back, or, where that name is taken meanwhile,
+ * goes on answering under this one, where every starter asks it.
  */
-function clearLeft(lock: string, left: number | undefined): void {
-  const aside = `${lock}.${randomBytes(6).toString('hex')}`;
+async function clearLeft(lock: string): Promise<void> {
+  const aside = besides(lock);
   try {
     fs.renameSync(lock, aside);
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code === 'ENOENT') return;
     throw error;
   }
-  // One that lives and could not be put back keeps answering under this name: every starter asks it.
-  if (inodeOf(aside) === left || tookName(aside, lock)) fs.rmSync(aside, { force: true });
+  const isLeft = (await holderOf(aside)) === 'nobody';
+  if (isLeft || tookName(aside, lock)) fs.rmSync(aside, { force: true });
 }
 
-/** Whoever else answers in the folder and holds it; the sockets of the dead are swept away. */
-async function otherHolder(folder: string, own: Socket): Promise<Holder | null> {
-  for (const name of fs.readdirSync(folder)) {
-    if (!/^lock(\.[0-9a-f]{12})?$/.test(name)) continue;
+/** Refuses where somebody else in the folder answers and holds it; sweeps the sockets of the dead away. */
+async function refuseHeld(folder: string, own: Socket): Promise<void> {
+  for (const name of fs.readdirSync(folder).filter((each) => SOCKET.test(each))) {
     const file = path.join(folder, name);
     if (inodeOf(file) === own.inode) continue;
     const holder = await holderOf(file);
     if (holder === 'nobody') {
       if (name !== LOCK) fs.rmSync(file, { force: true });
-    } else if (holder === null || holder.isHeld)
-      return holder ?? { pid: 0, since: '', isHeld: true };
+    } else if (holder?.isHeld !== false) throw new FolderInUse(folder, holder);
   }
-  return null;
+}
+
+/** Takes the name that only one can have; refuses where another who answers has it. */
+async function takeName(folder: string, own: Socket): Promise<void> {
+  const lock = path.join(folder, LOCK);
+  while (inodeOf(lock) !== own.inode && !tookName(own.file, lock)) {
+    const holder = await holderOf(lock);
+    if (holder !== 'nobody') throw new FolderInUse(folder, holder);
+    await clearLeft(lock);
+  }
 }
 
 /**
- * Takes the folder: a socket of its own first, then the name that only one can have, then a look at
- * everybody else who answers. However long one of these steps is held up, no two go through.
+ * Takes the folder: a socket of its own first, then the name, then a look at everybody else who
+ * answers. However long one of these steps is held up no two go through: who finds the name gone in
+ * the end, because a slower starter took it for one that was left, begins again.
  */
 async function hold(folder: string, own: Socket): Promise<void> {
-  const lock = path.join(folder, LOCK);
-  while (!tookName(own.file, lock)) {
-    const left = inodeOf(lock);
-    const holder = await holderOf(lock);
-    if (holder !== 'nobody') throw new FolderInUse(folder, holder);
-    clearLeft(lock, left);
-  }
-  const other = await otherHolder(folder, own);
-  if (other || inodeOf(lock) !== own.inode) {
-    if (inodeOf(lock) === own.inode) fs.rmSync(lock, { force: true });
-    throw new FolderInUse(folder, other);
-  }
+  do {
+    await takeName(folder, own);
+    await refuseHeld(folder, own);
+  } while (inodeOf(path.join(folder, LOCK)) !== own.inode);
   own.isHeld = true;
   fs.rmSync(own.file, { force: true });
+}
+
+/** Takes every name of a socket away: one that was moved aside has another than it took. */
+function letGo(folder: string, own: Socket): void {
+  for (const name of fs.readdirSync(folder).filter((each) => SOCKET.test(each))) {
+    const file = path.join(folder, name);
+    if (inodeOf(file) === own.inode) fs.rmSync(file, { force: true });
+  }
+  own.server.close();
 }
 
 /**
@@ -190,17 +203,18 @@ async function hold(folder: string, own: Socket): Promise<void> {
 export async function lockFolder(folder: string): Promise<() => void> {
   const place = lockPlace(path.resolve(folder));
   try {
-    const own = await listen(path.join(place.folder, `${LOCK}.${randomBytes(6).toString('hex')}`));
+    const own = await listen(besides(path.join(place.folder, LOCK)));
     try {
       await hold(place.folder, own);
     } catch (error) {
-      own.server.close();
-      throw error instanceof FolderInUse ? new FolderInUse(folder, error.holder) : error;
+      letGo(place.folder, own);
+      if (error instanceof FolderInUse) throw new FolderInUse(folder, error.holder);
+      // Another starter took this one for dead, in the moment before it listened.
+      const isGone = (error as NodeJS.ErrnoException).code === 'ENOENT';
+      throw isGone ? new FolderInUse(folder) : error;
     }
     return () => {
-      const lock = path.join(place.folder, LOCK);
-      if (inodeOf(lock) === own.inode) fs.rmSync(lock, { force: true });
-      own.server.close();
+      letGo(place.folder, own);
       place.close();
     };
   } catch (error) {
