@@ -5,3 +5,4 @@ export * from './formatLength';
 export * from './temperature';
 export * from './speed';
 export * from './torque';
+export * from './pressure';

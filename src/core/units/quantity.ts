@@ -14,6 +14,8 @@ export type Radians = Quantity<'rad'>;
 export type NewtonMetres = Quantity<'Nm'>;
 /** A temperature in degrees Celsius. */
 export type Celsius = Quantity<'degC'>;
+/** A pressure above the air's, in bar. */
+export type Bar = Quantity<'bar'>;
 
 export const RADIANS_PER_DEGREE = Math.PI / 180;
 

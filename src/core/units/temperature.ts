@@ -6,3 +6,9 @@ export type TemperatureUnit = 'C' | 'F';
 export function toCelsius(value: number, unit: TemperatureUnit): Celsius {
   return unit === 'C' ? value : ((value - 32) * 5) / 9;
 }
+
+/** The unit behind a spelling like "°F" or "c"; null where it is none. */
+export function temperatureUnitOf(spelling: string): TemperatureUnit | null {
+  const plain = spelling.trim().replace('°', '').toUpperCase();
+  return plain === 'C' || plain === 'F' ? plain : null;
+}

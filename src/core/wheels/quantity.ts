@@ -1,77 +1,102 @@
-/** A quantity that is measured at a wheel, with what it is kept in and what it may be typed in. */
+import {
+  fromMicrometres,
+  lengthUnitOf,
+  pressureUnitOf,
+  temperatureUnitOf,
+  toBar,
+  toCelsius,
+  toMicrometres,
+  toNewtonMetres,
+  torqueUnitOf,
+} from '../units';
+
+/** A quantity that is measured at a wheel. */
 export type Quantity = 'temperature' | 'pressure' | 'depth' | 'torque' | 'percent';
 
-/** A unit: what one of it is in the quantity's own unit, and where its zero lies. */
+/** A unit that figures are typed in: its sign, and a figure in it as what its quantity is kept in. */
 interface Unit {
   readonly sign: string;
-  readonly factor: number;
-  readonly offset?: number;
-  /** Spellings, tidied: small letters, no dots or spaces. */
-  readonly spelled: readonly string[];
+  readonly kept: (figure: number) => number;
 }
 
 interface Kind {
-  /** The first is the one that figures are kept in. */
-  readonly units: readonly [Unit, ...Unit[]];
+  /** Signs it may be typed in: the first where the shop reads mm, the second where it reads inches. */
+  readonly signs: readonly [string, ...string[]];
+  /** The unit behind a spelling; null where it is none. */
+  readonly unit: (spelling: string) => Unit | null;
   readonly least: number;
   readonly most: number;
 }
 
-/** Units by quantity; kept in °C, bar, mm, N·m and per cent. Source: handbook 2. */
+/** A kind whose units come from a table: a spelling as a unit, a unit's sign, a figure as it is kept. */
+const unitBy =
+  <Code extends string>(
+    codeOf: (spelling: string) => Code | null,
+    signOf: (code: Code) => string,
+    kept: (figure: number, code: Code) => number,
+  ): Kind['unit'] =>
+  (spelling) => {
+    const code = codeOf(spelling);
+    return code && { sign: signOf(code), kept: (figure) => kept(figure, code) };
+  };
+const same = (sign: string): string => sign;
+
+/** Kept in °C, bar, mm, N·m and per cent. Source: handbook 2. */
 const KINDS: Readonly<Record<Quantity, Kind>> = {
   temperature: {
-    units: [
-      { sign: '°C', factor: 1, spelled: ['°c', 'c'] },
-      { sign: '°F', factor: 5 / 9, offset: -32, spelled: ['°f', 'f'] },
-    ],
+    signs: ['°C', '°F'],
+    unit: unitBy(temperatureUnitOf, (code) => `°${code}`, toCelsius),
     least: -40,
     most: 900,
   },
   pressure: {
-    units: [
-      { sign: 'bar', factor: 1, spelled: ['bar'] },
-      { sign: 'psi', factor: 0.0689475729, spelled: ['psi'] },
-      { sign: 'kPa', factor: 0.01, spelled: ['kpa'] },
-    ],
+    signs: ['bar', 'psi', 'kPa'],
+    unit: unitBy(pressureUnitOf, same, toBar),
     least: 0,
     most: 12,
   },
   depth: {
-    units: [
-      { sign: 'mm', factor: 1, spelled: ['mm'] },
-      { sign: 'in', factor: 25.4, spelled: ['in', '"'] },
-    ],
+    signs: ['mm', 'in', 'thou', 'um'],
+    unit: unitBy(lengthUnitOf, same, (figure, code) =>
+      fromMicrometres(toMicrometres(figure, code), 'mm'),
+    ),
     least: 0,
     most: 30,
   },
   torque: {
-    units: [
-      { sign: 'N·m', factor: 1, spelled: ['nm'] },
-      { sign: 'lb·ft', factor: 1.3558179483314004, spelled: ['lbft', 'ftlb'] },
-    ],
+    signs: ['N·m', 'lb·ft', 'kgf·m'],
+    unit: unitBy(torqueUnitOf, same, toNewtonMetres),
     least: 0,
     most: 1500,
   },
-  percent: { units: [{ sign: '%', factor: 1, spelled: ['%'] }], least: 0, most: 20 },
+  percent: {
+    signs: ['%'],
+    unit: (spelling) => (spelling === '%' ? { sign: '%', kept: Number } : null),
+    least: 0,
+    most: 20,
+  },
 };
 
 /** The sign of the unit that a shop types a quantity in: its first in mm, its second in inches. */
 export const unitOf = (quantity: Quantity, isInches: boolean): string => {
-  const [first, second] = KINDS[quantity].units;
-  return (isInches ? (second ?? first) : first).sign;
+  const [first, second] = KINDS[quantity].signs;
+  return isInches ? (second ?? first) : first;
 };
 
-/** Every unit sign that figures may be kept with. */
-export const SIGNS: readonly string[] = Object.values(KINDS).flatMap(({ units }) =>
-  units.map(({ sign }) => sign),
-);
+/** Every unit sign that a field of figures may have. */
+export const SIGNS: readonly string[] = Object.values(KINDS).flatMap(({ signs }) => signs);
 
 export type ReadFigures =
-  | { readonly ok: true; readonly figures: readonly number[] }
+  | {
+      readonly ok: true;
+      readonly figures: readonly number[];
+      /** The figures as they were typed, without their unit, and the sign of the unit they are in. */
+      readonly text: string;
+      readonly unit: string;
+    }
   | { readonly ok: false; readonly message: string };
 
 const refuse = (message: string): ReadFigures => ({ ok: false, message });
-const tidy = (spelling: string): string => spelling.toLowerCase().replace(/[\s.·⋅*-]/gu, '');
 
 /**
  * Reads one or more figures as they are typed, spaces, semicolons or slashes between them and a unit
@@ -88,13 +113,9 @@ export function readFigures(
   const match = /^([-\d.,;/\s]*\d)\s*([^\d\s].*)?$/u.exec(text.trim());
   if (!match) return refuse('Type it in figures.');
   const [, numbers = '', spelled] = match;
-  const unit =
-    spelled === undefined
-      ? kind.units.find(({ sign }) => sign === fieldUnit)
-      : kind.units.find((each) => each.spelled.includes(tidy(spelled)));
+  const unit = kind.unit(spelled ?? fieldUnit);
   if (!unit) {
-    const signs = kind.units.map(({ sign }) => sign).join(', ');
-    return refuse(`“${spelled ?? fieldUnit}” is no unit here. Use ${signs}.`);
+    return refuse(`“${spelled ?? fieldUnit}” is no unit here. Use ${kind.signs.join(', ')}.`);
   }
   const typed = numbers.split(/[\s;/]+/u).filter((each) => each !== '');
   const figures = typed.map((each) => Number(each.replace(',', '.')));
@@ -104,8 +125,8 @@ export function readFigures(
       fewest === most ? `${most} figures, spaces between.` : `${fewest} to ${most} figures.`,
     );
   }
-  const kept = figures.map((each) => (each + (unit.offset ?? 0)) * unit.factor);
+  const kept = figures.map(unit.kept);
   return kept.every((each) => each >= kind.least && each <= kind.most)
-    ? { ok: true, figures: kept }
+    ? { ok: true, figures: kept, text: numbers.trim(), unit: unit.sign }
     : refuse('That cannot be. Check the figure and its unit.');
 }

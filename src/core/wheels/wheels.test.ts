@@ -18,6 +18,18 @@ describe('figures as they are typed', () => {
     read.figures.forEach((figure, i) => expect(figure).toBeCloseTo(figures[i]!, 1));
   });
   test.each([
+    ['28 35 psi', 'pressure', 'bar', '28 35', 'psi'],
+    ['28 35', 'pressure', 'psi', '28 35', 'psi'],
+    ['118/120 Nm', 'torque', 'lb·ft', '118/120', 'N·m'],
+    ['180f', 'temperature', '°C', '180', '°F'],
+    ['0.2 0.3 "', 'depth', 'mm', '0.2 0.3', 'in'],
+  ] as const)(
+    '%s in a field of %s is said once, in its own unit',
+    (typed, quantity, field, text, unit) => {
+      expect(readFigures(typed, quantity, field, [1, 2])).toMatchObject({ text, unit });
+    },
+  );
+  test.each([
     ['soft', /in figures/],
     ['1.9', /2 figures/],
     ['1.9 2.4 stone', /no unit here/],

@@ -50,7 +50,7 @@ function WheelField({ item, place, unit, check, says, isClosed, onWrite }: Wheel
     if (text.trim() === shown) return;
     const read = text.trim() === '' ? null : readFigures(text, item.quantity, unit, item.count);
     if (read?.ok === false) return setMessage(read.message);
-    const value = read && { text: text.trim(), unit };
+    const value = read && { text: read.text, unit: read.unit };
     onWrite({ kind: 'figure', place, item: item.code, value, note: null });
   };
   return (

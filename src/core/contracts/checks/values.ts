@@ -37,7 +37,7 @@ export const typedWheelFigures = ({ quantity, count }: WheelItem) =>
         context.addIssue({ code: 'custom', message: read.message });
         return z.NEVER;
       }
-      return { text, unit, figures: [...read.figures] };
+      return { text: read.text, unit: read.unit, figures: [...read.figures] };
     });
 
 /** Figures of a wheel as stored: as typed, beside their values in the unit they are kept in. */
