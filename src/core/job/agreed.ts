@@ -5,6 +5,7 @@ import {
   AXLE_EXTRAS,
   costOf,
   extrasOf,
+  isWithinAgreed,
   ITEM_NAME,
   sayMoney,
   type Cost,
@@ -92,8 +93,7 @@ export function refuseBeyondAgreed(job: Job): string | null {
     );
     return `The owner agreed up to ${agreed}; what is decided has no price (${missing.join('; ')}). Enter it, or ask the owner again.`;
   }
-  // Less than half a unit is rounding, not money.
-  return total < approval.upTo + 0.5
+  return isWithinAgreed(total, approval.upTo)
     ? null
     : `The owner agreed up to ${agreed}; what is decided costs ${sayMoney(total, job.shop.prices.currency)}. Ask again before it begins.`;
 }

@@ -77,6 +77,9 @@ export const sayMoney = (amount: number | null, currency: string): string =>
     ? '\u2013'
     : `${amount < 0 ? '\u2212' : ''}${Math.abs(Math.round(amount)).toLocaleString('en')} ${currency}`.trim();
 
+/** Whether a cost is within an amount that was agreed to: less than half a unit is rounding, not money. */
+export const isWithinAgreed = (cost: number, upTo: number): boolean => cost < upTo + 0.5;
+
 /** What would put another option first, as a sentence. */
 export function sayChange(change: Change, units: UnitSystem, currency: string): string {
   const money = (amount: number): string => sayMoney(amount, currency);

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
+import { isWithinAgreed } from '@/core/options';
 import { TextField, useSend } from '@/ui/field';
 import { keepCheck } from '@/ui/keeper';
 
@@ -72,7 +73,7 @@ export function Agree({ jobId, parts, usual, besides, currency, stamp, owner }: 
   const text = amount ?? (isPriced && picked.length > 0 ? String(Math.ceil(sum)) : '');
   const upTo = readAmount(text);
   // An amount below the price of what is chosen agrees to nothing: it could not begin.
-  const isTooLittle = isPriced && upTo !== null && upTo < Math.floor(sum);
+  const isTooLittle = isPriced && upTo !== null && !isWithinAgreed(sum, upTo);
   const wrongAmount =
     text !== '' && upTo === null
       ? 'Write the amount in figures.'

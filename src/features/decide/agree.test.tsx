@@ -35,3 +35,19 @@ test('an amount below the price of what is chosen agrees to nothing', () => {
   fireEvent.click(screen.getByLabelText(/Fit a pair/));
   expect(agreed.disabled).toBe(true);
 });
+
+// 2026-11-28: 184 was agreed to where the list says 184.90, and the work was refused.
+test('what is agreed to can begin: the form judges as the work does', () => {
+  const parts = [{ where: 'front axle', choices: [{ ...choices[0]!, price: 184.9 }] }];
+  render(
+    <Agree
+      {...{ jobId: 'job', parts, usual: [0], besides: 0, currency: 'crowns', stamp: null }}
+      owner="The station"
+    />,
+  );
+  const agreed = screen.getByRole<HTMLButtonElement>('button', { name: 'Agreed' });
+  fireEvent.change(screen.getByLabelText(/^Up to/), { target: { value: '184' } });
+  expect(agreed.disabled).toBe(true);
+  fireEvent.change(screen.getByLabelText(/^Up to/), { target: { value: '184.6' } });
+  expect(agreed.disabled).toBe(false);
+});

@@ -59,17 +59,16 @@ export function likelyPlan(
   return { ...base, kind, shift: last ? shift : (expectedShift ?? 0) };
 }
 
-/** The move from the latest mounting to a shift, or nothing where there is none to make. */
-export function moveTo(
-  sets: readonly BenchSet[],
-  corner: BenchCorner,
-  to: number,
-): RotorMove | null {
-  const from = counted(sets).findLast(({ kind }) => kind === 'runout')?.shift;
+/** A move between two seats as it is drawn; null where there is none to make. */
+export function moveOf(from: number | undefined, to: number, studs: number): RotorMove | null {
   if (from === undefined || from === to) return null;
-  const turn = shortestTurn(from, to, corner.studs);
+  const turn = shortestTurn(from, to, studs);
   return { from, studs: turn.studs * turn.sense };
 }
+
+/** Where the rotor was read last; undefined where it was not. */
+export const lastShift = (sets: readonly BenchSet[]): number | undefined =>
+  counted(sets).findLast(({ kind }) => kind === 'runout')?.shift;
 
 /** The positions that are pointed out as doubtful. */
 export function suspectsOf(result: SetResult | null): number[] {

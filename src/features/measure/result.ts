@@ -172,6 +172,23 @@ export function advisedStep(result: SetResult | null, advice: Advice | null): Ad
 /** A move that is this likely to end within is said on the bench: hardly anything costs less. */
 const SURE = 0.95;
 
+/** Whether the bench itself asks for a move to index; else that is weighed on Decide, which a quick check has not. */
+const asksToIndex = (
+  { probability }: Extract<Advice, { kind: 'index' }>,
+  { isCheck }: Pick<BenchCorner, 'isCheck'>,
+): boolean => isCheck === true || probability >= SURE;
+
+/** The move that the bench asks for once its sets are read; as found nothing is moved. */
+export function advisedMove(
+  advice: Advice | null,
+  corner: Pick<BenchCorner, 'isCheck' | 'phase'>,
+): { readonly from: number; readonly to: number } | null {
+  if (advice === null || corner.phase === 'as-found') return null;
+  const isAsked =
+    advice.kind === 'second-mounting' || (advice.kind === 'index' && asksToIndex(advice, corner));
+  return isAsked ? { from: advice.from, to: advice.to } : null;
+}
+
 /**
  * An advice in the words of the bench. Which correction is taken depends on prices too: that is
  * said where the options stand side by side, unless a move surely does or the rotor is scrap.
@@ -179,11 +196,13 @@ const SURE = 0.95;
 export function sayOnBench(advice: Advice, corner: BenchCorner): AdviceWords {
   // A quick check has no such page.
   const isPriced =
-    !corner.isCheck &&
-    ((advice.kind === 'index' && advice.probability < SURE) ||
-      advice.kind === 'hub' ||
-      advice.kind === 'machine' ||
-      (advice.kind === 'replace' && advice.why !== 'below-discard' && advice.why !== 'condemned'));
+    (advice.kind === 'index' && !asksToIndex(advice, corner)) ||
+    (!corner.isCheck &&
+      (advice.kind === 'hub' ||
+        advice.kind === 'machine' ||
+        (advice.kind === 'replace' &&
+          advice.why !== 'below-discard' &&
+          advice.why !== 'condemned')));
   return isPriced
     ? {
         todo: 'Everything is read here: decide.',

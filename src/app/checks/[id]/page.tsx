@@ -43,7 +43,6 @@ export default async function CheckPage({ params }: { params: Promise<{ id: stri
       </div>
       <JobAlerts job={job} />
       <MeasureBench
-        isQuick
         corner={benchCorner(bench, 'before')}
         lead={null}
         scent={null}

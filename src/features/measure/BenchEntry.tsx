@@ -1,0 +1,124 @@
+import dynamic from 'next/dynamic';
+import { BeyondLadder } from './BeyondLadder';
+import { Doubt } from './Doubt';
+import { nextShift } from './likely';
+import { doubtedReading, type BenchSet } from './model';
+import { planFor, planOf } from './plan';
+import { ReadingEntry } from './ReadingEntry';
+import { ReadingLadder } from './ReadingLadder';
+import { advisedStep, asksOf } from './result';
+import { SaveStatus } from './SaveStatus';
+import { SeatDoubt } from './SeatDoubt';
+import { SetDetailsForm } from './SetDetailsForm';
+import { SetDone } from './SetDone';
+import { SoundChoice } from './SoundChoice';
+import type { BenchView } from './useBenchView';
+
+// What not every set needs is loaded when it is asked for.
+// Without something to show meanwhile the whole page would wait for the file.
+const GaugePanel = dynamic(() => import('./GaugePanel').then((module) => module.GaugePanel), {
+  loading: () => null,
+});
+
+interface BenchEntryProps {
+  readonly view: BenchView;
+  readonly set: BenchSet;
+  readonly nextHref: string;
+  readonly nextLabel: string;
+}
+
+/** What follows a set that was read to its end. */
+function AfterSet({ view, set, nextHref, nextLabel }: BenchEntryProps) {
+  const { corner, bench, result, advice, advised, missing, next } = view;
+  const mounting = corner.phase === 'as-found' ? null : nextShift(bench.state.sets, corner);
+  return (
+    <SetDone
+      {...{ set, corner, missing, nextHref, nextLabel }}
+      asks={asksOf(result)}
+      advised={advisedStep(result, advice)}
+      todo={view.words?.todo ?? 'Kept apart from the cleaned readings.'}
+      onMissing={() => missing && next.ask(planFor(missing, planOf(set), corner))}
+      onLap={bench.anotherLap}
+      // As found nothing is moved.
+      onMounting={mounting === null ? null : () => next.askMounting(mounting)}
+      // A job goes to Decide first; a check is read again where it was moved to.
+      onMoved={
+        corner.isCheck && advice?.kind === 'index' && advised
+          ? () => next.askMounting(advised.to)
+          : null
+      }
+      onRepeat={() => next.askAgain('taken again')}
+      onReadOn={bench.readOn}
+      onPressed={bench.sayPressed}
+    />
+  );
+}
+
+/** The field and pad while a set is read; after it what follows, or where it sits if that is doubted. */
+function Entry(props: BenchEntryProps) {
+  const { view, set } = props;
+  const { corner, bench, judged, shown } = view;
+  const { state, dispatch } = bench;
+  if (state.cursor) {
+    return (
+      <div className="zh-card">
+        <ReadingEntry
+          {...{ set, state, corner }}
+          onType={(text) => dispatch({ type: 'type', text })}
+          onEnter={(text) => {
+            const typed = text ?? state.draft;
+            if (typed.trim() === '' && shown) view.takeShown();
+            else bench.pressEnter(typed);
+          }}
+          onShown={shown ? view.takeShown : null}
+          onStep={(by) => dispatch({ type: 'step', by })}
+          onCorrect={bench.correct}
+        />
+      </div>
+    );
+  }
+  if (!view.isSeatAsked || !judged) return <AfterSet {...props} />;
+  return (
+    <SeatDoubt
+      corner={corner}
+      sets={state.sets}
+      judged={judged}
+      onChange={(changed) => dispatch({ type: 'replace-set', set: changed })}
+    />
+  );
+}
+
+/** One set: its entry, its gauge, and everything that was read of it. */
+export function BenchEntry(props: BenchEntryProps) {
+  const { view, set } = props;
+  const { corner, bench, suspects } = view;
+  const { state, dispatch } = bench;
+  const replace = (changed: BenchSet): void => dispatch({ type: 'replace-set', set: changed });
+  const doubted = state.cursor ? null : doubtedReading(set, null, corner);
+  const ladder = {
+    ...{ set, corner, cursor: state.cursor },
+    onPick: (cursor: NonNullable<typeof state.cursor>) => dispatch({ type: 'pick-place', cursor }),
+  };
+  return (
+    <>
+      <Entry {...props} />
+      {doubted && <Doubt doubted={doubted} onCorrect={bench.correct} />}
+      {view.isLive && (
+        <GaugePanel
+          {...{ set, corner, cursor: state.cursor }}
+          onShows={(shown) => view.setLive({ setId: set.id, shown })}
+          onTake={view.takeShown}
+          onReading={bench.pressEnter}
+          onNoted={replace}
+        />
+      )}
+      {Array.from({ length: set.laps }, (_, lap) => (
+        <ReadingLadder key={lap} {...ladder} lap={lap} suspects={suspects} />
+      ))}
+      <BeyondLadder {...ladder} />
+      <SaveStatus save={bench.save} />
+      <SoundChoice />
+      <SetDetailsForm key={set.id} set={set} corner={corner} onChange={replace} />
+    </>
+  );
+}

@@ -1,0 +1,41 @@
+import { CORNER_NAME } from '@/core/readings';
+import { RotorFace } from '@/ui/rotor';
+import { LapVerdict } from './LapVerdict';
+import { KIND_NAME } from './model';
+import { activePlace, drawnMarks, drawnValues, limitOf, turningIn } from './result';
+import type { BenchView } from './useBenchView';
+
+/** The rotor as it was read so far; a place on it is picked by touch. */
+export function BenchRotor({ view }: { readonly view: BenchView }) {
+  const { corner, result, next, move } = view;
+  const { set, state, dispatch } = view.bench;
+  const lap = state.cursor?.lap ?? 0;
+  const values = set
+    ? drawnValues(set, result, lap)
+    : new Array<null>(next.plan.positions).fill(null);
+  return (
+    <section className="zh-card" aria-label="Rotor">
+      <RotorFace
+        corner={corner.corner}
+        studs={corner.studs}
+        fastening={corner.fastening}
+        values={values}
+        angles={set?.angles}
+        limit={limitOf(set, corner)}
+        active={activePlace(set, state.cursor)}
+        turning={turningIn(set, state.cursor)}
+        marks={set ? drawnMarks(set, result, state.cursor) : []}
+        suspects={view.suspects}
+        shift={set?.shift ?? move?.from ?? 0}
+        move={move}
+        label={`${KIND_NAME[set?.kind ?? 'runout']} of the rotor ${CORNER_NAME[corner.corner]}`}
+        onPick={(position) => set && dispatch({ type: 'pick-place', cursor: { lap, position } })}
+      />
+      <p className="zh-muted mb-0 text-center">
+        Seen from outboard. Turn the wheel forward; positions run{' '}
+        {corner.corner.endsWith('L') ? 'clockwise' : 'counter-clockwise'}.
+      </p>
+      {view.isReading && <LapVerdict result={result} corner={corner} />}
+    </section>
+  );
+}
