@@ -160,7 +160,7 @@ export default async function StartPage({
             {closed.map((job) => (
               <li key={job.id}>
                 <Link
-                  className="d-inline-flex align-items-center gap-2 py-2"
+                  className="zh-link gap-2"
                   href={`/jobs/${job.id}/report`}
                 >
                   <span className="zh-figure">{job.plate}</span> job {job.number}

@@ -1,60 +1,17 @@
 import { expect, test, type Page } from '@playwright/test';
 import { complaintsOf, expectAccessible, openJob } from './helpers';
+import { seenFaults } from './seen';
+import { VIEWS } from './viewList';
 
-/** Every view, by the demo job that shows it. */
-const VIEWS: readonly (readonly [string, number | null, string])[] = [
-  ['start', null, '/'],
-  ['new job', null, '/jobs/new'],
-  ['vehicles', null, '/vehicles'],
-  ['new vehicle', null, '/vehicles/new'],
-  ['model sheets', null, '/models'],
-  ['new model sheet', null, '/models/new'],
-  ['knowledge', null, '/knowledge'],
-  ['complaint', 103, 'complaint'],
-  ['road test', 105, 'road-test'],
-  ['road test, not to be driven', 106, 'road-test'],
-  ['workshop', null, '/workshop'],
-  ['strip', 110, 'strip'],
-  ['strip, step by step', 110, 'strip/RL'],
-  ['strip, findings', 110, 'strip/RL/findings'],
-  ['strip, tray', 110, 'strip/RL/tray'],
-  ['strip, hub', 110, 'strip/RL/hub'],
-  ['as found', 110, 'as-found/RL'],
-  ['house rules of a job', 110, 'rules'],
-  ['measure', 104, 'measure/FR'],
-  ['measure, new set', 110, 'measure/RL'],
-  ['measure, not valid', 108, 'measure/FR'],
-  ['measure, drum', 116, 'measure/RL'],
-  ['decide, drum', 116, 'decide'],
-  ['decide, index', 103, 'decide'],
-  ['decide, plate', 104, 'decide'],
-  ['decide, an axle', 113, 'decide'],
-  ['decide, machine', 105, 'decide'],
-  ['decide, replace', 106, 'decide'],
-  ['decide, not measured', 110, 'decide'],
-  ['correct, nothing decided', 110, 'correct/RL'],
-  ['prices', null, '/workshop/prices'],
-  ['find', null, '/find?q=shake'],
-  ['due', null, '/due'],
-  ['in and out', null, '/workshop/archive'],
-  ['copies', null, '/workshop/copies'],
-  ['licences', null, '/workshop/licences'],
-  ['insights', null, '/insights'],
-  ['owner’s report', 105, 'report/owner'],
-  ['file report', 105, 'report/file'],
-  ['rebuild', 103, 'rebuild'],
-  ['rebuild, step by step', 103, 'rebuild/FL'],
-  ['rebuild, torque', 103, 'rebuild/FL/torque'],
-  ['rebuild, tray', 103, 'rebuild/FL/tray'],
-  ['hydraulics', 103, 'rebuild/hydraulics'],
-  ['pedal stop', 103, 'rebuild/pedal'],
-  ['bedding-in', 103, 'rebuild/bedding'],
-  ['bedding-in, passenger', 103, 'rebuild/bedding/drive'],
-  ['prove, the job', 103, 'prove'],
-  ['road test after', 103, 'prove/road-test'],
-  ['prove', 103, 'prove/FL'],
-  ['report', 105, 'report'],
-];
+/** A phone with the browser's bars, the same on its side, a desk at twice the size, a tablet, a wide desk. */
+const SIZES = [
+  [390, 664],
+  [844, 390],
+  [640, 400],
+  [820, 1180],
+  [1920, 1080],
+  [1280, 800],
+] as const;
 
 /** Chooses the shop's units by the switch in the head of the page. */
 async function choose(page: Page, units: 'mm' | 'thou'): Promise<void> {
@@ -91,6 +48,11 @@ test.describe('every view', () => {
       // In the dark only the contrast is another.
       await page.evaluate(() => void (document.documentElement.dataset.bsTheme = 'dark'));
       await expectAccessible(page, ['color-contrast']);
+      for (const [width, height] of SIZES) {
+        await page.setViewportSize({ width, height });
+        // A chart follows its box a moment later.
+        await expect.poll(() => seenFaults(page), `${width}×${height}`).toEqual([]);
+      }
       expect(complaints).toEqual([]);
     });
   }

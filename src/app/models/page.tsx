@@ -58,7 +58,7 @@ export default async function ModelsPage({
           {sheets.map((sheet) => (
             <li key={sheet.id}>
               <Link
-                className="d-flex flex-wrap justify-content-between gap-2 px-3 py-2"
+                className="d-flex flex-wrap justify-content-between gap-2 px-3 zh-row-link"
                 href={`/models/${sheet.id}`}
               >
                 <span className="fw-bold">{saySheet(sheet)}</span>

@@ -81,7 +81,7 @@ export default async function WorkshopPage() {
             Lengths are shown in <UnitsSwitch units={units} /> Light or dark on this screen:{' '}
             <ThemeSwitch />
           </div>
-          <h3 className="h5">Torque is read in</h3>
+          <h3>Torque is read in</h3>
           <TorqueUnitChoice unit={await shopTorque()} />
         </section>
         <section className="zh-card" aria-labelledby="defaults">
@@ -123,7 +123,7 @@ export default async function WorkshopPage() {
               {schema}, {node}
             </dd>
           </dl>
-          <Link href="/workshop/licences">Licences</Link>
+          <Link className="zh-link" href="/workshop/licences">Licences</Link>
         </section>
       </div>
       <h2>House rules</h2>

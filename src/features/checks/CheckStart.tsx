@@ -56,7 +56,7 @@ export function CheckStart({ units }: { readonly units: UnitSystem }) {
           />
         </div>
       </fieldset>
-      <h2 className="h5">Which corner? It begins at once.</h2>
+      <h2>Which corner? It begins at once.</h2>
       <div className="zh-check-corners">
         {CORNERS.map((corner, j) => (
           <Button

@@ -69,7 +69,7 @@ function Source({
   const at = { ...repair, stamp: standing?.stamp ?? null };
   return (
     <li className="zh-source">
-      <h3 className="h5 mb-1">
+      <h3 className="mb-1">
         {repair.name}
         {where(repair.place)}
         {repair.probability !== null && (

@@ -51,7 +51,7 @@ export function DrumChoice({ view }: { view: DrumView }) {
                   className={styles.option}
                   data-advised={option.work === advised}
                 >
-                  <h3 className="h5 mb-1">
+                  <h3 className="mb-1">
                     {DRUM_WORK_NAME[option.work]}
                     {option.work === advised && <span className={styles.advised}> advised</span>}
                   </h3>

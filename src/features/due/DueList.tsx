@@ -23,13 +23,13 @@ export function DueList({ lines }: { readonly lines: readonly DueLine[] }) {
         <li key={id} className="zh-found">
           <RingMark state={STATE[state].ring} word={STATE[state].word} size={20} />
           <span>
-            <Link className="zh-figure" href={`/vehicles/${vehicleId}`}>
+            <Link className="zh-figure zh-link" href={`/vehicles/${vehicleId}`}>
               {plate}
             </Link>{' '}
             {say}
             {owner && <span className="zh-muted"> · {owner}</span>}
           </span>
-          <Link href={`/jobs/${jobId}/prove`}>Job {number}</Link>
+          <Link className="zh-link" href={`/jobs/${jobId}/prove`}>Job {number}</Link>
         </li>
       ))}
     </ul>

@@ -30,7 +30,7 @@ export function FoundList({
       <ul className="zh-list">
         {jobs.map((job) => (
           <li key={job.id} className="zh-found">
-            <Link href={`/jobs/${job.id}`}>
+            <Link className="zh-link" href={`/jobs/${job.id}`}>
               <span className="zh-figure">{job.plate}</span> job {job.number}
             </Link>
             <span>{job.complaint}</span>

@@ -69,7 +69,7 @@ export function JobForm({
           <span className="zh-figure fs-4">{vehicle.plate}</span> {vehicle.name}
           {errors.vehicleId && <span className="zh-error d-block">{errors.vehicleId.message}</span>}
           {!comeback && (
-            <Link className="d-inline-block py-2 ms-3" href="/jobs/new">
+            <Link className="zh-link ms-3" href="/jobs/new">
               Another vehicle
             </Link>
           )}
@@ -91,11 +91,11 @@ export function JobForm({
             )}
           />
           <p>
-            <Link className="d-inline-block py-2" href="/">
+            <Link className="zh-link" href="/">
               Find it by a name or a number
             </Link>
             , or{' '}
-            <Link className="d-inline-block py-2" href="/vehicles/new?then=job">
+            <Link className="zh-link" href="/vehicles/new?then=job">
               enter a new one with all its figures
             </Link>
           </p>

@@ -21,7 +21,7 @@ export function RotorHistory({
             <span className="zh-figure">{corner}</span> {CORNER_NAME[corner]}
           </h3>
           <RotorLines lines={lines} units={units} />
-          <Link className="d-inline-block py-2" href={`/vehicles/${vehicleId}/rotors/${corner}`}>
+          <Link className="zh-link" href={`/vehicles/${vehicleId}/rotors/${corner}`}>
             Charts and forecast<span className="visually-hidden">: {corner}</span>
           </Link>
         </div>

@@ -82,7 +82,7 @@ function Hub({ corner, studs, fastening, shift = 0 }: RotorFaceProps) {
       })}
       <line className="chalk" x1={chalkFrom.x} y1={chalkFrom.y} x2={chalkTo.x} y2={chalkTo.y} />
       <circle className="hat-mark" cx={mark.x} cy={mark.y} r={5} />
-      <text x={SIDE / 2} y={SIDE / 2 + 4} textAnchor="middle" fontSize={13}>
+      <text x={SIDE / 2} y={SIDE / 2 + 4} textAnchor="middle">
         {corner}
       </text>
     </g>
@@ -116,7 +116,7 @@ function PlateMark({ corner, studs, plateAt }: RotorFaceProps & { readonly plate
     <g aria-hidden="true">
       <path className="plate thin" d={arcPath(RADIUS.hat + 5, theta - 75, 150, sense)} />
       <path className="plate" d={arcPath(RADIUS.hat + 5, theta - 30, 60, sense)} />
-      <text x={word.x} y={word.y + 4} textAnchor="middle" fontSize={12} fontWeight={700}>
+      <text x={word.x} y={word.y + 4} textAnchor="middle" fontWeight={700}>
         plate
       </text>
     </g>
@@ -134,7 +134,7 @@ function Spot({ kind, theta, corner }: { kind: 'high' | 'low'; theta: number; co
         d={kind === 'high' ? 'M0 -9 L9 7 L-9 7 Z' : 'M0 9 L9 -7 L-9 -7 Z'}
         transform={`translate(${at.x} ${at.y})`}
       />
-      <text x={word.x} y={word.y + 4} textAnchor="middle" fontSize={12} fontWeight={700}>
+      <text className="spot-word" x={word.x} y={word.y + 4} textAnchor="middle" fontWeight={700}>
         {kind}
       </text>
     </g>
@@ -174,7 +174,7 @@ function Places(props: RotorFaceProps & { readonly scale: Exaggeration }) {
           x={label.x}
           y={label.y + 4.5}
           textAnchor="middle"
-          fontSize={13}
+
           fontWeight={j === active ? 800 : 400}
         >
           {j + 1}
@@ -203,7 +203,7 @@ function Marks({ corner, marks = [], scale }: RotorFaceProps & { readonly scale:
             x={word.x}
             y={word.y + 4.5}
             textAnchor="middle"
-            fontSize={13}
+
             fontWeight={state === 'active' ? 800 : 400}
             className="mark-word"
           >
@@ -232,7 +232,7 @@ function SlowTurnArc({
         d="M0 -17 L12 8 L-12 8 Z"
         transform={`translate(${tip.x} ${tip.y}) rotate(${heading})`}
       />
-      <text x={SIDE / 2} y={SIDE / 2 + 22} textAnchor="middle" fontSize={13} fontWeight={700}>
+      <text x={SIDE / 2} y={SIDE / 2 + 22} textAnchor="middle" fontWeight={700}>
         {turning === 'high' ? '▲ highest' : '▼ lowest'}
       </text>
     </g>
@@ -260,31 +260,33 @@ export function RotorFace(props: RotorFaceProps) {
     whole ? ` High spot at position ${high + 1}, low spot at position ${low + 1}.` : ''
   }`;
   return (
-    <svg className="zh-rotor" viewBox={`0 0 ${SIDE} ${SIDE}`} role="img" aria-label={spoken}>
-      <circle className="iron" cx={SIDE / 2} cy={SIDE / 2} r={RADIUS.edge} />
-      <circle
-        className="band"
-        cx={SIDE / 2}
-        cy={SIDE / 2}
-        r={RADIUS.base}
-        strokeWidth={Math.max(bandWidth, 2)}
-      />
-      <circle className="mean" cx={SIDE / 2} cy={SIDE / 2} r={RADIUS.base} />
-      <Hub {...props} />
-      {whole && (
-        <path
-          className="outline"
-          transform={`translate(${SIDE / 2} ${SIDE / 2})`}
-          d={outlinePath(read, angles, sense, scale)}
+    <div className="zh-drawn">
+      <svg className="zh-rotor" viewBox={`0 0 ${SIDE} ${SIDE}`} role="img" aria-label={spoken}>
+        <circle className="iron" cx={SIDE / 2} cy={SIDE / 2} r={RADIUS.edge} />
+        <circle
+          className="band"
+          cx={SIDE / 2}
+          cy={SIDE / 2}
+          r={RADIUS.base}
+          strokeWidth={Math.max(bandWidth, 2)}
         />
-      )}
-      {hasSpots && <Spot kind="high" theta={placeAngle(props, high)} corner={corner} />}
-      {hasSpots && <Spot kind="low" theta={placeAngle(props, low)} corner={corner} />}
-      {!props.isPlain && <Places {...props} scale={scale} />}
-      {!props.isPlain && <Marks {...props} scale={scale} />}
-      {props.turning && <SlowTurnArc corner={corner} turning={props.turning} />}
-      {props.plateAt && <PlateMark {...props} plateAt={props.plateAt} />}
-      {move && move.studs !== 0 && <MoveArc {...props} move={move} />}
-    </svg>
+        <circle className="mean" cx={SIDE / 2} cy={SIDE / 2} r={RADIUS.base} />
+        <Hub {...props} />
+        {whole && (
+          <path
+            className="outline"
+            transform={`translate(${SIDE / 2} ${SIDE / 2})`}
+            d={outlinePath(read, angles, sense, scale)}
+          />
+        )}
+        {hasSpots && <Spot kind="high" theta={placeAngle(props, high)} corner={corner} />}
+        {hasSpots && <Spot kind="low" theta={placeAngle(props, low)} corner={corner} />}
+        {!props.isPlain && <Places {...props} scale={scale} />}
+        {!props.isPlain && <Marks {...props} scale={scale} />}
+        {props.turning && <SlowTurnArc corner={corner} turning={props.turning} />}
+        {props.plateAt && <PlateMark {...props} plateAt={props.plateAt} />}
+        {move && move.studs !== 0 && <MoveArc {...props} move={move} />}
+      </svg>
+    </div>
   );
 }

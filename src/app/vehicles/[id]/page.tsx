@@ -59,7 +59,7 @@ export default async function VehiclePage({ params }: { params: Promise<{ id: st
           <ul className="zh-list">
             {jobs.map((job) => (
               <li key={job.id}>
-                <Link className="d-inline-block py-2" href={`/jobs/${job.id}`}>
+                <Link className="zh-link" href={`/jobs/${job.id}`}>
                   Job {job.number}, {format(job.createdAt, 'd MMM yyyy')}
                   {job.closedAt && ', closed'}
                 </Link>{' '}
