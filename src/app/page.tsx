@@ -159,10 +159,7 @@ export default async function StartPage({
           <ul className="zh-list">
             {closed.map((job) => (
               <li key={job.id}>
-                <Link
-                  className="zh-link gap-2"
-                  href={`/jobs/${job.id}/report`}
-                >
+                <Link className="zh-link gap-2" href={`/jobs/${job.id}/report`}>
                   <span className="zh-figure">{job.plate}</span> job {job.number}
                 </Link>
               </li>

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { beHere, complaintsOf, openJob, drawnUp } from './helpers';
+import { beHere, complaintsOf, openJob, drawnUp, settled } from './helpers';
 
 async function freshForm(page: Page): Promise<void> {
   const id = await openJob(page, 110);
@@ -90,6 +90,30 @@ test('readings typed while the server is away are sent when it is back', async (
   await page.evaluate(() => window.localStorage.clear());
   await page.reload();
   await expect(ladder(page, 3)).toContainText('0.003');
+});
+
+test('a set that is read is corrected by keys: one stop, arrows, F2; and it is heard', async ({
+  page,
+}) => {
+  await page.goto(`/jobs/${await openJob(page, 104)}/measure/FR`);
+  await settled(page);
+  await page.getByRole('button', { name: 'Thickness', exact: true }).click();
+  const first = page.getByRole('button', { name: 'Position 1: 27.802' });
+  await first.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('button', { name: /^Position 2: / })).toBeFocused();
+  await page.keyboard.press('F2');
+  await expect(page.getByRole('textbox', { name: /Position 2 of 12/ })).toBeFocused();
+  await page.keyboard.type('27.801');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('status', { name: 'Last reading' })).toHaveText(
+    'position 2 of 12, 27.801. Within, 0.007 mm, limit 0.012 mm.',
+  );
+  await expect(page.getByRole('link', { name: 'Decide' }).last()).toBeFocused();
+  await expect(page.getByRole('group', { name: /^Thickness of the rotor/ })).toHaveAccessibleName(
+    /: Within, 0\.007 mm, limit 0\.012 mm, seen from outboard/,
+  );
+  await settled(page);
 });
 
 test('a set is taken again and the first one is taken back', async ({ page }) => {

@@ -102,6 +102,29 @@ test('an axle is cut as a pair: taken together, cut by the sheet, measured, in t
   expect(complaints).toEqual([]);
 });
 
+test('what was refused has the focus again', async ({ page }) => {
+  await open(page, 105, 'decide');
+  const decide = page.getByRole('button', { name: 'Do this: put it on record' });
+  await decide.press('Enter');
+  await expect(
+    page
+      .getByRole('alert')
+      .filter({ hasText: /^Say who/ })
+      .first(),
+  ).toBeVisible();
+  await expect(decide).toBeFocused();
+});
+
+test('decided: the focus is on the way on', async ({ page }) => {
+  await beTobiah(page);
+  await open(page, 105, 'decide');
+  const decide = page.getByRole('button', { name: 'Do this: put it on record' });
+  await decide.press('Enter');
+  await expect(page.getByRole('link', { name: 'Correct FL' })).toBeFocused();
+  await page.getByRole('button', { name: 'Take it back' }).press('Enter');
+  await expect(decide).toBeVisible();
+});
+
 test('a plate waits for the maker’s word and the threads; it is drawn where its thick place sits', async ({
   page,
 }) => {

@@ -123,7 +123,9 @@ export default async function WorkshopPage() {
               {schema}, {node}
             </dd>
           </dl>
-          <Link className="zh-link" href="/workshop/licences">Licences</Link>
+          <Link className="zh-link" href="/workshop/licences">
+            Licences
+          </Link>
         </section>
       </div>
       <h2>House rules</h2>

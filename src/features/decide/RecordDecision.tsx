@@ -2,6 +2,7 @@
 
 import type { Action } from '@/core/options';
 import type { Corner } from '@/core/readings';
+import { useEffect, useRef } from 'react';
 import { useSend } from '@/ui/field';
 import { takeDecisionBack, writeDecision } from './writes';
 
@@ -16,6 +17,14 @@ interface RecordDecisionProps {
 
 /** Puts the advice on record as what is done, or takes it back. */
 export function RecordDecision({ jobId, corner, action, recorded }: RecordDecisionProps) {
+  // Decided: the next corner that is not, or the way on.
+  const was = useRef(recorded);
+  useEffect(() => {
+    if (was.current === null && recorded !== null) {
+      document.querySelector<HTMLElement>('main [data-goes-on]')?.focus();
+    }
+    was.current = recorded;
+  }, [recorded]);
   const take = useSend(writeDecision);
   const back = useSend(takeDecisionBack);
   const busy = take.busy || back.busy;
@@ -37,6 +46,7 @@ export function RecordDecision({ jobId, corner, action, recorded }: RecordDecisi
           <button
             type="button"
             className="btn btn-primary"
+            data-goes-on
             disabled={busy}
             onClick={() => take.send([jobId, { corner, action }])}
           >

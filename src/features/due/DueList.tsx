@@ -29,7 +29,9 @@ export function DueList({ lines }: { readonly lines: readonly DueLine[] }) {
             {say}
             {owner && <span className="zh-muted"> · {owner}</span>}
           </span>
-          <Link className="zh-link" href={`/jobs/${jobId}/prove`}>Job {number}</Link>
+          <Link className="zh-link" href={`/jobs/${jobId}/prove`}>
+            Job {number}
+          </Link>
         </li>
       ))}
     </ul>

@@ -1,5 +1,6 @@
 import { CORNER_NAME } from '@/core/readings';
 import { RotorFace } from '@/ui/rotor';
+import { sayResult } from './heard';
 import { LapVerdict } from './LapVerdict';
 import { KIND_NAME } from './model';
 import { activePlace, drawnMarks, drawnValues, limitOf, turningIn } from './result';
@@ -13,6 +14,7 @@ export function BenchRotor({ view }: { readonly view: BenchView }) {
   const values = set
     ? drawnValues(set, result, lap)
     : new Array<null>(next.plan.positions).fill(null);
+  const said = result ? `: ${sayResult(result, corner)}` : '';
   return (
     <section className="zh-card" aria-label="Rotor">
       <RotorFace
@@ -28,7 +30,7 @@ export function BenchRotor({ view }: { readonly view: BenchView }) {
         suspects={view.suspects}
         shift={set?.shift ?? move?.from ?? 0}
         move={move}
-        label={`${KIND_NAME[set?.kind ?? 'runout']} of the rotor ${CORNER_NAME[corner.corner]}`}
+        label={`${KIND_NAME[set?.kind ?? 'runout']} of the rotor ${CORNER_NAME[corner.corner]}${said}`}
         onPick={(position) => set && dispatch({ type: 'pick-place', cursor: { lap, position } })}
       />
       <p className="zh-muted mb-0 text-center">

@@ -1,5 +1,6 @@
 import { beyondPlace } from '@/core/assessment';
 import { fieldUnit, formatNumber } from '@/core/units';
+import { useRoving } from '@/ui/useRoving';
 import { roleOf, type BenchCorner, type BenchSet, type Cursor } from './model';
 import { placeName } from './placeName';
 import { readBeyond } from './result';
@@ -21,6 +22,7 @@ function shortName(set: BenchSet, position: number): string {
 export function BeyondLadder({ set, cursor, corner, onPick }: BeyondLadderProps) {
   const unit = fieldUnit(corner.units, roleOf(set));
   const read = readBeyond(set);
+  const rove = useRoving(read.length, 0, 'ol');
   if (read.length === 0) return null;
   return (
     <>
@@ -28,11 +30,11 @@ export function BeyondLadder({ set, cursor, corner, onPick }: BeyondLadderProps)
         {set.kind === 'runout' ? 'Slow turns, highest and lowest place' : 'Places between'}
       </p>
       <ol className="zh-ladder wide" aria-label="Readings beyond the laps">
-        {read.map(({ lap, position, text, valueUm }) => (
+        {read.map(({ lap, position, text, valueUm }, index) => (
           <li key={`${lap}.${position}`}>
             <button
               type="button"
-              tabIndex={-1}
+              {...rove(index)}
               aria-current={cursor?.lap === lap && cursor.position === position}
               aria-label={`${placeName(set, position, corner)}: ${formatNumber(valueUm, unit)}`}
               title={`typed: ${text}`}

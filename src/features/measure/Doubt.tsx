@@ -27,7 +27,7 @@ export function Doubt({ doubted, onCorrect }: DoubtProps) {
     return () => window.removeEventListener('keydown', press);
   }, [doubted, onCorrect]);
   return (
-    <p className="mb-0" role="status">
+    <p className="mb-0">
       Position {doubted.place.position + 1}: <span className="zh-figure">{doubted.typed}</span>{' '}
       stands far off. Meant <span className="zh-figure">{doubted.slip.text}</span>,{' '}
       {SLIP_NAME[doubted.slip.kind]}?{' '}

@@ -152,7 +152,7 @@ export function ReadingEntry(props: ReadingEntryProps) {
           {canSkip && draft.trim() === '' ? 'Skip' : 'Next'}
         </button>
       </div>
-      <div className="zh-meant" aria-live="polite">
+      <div className="zh-meant">
         {draft.trim() !== '' && whole !== draft ? (
           <>
             = <span className="zh-figure">{whole}</span> {UNIT_SIGN[unit]}

@@ -2,6 +2,7 @@
 
 import { useEffect, useRef } from 'react';
 import { fieldUnit, formatNumber } from '@/core/units';
+import { useRoving } from '@/ui/useRoving';
 import {
   isDialSet,
   readingAt,
@@ -37,6 +38,7 @@ export function ReadingLadder({ set, lap, cursor, corner, suspects, onPick }: Re
     { length: isDialSet(set) ? set.positions + 1 : set.positions },
     (_, position) => position,
   );
+  const rove = useRoving(places.length, place ?? 0, 'ol');
   return (
     <ol ref={list} className="zh-ladder mt-2" aria-label={`Readings of lap ${lap + 1}`}>
       {places.map((position) => {
@@ -47,7 +49,8 @@ export function ReadingLadder({ set, lap, cursor, corner, suspects, onPick }: Re
           <li key={position}>
             <button
               type="button"
-              tabIndex={-1}
+              {...rove(position)}
+              aria-label={`Position ${name}: ${reading ? formatNumber(reading.valueUm, unit) : 'not read'}`}
               className={suspects.includes(position) ? 'suspect' : ''}
               aria-current={isActive}
               title={reading ? `typed: ${reading.text}` : undefined}

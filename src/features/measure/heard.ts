@@ -36,11 +36,19 @@ function placeOf(set: BenchSet, position: number): string {
   return position === set.positions ? '1 again' : String(position + 1);
 }
 
-function verdictOf(result: SetResult | null, { units }: BenchCorner): string {
-  if (!result) return 'The set is read.';
+/** A result in words: its verdict, its figure and the limit that it is held against. */
+export function sayResult(result: SetResult, { units }: Pick<BenchCorner, 'units'>): string {
   const verdict = result.kind === 'runout' ? result.runout.verdict : result.figures.dtvVerdict;
-  const figure = verdict.value === null ? '' : `, ${formatIn(units, 'deviation', verdict.value)}`;
-  return `${VERDICT_WORD[verdict.state]}${figure}.`;
+  const inUnits = (value: number): string => formatIn(units, 'deviation', value);
+  const figure = verdict.value === null ? '' : `, ${inUnits(verdict.value)}`;
+  return `${VERDICT_WORD[verdict.state]}${figure}, limit ${inUnits(verdict.limit)}`;
+}
+
+/** The place and the figure that was taken there: "position 5 of 12, 0.03". */
+function readAs(set: BenchSet, { position, text }: BenchReading): string {
+  return beyondPlace(set, position) || position === set.positions
+    ? `${placeOf(set, position)}, ${text}`
+    : `position ${position + 1} of ${set.positions}, ${text}`;
 }
 
 /**
@@ -55,12 +63,19 @@ export function heardOf(
   corner: BenchCorner,
 ): Heard {
   const isEnd = next === null || next.lap !== reading.lap;
-  const isDoubted = doubtedReading(set, next, corner) !== null;
+  const doubted = doubtedReading(set, next, corner);
   const figure = figureOf(set, reading);
-  const then = next ? `Next: ${placeName(set, next.position, corner)}` : verdictOf(result, corner);
+  const isLapRead = isEnd && result !== null;
+  const then = [
+    isLapRead ? `${sayResult(result, corner)}.` : next === null && 'The set is read.',
+    next && `Next: ${placeName(set, next.position, corner)}.`,
+  ].filter((each) => typeof each === 'string');
   return {
-    as: isDoubted ? 'doubted' : isEnd ? 'end' : 'taken',
+    as: doubted ? 'doubted' : isEnd ? 'end' : 'taken',
     spoken: `${placeOf(set, reading.position)}: ${figure.replace('-', 'minus ')}`,
-    told: `${reading.text} ${reading.unit} taken${isDoubted ? ', doubted' : ''}. ${then}`,
+    told: [
+      `${readAs(set, reading)}${doubted ? `; it stands far off, F2 makes it ${doubted.slip.text}` : ''}.`,
+      ...then,
+    ].join(' '),
   };
 }

@@ -237,7 +237,9 @@ describe('what is heard', () => {
     const next = { lap: 0, position: 4 };
     const heard = heardOf(after(read), read, next, null, BENCH_CORNER);
     expect(heard.spoken).toBe('4: minus 17');
-    expect(heard.told).toBe('-0.017 mm taken. Next: Position 5 of 12 (120°, 24° before stud 3)');
+    expect(heard.told).toBe(
+      'position 4 of 12, -0.017. Next: Position 5 of 12 (120°, 24° before stud 3).',
+    );
   });
 
   test('of one that is doubted is another tone, and at the end the verdict', () => {
@@ -245,12 +247,14 @@ describe('what is heard', () => {
     const values = [0, 9, 15, 17, 15, 9, 0, -9, -15, -17, -15, -9];
     const doubted = { ...own, readings: [...typedLap(values.slice(0, 3)), far] };
     const next = { lap: 0, position: 4 };
-    expect(heardOf(doubted, far, next, null, BENCH_CORNER).as).toBe('doubted');
+    const off = heardOf(doubted, far, next, null, BENCH_CORNER);
+    expect(off.as).toBe('doubted');
+    expect(off.told).toMatch(/^position 4 of 12, 1\.5; it stands far off, F2 makes it /);
     const whole = set({ positions: 12, endPlayUm: 0, readings: typedLap(values) });
     const last = whole.readings.at(-1)!;
     const end = heardOf(whole, last, null, solveSet(whole, BENCH_CORNER), BENCH_CORNER);
     expect(end.as).toBe('end');
-    expect(end.told).toMatch(/Within, 0\.034 mm\.$/);
+    expect(end.told).toBe('position 12 of 12, -0.009. Within, 0.034 mm, limit 0.050 mm.');
   });
 
   test('a turn and a place between are named as what they are', () => {

@@ -1,7 +1,7 @@
 'use client';
 
 import Link from '@/ui/Link';
-import { hasSingleKeys } from '@/ui/keys';
+import { hasSingleKeys, isKeyFor, useKeyFor, type KeyUse } from '@/ui/keys';
 import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { chime } from '@/ui/chime';
 import { sayTime, type StepView } from './model';
@@ -32,6 +32,9 @@ interface PedalStopProps {
 const notByEnter = (event: KeyboardEvent): void => {
   if (event.key === 'Enter') event.preventDefault();
 };
+
+/** The letter that presses a button here. */
+const Letter = ({ use }: { readonly use: KeyUse }) => <kbd>{useKeyFor(use).toUpperCase()}</kbd>;
 
 /** Counts the minute down from when it was begun; null while it was not. */
 function useMinute(begun: number | null, seconds: number): number | null {
@@ -66,24 +69,24 @@ export function PedalStop(props: PedalStopProps) {
   const trouble = writeFirm.trouble ?? writeHold.trouble ?? writeHeld.trouble ?? writeLevel.trouble;
   const busy = writeFirm.busy || writeHold.busy || writeHeld.busy || writeLevel.busy;
   const steps: readonly {
-    readonly letter: string;
+    readonly use: KeyUse;
     readonly isOpen: boolean;
     readonly press: () => void;
   }[] = [
-    { letter: 'f', isOpen: firm === null, press: () => writeFirm.write('done') },
+    { use: 'firm', isOpen: firm === null, press: () => writeFirm.write('done') },
     {
-      letter: 'h',
+      use: 'hold',
       isOpen: firm !== null && held === null && left === null,
       press: () => writeHold.write('done'),
     },
-    { letter: 'y', isOpen: isOver && held === null, press: () => writeHeld.write('held') },
+    { use: 'held', isOpen: isOver && held === null, press: () => writeHeld.write('held') },
     {
-      letter: 's',
+      use: 'sank',
       isOpen: firm !== null && held === null && left !== null,
       press: () => writeHeld.write('sank'),
     },
     {
-      letter: 'l',
+      use: 'level',
       isOpen: held?.value === 'held' && level === null,
       press: () => writeLevel.write('done'),
     },
@@ -97,7 +100,7 @@ export function PedalStop(props: PedalStopProps) {
     const listen = (event: globalThis.KeyboardEvent): void => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
       if (!hasSingleKeys()) return;
-      const step = latest.current.find(({ letter }) => letter === event.key.toLowerCase());
+      const step = latest.current.find(({ use }) => isKeyFor(use, event.key));
       if (!step?.isOpen) return;
       event.preventDefault();
       step.press();
@@ -161,7 +164,7 @@ export function PedalStop(props: PedalStopProps) {
                   disabled={busy}
                   onClick={() => writeFirm.write('done')}
                 >
-                  It is firm <kbd>F</kbd>
+                  It is firm <Letter use="firm" />
                 </button>
               )}
             </li>
@@ -175,7 +178,7 @@ export function PedalStop(props: PedalStopProps) {
                   disabled={busy}
                   onClick={() => writeHold.write('done')}
                 >
-                  My foot is on it: start the minute <kbd>H</kbd>
+                  My foot is on it: start the minute <Letter use="hold" />
                 </button>
               )}
               {left !== null && (
@@ -190,7 +193,7 @@ export function PedalStop(props: PedalStopProps) {
                       disabled={busy || !isOver}
                       onClick={() => writeHeld.write('held')}
                     >
-                      It did not sink <kbd>Y</kbd>
+                      It did not sink <Letter use="held" />
                     </button>
                     <button
                       type="button"
@@ -198,7 +201,7 @@ export function PedalStop(props: PedalStopProps) {
                       disabled={busy}
                       onClick={() => writeHeld.write('sank')}
                     >
-                      It sank <kbd>S</kbd>
+                      It sank <Letter use="sank" />
                     </button>
                   </div>
                 </>
@@ -234,7 +237,7 @@ export function PedalStop(props: PedalStopProps) {
                   disabled={busy}
                   onClick={() => writeLevel.write('done')}
                 >
-                  Level set, cap on, no leaks <kbd>L</kbd>
+                  Level set, cap on, no leaks <Letter use="level" />
                 </button>
               )}
               {level && (

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useRefresh, type KeptAnswer } from '../keeper';
 
 type Refused = Extract<KeptAnswer<unknown>, { readonly ok: false }>;
@@ -35,6 +35,26 @@ function useLong(isUnderWay: boolean): boolean {
 }
 
 /**
+ * A button that is out of use while it sends loses the focus: it has it again afterwards, unless the
+ * work goes on elsewhere. Answers what remembers it.
+ */
+function useFocusBack(busy: boolean): () => void {
+  const pressed = useRef<Element | null>(null);
+  useEffect(() => {
+    const element = pressed.current;
+    if (busy || element === null) return;
+    pressed.current = null;
+    const isLost = document.activeElement === null || document.activeElement === document.body;
+    if (isLost && element.isConnected && element instanceof HTMLElement) {
+      element.focus({ preventScroll: true });
+    }
+  }, [busy]);
+  return () => {
+    pressed.current = document.activeElement;
+  };
+}
+
+/**
  * Sends something by the keeper and says what is wrong with it; the page is loaded anew once it
  * is done. While the server is away it waits on the device, and the screen can be gone on with.
  */
@@ -45,7 +65,10 @@ export function useSend<Args extends readonly unknown[], Value>(
   const [underWay, setUnderWay] = useState(0);
   const { refresh, isLoading } = useRefresh();
   const isLong = useLong(underWay > 0);
+  const busy = isLoading || (underWay > 0 && !isLong);
+  const remember = useFocusBack(busy);
   const send: Send<Args, Value>['send'] = (args, then) => {
+    remember();
     setRefused(null);
     setUnderWay((count) => count + 1);
     void write(...args).then((answer) => {
@@ -60,7 +83,7 @@ export function useSend<Args extends readonly unknown[], Value>(
   };
   return {
     send,
-    busy: isLoading || (underWay > 0 && !isLong),
+    busy,
     trouble: refused?.message ?? (isLong ? WAITS : null),
     fields: refused?.fields ?? {},
     clear: () => setRefused(null),

@@ -1,4 +1,7 @@
-import { facingSense, fastenerName, type Corner, type Fastening } from '@/core/readings';
+import { facingSense, fastenerName, type Corner } from '@/core/readings';
+import { PickablePlaces } from './PickablePlaces';
+import { Places } from './Places';
+import { angleOf, placeAngle, type RotorFaceProps, type RotorMove } from './rotorFaceProps';
 import {
   arcPath,
   exaggerationOf,
@@ -9,54 +12,6 @@ import {
   SIDE,
   type Exaggeration,
 } from '@/core/drawing';
-
-export interface RotorMove {
-  readonly from: number;
-  /** Signed stud spacings in the theta sense, the shorter way. */
-  readonly studs: number;
-}
-
-/** A place between the others: read, to be read next, or being read. */
-export interface RotorMark {
-  /** Degrees from the chalk mark in the theta sense. */
-  readonly angle: number;
-  /** Micrometres; null where it was not read yet. */
-  readonly value: number | null;
-  readonly state: 'read' | 'next' | 'active';
-}
-
-export interface RotorFaceProps {
-  readonly corner: Corner;
-  readonly studs: number;
-  readonly fastening: Fastening;
-  /** Readings in micrometres by position, null where not read yet. */
-  readonly values: readonly (number | null)[];
-  /** Limit in micrometres, drawn as a band round the middle. */
-  readonly limit: number;
-  /** Names what is drawn, for those who do not see it. */
-  readonly label: string;
-  readonly active?: number | null;
-  readonly suspects?: readonly number[];
-  /** A scale shared with another drawing beside this one. */
-  readonly scale?: Exaggeration;
-  /** Where the rotor's own mark stands, in stud spacings. */
-  readonly shift?: number;
-  readonly move?: RotorMove | null;
-  /** Stud at which a tapered plate is thickest. */
-  readonly plateAt?: number | null;
-  readonly onPick?: (position: number) => void;
-  /** Angles of the values in degrees; evenly spaced when left out. */
-  readonly angles?: readonly number[] | null | undefined;
-  readonly marks?: readonly RotorMark[];
-  /** The wheel is turned slowly, and stopped at its highest or lowest place. */
-  readonly turning?: 'high' | 'low' | null;
-  /** Without the positions: a small drawing of a shape. */
-  readonly isPlain?: boolean;
-}
-
-const angleOf = (position: number, count: number): number => (360 * position) / count;
-const placeAngle = ({ values, angles }: RotorFaceProps, position: number): number =>
-  angles?.[position] ?? angleOf(position, values.length);
 
 function Hub({ corner, studs, fastening, shift = 0 }: RotorFaceProps) {
   const sense = facingSense(corner);
@@ -141,48 +96,9 @@ function Spot({ kind, theta, corner }: { kind: 'high' | 'low'; theta: number; co
   );
 }
 
-function Places(props: RotorFaceProps & { readonly scale: Exaggeration }) {
-  const { corner, values, active, suspects, scale, onPick } = props;
-  const sense = facingSense(corner);
-  return values.map((value, j) => {
-    const theta = placeAngle(props, j);
-    const dot = pointAt(value === null ? RADIUS.base : radiusOf(value, scale), theta, sense);
-    const label = pointAt(RADIUS.label, theta, sense);
-    const state = j === active ? 'active' : value === null ? '' : 'read';
-    const suspect = suspects?.includes(j) ?? false;
-    return (
-      <g
-        key={j}
-        className={`place ${state}`}
-        onClick={onPick && (() => onPick(j))}
-        data-position={j + 1}
-      >
-        {onPick && <circle className="hit" cx={dot.x} cy={dot.y} r={20} />}
-        <circle className="dot" cx={dot.x} cy={dot.y} r={j === active ? 8 : 4.5} />
-        {suspect && (
-          <circle
-            cx={dot.x}
-            cy={dot.y}
-            r={13}
-            fill="none"
-            stroke="var(--zh-berry)"
-            strokeWidth={2.5}
-            strokeDasharray="4 3"
-          />
-        )}
-        <text
-          x={label.x}
-          y={label.y + 4.5}
-          textAnchor="middle"
-
-          fontWeight={j === active ? 800 : 400}
-        >
-          {j + 1}
-        </text>
-      </g>
-    );
-  });
-}
+/** The positions; where they are picked each is a button. */
+const Numbered = ({ onPick, ...props }: RotorFaceProps & { readonly scale: Exaggeration }) =>
+  onPick ? <PickablePlaces {...props} onPick={onPick} /> : <Places {...props} />;
 
 /** Places between the positions, as diamonds. */
 function Marks({ corner, marks = [], scale }: RotorFaceProps & { readonly scale: Exaggeration }) {
@@ -261,7 +177,12 @@ export function RotorFace(props: RotorFaceProps) {
   }`;
   return (
     <div className="zh-drawn">
-      <svg className="zh-rotor" viewBox={`0 0 ${SIDE} ${SIDE}`} role="img" aria-label={spoken}>
+      <svg
+        className="zh-rotor"
+        viewBox={`0 0 ${SIDE} ${SIDE}`}
+        role={props.onPick ? 'group' : 'img'}
+        aria-label={spoken}
+      >
         <circle className="iron" cx={SIDE / 2} cy={SIDE / 2} r={RADIUS.edge} />
         <circle
           className="band"
@@ -281,7 +202,7 @@ export function RotorFace(props: RotorFaceProps) {
         )}
         {hasSpots && <Spot kind="high" theta={placeAngle(props, high)} corner={corner} />}
         {hasSpots && <Spot kind="low" theta={placeAngle(props, low)} corner={corner} />}
-        {!props.isPlain && <Places {...props} scale={scale} />}
+        {!props.isPlain && <Numbered {...props} scale={scale} />}
         {!props.isPlain && <Marks {...props} scale={scale} />}
         {props.turning && <SlowTurnArc corner={corner} turning={props.turning} />}
         {props.plateAt && <PlateMark {...props} plateAt={props.plateAt} />}

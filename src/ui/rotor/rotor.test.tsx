@@ -8,7 +8,8 @@ import {
   radiusOf,
   SIDE,
 } from '@/core/drawing';
-import { RotorFace, type RotorFaceProps } from './RotorFace';
+import { RotorFace } from './RotorFace';
+import type { RotorFaceProps } from './rotorFaceProps';
 
 const base: RotorFaceProps = {
   corner: 'FL',
@@ -97,4 +98,26 @@ describe('what it tells', () => {
     render(<RotorFace {...base} fastening="bolts" />);
     expect(screen.getByRole('img').getAttribute('aria-label')).toMatch(/hole 1/);
   });
+});
+
+test('places are one stop of the Tab key, walked by arrows and picked by Enter', () => {
+  const picked = jest.fn();
+  render(<RotorFace {...base} values={[0, 1, null, null]} onPick={picked} active={2} />);
+  const places = screen.getAllByRole('button');
+  expect(places.map((place) => place.getAttribute('tabindex'))).toEqual(['-1', '-1', '0', '-1']);
+  expect(places[2]).toHaveAccessibleName('Position 3, not read');
+  places[2]!.focus();
+  fireEvent.keyDown(places[2]!, { key: 'ArrowRight' });
+  expect(places[3]).toHaveFocus();
+  fireEvent.keyDown(places[3]!, { key: 'Home' });
+  expect(places[0]).toHaveFocus();
+  expect(places[0]).toHaveAttribute('tabindex', '0');
+  fireEvent.keyDown(places[0]!, { key: 'Enter' });
+  expect(picked).toHaveBeenCalledWith(0);
+});
+
+test('a rotor that is only looked at has nothing to press', () => {
+  render(<RotorFace {...base} />);
+  expect(screen.queryAllByRole('button')).toEqual([]);
+  expect(screen.getByRole('img')).toBeInTheDocument();
 });

@@ -3,7 +3,18 @@
 import { Keyboard } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef } from 'react';
-import { hasSingleKeys, isFree, setSingleKeys, useSingleKeys } from '../keys';
+import {
+  hasSingleKeys,
+  isFree,
+  isKeyFor,
+  KEY_USES,
+  SINGLE_KEYS,
+  setSingleKeys,
+  useKeyFor,
+  useSingleKeys,
+  type KeyUse,
+} from '../keys';
+import { KeyChoices } from './KeyChoices';
 import { STAGE_KEY, stageName, type StageKey } from './Trail';
 
 /** Pages by the letter after g; a letter stays the same as stages come and go. */
@@ -18,28 +29,28 @@ const PAGES: Readonly<Record<string, readonly [path: string, what: string]>> = {
 };
 
 const LIST: readonly (readonly [string, string])[] = [
-  ['?', 'this list'],
   ['Enter', 'take the reading and go to the next; press the marked button'],
   ['\u2191 \u2193', 'go to the reading before or after'],
   ['F2', 'take the correction that is offered for a reading'],
   ['Ctrl K', 'to any job or vehicle by a few letters (⌘ K)'],
   ['0 \u2013 9', 'on the bench the reading that is next; on a question or a look its answer'],
   ['Esc', 'leave the questions'],
-  ['n', 'new job'],
-  ['q', 'quick check: a corner without a vehicle'],
-  ...Object.entries(STAGE_KEY).map(
-    ([stage, key]) =>
-      [`g ${key}`, `${stageName(stage as StageKey).toLowerCase()}, in a job`] as const,
-  ),
-  ...Object.entries(PAGES).map(([key, [, what]]) => [`g ${key}`, what] as const),
 ];
 
-/** Pages by a letter alone. */
-const ALONE: Readonly<Record<string, string>> = { n: '/jobs/new', q: '/checks/new' };
+/** What follows the key that goes to places. */
+const PLACES: readonly (readonly [string, string])[] = [
+  ...Object.entries(STAGE_KEY).map(
+    ([stage, key]) => [key, `${stageName(stage as StageKey).toLowerCase()}, in a job`] as const,
+  ),
+  ...Object.entries(PAGES).map(([key, [, what]]) => [key, what] as const),
+];
 
 /** Where a key leads when nothing is typed; null when it leads nowhere. */
 function pathOfKey(key: string, before: string): string | null {
-  if (before !== 'g') return ALONE[key] ?? null;
+  if (!isKeyFor('go', before)) {
+    if (isKeyFor('job', key)) return '/jobs/new';
+    return isKeyFor('check', key) ? '/checks/new' : null;
+  }
   const stage = document.querySelector(`.zh-trail a[data-key="${CSS.escape(key)}"]`);
   return stage?.getAttribute('href') ?? PAGES[key]?.[0] ?? null;
 }
@@ -50,16 +61,31 @@ function open(list: HTMLDialogElement | null): void {
   list?.focus();
 }
 
+function Row({ name, what }: { readonly name: string; readonly what: string }) {
+  return (
+    <div className="d-flex gap-3">
+      <dt className="zh-figure">{name}</dt>
+      <dd>{what}</dd>
+    </div>
+  );
+}
+
+/** A key of one letter, by the letter that it has here. */
+const SingleRow = ({ use }: { readonly use: KeyUse }) => (
+  <Row name={useKeyFor(use)} what={SINGLE_KEYS[use].what} />
+);
+
 /** The keys that work everywhere, and the list of them. */
 export function Shortcuts() {
   const dialog = useRef<HTMLDialogElement>(null);
   const router = useRouter();
   const isOn = useSingleKeys();
+  const go = useKeyFor('go');
   useEffect(() => {
     let before = '';
     const listen = (event: KeyboardEvent): void => {
       if (!isFree(event) || !hasSingleKeys()) return;
-      if (event.key === '?') {
+      if (isKeyFor('list', event.key)) {
         event.preventDefault();
         open(dialog.current);
         return;
@@ -86,10 +112,13 @@ export function Shortcuts() {
         <h2 id="zh-keys">Keys</h2>
         <dl className="zh-keys">
           {LIST.map(([key, what]) => (
-            <div key={key} className="d-flex gap-3">
-              <dt className="zh-figure">{key}</dt>
-              <dd>{what}</dd>
-            </div>
+            <Row key={key} {...{ name: key, what }} />
+          ))}
+          {KEY_USES.map((use) => (
+            <SingleRow key={use} use={use} />
+          ))}
+          {PLACES.map(([key, what]) => (
+            <Row key={key} {...{ name: `${go} ${key}`, what }} />
           ))}
         </dl>
         <label className="zh-check mb-2">
@@ -98,8 +127,9 @@ export function Shortcuts() {
             checked={isOn}
             onChange={({ target }) => setSingleKeys(target.checked)}
           />{' '}
-          Keys of one letter work at this device (?, n, g and a letter, the letters at the pedal)
+          Keys of one letter work at this device
         </label>
+        <KeyChoices />
         <form method="dialog">
           <button className="btn btn-primary">Close</button>
         </form>

@@ -94,6 +94,20 @@ describe('keys of one letter', () => {
     expect(paths()).toEqual(['/jobs/new']);
   });
 
+  test('another letter is chosen at a device; one that is taken, or a figure, is refused', () => {
+    render(<Shortcuts />);
+    const field = screen.getByRole('textbox', { name: 'Key for new job', hidden: true });
+    fireEvent.change(field, { target: { value: 'q' } });
+    expect(screen.getByRole('alert', { hidden: true })).toHaveTextContent(/taken: quick check/);
+    fireEvent.change(field, { target: { value: '5' } });
+    expect(screen.getByRole('alert', { hidden: true })).toHaveTextContent(/readings/);
+    fireEvent.change(field, { target: { value: 'j' } });
+    press('n');
+    expect(push).not.toHaveBeenCalled();
+    press('j', 'J');
+    expect(paths()).toEqual(['/jobs/new', '/jobs/new']);
+  });
+
   test('what is typed into a field is no key', () => {
     render(
       <>

@@ -17,7 +17,9 @@ export default async function PricesPage() {
     <>
       <SeenMark reach={{ shop }} />
       <p className="mb-1">
-        <Link className="zh-link" href="/workshop">Workshop</Link>
+        <Link className="zh-link" href="/workshop">
+          Workshop
+        </Link>
       </p>
       <h1>Prices and times</h1>
       <Here />

@@ -130,7 +130,7 @@ export default async function DecidePage({ params }: { params: Promise<{ id: str
         {sayAgreed(job).join(' ')}
       </p>
       {(isDecided || isBeside) && (
-        <Link className="btn btn-primary" href={whereTo}>
+        <Link className="btn btn-primary" href={whereTo} data-goes-on>
           {onward}
         </Link>
       )}

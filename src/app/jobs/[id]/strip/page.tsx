@@ -116,7 +116,9 @@ export default async function StripPage({ params }: { params: Promise<{ id: stri
         }))}
       />
       <p className="mt-3">
-        <Link className="zh-link" href={`/jobs/${id}/rules`}>House rules of this job</Link>
+        <Link className="zh-link" href={`/jobs/${id}/rules`}>
+          House rules of this job
+        </Link>
         <span className="zh-muted">
           {' '}
           {own === 0 ? 'as the shop has them' : `${own} another way, with its reason`}
