@@ -1,6 +1,6 @@
 'use client';
 
-import { useState, type ReactNode } from 'react';
+import { memo, useDeferredValue, useState, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 import { BenchEntry } from './BenchEntry';
 import { BenchNose } from './BenchNose';
@@ -78,7 +78,7 @@ function BenchTools({ view }: { readonly view: BenchView }) {
 }
 
 /** What everything that was read says: the answer of a quick check, or the nose of a job. */
-function BenchSays({
+const BenchSays = memo(function BenchSays({
   view,
   lead,
   scent,
@@ -92,7 +92,7 @@ function BenchSays({
       ? `${placeName(set, state.cursor.position, corner)}.`
       : sayMore(advisedStep(result, advice));
   return <CheckAnswer assessment={judged.assessment} {...{ words, reading, corner }} />;
-}
+});
 
 /** The bench of one corner: read a set, see it on the rotor, hear what it says. */
 export function MeasureBench(props: MeasureBenchProps) {
@@ -100,6 +100,10 @@ export function MeasureBench(props: MeasureBenchProps) {
   const view = useBenchView({ corner, sets, expectedShift, wanted });
   const { bench, result, isReading, isAlone } = view;
   const { set, state } = bench;
+  // The chart and the nose follow when there is time: what was pressed is answered first.
+  const calm = useDeferredValue(view);
+  const drawn = useDeferredValue(result);
+  const drawnLimit = useDeferredValue(limitOf(set, corner));
   // The whole page can be asked for while readings are taken.
   const [isWhole, setWhole] = useState(false);
   return (
@@ -130,9 +134,9 @@ export function MeasureBench(props: MeasureBenchProps) {
           )}
           <BenchTools view={view} />
         </section>
-        <BenchSays view={view} lead={props.lead} scent={props.scent} />
+        <BenchSays view={calm} lead={props.lead} scent={props.scent} />
       </div>
-      {result && <SetChart result={result} corner={corner} limit={limitOf(set, corner)} />}
+      {drawn && <SetChart result={drawn} corner={corner} limit={drawnLimit} />}
     </div>
   );
 }

@@ -1,11 +1,12 @@
+import { memo } from 'react';
 import { phasorsOf } from '@/core/harmonics';
 import { fieldUnit, type Micrometres } from '@/core/units';
 import { UnrolledChart } from '@/ui/chart';
 import type { BenchCorner } from './model';
 import type { SetResult } from './result';
 
-/** A set against its angle, with its fit and the limit. */
-export function SetChart({
+/** A set against its angle, with its fit and the limit; drawn anew only when they are others. */
+export const SetChart = memo(function SetChart({
   result,
   corner,
   limit,
@@ -27,4 +28,4 @@ export function SetChart({
       label={`Chart of ${result.kind} against angle with its fit and the limit`}
     />
   );
-}
+});

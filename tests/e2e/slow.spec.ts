@@ -1,0 +1,82 @@
+import { expect, test, type Page } from '@playwright/test';
+import { openJob, settled } from './helpers';
+
+/** A tablet six times slower than this machine on a slow network. */
+async function slowDown(page: Page): Promise<void> {
+  const session = await page.context().newCDPSession(page);
+  await session.send('Emulation.setCPUThrottlingRate', { rate: 6 });
+  await session.send('Network.emulateNetworkConditions', {
+    ...{ offline: false, latency: 800, downloadThroughput: 100_000, uploadThroughput: 50_000 },
+  });
+}
+
+interface Answer {
+  /** Milliseconds from the finger down to the first frame in which what is pressed looks pressed. */
+  readonly pressed: number;
+  /** Milliseconds from the finger up to the first frame that shows what it did. */
+  readonly done: number;
+}
+
+/** Presses something and answers when it was seen, by the page's own clock. */
+async function press(page: Page, selector: string): Promise<Answer> {
+  await page.evaluate((wanted) => {
+    const target = document.querySelector(wanted);
+    if (!target) throw new Error(`There is no ${wanted}`);
+    const root = document.documentElement;
+    delete root.dataset.pressed;
+    delete root.dataset.done;
+    const atNextFrame = (event: Event, name: 'pressed' | 'done'): void => {
+      requestAnimationFrame(() =>
+        setTimeout(() => void (root.dataset[name] = String(performance.now() - event.timeStamp))),
+      );
+    };
+    const once = { once: true, capture: true };
+    target.addEventListener('pointerdown', (event) => atNextFrame(event, 'pressed'), once);
+    const listen = (event: Event): void => {
+      const watch = new MutationObserver(() => {
+        watch.disconnect();
+        atNextFrame(event, 'done');
+      });
+      const all = { subtree: true, childList: true, attributes: true, characterData: true };
+      watch.observe(document.body, all);
+    };
+    target.addEventListener('click', listen, once);
+  }, selector);
+  // As long as a finger stays down.
+  await page.locator(selector).first().click({ delay: 80 });
+  const html = page.locator('html[data-pressed][data-done]');
+  await html.waitFor({ timeout: 5000 });
+  return {
+    pressed: Number(await html.getAttribute('data-pressed')),
+    done: Number(await html.getAttribute('data-done')),
+  };
+}
+
+test('on a slow tablet and network a tap is seen at once, and what it does soon after', async ({
+  page,
+}) => {
+  const id = await openJob(page, 104);
+  await page.goto(`/jobs/${id}/measure/FR`);
+  await settled(page);
+  await slowDown(page);
+  const all: Answer[] = [];
+  for (const time of [1, 2, 3]) {
+    // The page is at rest: its chart is loaded and drawn.
+    await page.waitForLoadState('networkidle');
+    await page.waitForTimeout(500);
+    all.push(await press(page, '.zh-tabs button:not([aria-current="true"])'));
+    all.push(await press(page, `.zh-ladder li:nth-child(${time}) button`));
+    all.push(await press(page, '.zh-trail a[data-key="b"]'));
+    await expect(page.locator('.zh-pending')).toBeAttached();
+    await page.waitForURL(/rebuild/);
+    await page.goBack();
+    await settled(page);
+  }
+  const middle = (of: keyof Answer): number =>
+    all.map((each) => each[of]).sort((p, q) => p - q)[Math.floor(all.length / 2)]!;
+  const said = JSON.stringify(all);
+  test.info().annotations.push({ type: 'answered', description: said });
+  // Wanted are 100 ms; a machine with other work beside it gets twice that (docs/benchmarks.md has the figures).
+  expect(middle('pressed'), said).toBeLessThanOrEqual(200);
+  expect(middle('done'), said).toBeLessThanOrEqual(200);
+});
