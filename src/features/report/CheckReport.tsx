@@ -83,7 +83,7 @@ export function CheckReport(props: CheckReportProps) {
   const scale = first!.half >= last!.half ? first! : last!;
   return (
     <article className="zh-card zh-report">
-      <ReportHead title="Quick check" job={head.number} {...head} />
+      <ReportHead title="Quick check" isCheck job={head.number} {...head} />
       <section className="zh-corner-report mb-3">
         <h2>
           <span className="zh-figure">{record.corner}</span> {CORNER_NAME[record.corner]}

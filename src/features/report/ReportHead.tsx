@@ -1,6 +1,8 @@
 interface ReportHeadProps {
   readonly title: string;
   readonly job: number;
+  /** A quick check instead of a job. */
+  readonly isCheck?: boolean;
   readonly date: string;
   readonly plate: string;
   readonly vehicle: string;
@@ -8,13 +10,14 @@ interface ReportHeadProps {
 }
 
 /** The head of a report: what it is, of which job and vehicle. */
-export function ReportHead({ title, job, date, plate, vehicle, odometer }: ReportHeadProps) {
+export function ReportHead(props: ReportHeadProps) {
+  const { title, job, isCheck = false, date, plate, vehicle, odometer } = props;
   return (
     <header className="d-flex flex-wrap justify-content-between gap-2 mb-2">
       <div>
         <h1 className="mb-0">{title}</h1>
         <div>
-          Job {job} · {date}
+          {isCheck ? 'Check' : 'Job'} {job} · {date}
         </div>
       </div>
       <div className="text-sm-end">

@@ -1,10 +1,14 @@
+import { format } from 'date-fns';
 import { notFound } from 'next/navigation';
 import { axleOf } from '@/core/readings';
 import { StepTick } from '@/features/rebuild/StepTick';
 import { TorqueList } from '@/features/rebuild/TorqueList';
+import { TorqueSheet } from '@/features/rebuild/TorqueSheet';
 import { WheelStar } from '@/features/rebuild/WheelStar';
 import { axleAt, findCheck, sinceWheelOn, starAt, vehicleName } from '@/core/job';
 import { fastenerViews, stepView } from '@/server/rebuild/rebuildView';
+import { PrintButton } from '@/features/report/PrintButton';
+import { ReportHead } from '@/features/report/ReportHead';
 import { shopTorque } from '@/server/shop/settings';
 import { SeenMark } from '@/ui/keeper';
 import { FasteningFirst } from '../../../FasteningFirst';
@@ -50,7 +54,26 @@ export default async function TorquePage(props: CornerParams) {
   return (
     <FasteningFirst job={job} corner={corner}>
       <SeenMark reach={job.reach} />
-      <section className="zh-card mb-3">
+      <div className="d-none d-print-block">
+        <ReportHead
+          title="Torque list"
+          job={job.number}
+          date={format(new Date(), 'd MMMM yyyy')}
+          plate={job.vehicle.plate}
+          vehicle={vehicleName(job.vehicle)}
+          odometer={null}
+        />
+      </div>
+      <TorqueSheet
+        {...{ corner, unit, fasteners }}
+        count={axle.studs}
+        fastening={axle.fastening}
+        kept={sayKey(job.vehicle)}
+      />
+      <p className="text-end mb-2">
+        <PrintButton />
+      </p>
+      <section className="zh-card mb-3 zh-no-print">
         <TorqueList
           jobId={id}
           corner={corner}
@@ -61,19 +84,21 @@ export default async function TorquePage(props: CornerParams) {
           kept={sayKey(job.vehicle)}
         />
       </section>
-      <WheelStar
-        key={corner}
-        jobId={id}
-        corner={corner}
-        count={axle.studs}
-        fastening={axle.fastening}
-        pulls={star.pulls}
-        stamp={row?.stamp ?? null}
-        torqueNm={wheel?.figure?.nm ?? null}
-        unit={unit}
-        isNext={fasteners.every(({ code, pulled }) => code === 'wheel-nuts' || pulled !== null)}
-      />
-      <section className="zh-card mt-3" aria-label="On the ground">
+      <div className="zh-no-print">
+        <WheelStar
+          key={corner}
+          jobId={id}
+          corner={corner}
+          count={axle.studs}
+          fastening={axle.fastening}
+          pulls={star.pulls}
+          stamp={row?.stamp ?? null}
+          torqueNm={wheel?.figure?.nm ?? null}
+          unit={unit}
+          isNext={fasteners.every(({ code, pulled }) => code === 'wheel-nuts' || pulled !== null)}
+        />
+      </div>
+      <section className="zh-card mt-3 zh-no-print" aria-label="On the ground">
         <StepTick
           jobId={id}
           kind="torque"
