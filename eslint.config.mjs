@@ -38,7 +38,10 @@ const config = [
       'no-console': 'error',
     },
   },
-  { files: ['src/ui/Link.tsx'], rules: { 'no-restricted-imports': 'off' } },
+  {
+    files: ['src/ui/Link.tsx', 'src/ui/LinkPending.tsx'],
+    rules: { 'no-restricted-imports': 'off' },
+  },
   {
     files: ['src/**/*.ts', 'src/**/*.tsx', 'tests/**/*.ts', 'bench/**/*.ts', 'drill/**/*.ts'],
     languageOptions: { parserOptions: { projectService: true } },

@@ -1,5 +1,6 @@
 import { act, fireEvent } from '@testing-library/react';
 import { PROCEDURE } from '@/core/contracts';
+import { calledFor, drawnCorner } from '@/core/corner';
 import { contextOf, lookItems, padMeanings, planSteps, rulesInForce } from '@/core/procedure';
 import type { CornerWork } from '@/features/strip/CornerOrder';
 import { pageStore } from '@/ui/keeper/deviceStore';
@@ -90,6 +91,12 @@ const context = contextOf(
   rulesInForce(PROCEDURE, {}),
 );
 
+const called = calledFor(
+  PROCEDURE,
+  context,
+  lookItems(PROCEDURE, context).map(({ code }) => code),
+);
+
 /** A front corner with a floating caliper, nothing gone through yet. */
 export const work = (more: Partial<CornerWork> = {}): CornerWork => ({
   kind: 'step',
@@ -108,6 +115,7 @@ export const work = (more: Partial<CornerWork> = {}): CornerWork => ({
   parts: [],
   pistons: { count: 1, diameterUm: 40_000, calipers: 2 },
   seat: null,
+  scene: { parts: drawnCorner(context, called), torque: {} },
   photos: [],
   units: 'mm',
   ...more,

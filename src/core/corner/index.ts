@@ -1,1 +1,2 @@
 export * from './drawn';
+export * from './seen';

@@ -20,6 +20,7 @@ export * from './parts';
 export * from './promise';
 export * from './proof';
 export * from './stages';
+export * from './cornerParts';
 export * from './inspection';
 export * from './cleaning';
 export * from './rulesApplied';

@@ -1,5 +1,6 @@
 import { condemnedParts, seenItems, type Condition } from '../procedure';
 import { PROCEDURE } from '../contracts';
+import type { SeenLook } from '../corner';
 import type { Corner } from '../readings';
 import { checksOfKind, findCheck } from './checks';
 import { cornerPlan, isDrumAt, isOfOldRotor, looksOf, padsSay, partsStillOff } from './procedure';
@@ -10,6 +11,8 @@ import type { Job } from './types';
 /** What was seen at a corner, as the report tells it. */
 export interface CornerInspection {
   readonly corner: Corner;
+  /** Every item that is looked at, for the drawing of the corner. */
+  readonly seen: readonly SeenLook[];
   /** What was found wrong, with its conditions in words and what was done about it. */
   readonly wrong: readonly {
     readonly name: string;
@@ -60,16 +63,23 @@ export function inspectionAt(job: Job, corner: Corner): CornerInspection {
   const seen = seenItems(items, looks, corner);
   const named = (state: (typeof seen)[number]['state']): string[] =>
     seen.filter((each) => each.state === state).map(({ item }) => item.name);
+  const all = seen.map(({ item, state, conditions }) => ({
+    ...{ item: item.code, name: item.name, state, conditions },
+    putRight:
+      state === 'wrong'
+        ? (findCheck(job, 'fixed', corner, item.code)?.note ??
+          takenAway(job, corner, item.code, conditions))
+        : null,
+  }));
   return {
     corner,
-    wrong: seen
+    seen: all,
+    wrong: all
       .filter(({ state }) => state === 'wrong')
-      .map(({ item, conditions }) => ({
-        name: item.name,
-        conditions: conditions.map(({ name }) => name.toLowerCase()).join(', '),
-        putRight:
-          findCheck(job, 'fixed', corner, item.code)?.note ??
-          takenAway(job, corner, item.code, conditions),
+      .map(({ name, conditions, putRight }) => ({
+        name,
+        conditions: conditions.map((each) => each.name.toLowerCase()).join(', '),
+        putRight,
       })),
     sound: named('sound'),
     notLooked: named('not-looked'),

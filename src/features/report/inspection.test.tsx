@@ -8,6 +8,7 @@ const inspection = {
     { name: 'Hose', conditions: 'bulged', putRight: 'new hose' },
     { name: 'Slide pins', conditions: 'dry or rough, bent', putRight: null },
   ],
+  seen: [],
   sound: ['Vent fins', 'Studs'],
   notLooked: ['Hard lines'],
   pads: ['Inner pad is worn more'],

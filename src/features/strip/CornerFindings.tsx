@@ -3,7 +3,9 @@
 import { useEffect, useRef, useState } from 'react';
 import { LookCounts } from '@/ui/verdict';
 import { useSend } from '@/ui/field';
+import { CornerDrawing } from '@/ui/corner';
 import { Conflicts } from './Conflicts';
+import { foundStates } from './drawn';
 import type { CornerWork } from './CornerOrder';
 import { FigureFields } from './FigureFields';
 import { LookList } from './LookList';
@@ -71,6 +73,8 @@ export function CornerFindings(work: CornerFindingsProps) {
   const count = (state: (typeof states)[number]): number =>
     states.filter((each) => each === state).length;
   const left = count('not-looked');
+  const [picked, setPicked] = useState<string | null>(null);
+  const part = work.scene.parts.find(({ code }) => code === picked);
   return (
     <>
       <div className="zh-next mb-3" role="status">
@@ -124,10 +128,38 @@ export function CornerFindings(work: CornerFindingsProps) {
         </p>
       )}
       <Conflicts {...store} say={(item, value) => sayCheck(work, item, value)} />
-      <div className="zh-groups">
+      <div className="zh-order">
+        <CornerDrawing
+          corner={corner}
+          parts={work.scene.parts}
+          states={foundStates(work.scene, items, checks, corner)}
+          current={picked}
+          label="What was seen at the corner"
+          onPick={setPicked}
+        />
+        <section className="zh-card" aria-label="The part that was tapped">
+          {part ? (
+            <>
+              <h2>{part.name}</h2>
+              <LookList
+                key={part.code}
+                {...{ corner, checks, onWrite: write }}
+                items={items.filter(({ code }) => part.looks.includes(code))}
+              />
+              {part.looks.length === 0 && <p>Nothing is looked at here by itself.</p>}
+            </>
+          ) : (
+            <p className="zh-muted mb-0">
+              Tap a part to say what was seen at it. Everything stands in the lists below as well.
+            </p>
+          )}
+        </section>
+      </div>
+      <div className="zh-groups mt-3">
         {groups.map(({ code, name }) => {
           const own = items.filter(({ group }) => group === code);
           const asked = figures.filter(({ group }) => group === code);
+          if (own.length === 0 && asked.length === 0) return null;
           return (
             <section key={code} className="zh-card mb-3" aria-labelledby={`zh-group-${code}`}>
               <h2 id={`zh-group-${code}`}>{name}</h2>

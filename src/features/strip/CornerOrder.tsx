@@ -7,7 +7,9 @@ import type { Corner } from '@/core/readings';
 import type { UnitSystem } from '@/core/units';
 import { Helps, ReservoirRise, Retractions, type Pistons } from './AtHand';
 import { Cautions } from '@/ui/procedure';
+import { CornerDrawing } from '@/ui/corner';
 import { Conflicts } from './Conflicts';
+import { partOfStep, stepsAt, trayOf, workStates, type CornerScene } from './drawn';
 import { FigureFields } from './FigureFields';
 import { LookList } from './LookList';
 import { checkAt, type CheckChange, type CheckView } from './model';
@@ -37,6 +39,8 @@ export interface CornerWork {
   readonly pistons: Pistons;
   /** Where the rotor goes on, as it is drawn; null where nothing says so. */
   readonly seat: SeatView | null;
+  /** The corner as it is drawn. */
+  readonly scene: CornerScene;
   /** Photos of the corner itself. */
   readonly photos: readonly StripPhoto[];
   readonly units: UnitSystem;
@@ -184,12 +188,27 @@ export function CornerOrder(work: CornerWork) {
   );
   const [isAsked, setAsked] = useState(false);
   const done = useRef<HTMLButtonElement>(null);
-  useEffect(() => done.current?.focus({ preventScroll: true }), [at]);
+  const drawing = useRef<HTMLDivElement>(null);
+  const isFirst = useRef(true);
+  useEffect(() => {
+    done.current?.focus({ preventScroll: true });
+    // On a phone the drawing and what is done at the part under it are in sight together.
+    const isNarrow = window.matchMedia?.('(max-width: 760px)').matches ?? false;
+    if (!isFirst.current && isNarrow) drawing.current?.scrollIntoView({ block: 'start' });
+    isFirst.current = false;
+  }, [at]);
   const step = steps[at]!;
   const state = checkAt(checks.checks, keyOfStep(step));
   const go = (i: number): void => {
     setAsked(false);
     setAt(Math.max(0, Math.min(steps.length - 1, i)));
+  };
+  /** The step that a part of the drawing stands for: its first that is open, else its first. */
+  const pick = (code: string): void => {
+    const part = work.scene.parts.find((each) => each.code === code);
+    const own = part ? stepsAt(part, steps) : [];
+    const next = own.find((each) => !stateOf(each)) ?? own[0];
+    if (next) go(steps.indexOf(next));
   };
   const settle = (value: 'done' | 'left-out' | null, note: string | null): void => {
     checks.write({ ...keyOfStep(step), value, note });
@@ -197,12 +216,25 @@ export function CornerOrder(work: CornerWork) {
   };
   return (
     <div className="zh-order">
-      <details className="zh-card zh-step-list" open>
-        <summary className="zh-fold">
-          {steps.filter((each) => stateOf(each)).length} of {steps.length} steps
-        </summary>
-        <StepList steps={steps} stateOf={stateOf} at={at} onPick={go} />
-      </details>
+      <div ref={drawing} className="zh-step-list">
+        <CornerDrawing
+          corner={corner}
+          parts={work.scene.parts}
+          states={workStates({ ...work, checks: checks.checks }, step)}
+          current={partOfStep(work.scene, step)?.code ?? null}
+          tray={trayOf(work.parts, work.scene)}
+          label={
+            work.kind === 'step' ? 'The corner as it comes apart' : 'The corner as it goes together'
+          }
+          onPick={pick}
+        />
+        <details className="zh-card mt-2">
+          <summary className="zh-fold">
+            {steps.filter((each) => stateOf(each)).length} of {steps.length} steps, as a list
+          </summary>
+          <StepList steps={steps} stateOf={stateOf} at={at} onPick={go} />
+        </details>
+      </div>
       <section className="zh-card zh-step" aria-labelledby="zh-step">
         <div className="zh-muted">
           {corner} · step {at + 1} of {steps.length}

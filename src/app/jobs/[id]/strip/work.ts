@@ -5,10 +5,13 @@ import { isChoice } from '@/core/diagnosis';
 import { fateOf } from '@/core/procedure';
 import { CORNERS, axleOf, type Corner } from '@/core/readings';
 import type { UnitSystem } from '@/core/units';
+import { formatTorque, type TorqueUnit } from '@/core/units';
 import {
   type Axle,
   axleAt,
+  cornerParts,
   cornerPlan,
+  fastenersAt,
   type Job,
   looksOf,
   padsSay,
@@ -18,11 +21,12 @@ import {
   type TrayPart as TakenPart,
 } from '@/core/job';
 import type { CornerWork } from '@/features/strip/CornerOrder';
+import type { CornerScene } from '@/features/strip/drawn';
 import type { CheckView } from '@/features/strip/model';
 import type { StripPhoto } from '@/features/strip/PhotoStrip';
 import type { TrayPart } from '@/features/strip/Tray';
 import { loadJob } from '@/server/job/jobs';
-import { shopUnits } from '@/server/shop/settings';
+import { shopTorque, shopUnits } from '@/server/shop/settings';
 
 /** A time in words: of the day where it is today. */
 export const sayTime = (at: Date): string => format(at, isToday(at) ? 'HH:mm' : 'd MMM, HH:mm');
@@ -69,7 +73,7 @@ export async function openCorner({ params }: CornerParams) {
   const { id, corner } = await params;
   const job = await loadJob(id);
   const units = await shopUnits();
-  const work = job && cornerWork(job, corner, units);
+  const work = job && cornerWork(job, corner, units, await shopTorque());
   if (!job || !work) notFound();
   return { id, job, units, work };
 }
@@ -113,8 +117,29 @@ function seatView(
   return shift === null ? null : { corner, studs, fastening, shift };
 }
 
+/** The corner as it is drawn, with what its fasteners are drawn up to. */
+function cornerScene(job: Job, corner: Corner, unit: TorqueUnit): CornerScene {
+  return {
+    parts: cornerParts(job, corner),
+    torque: Object.fromEntries(
+      fastenersAt(job, corner).map(({ fastener, figure, pulled }) => [
+        fastener.code,
+        {
+          figure: figure && formatTorque(figure.valueNm, unit),
+          pulled: pulled && formatTorque(pulled.torque.nm, unit),
+        },
+      ]),
+    ),
+  };
+}
+
 /** Everything that the screens of one corner are made of; null where the job lacks it. */
-function cornerWork(job: Job, name: string, units: UnitSystem): CornerWork | null {
+function cornerWork(
+  job: Job,
+  name: string,
+  units: UnitSystem,
+  torque: TorqueUnit,
+): CornerWork | null {
   const corner = CORNERS.find((each) => each === name);
   const plan = corner && cornerPlan(job, corner);
   const axle = corner && axleAt(job, corner);
@@ -141,6 +166,7 @@ function cornerWork(job: Job, name: string, units: UnitSystem): CornerWork | nul
       calipers: job.corners.filter((each) => axleOf(each) === axleOf(corner)).length,
     },
     seat: seatView(job, corner, axle),
+    scene: cornerScene(job, corner, torque),
     photos: photosOf(job, (photo) => photo.corner === corner && photo.partId === null),
     units,
   };

@@ -1,0 +1,112 @@
+import { fireEvent, render, screen, within } from '@testing-library/react';
+import { CornerDrawing } from '@/ui/corner';
+import { check, work } from '../../../tests/support/stripBench';
+import { foundStates, partOfStep, stepsAt, trayOf, workStates } from './drawn';
+import type { TrayPart } from './Tray';
+
+const own = work();
+const stepOf = (code: string) => own.steps.find((step) => step.code === code)!;
+const partOf = (code: string) => own.scene.parts.find((part) => part.code === code)!;
+const inTray = (kind: string, back: string | null = null): TrayPart => ({
+  ...{ id: kind, kind, name: 'Inner pad', by: 'Wren', back, photos: [] },
+  ...{ place: 'Piston side', orientation: '', mark: 'arrow up', fate: 'reuse' },
+});
+
+describe('how far a part is', () => {
+  test('next, done, off and in the tray, or on', () => {
+    const checks = [check('step', 'wheel-off', 'done')];
+    const states = workStates(
+      { ...own, checks, parts: [inTray('pad-inner')] },
+      stepOf('sensor-off'),
+    );
+    expect(states.sensor).toEqual({ kind: 'next', word: 'next' });
+    expect(states['wheel-nuts']).toEqual({ kind: 'done', word: 'done' });
+    expect(states['pad-inner']).toEqual({ kind: 'off', word: 'in the tray' });
+    expect(states.rotor).toEqual({ kind: 'open', word: 'on' });
+  });
+  test('a part that went back is in no tray', () => {
+    const parts = [inTray('pad-inner', '14:10')];
+    expect(workStates({ ...own, parts }, stepOf('wheel-off'))['pad-inner']!.kind).toBe('open');
+    expect(trayOf(parts, own.scene)).toEqual([]);
+  });
+  test('as it goes together a fastener says what it is drawn up to, and that it was', () => {
+    const scene = {
+      ...own.scene,
+      torque: {
+        'bracket-bolts': { figure: '105 N·m', pulled: null },
+        'pin-bolts': { figure: '32 N·m', pulled: '32 N·m' },
+        'wheel-nuts': { figure: null, pulled: null },
+      },
+    };
+    const states = workStates({ ...own, kind: 'rebuild', scene }, stepOf('wheel-on'));
+    expect(states['bracket-bolts']!.word).toBe('to 105 N·m');
+    expect(states['pin-bolts']).toEqual({ kind: 'done', word: 'drawn up, 32 N·m' });
+    expect(states['wheel-nuts']!.word).toBe('no figure yet');
+  });
+});
+
+test('a part leads to its own steps, or to those in which it comes off', () => {
+  expect(stepsAt(partOf('rotor'), own.steps).map(({ code }) => code)).toContain('match-mark');
+  expect(stepsAt(partOf('pad-outer'), own.steps).map(({ code }) => code)).toEqual(['pads-out']);
+  expect(partOfStep(own.scene, stepOf('pads-out'))?.code).toBe('pad-inner');
+  expect(own.steps.filter((step) => partOfStep(own.scene, step) === null)).toEqual([]);
+});
+
+test('the worst of what was seen stands at a part until it is put right', () => {
+  const seen = (...checks: ReturnType<typeof check>[]) =>
+    foundStates(own.scene, own.items, checks, 'FL').rotor!;
+  const rotorItems = own.items.filter(({ group }) => group === 'rotor');
+  expect(seen()).toEqual({ kind: 'open', word: 'not looked at' });
+  const crack = [check('look', 'faces', ['film']), check('look', 'cracks', ['crack'])];
+  expect(seen(...crack)).toMatchObject({ kind: 'forbids', word: 'Crack to an edge or hole' });
+  expect(seen(check('look', 'faces', ['film']))).toMatchObject({ kind: 'found' });
+  const sound = rotorItems.map(({ code }) => check('look', code, []));
+  expect(seen(...sound)).toEqual({ kind: 'sound', word: 'sound' });
+  const others = sound.filter(({ item }) => item !== 'faces');
+  const fixed = { ...check('fixed', 'faces', 'fixed'), note: 'bedded in' };
+  expect(seen(...others, check('look', 'faces', ['film']), fixed)).toEqual({
+    kind: 'done',
+    word: 'put right: bedded in',
+  });
+});
+
+describe('the drawing', () => {
+  const draw = (corner: 'FL' | 'FR', onPick = jest.fn()) => {
+    const { container } = render(
+      <CornerDrawing
+        {...{ corner, parts: own.scene.parts, onPick, label: 'The corner' }}
+        states={workStates(own, stepOf('wheel-off'))}
+        tray={trayOf([inTray('pad-inner')], own.scene)}
+        current="wheel-nuts"
+      />,
+    );
+    const x = (code: string): number =>
+      Number(
+        /translate\((\d+)/.exec(
+          container.querySelector(`[data-part="${code}"]`)!.getAttribute('transform')!,
+        )![1],
+      );
+    return { container, onPick, x };
+  };
+  test('left and right are mirror images', () => {
+    const left = draw('FL');
+    expect(left.x('caliper')).toBeGreaterThan(left.x('rotor'));
+    const right = draw('FR');
+    expect(right.x('caliper')).toBeLessThan(right.x('rotor'));
+  });
+  test('every part is a button with its state, one stop of the Tab key, and is picked', () => {
+    const { onPick } = draw('FL');
+    const drawing = screen.getByRole('group', { name: /The corner, front left/ });
+    const parts = within(drawing).getAllByRole('button');
+    expect(parts).toHaveLength(own.scene.parts.length);
+    expect(parts.filter((part) => part.getAttribute('tabindex') === '0')).toHaveLength(1);
+    const nuts = within(drawing).getByRole('button', { name: 'Nuts and studs: next' });
+    expect(nuts).toHaveAttribute('aria-current', 'true');
+    fireEvent.keyDown(nuts, { key: 'ArrowDown' });
+    fireEvent.click(within(drawing).getByRole('button', { name: /^Rotor: / }));
+    expect(onPick).toHaveBeenLastCalledWith('rotor');
+    expect(within(drawing).getByRole('group', { name: 'In the tray' })).toHaveTextContent(
+      'Inner padPiston side, arrow up',
+    );
+  });
+});
