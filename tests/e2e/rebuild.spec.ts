@@ -116,9 +116,10 @@ test('from cut done to signed off: by keyboard alone, and by touch on a phone', 
       await expect(small.locator('#zh-step')).not.toHaveText(title ?? '');
     }
     await small.getByRole('link', { name: 'Empty the tray' }).tap();
+    const tray = small.getByRole('region', { name: 'Tray' });
     for (const part of ['Inner pad', 'Outer pad']) {
-      await small.getByRole('button', { name: part }).tap();
-      await expect(small.getByRole('button', { name: `✓ ${part}` })).toBeVisible();
+      await tray.getByRole('button', { name: part }).tap();
+      await expect(tray.getByRole('button', { name: `✓ ${part}` })).toBeVisible();
     }
     await expect(small.getByText('The tray is empty.')).toBeVisible();
     await small.getByRole('link', { name: 'Step by step' }).tap();

@@ -170,6 +170,12 @@ function StepList({
   );
 }
 
+/** On a phone the drawing and what is done at the part under it are in sight together. */
+function bringIntoSight(drawing: HTMLElement | null): void {
+  const isNarrow = window.matchMedia?.('(max-width: 760px)').matches ?? false;
+  if (isNarrow) drawing?.scrollIntoView({ block: 'start' });
+}
+
 /** The work at one corner, a step a screen, in the order that its vehicle asks for. */
 export function CornerOrder(work: CornerWork) {
   const { steps, corner } = work;
@@ -192,9 +198,7 @@ export function CornerOrder(work: CornerWork) {
   const isFirst = useRef(true);
   useEffect(() => {
     done.current?.focus({ preventScroll: true });
-    // On a phone the drawing and what is done at the part under it are in sight together.
-    const isNarrow = window.matchMedia?.('(max-width: 760px)').matches ?? false;
-    if (!isFirst.current && isNarrow) drawing.current?.scrollIntoView({ block: 'start' });
+    if (!isFirst.current) bringIntoSight(drawing.current);
     isFirst.current = false;
   }, [at]);
   const step = steps[at]!;
@@ -209,6 +213,7 @@ export function CornerOrder(work: CornerWork) {
     const own = part ? stepsAt(part, steps) : [];
     const next = own.find((each) => !stateOf(each)) ?? own[0];
     if (next) go(steps.indexOf(next));
+    bringIntoSight(drawing.current);
   };
   const settle = (value: 'done' | 'left-out' | null, note: string | null): void => {
     checks.write({ ...keyOfStep(step), value, note });
