@@ -1,10 +1,13 @@
-// Takes the pictures of docs/screenshots from the running demo: npm run demo, then
-// node scripts/screenshots.mjs [name ...]
+// Makes the pictures of docs/screenshots from a fresh demo workshop of its own:
+// npm run screenshots [-- name ...]
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import os from 'node:os';
 import path from 'node:path';
-import { chromium } from '@playwright/test';
-import { ROOT } from './lib/prepare.mjs';
+import { build, chromium as browserOfDebian, install, ROOT } from './lib/prepare.mjs';
 
-const BASE = process.env.BASE || 'http://127.0.0.1:3000';
+const PORT = '3391';
+const BASE = `http://127.0.0.1:${PORT}`;
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
@@ -14,7 +17,7 @@ const VIEWS = [
   ['complaint', 103, 'complaint', DESK],
   ['road-test', 105, 'road-test', DESK],
   ['knowledge', null, '/knowledge', DESK],
-  ['strip', 110, 'strip', DESK],
+  ['strip', 110, 'strip/RL', DESK],
   ['measure', 104, 'measure/FR', DESK],
   ['measure-phone', 109, 'measure/RL', PHONE],
   ['quick-check', null, 'quick', DESK],
@@ -56,8 +59,28 @@ async function quickCheck(page) {
 }
 
 const wanted = process.argv.slice(2);
+install();
+build();
+const { chromium } = await import('@playwright/test');
+const folder = mkdtempSync(path.join(os.tmpdir(), 'zesty-pictures-'));
+const server = spawn(process.execPath, [path.join(ROOT, 'scripts/serveForTests.mjs')], {
+  env: { ...process.env, PORT, HOST: '127.0.0.1', ZESTY_HOUND_DATA: folder, DATABASE_URL: '' },
+  stdio: 'ignore',
+});
+process.once('exit', () => {
+  server.kill();
+  rmSync(folder, { recursive: true, force: true });
+});
+const isUp = async () => {
+  try {
+    return (await fetch(`${BASE}/api/health`)).ok;
+  } catch {
+    return false;
+  }
+};
+while (!(await isUp())) await new Promise((resolve) => setTimeout(resolve, 500));
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM_PATH || '/usr/bin/chromium',
+  executablePath: browserOfDebian(),
   args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'],
 });
 for (const [name, job, place, viewport, colorScheme = 'light', press] of VIEWS) {
@@ -99,3 +122,4 @@ for (const [name, job, place, viewport, colorScheme = 'light', press] of VIEWS) 
   await page.close();
 }
 await browser.close();
+process.exit(0);

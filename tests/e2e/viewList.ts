@@ -37,6 +37,7 @@ export const VIEWS: readonly (readonly [string, number | null, string])[] = [
   ['copies', null, '/workshop/copies'],
   ['licences', null, '/workshop/licences'],
   ['insights', null, '/insights'],
+  ['guide', null, '/guide'],
   ['owner’s report', 105, 'report/owner'],
   ['file report', 105, 'report/file'],
   ['rebuild', 103, 'rebuild'],

@@ -2,10 +2,14 @@
 
 import { Printer } from 'lucide-react';
 
-/** Prints the page. */
-export function PrintButton() {
+/** Prints the page; not the main thing everywhere. */
+export function PrintButton({ isMain = true }: { readonly isMain?: boolean }) {
   return (
-    <button type="button" className="btn btn-primary zh-no-print" onClick={() => window.print()}>
+    <button
+      type="button"
+      className={`btn ${isMain ? 'btn-primary' : 'btn-outline-secondary'} zh-no-print`}
+      onClick={() => window.print()}
+    >
       <Printer size={20} aria-hidden="true" /> Print
     </button>
   );

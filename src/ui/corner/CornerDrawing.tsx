@@ -193,7 +193,7 @@ export function CornerDrawing(props: CornerDrawingProps) {
     };
   };
   return (
-    <div ref={frame} className={styles.frame}>
+    <div ref={frame} className={onPick ? `${styles.frame} ${styles.scrolled}` : styles.frame}>
       <svg
         className={styles.drawing}
         viewBox={`0 0 ${WIDTH} ${height}`}

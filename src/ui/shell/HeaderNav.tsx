@@ -20,6 +20,7 @@ const PLACES: readonly Place[] = [
   { href: '/vehicles', label: 'Vehicles', under: ['/vehicles', '/models'] },
   { href: '/knowledge', label: 'Knowledge', isWideOnly: true },
   { href: '/workshop', label: 'Workshop', isWideOnly: true },
+  { href: '/guide', label: 'Guide', isWideOnly: true },
 ];
 
 /** Whether a page belongs to a place: it lies under its address, or under one of its others. */

@@ -1,6 +1,7 @@
 'use client';
 
 import { Keyboard } from 'lucide-react';
+import Link from '@/ui/Link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef } from 'react';
 import {
@@ -130,8 +131,11 @@ export function Shortcuts() {
           Keys of one letter work at this device
         </label>
         <KeyChoices />
-        <form method="dialog">
+        <form method="dialog" className="d-flex gap-3 align-items-center">
           <button className="btn btn-primary">Close</button>
+          <Link className="zh-link" href="/guide" onClick={() => dialog.current?.close()}>
+            The guide, in the order of work
+          </Link>
         </form>
       </dialog>
     </>

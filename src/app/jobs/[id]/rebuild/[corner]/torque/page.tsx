@@ -70,9 +70,9 @@ export default async function TorquePage(props: CornerParams) {
         fastening={axle.fastening}
         kept={sayKey(job.vehicle)}
       />
-      <p className="text-end mb-2">
-        <PrintButton />
-      </p>
+      <div className="mb-2 zh-no-print">
+        <PrintButton isMain={false} />
+      </div>
       <section className="zh-card mb-3 zh-no-print">
         <TorqueList
           jobId={id}
