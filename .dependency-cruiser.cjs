@@ -44,7 +44,8 @@ const CORE_ROOMS = {
   exchange: ['assessment', 'expected', 'readings', 'units', 'verdict'],
   bedding: ['units'],
   drum: ['numeric', 'units', 'verdict'],
-  wheels: ['readings'],
+  wheels: ['readings', 'units'],
+  corner: ['procedure', 'torque'],
   machining: ['numeric', 'readings', 'thickness', 'units', 'verdict'],
   options: [
     'assessment',
@@ -142,7 +143,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^src/ui/' },
       to: {
-        path: '^src/(db|server|features|app|cli)/|^src/core/(?!(units|harmonics|verdict|indexing|readings|numeric|procedure|gauges|drawing)/)',
+        path: '^src/(db|server|features|app|cli)/|^src/core/(?!(units|harmonics|verdict|indexing|readings|numeric|procedure|gauges|drawing|corner)/)',
       },
     },
     {

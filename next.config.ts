@@ -14,6 +14,11 @@ const config: NextConfig = {
       },
     ]),
   poweredByHeader: false,
+  // Bootstrap 5 is written in the older form of the language; what it does not use yet is not told at each build.
+  sassOptions: {
+    quietDeps: true,
+    silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'],
+  },
   serverExternalPackages: ['@electric-sql/pglite', 'pg'],
   outputFileTracingIncludes: {
     '/*': ['./src/db/migrations/**/*', './src/server/records/backup/file*.ts'],

@@ -14,7 +14,7 @@ export const RADIUS = {
   hat: 84,
   arc: 92,
   spot: 96,
-  spotWord: 66,
+  spotWord: 73,
   hub: 62,
   studs: 46,
 } as const;

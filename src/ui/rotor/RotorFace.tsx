@@ -81,7 +81,12 @@ function PlateMark({ corner, studs, plateAt }: RotorFaceProps & { readonly plate
 /** A spot mark: an upright triangle for the high spot, a hanging one for the low. */
 function Spot({ kind, theta, corner }: { kind: 'high' | 'low'; theta: number; corner: Corner }) {
   const at = pointAt(RADIUS.spot, theta, facingSense(corner));
-  const word = pointAt(RADIUS.spotWord, theta, facingSense(corner));
+  // Towards the middle, where it meets neither a place nor the rim.
+  const aside = SIDE / 2 - at.x;
+  const word =
+    Math.abs(aside) > 40
+      ? { x: at.x + 13 * Math.sign(aside), y: at.y, anchor: aside > 0 ? 'start' : 'end' }
+      : { ...pointAt(RADIUS.spotWord, theta, facingSense(corner)), anchor: 'middle' };
   return (
     <g aria-hidden="true">
       <path
@@ -89,7 +94,13 @@ function Spot({ kind, theta, corner }: { kind: 'high' | 'low'; theta: number; co
         d={kind === 'high' ? 'M0 -9 L9 7 L-9 7 Z' : 'M0 9 L9 -7 L-9 -7 Z'}
         transform={`translate(${at.x} ${at.y})`}
       />
-      <text className="spot-word" x={word.x} y={word.y + 4} textAnchor="middle" fontWeight={700}>
+      <text
+        className="spot-word"
+        x={word.x}
+        y={word.y + 4}
+        textAnchor={word.anchor}
+        fontWeight={700}
+      >
         {kind}
       </text>
     </g>
