@@ -83,7 +83,7 @@ function Spot({ kind, theta, corner }: { kind: 'high' | 'low'; theta: number; co
   const at = pointAt(RADIUS.spot, theta, facingSense(corner));
   // Towards the middle, where it meets neither a place nor the rim.
   const aside = SIDE / 2 - at.x;
-  const word =
+  const word: { x: number; y: number; anchor: 'start' | 'middle' | 'end' } =
     Math.abs(aside) > 40
       ? { x: at.x + 13 * Math.sign(aside), y: at.y, anchor: aside > 0 ? 'start' : 'end' }
       : { ...pointAt(RADIUS.spotWord, theta, facingSense(corner)), anchor: 'middle' };
