@@ -106,7 +106,12 @@ export function VerdictTable({
   units: UnitSystem;
 }) {
   return (
-    <div className="table-responsive" tabIndex={0} role="region" aria-label="Verdicts">
+    <div
+      className="table-responsive"
+      tabIndex={0}
+      role="region"
+      aria-label={`Verdicts, ${record.corner}`}
+    >
       <table className="table table-sm align-middle">
         <thead>
           <tr>

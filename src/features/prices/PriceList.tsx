@@ -65,7 +65,12 @@ export function PriceList({ initial, units }: { initial: ShopForm; units: UnitSy
           Leave empty what is not known: an option that needs it says so. Enter 0 only where it
           costs nothing. Tax is left out everywhere.
         </p>
-        <div className="table-responsive" tabIndex={0} role="region" aria-label="Parts and work">
+        <div
+          className="table-responsive"
+          tabIndex={0}
+          role="region"
+          aria-label="Table of parts and work"
+        >
           <table className="table table-sm align-middle zh-prices">
             <thead>
               <tr>

@@ -247,7 +247,7 @@ function FastenerRow({ fastener, ...place }: Place & { readonly fastener: Fasten
   return (
     <li className="zh-torque" data-fastener={fastener.code}>
       <div className="zh-torque-head">
-        <h3 className="mb-0">{name}</h3>
+        <h2 className="mb-0">{name}</h2>
         {figure ? (
           <span className="zh-torque-figure zh-figure">{formatTorque(figure.nm, place.unit)}</span>
         ) : (

@@ -1,7 +1,7 @@
 import { Warnings } from './Warnings';
 import type { FileLine, FileReport as Report, FileSet } from '@/server/report/file';
 
-function SetTable({ set }: { set: FileSet }) {
+function SetTable({ set, at }: { set: FileSet; at: number }) {
   return (
     <section className="mb-3">
       <h3>{set.title}</h3>
@@ -10,7 +10,12 @@ function SetTable({ set }: { set: FileSet }) {
           {line}
         </p>
       ))}
-      <div className="table-responsive" tabIndex={0} role="region" aria-label={set.title}>
+      <div
+        className="table-responsive"
+        tabIndex={0}
+        role="region"
+        aria-label={`Set ${at}: ${set.title}`}
+      >
         <table className="table table-sm mb-0">
           <thead>
             <tr>
@@ -27,9 +32,9 @@ function SetTable({ set }: { set: FileSet }) {
             {set.angles.map((angle, position) => (
               <tr key={angle}>
                 <th scope="row" className="zh-figure">
-                  {angle === 'closing' ? '' : position + 1}
+                  {angle === 'closing' ? angle : position + 1}
                 </th>
-                <td>{angle}</td>
+                <td>{angle !== 'closing' && angle}</td>
                 {set.laps.map((lap, i) => (
                   <td key={i} className="zh-figure">
                     {lap[position]}
@@ -69,8 +74,8 @@ export function FileReport({ report }: { readonly report: Report }) {
       <Warnings mustNotMove={report.mustNotMove} notSigned={report.notSigned} />
       <h2>Readings</h2>
       {report.sets.length === 0 && <p className="zh-muted">Nothing was read.</p>}
-      {report.sets.map((set) => (
-        <SetTable key={set.id} set={set} />
+      {report.sets.map((set, i) => (
+        <SetTable key={set.id} set={set} at={i + 1} />
       ))}
       <Lines title="Decided" lines={report.decisions} />
       {report.causes.length > 0 && <p>Confirmed cause: {report.causes.join('; ')}.</p>}

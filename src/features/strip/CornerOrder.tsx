@@ -111,7 +111,7 @@ function StepBody(props: StepProps) {
       {looks.length > 0 && (
         <>
           <h3>Look at</h3>
-          <LookList {...{ corner, items: looks, checks, onWrite }} />
+          <LookList heading="h4" {...{ corner, items: looks, checks, onWrite }} />
         </>
       )}
       {asked.length > 0 && (

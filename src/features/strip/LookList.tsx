@@ -1,6 +1,6 @@
 'use client';
 
-import { useRef, useState, type KeyboardEvent } from 'react';
+import { useId, useRef, useState, type KeyboardEvent } from 'react';
 import type { Condition, LookItem } from '@/core/procedure';
 import { LookMark } from '@/ui/verdict';
 import { ConditionDrawing } from './ConditionDrawing';
@@ -20,6 +20,8 @@ interface LookListProps {
   readonly items: readonly LookItem[];
   readonly checks: readonly CheckView[];
   readonly onWrite: (change: CheckChange) => void;
+  /** How deep its headings stand: under a heading of the second level unless said otherwise. */
+  readonly heading?: 'h3' | 'h4';
 }
 
 const FORBIDS: Readonly<Record<Condition['forbids'][number]['what'], string>> = {
@@ -97,7 +99,9 @@ function Found({
  * Things to look at, each answered by one key or tap: 1 for sound, the others for what is
  * wrong with it. Not looked at, sound and found wrong stay three different things.
  */
-export function LookList({ corner, items, checks, onWrite }: LookListProps) {
+export function LookList({ corner, items, checks, onWrite, heading = 'h3' }: LookListProps) {
+  const own = useId();
+  const Heading = heading;
   const [at, setAt] = useState(0);
   const list = useRef<HTMLDivElement>(null);
   const go = (i: number): void => {
@@ -130,16 +134,16 @@ export function LookList({ corner, items, checks, onWrite }: LookListProps) {
           <div
             key={item.code}
             role="group"
-            aria-labelledby={`zh-look-${item.code}`}
+            aria-labelledby={`${own}-${item.code}`}
             tabIndex={i === at ? 0 : -1}
             data-look={i}
             className="zh-question"
             onFocus={() => setAt(i)}
           >
             <div className="zh-row">
-              <h4 id={`zh-look-${item.code}`} className="mb-0">
+              <Heading id={`${own}-${item.code}`} className="zh-look-name mb-0">
                 {item.name}
-              </h4>
+              </Heading>
               <span>
                 <LookMark state={lookStateOf(check)} />
                 {check?.by && <span className="zh-muted"> {check.by}</span>}
