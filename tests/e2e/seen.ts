@@ -66,8 +66,11 @@ export const seenFaults = (page: Page): Promise<string[]> =>
       }
       // A stop may be louder than any figure.
       if (element.closest('header, nav, main:has(.zh-pedal-stop), .zh-verdict')) continue;
+      // What is typed at a command line is no figure.
       const isFigure =
-        element.closest('svg') !== null || getComputedStyle(element).fontFamily.includes('Mono');
+        element.closest('svg') !== null ||
+        (element.closest('code, kbd') === null &&
+          getComputedStyle(element).fontFamily.includes('Mono'));
       if (isFigure) seen.figure = Math.max(seen.figure, size);
       else if (size > seen.other) Object.assign(seen, { other: size, what: nameOf(element) });
     }
