@@ -4,6 +4,7 @@ import { parseArgs } from 'node:util';
 import { serve } from '../bench/serve';
 import { halfSaved } from './agree';
 import { runDisk } from './disk/run';
+import { runFirefox } from './firefox';
 import { withoutGuards } from './guards';
 import { memoryOf, runHostile } from './hostileRun';
 import { demoFolder } from './place';
@@ -12,7 +13,8 @@ import { runWriters } from './writers';
 /**
  * npm run drill: hostile requests over every handler, page, action and use case, and fifty writers
  * at one place, against the built application on the demo workshop. Says what it found, and fails
- * where something was found. With `disk`: kills, power cuts, full disks, torn folders, double starts.
+ * where something was found. With `disk`: kills, power cuts, full disks, torn folders, double starts; with
+ * `firefox`: every view in a second browser.
  */
 const PORT = 3985;
 const WARM_UP = 1500;
@@ -34,6 +36,7 @@ const settle = (): Promise<void> => new Promise((resolve) => setTimeout(resolve,
 
 async function main(): Promise<boolean> {
   if (values.guards) return withoutGuards().length === 0;
+  if (positionals.includes('firefox')) return (await runFirefox()).length === 0;
   if (positionals.includes('disk')) return (await runDisk(seed)).length === 0;
   const wrong: string[] = [];
   const { folder, ids } = await demoFolder();

@@ -88,7 +88,7 @@ function SentOut({ jobId, job, plate, view, units }: Omit<CornerCorrectionProps,
       className={`zh-card mt-3 ${sent ? '' : 'zh-no-print'}`}
       aria-label="Another shop’s lathe"
     >
-      <h3 className="h5">Another shop’s lathe</h3>
+      <h2>Another shop’s lathe</h2>
       <SendStep
         key={sent ? 'sent' : 'here'}
         jobId={jobId}
@@ -178,7 +178,7 @@ function CutSteps(props: Omit<CornerCorrectionProps, 'next'>) {
       />
       {lathe === 'bench' && <SentOut {...props} />}
       <section className="zh-card mt-3" aria-label="After the cut">
-        <h3 className="h5">After the cut</h3>
+        <h2>After the cut</h2>
         <ul>
           {AFTER_CUT.map((line) => (
             <li key={line}>{line}</li>

@@ -32,7 +32,7 @@ function SidePasses({
   const settings = dialSettings(passes);
   return (
     <div>
-      <h3 className="h5">{name}</h3>
+      <h2>{name}</h2>
       <ol className="mb-1 ps-3">
         <li>Turn the rotor, bring the tool in until it just touches: the first contact.</li>
         <li>Set the dial to zero there. Then cut:</li>

@@ -32,7 +32,7 @@ function Line({ name, verdict, figure, role = 'deviation', note, corner }: LineP
   const value = verdict?.value ?? figure ?? null;
   return (
     <div className="zh-answer">
-      <h3>{name}</h3>
+      <h2>{name}</h2>
       {value === null ? (
         <VerdictMark state="not-measured" size={20} />
       ) : (
@@ -115,7 +115,7 @@ export function CheckAnswer({ assessment, words, reading, corner }: CheckAnswerP
       )}
       {cut && (
         <div className="zh-answer">
-          <h3>Cut on the bench lathe, each side</h3>
+          <h2>Cut on the bench lathe, each side</h2>
           <div>{cut}</div>
           <div className="zh-muted">
             machine-to from {SOURCE_NAME[machineToSource(limits) ?? 'workshop']}
