@@ -1,6 +1,5 @@
 'use client';
 
-import { strictly } from '@/ui/field/strictly';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
 import { complaintFormSchema, type ComplaintForm as Values } from '@/core/contracts';
@@ -13,7 +12,7 @@ import { writeComplaint } from './writes';
 export function ComplaintForm({ jobId, values }: { jobId: string; values: Values }) {
   const { refresh } = useRefresh();
   const { register, handleSubmit, setError, formState } = useForm<Values>({
-    resolver: zodResolver(strictly(complaintFormSchema), undefined, { raw: true }),
+    resolver: zodResolver(complaintFormSchema, undefined, { raw: true }),
     defaultValues: values,
   });
   const { errors, isSubmitting, isSubmitSuccessful } = formState;

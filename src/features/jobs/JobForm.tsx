@@ -1,6 +1,5 @@
 'use client';
 
-import { strictly } from '@/ui/field/strictly';
 import { zodResolver } from '@hookform/resolvers/zod';
 import Link from '@/ui/Link';
 import { useRouter } from 'next/navigation';
@@ -34,7 +33,7 @@ export function JobForm({
 }) {
   const router = useRouter();
   const { register, handleSubmit, setError, formState } = useForm<Values>({
-    resolver: zodResolver(strictly(jobFormSchema), undefined, { raw: true }),
+    resolver: zodResolver(jobFormSchema, undefined, { raw: true }),
     defaultValues: {
       vehicleId: vehicle?.id ?? '',
       complaint: '',

@@ -1,6 +1,5 @@
 'use client';
 
-import { strictly } from '@/ui/field/strictly';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -34,7 +33,7 @@ interface VehicleFormProps {
 export function VehicleForm({ id, values, units, entered = {}, then }: VehicleFormProps) {
   const router = useRouter();
   const { register, handleSubmit, setError, formState, control } = useForm<Values>({
-    resolver: zodResolver(strictly(vehicleFormSchema(units)), undefined, { raw: true }),
+    resolver: zodResolver(vehicleFormSchema(units), undefined, { raw: true }),
     defaultValues: values,
   });
   const { errors, isSubmitting } = formState;
