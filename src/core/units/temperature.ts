@@ -9,6 +9,6 @@ export function toCelsius(value: number, unit: TemperatureUnit): Celsius {
 
 /** The unit behind a spelling like "°F" or "c"; null where it is none. */
 export function temperatureUnitOf(spelling: string): TemperatureUnit | null {
-  const plain = spelling.trim().replace('°', '').toUpperCase();
+  const plain = spelling.replace('°', '').trim().toUpperCase();
   return plain === 'C' || plain === 'F' ? plain : null;
 }

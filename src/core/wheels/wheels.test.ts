@@ -22,6 +22,7 @@ describe('figures as they are typed', () => {
     ['28 35', 'pressure', 'psi', '28 35', 'psi'],
     ['118/120 Nm', 'torque', 'lb·ft', '118/120', 'N·m'],
     ['180f', 'temperature', '°C', '180', '°F'],
+    ['180 ° F', 'temperature', '°C', '180', '°F'],
     ['0.2 0.3 "', 'depth', 'mm', '0.2 0.3', 'in'],
   ] as const)(
     '%s in a field of %s is said once, in its own unit',

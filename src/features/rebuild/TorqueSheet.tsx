@@ -1,3 +1,4 @@
+import { SOURCE_NAME } from '@/core/assessment';
 import { CORNER_NAME, type Corner, type Fastening } from '@/core/readings';
 import { starOrder } from '@/core/torque';
 import { formatTorque, type TorqueUnit } from '@/core/units';
@@ -24,6 +25,21 @@ function sayStages({ figure, stages }: FastenerView, unit: TorqueUnit): string {
   return [...pulls, ...(figure.angle > 0 ? [`+ ${figure.angle}°`] : [])].join(' → ');
 }
 
+/** Where a figure is from, and what speaks against taking it as it is. */
+function Source({ fastener: { figure } }: { readonly fastener: FastenerView }) {
+  if (!figure) return null;
+  return (
+    <div>
+      {SOURCE_NAME[figure.source]}
+      {figure.forAnyWheel && (
+        <strong>
+          . Entered before it was known what these wheels are made of: hold it against the maker’s.
+        </strong>
+      )}
+    </div>
+  );
+}
+
 /** The boxes that are ticked by pen: each nut of the wheel in its order in each stage. */
 function Boxes({ fastener, count }: Pick<TorqueSheetProps, 'count'> & { fastener: FastenerView }) {
   if (fastener.pulled) {
@@ -32,8 +48,8 @@ function Boxes({ fastener, count }: Pick<TorqueSheetProps, 'count'> & { fastener
   if (fastener.code !== 'wheel-nuts') {
     return Array.from({ length: USUAL_BOXES }, () => BOX).join(' ');
   }
-  return fastener.stages.map((share) => (
-    <div key={share}>
+  return fastener.stages.map((_, stage) => (
+    <div key={stage}>
       {starOrder(count)
         .map((nut) => `${nut + 1} ${BOX}`)
         .join('  ')}
@@ -63,8 +79,14 @@ export const TorqueSheet = (props: TorqueSheetProps) => {
         <tbody>
           {fasteners.map((fastener) => (
             <tr key={fastener.code}>
-              <th scope="row">{fastener.name}</th>
-              <td className="zh-figure">{sayStages(fastener, unit)}</td>
+              <th scope="row">
+                {fastener.name}
+                <div className="fw-normal">{fastener.say}</div>
+              </th>
+              <td>
+                <span className="zh-figure">{sayStages(fastener, unit)}</span>
+                <Source fastener={fastener} />
+              </td>
               <td>
                 {fastener.figure?.treatment || fastener.product}
                 {fastener.figure?.oneUse && '; renewed each time'}

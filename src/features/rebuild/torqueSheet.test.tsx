@@ -18,7 +18,14 @@ test('on paper every nut of the wheel has its box in each stage, in the order of
       fasteners={[
         fastener({ figure: figure(105, 30) }),
         fastener({ code: 'hose', name: 'Hose bolt' }),
-        fastener({ code: 'wheel-nuts', name: 'Wheel nuts', stages: [0.4, 1], figure: figure(120) }),
+        fastener({
+          ...{ code: 'bearing-nut', name: 'Bearing nut', figure: figure(30) },
+          say: 'Seat the bearing, then back off.',
+        }),
+        fastener({
+          ...{ code: 'wheel-nuts', name: 'Wheel nuts', stages: [0.4, 1, 1] },
+          figure: { ...figure(120), forAnyWheel: true },
+        }),
       ]}
     />,
   );
@@ -27,9 +34,13 @@ test('on paper every nut of the wheel has its box in each stage, in the order of
   expect(row(/^Bracket bolts/)).toHaveTextContent('renewed each time');
   // A figure that nobody entered is not made up.
   expect(row(/^Hose bolt/)).toHaveTextContent('no figure yet');
+  // What a bare figure would hide: a bearing is backed off, and where a figure is from.
+  expect(row(/^Bearing nut/)).toHaveTextContent('then back off');
+  expect(row(/^Bearing nut/)).toHaveTextContent('maker’s service information');
   const nuts = row(/^Wheel nuts/);
-  expect(nuts).toHaveTextContent('48 N·m → 120 N·m');
+  expect(nuts).toHaveTextContent('before it was known what these wheels are made of');
+  expect(nuts).toHaveTextContent('48 N·m → 120 N·m → 120 N·m');
   const boxes = within(nuts).getAllByRole('cell', { hidden: true }).at(-1)!;
-  expect(boxes.textContent.match(/\u2610/g)).toHaveLength(10);
-  expect(boxes.textContent.replace(/[^\d]/g, '')).toBe('1352413524');
+  expect(boxes.textContent.match(/\u2610/g)).toHaveLength(15);
+  expect(boxes.textContent.replace(/[^\d]/g, '')).toBe('135241352413524');
 });

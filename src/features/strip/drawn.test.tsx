@@ -24,6 +24,12 @@ describe('how far a part is', () => {
     expect(states['pad-inner']).toEqual({ kind: 'off', word: 'in the tray' });
     expect(states.rotor).toEqual({ kind: 'open', word: 'on' });
   });
+  // 2026-11-28: a step that was left out made its part “done”.
+  test('a step that was left out is not done', () => {
+    const checks = [check('step', 'wheel-off', 'left-out')];
+    const states = workStates({ ...own, checks }, stepOf('sensor-off'));
+    expect(states['wheel-nuts']).toEqual({ kind: 'open', word: 'left out' });
+  });
   test('a part that went back is in no tray', () => {
     const parts = [inTray('pad-inner', '14:10')];
     expect(workStates({ ...own, parts }, stepOf('wheel-off'))['pad-inner']!.kind).toBe('open');
@@ -39,8 +45,8 @@ describe('how far a part is', () => {
       },
     };
     const states = workStates({ ...own, kind: 'rebuild', scene }, stepOf('wheel-on'));
-    expect(states['bracket-bolts']!.word).toBe('to 105 N·m');
-    expect(states['pin-bolts']).toEqual({ kind: 'done', word: 'drawn up, 32 N·m' });
+    expect(states['bracket-bolts']!.word).toBe('105 N·m');
+    expect(states['pin-bolts']).toEqual({ kind: 'done', word: 'at 32 N·m' });
     expect(states['wheel-nuts']!.word).toBe('no figure yet');
   });
 });

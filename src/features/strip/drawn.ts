@@ -58,17 +58,18 @@ function torqueAt(part: CornerPart, { torque }: CornerScene): PartState | null {
   const [first] = own;
   if (!first) return null;
   if (own.every(({ pulled }) => pulled !== null)) {
-    return { kind: 'done', word: `drawn up, ${first.pulled}` };
+    return { kind: 'done', word: `at ${first.pulled}` };
   }
-  return { kind: 'open', word: first.figure ? `to ${first.figure}` : 'no figure yet' };
+  return { kind: 'open', word: first.figure ?? 'no figure yet' };
 }
 
 /** How far the work at each part is while a corner is taken apart or put together. */
 export function workStates(work: Work, current: PlannedStep): Record<string, PartState> {
   const { kind, corner, steps, checks, parts, scene } = work;
   const off = stillIn(parts).map((part) => part.kind);
-  const isSettled = ({ code }: PlannedStep): boolean =>
-    checkAt(checks, { kind, place: corner, item: code }) !== undefined;
+  const said = ({ code }: PlannedStep): unknown =>
+    checkAt(checks, { kind, place: corner, item: code })?.value;
+  const isSettled = (step: PlannedStep): boolean => said(step) !== undefined;
   const here = partOfStep(scene, current)?.code;
   const stateOf = (part: CornerPart): PartState => {
     const own = stepsAt(part, steps);
@@ -78,7 +79,10 @@ export function workStates(work: Work, current: PlannedStep): Record<string, Par
     const torque = kind === 'rebuild' ? torqueAt(part, scene) : null;
     if (torque) return torque;
     if (own.length === 0) return { kind: 'open', word: '' };
-    if (left.length === 0) return { kind: 'done', word: 'done' };
+    if (left.length === 0) {
+      const isDone = own.every((step) => said(step) === 'done');
+      return isDone ? { kind: 'done', word: 'done' } : { kind: 'open', word: 'left out' };
+    }
     return { kind: 'open', word: kind === 'step' ? 'on' : 'to do' };
   };
   return Object.fromEntries(scene.parts.map((part) => [part.code, stateOf(part)]));

@@ -39,10 +39,10 @@ function PlaceLink({ place, path }: { readonly place: Place; readonly path: stri
   );
 }
 
-/** Folds the list up when it is left, by Escape too. */
+/** Folds the list up when the focus goes elsewhere, by Escape too; a touch on a place may take the focus nowhere. */
 const fold = {
   onBlur: ({ currentTarget, relatedTarget }: FocusEvent<HTMLDetailsElement>): void => {
-    if (!currentTarget.contains(relatedTarget)) currentTarget.open = false;
+    if (relatedTarget && !currentTarget.contains(relatedTarget)) currentTarget.open = false;
   },
   onKeyDown: ({ key, currentTarget }: KeyboardEvent<HTMLDetailsElement>): void => {
     if (key === 'Escape') currentTarget.open = false;

@@ -4,8 +4,8 @@ import { KNOWLEDGE, PROCEDURE } from '@/core/contracts';
 import { isChoice } from '@/core/diagnosis';
 import { fateOf } from '@/core/procedure';
 import { CORNERS, axleOf, type Corner } from '@/core/readings';
-import type { UnitSystem } from '@/core/units';
-import { formatTorque, type TorqueUnit } from '@/core/units';
+import { sayDrawnUp } from '@/core/torque';
+import { formatTorque, type TorqueUnit, type UnitSystem } from '@/core/units';
 import {
   type Axle,
   axleAt,
@@ -125,7 +125,7 @@ function cornerScene(job: Job, corner: Corner, unit: TorqueUnit): CornerScene {
       fastenersAt(job, corner).map(({ fastener, figure, pulled }) => [
         fastener.code,
         {
-          figure: figure && formatTorque(figure.valueNm, unit),
+          figure: figure && sayDrawnUp(fastener.code, figure.valueNm, figure.angle, unit),
           pulled: pulled && formatTorque(pulled.torque.nm, unit),
         },
       ]),
