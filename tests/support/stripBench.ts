@@ -80,7 +80,7 @@ export const check = (
   ...{ by: 'Wren', at: '14:02', stamp: `stamp-${item}` },
 });
 
-const context = contextOf(
+export const context = contextOf(
   {
     position: 'front',
     fastening: 'studs',

@@ -46,6 +46,13 @@ test('everything that a corner’s traits call for has one place in the drawing,
       for (const code of wanted) if (!placed.has(code)) missing.add(`${kind} ${code}`);
       for (const code of placed) if (!wanted.has(code)) missing.add(`not called: ${kind} ${code}`);
     }
+    // A part that comes off, is drawn up or touched leads somewhere, by its own step or another's.
+    for (const part of parts) {
+      // The bleeder is opened on the page of the hydraulics, unless the house opens it to push back.
+      const isWorkedOn = part.parts.length + part.contacts.length > 0 && part.code !== 'bleeder';
+      const leads = [...part.steps, ...part.leads];
+      if (isWorkedOn && leads.length === 0) missing.add(`leads nowhere: ${part.code}`);
+    }
     const codes = parts.map(({ code }) => code);
     if (new Set(codes).size !== codes.length) twice.add(codes.join(' '));
   }

@@ -49,8 +49,10 @@ export interface DrawnPart {
   readonly fasteners?: readonly FastenerCode[];
   readonly contacts?: readonly string[];
   readonly looks?: readonly string[];
-  /** Steps of taking apart and of putting together. */
+  /** Steps of taking apart and of putting together that are done at it. */
   readonly steps?: readonly string[];
+  /** Steps of other parts in which it comes off, goes on or is seen: where none is its own it leads there. */
+  readonly leads?: readonly string[];
 }
 
 /** What hangs in the order of the axis from the wheel inwards; then what sits over the rotor. */
@@ -61,23 +63,28 @@ export const DRAWN: readonly DrawnPart[] = [
   },
   {
     ...{ code: 'wheel-nuts', name: 'Nuts and studs', column: 'axle', shape: 'nuts' },
+    leads: ['wheel-on'],
     ...{ parts: ['wheel-nuts'], fasteners: ['wheel-nuts'], contacts: ['studs'] },
     ...{ looks: ['nuts', 'nut-seats', 'studs'], steps: ['wheel-off', 'wheel-off-bolts'] },
   },
   {
     ...{ code: 'dust-cap', name: 'Dust cap', column: 'axle', shape: 'cap' },
+    leads: ['bearing-rotor-off', 'drum-bearing-off', 'bearing-back'],
     ...{ when: ['bearing-in-rotor'], parts: ['dust-cap'] },
   },
   {
     ...{ code: 'split-pin', name: 'Nut and split pin', column: 'axle', shape: 'clip' },
+    leads: ['bearing-rotor-off', 'drum-bearing-off', 'bearing-back'],
     ...{ when: ['bearing-in-rotor'], parts: ['split-pin'], fasteners: ['bearing-nut'] },
   },
   {
     ...{ code: 'outer-bearing', name: 'Outer bearing', column: 'axle', shape: 'bearing' },
+    leads: ['bearing-rotor-off', 'drum-bearing-off'],
     ...{ when: ['bearing-in-rotor'], parts: ['outer-bearing'], steps: ['bearing-back'] },
   },
   {
     ...{ code: 'rotor-screw', name: 'Retaining screw', column: 'axle', shape: 'screw' },
+    leads: ['rotor-on', 'drum-on'],
     when: ['retaining-screw', '!bearing-in-rotor'],
     ...{ parts: ['rotor-screw'], fasteners: ['rotor-screw'], contacts: ['rotor-screw'] },
     steps: ['rotor-screw'],
@@ -108,6 +115,7 @@ export const DRAWN: readonly DrawnPart[] = [
   },
   {
     ...{ code: 'inner-bearing', name: 'Inner bearing', column: 'axle', shape: 'bearing' },
+    leads: ['bearing-back'],
     when: ['bearing-in-rotor'],
     ...{ parts: ['inner-bearing'], looks: ['seal'], steps: ['bearing-pack'] },
   },
@@ -123,14 +131,17 @@ export const DRAWN: readonly DrawnPart[] = [
   },
   {
     ...{ code: 'shoe-springs', name: 'Shoe springs', column: 'axle', shape: 'spring' },
+    leads: ['shoes-off', 'shoes-on'],
     ...{ when: ['drum'], parts: ['shoe-springs'], looks: ['shoe-springs'] },
   },
   {
     ...{ code: 'adjuster', name: 'Adjuster', column: 'axle', shape: 'adjuster', when: ['drum'] },
+    leads: ['shoes-off', 'shoes-on'],
     ...{ parts: ['adjuster', 'access-plug'], looks: ['adjuster'], steps: ['drum-adjuster-back'] },
   },
   {
     ...{ code: 'cylinder', name: 'Wheel cylinder', column: 'axle', shape: 'cylinder' },
+    leads: ['shoes-look'],
     ...{ when: ['drum'], looks: ['cylinder'] },
   },
   {
@@ -150,10 +161,12 @@ export const DRAWN: readonly DrawnPart[] = [
   { ...{ code: 'axle', name: 'Axle end', column: 'axle', shape: 'axle', when: ['rear'] } },
   {
     ...{ code: 'spring', name: 'Spring and pins', column: 'caliper', shape: 'spring' },
+    leads: ['pads-out-fixed', 'pads-in-fixed'],
     ...{ when: ['fixed'], parts: ['spring', 'retaining-pins'], looks: ['hardware'] },
   },
   {
     ...{ code: 'pad-outer', name: 'Outer pad', column: 'caliper', shape: 'pad-outer' },
+    leads: ['pads-out', 'pads-out-fixed', 'pads-in', 'pads-in-fixed'],
     ...{ when: ['!drum'], parts: ['pad-outer'], contacts: ['pad-back'], looks: ['pads-look'] },
   },
   {
@@ -163,6 +176,7 @@ export const DRAWN: readonly DrawnPart[] = [
   },
   {
     ...{ code: 'clips', name: 'Pad clips', column: 'caliper', shape: 'clip', when: ['floating'] },
+    leads: ['pads-out', 'pads-in'],
     ...{ parts: ['clips'], contacts: ['abutment'], looks: ['hardware', 'abutments'] },
   },
   {
@@ -176,6 +190,7 @@ export const DRAWN: readonly DrawnPart[] = [
   },
   {
     ...{ code: 'bracket-bolts', name: 'Bracket bolts', column: 'caliper', shape: 'bolts' },
+    leads: ['bracket-off', 'bracket-on'],
     ...{ when: ['floating'], parts: ['bracket-bolts'], fasteners: ['bracket-bolts'] },
     ...{ contacts: ['bracket-bolts'], looks: ['threads'] },
   },
@@ -186,6 +201,7 @@ export const DRAWN: readonly DrawnPart[] = [
   },
   {
     ...{ code: 'pin-lower', name: 'Lower slide pin', column: 'caliper', shape: 'pin' },
+    leads: ['pins-out', 'pins-in'],
     ...{ when: ['floating'], parts: ['pin-lower'], contacts: ['bore'], looks: ['boots'] },
   },
   {
@@ -209,14 +225,17 @@ export const DRAWN: readonly DrawnPart[] = [
   },
   {
     ...{ code: 'press-pins', name: 'Press-in pins', column: 'caliper', shape: 'pin' },
+    leads: ['caliper-off-press', 'caliper-on-press'],
     ...{ when: ['floating', 'press-pins'], parts: ['press-pins'] },
   },
   {
     ...{ code: 'pin-bolts', name: 'Pin bolts', column: 'caliper', shape: 'bolts' },
+    leads: ['caliper-off', 'caliper-off-pivot', 'caliper-on', 'caliper-on-pivot'],
     ...{ when: ['floating'], parts: ['pin-bolts'], fasteners: ['pin-bolts'] },
   },
   {
     ...{ code: 'caliper-bolts', name: 'Caliper bolts', column: 'caliper', shape: 'bolts' },
+    leads: ['caliper-off-fixed', 'caliper-on-fixed'],
     ...{ when: ['fixed'], parts: ['caliper-bolts'], fasteners: ['caliper-bolts'] },
     ...{ contacts: ['bracket-bolts'], looks: ['threads'] },
   },
@@ -231,6 +250,7 @@ export const DRAWN: readonly DrawnPart[] = [
   },
   {
     ...{ code: 'hose', name: 'Hose and lines', column: 'caliper', shape: 'hose' },
+    leads: ['piston-clean', 'drum-look'],
     ...{ fasteners: ['hose'], looks: ['hose', 'lines', 'leaks'] },
     steps: ['hose-free', 'hose-free-rear'],
   },
@@ -298,5 +318,6 @@ export function drawnCorner(context: Context, called: CalledFor): CornerPart[] {
     contacts: own('contacts', part.contacts),
     looks: own('looks', part.looks),
     steps: own('steps', part.steps),
+    leads: (part.leads ?? []).filter((code) => called.steps.includes(code)),
   }));
 }

@@ -1,6 +1,8 @@
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import { CornerDrawing } from '@/ui/corner';
-import { check, work } from '../../../tests/support/stripBench';
+import { PROCEDURE } from '@/core/contracts';
+import { planSteps } from '@/core/procedure';
+import { check, context, work } from '../../../tests/support/stripBench';
 import { foundStates, partOfStep, stepsAt, trayOf, workStates } from './drawn';
 import type { TrayPart } from './Tray';
 
@@ -54,6 +56,10 @@ describe('how far a part is', () => {
 test('a part leads to its own steps, or to those in which it comes off', () => {
   expect(stepsAt(partOf('rotor'), own.steps).map(({ code }) => code)).toContain('match-mark');
   expect(stepsAt(partOf('pad-outer'), own.steps).map(({ code }) => code)).toEqual(['pads-out']);
+  // 2026-11-28: the bolts of the bracket led to the caliper, whose bolts are treated alike.
+  const back = planSteps(PROCEDURE, context, 'rebuild');
+  expect(stepsAt(partOf('bracket-bolts'), back).map(({ code }) => code)).toEqual(['bracket-on']);
+  expect(stepsAt(partOf('wheel-nuts'), back).map(({ code }) => code)).toEqual(['wheel-on']);
   expect(partOfStep(own.scene, stepOf('pads-out'))?.code).toBe('pad-inner');
   expect(own.steps.filter((step) => partOfStep(own.scene, step) === null)).toEqual([]);
 });

@@ -27,20 +27,10 @@ interface Work {
   readonly scene: CornerScene;
 }
 
-const meets = (some: readonly string[], others: readonly string[]): boolean =>
-  some.some((each) => others.includes(each));
-
-/** The steps that are done at a part: its own, and those in which it comes off, is touched or looked at. */
+/** The steps that are done at a part: its own, else those that it leads to. */
 export const stepsAt = (part: CornerPart, steps: readonly PlannedStep[]): PlannedStep[] => {
   const own = steps.filter(({ code }) => part.steps.includes(code));
-  return own.length > 0
-    ? own
-    : steps.filter(
-        (step) =>
-          meets(step.parts, part.parts) ||
-          meets(step.contacts, part.contacts) ||
-          meets(step.looks, part.looks),
-      );
+  return own.length > 0 ? own : steps.filter(({ code }) => part.leads.includes(code));
 };
 
 /** The part at which a step is done; null where it has none. */
