@@ -64,7 +64,9 @@ test('a corner goes together on the drawing alone, by touch', async ({ page }) =
   await playOnDrawing(page);
   const drawing = page.getByRole('group', { name: /goes together/ });
   await expect(drawing.locator('[data-part="rotor"]')).toContainText('done');
-  await expect(drawing.locator('[data-part="wheel-nuts"]')).toContainText(
-    /to |no figure yet|drawn/,
+  // What its wheel nuts are drawn up to, and that they were not yet.
+  await expect(drawing.getByRole('button', { name: 'Nuts and studs: 140 N·m' })).toHaveAttribute(
+    'data-state',
+    'open',
   );
 });
