@@ -62,7 +62,7 @@ export function VirtualGauge(props: VirtualGaugeProps) {
     props;
   const [fault, setFault] = useState<PracticeFault>('none');
   const [turn, setTurn] = useState(target ?? 0);
-  const [shown, setShown] = useState<LineReading | null>(null);
+  const [shows, setShows] = useState<{ readonly reading: LineReading; readonly at: number }>();
   const [noted, setNoted] = useState<string | null>(null);
   const grabbed = useRef<number | null>(null);
   const sense = facingSense(props.corner);
@@ -82,13 +82,19 @@ export function VirtualGauge(props: VirtualGaugeProps) {
       ),
     [bench, kind, shift, face, unit, resolution, repeatability, name],
   );
+  const stands = useRef(turn);
   useEffect(() => {
     void port.open((event) => {
-      if (event.type === 'shows') setShown(event.reading);
+      if (event.type === 'shows') setShows({ reading: event.reading, at: stands.current });
     });
     return () => void port.close();
   }, [port]);
-  useEffect(() => port.turnTo(turn), [port, turn]);
+  useEffect(() => {
+    stands.current = turn;
+    port.turnTo(turn);
+  }, [port, turn]);
+  // What it showed where the wheel stood before is not what it shows here.
+  const shown = shows?.at === turn ? shows.reading : null;
   const isThere = props.isFree || (target !== null && Math.abs(turn - target) < 1e-9);
   useEffect(() => {
     const away = target === null ? 'This set is read.' : 'Turn the wheel to the next position.';
@@ -175,7 +181,7 @@ export function VirtualGauge(props: VirtualGaugeProps) {
             <button
               type="button"
               className="btn btn-primary"
-              disabled={!isThere}
+              disabled={!isThere || !shown}
               onClick={props.onTake}
             >
               Take it (Space)

@@ -35,6 +35,17 @@ describe('the virtual gauge', () => {
     expect(shown.at(-1)?.refuse).toBeNull();
   });
 
+  test('what it showed elsewhere is never offered where the wheel stands now', () => {
+    gauge();
+    fireEvent.keyDown(screen.getByRole('slider'), { key: 'ArrowRight' });
+    const elsewhere = shown.at(-1)?.reading.text;
+    expect(elsewhere).toBeDefined();
+    const before = shown.length;
+    fireEvent.click(screen.getByRole('button', { name: 'Turn to the next position' }));
+    const offered = shown.slice(before).filter((each) => each?.refuse === null);
+    expect(offered.map((each) => each?.reading.text)).not.toContain(elsewhere);
+  });
+
   test('space at the wheel takes; push and pull is noted', () => {
     const [onTake, onNote] = [jest.fn(), jest.fn()];
     gauge({ onTake, onNote });
