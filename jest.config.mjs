@@ -11,9 +11,10 @@ const transform = {
   ],
 };
 const moduleNameMapper = {
+  '\\.module\\.css$': '<rootDir>/tests/classNames.ts',
+  '\\.css$': '<rootDir>/tests/empty.ts',
   '^@/(.*)$': '<rootDir>/src/$1',
   '^server-only$': '<rootDir>/tests/empty.ts',
-  '\\.css$': '<rootDir>/tests/empty.ts',
 };
 const esm = '(d3-.*|internmap|pure-rand)';
 const shared = {

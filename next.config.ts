@@ -23,6 +23,8 @@ const config: NextConfig = {
   outputFileTracingIncludes: {
     '/*': ['./src/db/migrations/**/*', './src/server/records/backup/file*.ts'],
   },
+  // A page loads the styles of what it shows, and of no other feature.
+  experimental: { cssChunking: { type: 'graph', requestCost: 1000 } },
   typedRoutes: false,
   // Types are checked by `npm test`, once.
   typescript: { ignoreBuildErrors: true },

@@ -98,7 +98,7 @@ for (const [name, job, place, viewport, colorScheme = 'light', press] of VIEWS) 
     address = await quickCheck(page);
   } else if (place === 'rotors') {
     await page.goto(`${BASE}/vehicles?q=SK-077`);
-    address = `${await page.locator('a.zh-job').first().getAttribute('href')}/rotors/FR`;
+    address = `${await page.locator('a[class*="_job"]').first().getAttribute('href')}/rotors/FR`;
   }
   await page.goto(BASE + address);
   await page.locator('html[data-alive]').waitFor({ state: 'attached' });

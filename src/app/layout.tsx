@@ -2,13 +2,6 @@ import '@/ui/bootstrap.scss';
 import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
 import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css';
 import '@/ui/theme.css';
-import '@/ui/scent.css';
-import '@/ui/strip.css';
-import '@/ui/measure.css';
-import '@/ui/reading.css';
-import '@/ui/decide.css';
-import '@/ui/rebuild.css';
-import '@/ui/records.css';
 import type { Metadata, Viewport } from 'next';
 import Link from '@/ui/Link';
 import { cookies, headers } from 'next/headers';
@@ -33,6 +26,7 @@ import {
   THEMES,
   ThemeSwitch,
 } from '@/ui/shell';
+import styles from './layout.module.css';
 
 export const metadata: Metadata = {
   title: { default: 'Zesty Hound', template: '%s \u00b7 Zesty Hound' },
@@ -62,19 +56,19 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
           suppressHydrationWarning
           dangerouslySetInnerHTML={{ __html: EARLY_SCRIPT }}
         />
-        <a className="zh-skip" href="#main">
+        <a className={styles.skip} href="#main">
           Skip to the content
         </a>
         <KeeperProvider who={(await whoIsHere())?.id ?? null}>
-          <header className="zh-header">
-            <div className="zh-header-inner">
-              <Link href="/" className="zh-brand">
+          <header className={styles.header} data-part="header">
+            <div className={styles.headerInner} data-part="header-inner">
+              <Link href="/" className={styles.brand}>
                 <Logo />
-                <span className="zh-brand-name">Zesty Hound</span>
+                <span className={styles.brandName}>Zesty Hound</span>
               </Link>
               <HeaderNav />
               <UnsentBadge />
-              <div className="zh-tools">
+              <div className={styles.tools} data-part="tools">
                 <Palette />
                 <UnitsSwitch units={await shopUnits()} />
                 <ThemeSwitch />
@@ -83,7 +77,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
             </div>
           </header>
           <Unsent />
-          <main id="main" className="zh-page">
+          <main id="main" className={styles.page} data-part="page">
             {warnings.map((warning) => (
               <p key={warning} className="zh-stop zh-no-print" role="alert">
                 {warning}

@@ -23,6 +23,7 @@ import {
 } from '@/server/job/jobs';
 import { vehicleName, type NextThing } from '@/core/job';
 import { nextThings } from '@/server/job/nextThings';
+import lists from '@/ui/shell/lists.module.css';
 
 const pageNumber = z.coerce.number().int().min(1).max(100_000).catch(1);
 
@@ -156,7 +157,7 @@ export default async function StartPage({
       {closed.length > 0 && (
         <section className="mt-4">
           <h2>Closed last</h2>
-          <ul className="zh-list">
+          <ul className={lists.list}>
             {closed.map((job) => (
               <li key={job.id}>
                 <Link className="zh-link gap-2" href={`/jobs/${job.id}/report`}>

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { Form } from 'react-bootstrap';
+import picks from '@/ui/shell/picks.module.css';
 
 interface ReasonFormProps {
   readonly label: string;
@@ -27,7 +28,7 @@ export function ReasonForm(props: ReasonFormProps) {
       }}
     >
       <Form.Control
-        className="zh-name"
+        className={picks.name}
         aria-label={label}
         placeholder={placeholder}
         autoComplete="off"

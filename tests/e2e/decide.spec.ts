@@ -133,7 +133,7 @@ test('a plate waits for the maker’s word and the threads; it is drawn where it
   await expect(
     page.getByText(/Fit a tapered plate of 0.060 mm, thick place at stud 7/),
   ).toBeVisible();
-  await expect(page.locator('.zh-rotor .plate').first()).toBeVisible();
+  await expect(page.locator('[class*="_rotor"] .plate').first()).toBeVisible();
   await page.getByRole('button', { name: 'Do this: put it on record' }).click();
   await page.getByRole('link', { name: 'Correct FR', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Done at FR' })).toHaveCount(0);
@@ -157,7 +157,7 @@ test('a rotor that is sent out blocks the vehicle until it is back and is the sa
   await page.getByLabel('Goes to').fill('the shipyard');
   await page.getByRole('button', { name: /Send it out/ }).click();
   await expect(page.getByText('Blocked from moving')).toBeVisible();
-  await expect(page.locator('.zh-tag')).toContainText('the shipyard');
+  await expect(page.locator('[class*="_tag"]')).toContainText('the shipyard');
   await page.getByRole('button', { name: /Back: it is this rotor/ }).click();
   await page.getByLabel(/Thinnest place on return/).fill('27.34');
   await page

@@ -50,7 +50,7 @@ test('a complaint is asked in single keys, checked in the nose, and a finding se
   // The first check is open, says what each outcome would change, and is answered in place.
   const check = nose(page).locator('details[open]').first();
   await expect(check).toContainText('min');
-  await expect(check.locator('.zh-outcome').first()).toContainText('%');
+  await expect(check.locator('[class*="_outcome"]').first()).toContainText('%');
 
   await nose(page).locator('summary', { hasText: 'Stuck piston' }).click();
   const cause = nose(page).locator('details[open]', { hasText: 'The piston does not come back' });

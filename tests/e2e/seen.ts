@@ -14,7 +14,7 @@ export const seenFaults = (page: Page): Promise<string[]> =>
     };
     const isSeen = (element: Element): boolean =>
       element.checkVisibility({ opacityProperty: true, visibilityProperty: true }) &&
-      element.closest('.visually-hidden, .zh-skip, [aria-hidden="true"] > script') === null;
+      element.closest('.visually-hidden, [href="#main"], [aria-hidden="true"] > script') === null;
 
     const { scrollWidth, clientWidth } = document.documentElement;
     if (scrollWidth > clientWidth) {
@@ -65,7 +65,8 @@ export const seenFaults = (page: Page): Promise<string[]> =>
         faults.add(`text ${size.toFixed(1)}: ${nameOf(element)}`);
       }
       // A stop may be louder than any figure.
-      if (element.closest('header, nav, main:has(.zh-pedal-stop), .zh-verdict')) continue;
+      if (element.closest('header, nav, main:has([class*="_pedalStop"]), [data-part="verdict"]'))
+        continue;
       // What is typed at a command line is no figure.
       const isFigure =
         element.closest('svg') !== null ||

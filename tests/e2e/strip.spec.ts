@@ -66,13 +66,13 @@ test('a corner with nothing wrong takes at most 60 key presses', async ({ page }
   await kept(page);
   await page.reload();
   await expect(page.locator('[data-figure="outer-trailing"]')).toHaveValue('9.5');
-  const sound = page.locator('.zh-question').filter({ hasText: 'Sound' });
+  const sound = page.locator('[data-part="question"]').filter({ hasText: 'Sound' });
   expect(await sound.count()).toBeGreaterThan(20);
   await open(page, `/jobs/${id}/report`);
-  const left = page.locator('.zh-corner-report').first();
+  const left = page.locator('[class*="_cornerReport"]').first();
   await expect(left.getByText('Not looked at')).toHaveCount(0);
-  await expect(left.locator('.zh-inspection')).toContainText('Slide pins');
-  const right = page.locator('.zh-corner-report').nth(1);
+  await expect(left.locator('[class*="_inspection"]')).toContainText('Slide pins');
+  const right = page.locator('[class*="_cornerReport"]').nth(1);
   await expect(right).toContainText('Not looked at');
   expect(complaints).toEqual([]);
 });
@@ -172,7 +172,7 @@ test('quick presses on one screen are all kept, and are no conflict with each ot
   for (const answer of ['Patchy film', 'Mirror glaze', 'Blue or dark spots', 'Patchy film']) {
     await item(page, 'Faces: film, spots, traces').getByRole('button', { name: answer }).click();
   }
-  await expect(page.locator('.zh-found').getByText('No cut.')).toBeVisible();
+  await expect(page.locator('[class*="_found"]').getByText('No cut.')).toBeVisible();
   await kept(page);
   await page.reload();
   const faces = item(page, 'Faces: film, spots, traces');
@@ -215,7 +215,7 @@ test('the steps of a corner go by Enter; one is left out with a reason', async (
   await page.getByRole('button', { name: 'Same plan for RR' }).click();
   await expect(page.getByText(/1 lines of the plan now stand at RR/)).toBeVisible();
   await open(page, `/jobs/${id}/report`);
-  await expect(page.locator('.zh-corner-report').first()).toContainText('Not looked at');
+  await expect(page.locator('[class*="_cornerReport"]').first()).toContainText('Not looked at');
 });
 
 test('the list before lifting asks for a name; a wrong part stops; waiting blocks', async ({
@@ -228,11 +228,11 @@ test('the list before lifting asks for a name; a wrong part stops; waiting block
   await here(page, 'Tobiah').click();
   await expect(here(page, 'Tobiah')).toHaveAttribute('aria-pressed', 'true');
   await page.getByRole('button', { name: 'Ground level and firm', exact: true }).click();
-  await expect(page.locator('.zh-lift').first()).toContainText(/Tobiah \d\d:\d\d/);
+  await expect(page.locator('[class*="_lift"]').first()).toContainText(/Tobiah \d\d:\d\d/);
   await page.getByRole('button', { name: /Leave out … Wheels of the other axle/ }).click();
   await page.getByLabel(/Why it is left out/).fill('on the four-post lift');
   await page.keyboard.press('Enter');
-  await expect(page.locator('.zh-lift').nth(1)).toContainText(
+  await expect(page.locator('[class*="_lift"]').nth(1)).toContainText(
     'Left out: on the four-post lift · Tobiah',
   );
   await page
@@ -291,15 +291,15 @@ test('photos: kept small and once; what is no picture is refused in words', asyn
     input.setInputFiles({ name, mimeType: 'image/jpeg', buffer });
   const large = await picture(page, 3000, 1);
   await attach('pin.jpg', large);
-  await expect(row.locator('.zh-thumb')).toHaveCount(1);
+  await expect(row.locator('[class*="_thumb"]')).toHaveCount(1);
   await attach('pin-again.jpg', large);
   await expect(row.getByRole('button', { name: 'Photo', exact: true })).toBeEnabled();
-  await expect(row.locator('.zh-thumb')).toHaveCount(1);
+  await expect(row.locator('[class*="_thumb"]')).toHaveCount(1);
   await attach(
     'forty.jpg',
     Buffer.concat([await picture(page, 2000, 2), Buffer.alloc(40_000_000)]),
   );
-  await expect(row.locator('.zh-thumb')).toHaveCount(2);
+  await expect(row.locator('[class*="_thumb"]')).toHaveCount(2);
   for (const [name, bytes, words] of [
     ['camera.heic', Buffer.from('\0\0\0\x18ftypheic\0\0\0\0mif1heic'), 'HEIC picture'],
     ['empty.jpg', Buffer.alloc(0), 'empty'],
@@ -313,20 +313,20 @@ test('photos: kept small and once; what is no picture is refused in words', asyn
     await attach(name, bytes);
     await expect(row.getByRole('alert')).toContainText(words);
   }
-  await expect(row.locator('.zh-thumb')).toHaveCount(2);
-  await row.locator('.zh-thumb').first().click();
+  await expect(row.locator('[class*="_thumb"]')).toHaveCount(2);
+  await row.locator('[class*="_thumb"]').first().click();
   const shown = page.getByRole('dialog', { name: 'Photo' }).locator('img');
   await expect(shown).toHaveAttribute('width', '1600');
   await expect
     .poll(() => shown.evaluate((image: HTMLImageElement) => image.naturalWidth))
     .toBe(1600);
   await page.getByRole('button', { name: 'Take this photo back' }).click();
-  await expect(row.locator('.zh-thumb')).toHaveCount(1);
+  await expect(row.locator('[class*="_thumb"]')).toHaveCount(1);
   const many = await Promise.all(Array.from({ length: 29 }, (_, i) => picture(page, 400, 10 + i)));
   await input.setInputFiles(
     many.map((buffer, i) => ({ name: `${i}.jpg`, mimeType: 'image/jpeg', buffer })),
   );
-  await expect(row.locator('.zh-thumb')).toHaveCount(30, { timeout: 60_000 });
+  await expect(row.locator('[class*="_thumb"]')).toHaveCount(30, { timeout: 60_000 });
 });
 
 test('the hub face is read on its own page and serves the index', async ({ page }) => {
@@ -368,9 +368,11 @@ test('house rules: the shop chooses, a job goes another way with its reason', as
   await open(page, `/jobs/${id}/report`);
   // Nothing was taken apart yet: only what the job chose for itself is told.
   await page.getByText('House rules followed (1)').click();
-  await expect(page.locator('.zh-rules-followed')).toContainText('thin film of anti-seize');
-  await expect(page.locator('.zh-rules-followed')).toContainText('this job: works at the sea wall');
-  await expect(page.locator('.zh-rules-followed')).not.toContainText('Rotor screw');
+  await expect(page.locator('[class*="_rulesFollowed"]')).toContainText('thin film of anti-seize');
+  await expect(page.locator('[class*="_rulesFollowed"]')).toContainText(
+    'this job: works at the sea wall',
+  );
+  await expect(page.locator('[class*="_rulesFollowed"]')).not.toContainText('Rotor screw');
 });
 
 test.describe('by touch on a phone', () => {

@@ -67,7 +67,7 @@ const bench: Screen = {
   enter: async (page, random) => {
     const position = Math.floor(random() * 8);
     const text = `0.${String(Math.floor(random() * 60)).padStart(3, '0')}`;
-    const place = page.locator('.zh-ladder button').nth(position);
+    const place = page.locator('[class*="_ladder"] button').nth(position);
     await place.click();
     const field = page.locator('#reading');
     await field.fill(text);
@@ -75,14 +75,14 @@ const bench: Screen = {
     await expect(place).toContainText(text);
   },
   mistype: async (page) => {
-    await page.locator('.zh-ladder button').first().click();
+    await page.locator('[class*="_ladder"] button').first().click();
     const field = page.locator('#reading');
     await field.fill('99 mm');
     await field.press('Enter');
     await expect(page.locator('.zh-error').first()).toBeVisible();
   },
   shown: async (page) => {
-    const texts = await page.locator('.zh-ladder button .zh-figure').allTextContents();
+    const texts = await page.locator('[class*="_ladder"] button .zh-figure').allTextContents();
     return texts
       .slice(0, 8)
       .map((text) => (text.trim() === '·' ? '' : text.trim()))
@@ -145,7 +145,9 @@ const star: Screen = {
     if ((await field.count()) === 0) return;
     await field.fill('tight');
     await field.press('Enter');
-    await expect(page.locator('.zh-star-card').getByRole('alert')).toContainText(/not a torque/);
+    await expect(page.locator('[class*="_starCard"]').getByRole('alert')).toContainText(
+      /not a torque/,
+    );
     await field.fill('');
   },
   shown: async (page) =>

@@ -1,5 +1,4 @@
 import type { ReactNode } from 'react';
-import '@/ui/check.css';
 
 /** Quick checks bring their own styles; no other page loads them. */
 export default function ChecksLayout({ children }: { children: ReactNode }) {

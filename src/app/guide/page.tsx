@@ -3,6 +3,7 @@ import type { Metadata } from 'next';
 import path from 'node:path';
 import Markdown from 'react-markdown';
 import rehypeSlug from 'rehype-slug';
+import styles from './page.module.css';
 
 export const metadata: Metadata = { title: 'Guide' };
 
@@ -16,7 +17,7 @@ export default async function GuidePage() {
   const chapters = [...text.matchAll(/^## (.+)$/gm)].map(([, title = '']) => title);
   const anchorOf = (title: string): string => title.toLowerCase().replaceAll(' ', '-');
   return (
-    <article className="zh-card zh-guide">
+    <article className={`zh-card ${styles.guide}`}>
       <nav aria-label="Chapters">
         {chapters.map((title) => (
           <a key={title} className="zh-link me-3" href={`#${anchorOf(title)}`}>

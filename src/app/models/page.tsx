@@ -6,6 +6,8 @@ import { saySheet } from '@/core/sheets';
 import { SheetsDesk } from '@/features/sheets/SheetsDesk';
 import { sheetsPage } from '@/server/shop/sheets';
 import { Pager } from '@/ui/shell';
+import lists from '@/ui/shell/lists.module.css';
+import styles from './page.module.css';
 
 export const metadata: Metadata = { title: 'Model sheets' };
 
@@ -54,11 +56,11 @@ export default async function ModelsPage({
           the first one.
         </p>
       ) : (
-        <ul className="zh-list zh-card p-0 mb-3">
+        <ul className={`${lists.list} zh-card p-0 mb-3`}>
           {sheets.map((sheet) => (
             <li key={sheet.id}>
               <Link
-                className="d-flex flex-wrap justify-content-between gap-2 px-3 zh-row-link"
+                className={`d-flex flex-wrap justify-content-between gap-2 px-3 ${styles.rowLink}`}
                 href={`/models/${sheet.id}`}
               >
                 <span className="fw-bold">{saySheet(sheet)}</span>

@@ -5,6 +5,7 @@ import { VehicleSearch } from '@/features/vehicles/VehicleSearch';
 import { vehiclesPage } from '@/server/shop/vehicles';
 import { Pager } from '@/ui/shell';
 import { vehicleName } from '@/core/job';
+import lists from '@/ui/shell/lists.module.css';
 
 export const metadata: Metadata = { title: 'Vehicles' };
 
@@ -48,11 +49,11 @@ export default async function VehiclesPage({
               No vehicle on file is like that.
             </p>
           ) : (
-            <ul className="zh-list zh-card p-0">
+            <ul className={`${lists.list} zh-card p-0`}>
               {vehicles.map(({ id, plate, make, model }) => (
                 <li key={id}>
-                  <Link className="zh-job" href={`/vehicles/${id}`}>
-                    <span className="zh-job-plate">{plate}</span>
+                  <Link className={lists.job} href={`/vehicles/${id}`}>
+                    <span className={lists.jobPlate}>{plate}</span>
                     <span>{vehicleName({ make, model })}</span>
                   </Link>
                 </li>

@@ -22,6 +22,9 @@ import { ThemeSwitch } from '@/ui/shell';
 import { whoIsHere } from '@/server/web/who';
 import { shopChoices } from '@/server/shop/rules';
 import { LastCopy } from './LastCopy';
+import lists from '@/ui/shell/lists.module.css';
+import options from '@/ui/shell/options.module.css';
+import styles from './page.module.css';
 
 export const metadata: Metadata = { title: 'Workshop' };
 
@@ -74,7 +77,7 @@ export default async function WorkshopPage() {
           today={new Date().toISOString().slice(0, 10)}
         />
       </section>
-      <div className="zh-columns mb-3">
+      <div className={`${lists.columns} mb-3`}>
         <section className="zh-card" aria-labelledby="units">
           <h2 id="units">Units and theme</h2>
           <div className="d-flex flex-wrap align-items-center gap-2 mb-3">
@@ -90,7 +93,7 @@ export default async function WorkshopPage() {
           <DefaultsTable units={units} />
         </section>
       </div>
-      <div className="zh-columns mb-3">
+      <div className={`${lists.columns} mb-3`}>
         <Place
           id="prices"
           name="Prices and times"
@@ -113,13 +116,13 @@ export default async function WorkshopPage() {
         </Place>
         <section className="zh-card" aria-labelledby="program">
           <h2 id="program">This program</h2>
-          <dl className="zh-life mb-2">
+          <dl className={`${options.life} mb-2`}>
             <dt>Version</dt>
             <dd className="zh-figure">{version}</dd>
             <dt>Records</dt>
-            <dd className="zh-path">{folder ?? 'in a PostgreSQL server'}</dd>
+            <dd className={styles.path}>{folder ?? 'in a PostgreSQL server'}</dd>
             <dt>Schema, Node</dt>
-            <dd className="zh-path">
+            <dd className={styles.path}>
               {schema}, {node}
             </dd>
           </dl>

@@ -8,6 +8,7 @@ import { fieldUnit, formatIn, UNIT_SIGN, type UnitSystem } from '@/core/units';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 import { FasteningChoice, TextField, useSend } from '@/ui/field';
 import { writeCheck } from './writes';
+import styles from './checks.module.css';
 
 const USUAL_STUDS = 5;
 
@@ -57,7 +58,7 @@ export function CheckStart({ units }: { readonly units: UnitSystem }) {
         </div>
       </fieldset>
       <h2>Which corner? It begins at once.</h2>
-      <div className="zh-check-corners">
+      <div className={styles.checkCorners}>
         {CORNERS.map((corner, j) => (
           <Button
             key={corner}

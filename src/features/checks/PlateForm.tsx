@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { useSend } from '@/ui/field';
 import { writePlate } from './writes';
+import styles from './checks.module.css';
 
 /** The plate that makes a job of a quick check; nothing is read again. */
 export function PlateForm({ jobId }: { readonly jobId: string }) {
@@ -14,7 +15,7 @@ export function PlateForm({ jobId }: { readonly jobId: string }) {
   const error = fields.plate ?? trouble;
   return (
     <form
-      className="zh-plate-form"
+      className={styles.plateForm}
       noValidate
       onSubmit={(event) => {
         event.preventDefault();

@@ -16,6 +16,7 @@ import {
 } from './requests';
 import { CopyProgress } from './CopyProgress';
 import { sayBytes } from './model';
+import picks from '@/ui/shell/picks.module.css';
 
 /** What is in a copy that was found whole, and the last word before it replaces the records. */
 function StagedCard({
@@ -52,7 +53,7 @@ function StagedCard({
             <strong>This shop did not make it, or it was made before copies were sealed.</strong>{' '}
             Nothing shows that what is signed in it was signed here.
           </p>
-          <label className="zh-check">
+          <label className={picks.check}>
             <input
               type="checkbox"
               checked={evenForeign}

@@ -11,6 +11,8 @@ import { CutResult } from './CutResult';
 import { MachiningSheet } from './MachiningSheet';
 import { AFTER_CUT, judgeFinished, PLATE_CAUTIONS } from './model';
 import { DoneTick, SendStep, ThicknessStep, TickStep } from './CorrectStep';
+import styles from './correct.module.css';
+import optionsStyles from '@/ui/shell/options.module.css';
 
 interface CornerCorrectionProps {
   readonly jobId: string;
@@ -99,7 +101,7 @@ function SentOut({ jobId, job, plate, view, units }: Omit<CornerCorrectionProps,
       />
       {sent && (
         <>
-          <div className="zh-tag my-2">
+          <div className={`${styles.tag} my-2`}>
             <div>
               Job <span className="zh-figure">{job}</span> · {plate}
             </div>
@@ -257,8 +259,8 @@ export function CornerCorrection(props: CornerCorrectionProps) {
   // It stands where the hands are when they finish: under the sentence, or under the last figure.
   const tick = <DoneTick jobId={jobId} corner={corner} written={done} />;
   return (
-    <div className="zh-correct">
-      <div className="zh-decide">
+    <div className={styles.correct}>
+      <div className={optionsStyles.decide} data-part="decide">
         <div className="zh-card">
           <Drawing view={view} />
         </div>

@@ -3,6 +3,8 @@ import { formatIn, type UnitSystem } from '@/core/units';
 import { describeReason } from '@/core/verdict';
 import { Figure, VerdictMark } from '@/ui/verdict';
 import { budgetUsed, dialSettings, NEVER_CUT } from './model';
+import styles from './correct.module.css';
+import lists from '@/ui/shell/lists.module.css';
 
 interface MachiningSheetProps {
   readonly cut: MachiningResult;
@@ -37,7 +39,7 @@ function SidePasses({
         <li>Turn the rotor, bring the tool in until it just touches: the first contact.</li>
         <li>Set the dial to zero there. Then cut:</li>
       </ol>
-      <table className="table table-sm zh-passes">
+      <table className={`table table-sm ${styles.passes}`}>
         <thead>
           <tr>
             <th scope="col">Pass</th>
@@ -79,7 +81,7 @@ export function MachiningSheet({ cut, other, lathe, isEqual, scores, units }: Ma
         {say(scores.outboard)} outboard, {say(scores.inboard)} inboard, allowance{' '}
         {say(scores.cleanUp)} a side, all in the depths below.
       </p>
-      <div className="zh-pair">
+      <div className={lists.pair}>
         <SidePasses name="Outboard face" passes={cut.passes.outboard} units={units} />
         <SidePasses name="Inboard face" passes={cut.passes.inboard} units={units} />
       </div>

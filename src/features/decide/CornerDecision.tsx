@@ -33,6 +33,8 @@ import { PlateTable } from './PlateTable';
 import { RecordDecision } from './RecordDecision';
 import { StudTable } from './StudTable';
 import { VerdictTable } from './VerdictTable';
+import optionsStyles from '@/ui/shell/options.module.css';
+import styles from './decide.module.css';
 
 interface CornerDecisionProps {
   readonly jobId: string;
@@ -111,7 +113,7 @@ function WhatIf({
 }) {
   if (changes.length === 0) return null;
   return (
-    <details className="zh-more">
+    <details className={optionsStyles.more}>
       <summary>What would change this</summary>
       <ul>
         {changes.map((change) => {
@@ -128,11 +130,11 @@ function Figures(props: CornerDecisionProps) {
   const { record, assessment, units, plates, life, options } = props;
   const isConsistent = assessment.index?.consistent !== false;
   return (
-    <details className="zh-card zh-more mt-3" open={props.action === null}>
+    <details className={`zh-card ${optionsStyles.more} mt-3`} open={props.action === null}>
       <summary>The figures behind it</summary>
       <VerdictTable record={record} assessment={assessment} units={units} />
       {assessment.index && isConsistent && (
-        <details className="zh-more" open={props.isAlone}>
+        <details className={optionsStyles.more} open={props.isAlone}>
           <summary>Hub and rotor, and every {fastenerName(record.fastening)}</summary>
           <StudTable
             record={record}
@@ -143,7 +145,7 @@ function Figures(props: CornerDecisionProps) {
         </details>
       )}
       {plates.length > 0 && isConsistent && (
-        <details className="zh-more">
+        <details className={optionsStyles.more}>
           <summary>Tapered plates at every stud</summary>
           <PlateTable record={record} fits={plates} current={assessment.shift} units={units} />
         </details>
@@ -151,7 +153,7 @@ function Figures(props: CornerDecisionProps) {
       {assessment.machining && (
         <CutTable {...assessment.machining} units={units} source={machineToSource(record.limits)} />
       )}
-      <details className="zh-more">
+      <details className={optionsStyles.more}>
         <summary>Life: rotor and pads</summary>
         <LifeCard
           life={life}
@@ -159,7 +161,7 @@ function Figures(props: CornerDecisionProps) {
           units={units}
         />
       </details>
-      <details className="zh-more">
+      <details className={optionsStyles.more}>
         <summary>Repairs, parts and scores</summary>
         <DecideInputs {...props.inputs} />
       </details>
@@ -180,7 +182,7 @@ export function CornerDecision(props: CornerDecisionProps) {
       <h2 id={`corner-${record.corner}`}>
         <span className="zh-figure">{record.corner}</span> {CORNER_NAME[record.corner]}
       </h2>
-      <div className="zh-decide">
+      <div className={optionsStyles.decide} data-part="decide">
         <div className="zh-card">
           <RotorFace
             corner={record.corner}
@@ -211,17 +213,17 @@ export function CornerDecision(props: CornerDecisionProps) {
           {said && <p className="mt-2 mb-1">{said}</p>}
           <WhatIf changes={props.changes} units={units} currency={currency} />
           {(record.ruledOut ?? []).length > 0 && (
-            <ul className="zh-ruled-out mt-2" aria-label="Ruled out">
+            <ul className={`${styles.ruledOut} mt-2`} aria-label="Ruled out">
               {(record.ruledOut ?? []).map(({ what, why }) => (
                 <li key={`${what} ${why}`}>
-                  <span className="zh-forbids ms-0">{RULED_OUT[what]}</span> {why}.
+                  <span className={`${optionsStyles.forbids} ms-0`}>{RULED_OUT[what]}</span> {why}.
                 </li>
               ))}
             </ul>
           )}
         </div>
       </div>
-      <details className="zh-card zh-more mt-3">
+      <details className={`zh-card ${optionsStyles.more} mt-3`}>
         <summary>
           Every option side by side ({options.length}
           {struck > 0 && `, ${struck} ruled out`})

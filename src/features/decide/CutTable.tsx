@@ -3,6 +3,7 @@ import type { MachiningResult } from '@/core/machining';
 import { formatIn, type LengthRole, type UnitSystem } from '@/core/units';
 import { describeReason } from '@/core/verdict';
 import { Figure, VerdictMark } from '@/ui/verdict';
+import styles from './decide.module.css';
 
 interface CutTableProps {
   /** Null where nothing was read in the seat in which the rotor sits now. */
@@ -46,7 +47,7 @@ export function CutTable({ onVehicle, bench, units, source }: CutTableProps) {
   ];
   return (
     <div className="table-responsive" tabIndex={0} role="region" aria-label="Machining">
-      <table className="table table-sm align-middle zh-cuts">
+      <table className={`table table-sm align-middle ${styles.cuts}`}>
         <thead>
           <tr>
             <th scope="col">Machining</th>

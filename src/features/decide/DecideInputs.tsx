@@ -8,6 +8,7 @@ import { fieldUnit, UNIT_SIGN, type UnitSystem } from '@/core/units';
 import { PAD_FAMILIES, type PadFamily } from '@/core/wear';
 import { TextField } from '@/ui/field';
 import { keepCheck, useRefresh } from '@/ui/keeper';
+import styles from './decide.module.css';
 
 /** A figure as it stands, with the stamp of its row. */
 export interface Entered {
@@ -63,7 +64,7 @@ export function DecideInputs(props: DecideInputsProps) {
       props.extrasStamp,
     );
   return (
-    <div className="zh-inputs">
+    <div className={styles.inputs}>
       <fieldset disabled={busy}>
         <legend className="fs-6 fw-bold">
           Done beside the rotor{!props.isChosen && ' (from what was found)'}

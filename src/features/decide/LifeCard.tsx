@@ -3,6 +3,7 @@ import type { RotorLife } from '@/server/records/rotorLife';
 import { RotorLines } from '@/ui/rotor/RotorLines';
 import { Figure } from '@/ui/verdict';
 import { sayDistance, sayOutlasts, sayRate, type DistanceLeft } from '@/core/wear';
+import options from '@/ui/shell/options.module.css';
 
 interface LifeCardProps {
   readonly life: RotorLife;
@@ -19,7 +20,7 @@ export function LifeCard({ life, now, units }: LifeCardProps) {
       <p>
         Wear: {sayRate(rate, family)} {sayOutlasts(now, pads)}
       </p>
-      <dl className="zh-life">
+      <dl className={options.life}>
         <dt>Rotor as it is, to discard</dt>
         <dd className="zh-figure">{sayDistance(now)}</dd>
         <dt>

@@ -17,6 +17,8 @@ import { sayDistance } from '@/core/wear';
 import { notesOf, pricesMissing, standingOf, whyOf, type Standing } from './model';
 
 import { TakeOption } from './TakeOption';
+import optionsStyles from '@/ui/shell/options.module.css';
+import styles from './decide.module.css';
 
 interface OptionsTableProps {
   readonly jobId: string;
@@ -73,7 +75,7 @@ function Name({
     <th role="rowheader" scope="row">
       {name}
       {STANDING_WORD[standing] && (
-        <span className={`zh-standing ${standing}`}>{STANDING_WORD[standing]}</span>
+        <span className={`${optionsStyles.standing} ${standing}`}>{STANDING_WORD[standing]}</span>
       )}
       {notesOf(option, units).map((note) => (
         <div key={note} className="zh-muted fw-normal">
@@ -97,7 +99,11 @@ function Row({ option, ...props }: OptionsTableProps & { readonly option: Option
   const { runout, probability, finished } = option;
   const say = (um: number): string => formatIn(units, 'deviation', um);
   return (
-    <tr role="row" className={standing === 'recommended' ? 'zh-chosen' : ''}>
+    <tr
+      role="row"
+      data-chosen={standing === 'recommended'}
+      className={standing === 'recommended' ? styles.chosen : ''}
+    >
       <Name option={option} standing={standing} input={input} units={units} />
       <td role="cell" data-label={COLUMN.runout}>
         <Figure value={runout?.tir ?? null} units={units} />
@@ -145,7 +151,7 @@ function Struck({ options, units }: Pick<OptionsTableProps, 'options' | 'units'>
   const struck = options.filter(({ forbidden }) => forbidden.length > 0);
   if (struck.length === 0) return null;
   return (
-    <ul className="zh-struck" aria-label="Not to be done here">
+    <ul className={styles.struck} aria-label="Not to be done here">
       {struck.map(({ action, forbidden }) => (
         <li key={action}>
           <del>{ACTIONS[action].name}</del>{' '}
@@ -175,7 +181,7 @@ export function OptionsTable(props: OptionsTableProps) {
       aria-label={`Options for ${corner}`}
     >
       <CardTable
-        className="zh-options"
+        className={styles.options}
         action="Take"
         columns={[
           'Option',

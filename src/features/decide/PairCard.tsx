@@ -13,6 +13,8 @@ import { Figure } from '@/ui/verdict';
 import { sayLength } from './model';
 
 import { TakeOption } from './TakeOption';
+import styles from './decide.module.css';
+import options from '@/ui/shell/options.module.css';
 
 interface PairCardProps {
   readonly jobId: string;
@@ -49,10 +51,14 @@ function Way({ pair, ...props }: PairCardProps & { readonly pair: PairOption }) 
   const isTaken = isOnRecord(pair, taken);
   const name = METAL_NAME[pair.metal];
   return (
-    <tr role="row" className={isStruck ? 'zh-struck' : isFirst ? 'zh-chosen' : ''}>
+    <tr
+      role="row"
+      data-chosen={isFirst && !isStruck}
+      className={isStruck ? styles.struck : isFirst ? styles.chosen : ''}
+    >
       <th role="rowheader" scope="row">
         {isStruck ? <del>{name}</del> : name}
-        {isFirst && <span className="zh-standing recommended">recommended</span>}
+        {isFirst && <span className={`${options.standing} recommended`}>recommended</span>}
         {pair.isEachOwn && (
           <div className="zh-muted fw-normal">What each side alone recommends.</div>
         )}
@@ -112,7 +118,7 @@ function Ways({
   return (
     <div className="table-responsive" tabIndex={0} role="region" aria-label={name}>
       <CardTable
-        className="zh-options"
+        className={styles.options}
         action="Take"
         columns={[
           'Way',
@@ -155,7 +161,7 @@ export function PairCard(props: PairCardProps) {
       )}
       {leads.length > 0 && <Ways {...props} name="Both sides of the axle" ways={leads} />}
       {others.length > 0 && (
-        <details className="zh-more" open={leads.length === 0}>
+        <details className={options.more} open={leads.length === 0}>
           <summary>Other ways for both sides ({others.length})</summary>
           <Ways {...props} name="Other ways for the axle" ways={others} />
         </details>

@@ -7,6 +7,7 @@ import type { RepairView } from '@/server/decide/repairsView';
 import { useSend } from '@/ui/field';
 import { keepCheck } from '@/ui/keeper';
 import { ReasonForm } from '@/ui/ReasonForm';
+import options from '@/ui/shell/options.module.css';
 
 interface SourceRepairsProps {
   readonly jobId: string;
@@ -143,7 +144,7 @@ function AnotherSource({ jobId, corners, causes }: Omit<SourceRepairsProps, 'rep
   const [code, setCode] = useState('');
   const [place, setPlace] = useState<RepairView['place']>('');
   return (
-    <details className="zh-more">
+    <details className={options.more}>
       <summary>Another source</summary>
       <div className="zh-limits">
         <Form.Group controlId="source-cause">

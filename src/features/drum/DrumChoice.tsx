@@ -7,6 +7,7 @@ import { useSend } from '@/ui/field';
 import { keepCheck } from '@/ui/keeper';
 import { drumSentence, sayDecided, sayDrumOption, type DrumView } from './model';
 import styles from './drum.module.css';
+import picks from '@/ui/shell/picks.module.css';
 
 /** What is done about a drum: every way side by side, the least that ends within first. */
 export function DrumChoice({ view }: { view: DrumView }) {
@@ -31,7 +32,7 @@ export function DrumChoice({ view }: { view: DrumView }) {
       {options.length > 0 && (
         <>
           {!isClosed && (
-            <label className="zh-check mb-2">
+            <label className={`${picks.check} mb-2`}>
               <input
                 type="checkbox"
                 checked={shoes}

@@ -1,6 +1,7 @@
 import Link from '@/ui/Link';
 import type { DueLine } from '@/server/records/due';
 import { RingMark } from '@/ui/verdict';
+import lists from '@/ui/shell/lists.module.css';
 
 const STATE = {
   overdue: { ring: 'beyond', word: 'Overdue' },
@@ -18,9 +19,9 @@ export function DueList({ lines }: { readonly lines: readonly DueLine[] }) {
     );
   }
   return (
-    <ul className="zh-list">
+    <ul className={lists.list}>
       {lines.map(({ id, jobId, number, vehicleId, plate, owner, say, state }) => (
-        <li key={id} className="zh-found">
+        <li key={id} className={lists.found}>
           <RingMark state={STATE[state].ring} word={STATE[state].word} size={20} />
           <span>
             <Link className="zh-figure zh-link" href={`/vehicles/${vehicleId}`}>

@@ -2,6 +2,7 @@ import { Form } from 'react-bootstrap';
 import { CORNERS } from '@/core/readings';
 import type { FindQuery } from '@/core/contracts';
 import { FormField } from '@/ui/field';
+import picks from '@/ui/shell/picks.module.css';
 
 interface Cause {
   readonly code: string;
@@ -87,11 +88,11 @@ export function FindForm({
           {day('to', 'Opened until')}
           {choice('sort', 'Order', query.sort, SORTS)}
         </div>
-        <label className="zh-check">
+        <label className={picks.check}>
           <input type="checkbox" name="comeback" value="1" defaultChecked={query.comeback} />{' '}
           Comebacks only
         </label>
-        <label className="zh-check mb-2">
+        <label className={`${picks.check} mb-2`}>
           <input type="checkbox" name="due" value="1" defaultChecked={query.due} /> With something
           overdue
         </label>

@@ -4,6 +4,7 @@ import { findAddress } from '@/core/contracts';
 import { Pager } from '@/ui/shell';
 import type { Finding } from '@/server/records/find';
 import { vehicleName } from '@/core/job';
+import lists from '@/ui/shell/lists.module.css';
 
 /** The jobs that were found, a page of them. */
 export function FoundList({
@@ -27,9 +28,9 @@ export function FoundList({
       <p role="status">
         {total === null ? 'More than 500 jobs' : total === 1 ? 'One job' : `${total} jobs`}
       </p>
-      <ul className="zh-list">
+      <ul className={lists.list}>
         {jobs.map((job) => (
-          <li key={job.id} className="zh-found">
+          <li key={job.id} className={lists.found}>
             <Link className="zh-link" href={`/jobs/${job.id}`}>
               <span className="zh-figure">{job.plate}</span> job {job.number}
             </Link>

@@ -4,6 +4,7 @@ import { useCombobox } from 'downshift';
 import { Search } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
+import styles from './find.module.css';
 
 /** A place that a few letters lead to. */
 interface Place {
@@ -70,7 +71,7 @@ function PlaceField({ onGo }: PlaceFieldProps) {
           onChange: ({ currentTarget }) => setText(currentTarget.value),
         })}
       />
-      <ul {...getMenuProps({ 'aria-label': 'Found', className: 'zh-places' })}>
+      <ul {...getMenuProps({ 'aria-label': 'Found', className: styles.places })}>
         {places.map((place, index) => (
           <li key={place.href} {...getItemProps({ item: place, index })}>
             <strong>{place.name}</strong> <span className="zh-muted">{place.about}</span>
@@ -116,7 +117,7 @@ export function Palette() {
       </button>
       <dialog
         ref={dialog}
-        className="zh-card zh-palette"
+        className={`zh-card ${styles.palette}`}
         aria-label="Go to a job"
         onClose={() => setOpen(false)}
       >

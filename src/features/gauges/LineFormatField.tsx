@@ -5,6 +5,7 @@ import { Form } from 'react-bootstrap';
 import { learnLineFormat, readGaugeLine, type LineFormat } from '@/core/gauges';
 import { lengthUnitOf } from '@/core/units';
 import { BAUD_RATES, browserSerial, readText, type BrowserSerialPort } from '@/ui/gauge/serialPort';
+import lists from '@/ui/shell/lists.module.css';
 
 interface LineFormatFieldProps {
   readonly format: LineFormat | null;
@@ -103,7 +104,7 @@ export function LineFormatField({ format, unit, onLearn }: LineFormatFieldProps)
         </p>
       )}
       {format && own.length > 0 && (
-        <ul className="zh-list mt-2">
+        <ul className={`${lists.list} mt-2`}>
           {own.slice(-MOST_LINES).map((line, i) => {
             const read = readGaugeLine(format, line);
             return (

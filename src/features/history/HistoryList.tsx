@@ -1,5 +1,6 @@
 import Link from '@/ui/Link';
 import type { History, HistoryLine } from '@/server/records/history';
+import styles from './history.module.css';
 
 /** What a history can be narrowed down to, with the words for it. */
 const SORTS = [
@@ -54,7 +55,7 @@ export function HistoryList({ href, only, history }: HistoryListProps) {
         ))}
       </nav>
       {lines.length === 0 && <p className="zh-muted">Nothing of this was written yet.</p>}
-      <ol className="list-unstyled zh-history">
+      <ol className={`list-unstyled ${styles.history}`}>
         {lines.map(({ seq, at, who, what, place, before, after, reason, isGrave }) => (
           <li key={seq} data-grave={isGrave}>
             <div className="zh-muted">

@@ -1,6 +1,7 @@
 import type { Comebacks as Row } from '@/core/insights';
 import { BandBar } from '@/ui/chart';
 import { sayShare } from './model';
+import styles from './insights.module.css';
 
 /** How often jobs came back, a row a cause or correction, each share with its interval. */
 export function Comebacks({
@@ -14,7 +15,7 @@ export function Comebacks({
 }) {
   const full = Math.max(0.05, ...rows.map(({ share }) => (share.isFew ? 0 : share.high)));
   return (
-    <table className="table table-sm zh-rates">
+    <table className={`table table-sm ${styles.rates}`}>
       <caption className="visually-hidden">{caption}</caption>
       <thead>
         <tr>

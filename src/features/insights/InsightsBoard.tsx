@@ -7,6 +7,8 @@ import { correctionName, sayShare } from './model';
 import { Predictions } from './Predictions';
 import { Savings } from './Savings';
 import { StageTimes } from './StageTimes';
+import lists from '@/ui/shell/lists.module.css';
+import asking from '@/ui/shell/asking.module.css';
 
 /** Findings that the list shows before it is asked for all. */
 const FIRST_FOUND = 12;
@@ -103,7 +105,7 @@ export function InsightsBoard({ view, year, units, causes, findings }: InsightsB
         <span className="zh-figure zh-figure-large">{jobs.toLocaleString('en')}</span>{' '}
         {jobs === 1 ? 'job' : 'jobs'} signed off. Came back: {sayShare(comebacks)}.
       </p>
-      <div className="zh-columns">
+      <div className={lists.columns}>
         <section className="zh-card" aria-labelledby="by-cause">
           <h2 id="by-cause">Comebacks by cause</h2>
           <Comebacks
@@ -125,7 +127,7 @@ export function InsightsBoard({ view, year, units, causes, findings }: InsightsB
         <h2 id="right">Is the tool right?</h2>
         <Predictions rows={view.predictions} proofs={view.proofs} units={units} />
       </section>
-      <div className="zh-columns mt-3">
+      <div className={`${lists.columns} mt-3`}>
         <section className="zh-card" aria-labelledby="money">
           <h2 id="money">Against “always new”</h2>
           <Savings savings={view.savings} />
@@ -143,7 +145,7 @@ export function InsightsBoard({ view, year, units, causes, findings }: InsightsB
           <FoundTable found={found.slice(0, FIRST_FOUND)} names={findings} />
         )}
         {found.length > FIRST_FOUND && (
-          <details className="zh-tell">
+          <details className={asking.tell}>
             <summary>{found.length - FIRST_FOUND} more</summary>
             <FoundTable found={found.slice(FIRST_FOUND)} names={findings} />
           </details>

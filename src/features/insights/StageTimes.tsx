@@ -1,6 +1,7 @@
 import type { StageTime } from '@/core/insights';
 import { BandBar } from '@/ui/chart';
 import { sayMinutes, STAGE_NAME } from './model';
+import styles from './insights.module.css';
 
 /** Hands-on time of every stage: the median, and the middle half of the jobs. */
 export function StageTimes({ stages }: { readonly stages: readonly StageTime[] }) {
@@ -8,7 +9,7 @@ export function StageTimes({ stages }: { readonly stages: readonly StageTime[] }
   const full = Math.max(...stages.map(({ to }) => to));
   return (
     <>
-      <table className="table table-sm zh-rates">
+      <table className={`table table-sm ${styles.rates}`}>
         <thead>
           <tr>
             <th scope="col">Stage</th>

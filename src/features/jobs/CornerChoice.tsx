@@ -3,6 +3,7 @@
 import { Form } from 'react-bootstrap';
 import type { UseFormRegisterReturn } from 'react-hook-form';
 import { CORNER_NAME, CORNERS } from '@/core/readings';
+import styles from './jobs.module.css';
 
 /** Which corners are measured, laid out as on the vehicle. */
 export function CornerChoice({
@@ -15,7 +16,7 @@ export function CornerChoice({
   return (
     <fieldset className="mb-3">
       <legend className="fs-6">Corners to measure</legend>
-      <div className="zh-corners">
+      <div className={styles.corners}>
         {CORNERS.map((corner) => (
           <Form.Check key={corner} id={`corner-${corner}`} className="zh-card py-1">
             <Form.Check.Input type="checkbox" value={corner} {...field} />

@@ -1,4 +1,6 @@
 import Link from '@/ui/Link';
+import lists from '@/ui/shell/lists.module.css';
+import styles from './jobs.module.css';
 
 export interface JobListLine {
   readonly id: string;
@@ -17,16 +19,16 @@ export interface JobListLine {
 /** Jobs a line each: what it is, what it waits for, and the one next thing. */
 export function JobList({ lines }: { lines: readonly JobListLine[] }) {
   return (
-    <ul className="zh-list zh-card p-0">
+    <ul className={`${lists.list} zh-card p-0`}>
       {lines.map((line) => (
         <li key={line.id}>
-          <Link className="zh-job" href={line.next.href}>
-            <span className="zh-job-plate">{line.plate}</span>
-            <span className="zh-job-text">
+          <Link className={lists.job} href={line.next.href}>
+            <span className={lists.jobPlate}>{line.plate}</span>
+            <span className={styles.jobText}>
               <span className="zh-muted">
                 {line.name} · job {line.number} · {line.since}
               </span>
-              <span className="zh-clamp">{line.complaint}</span>
+              <span className={styles.clamp}>{line.complaint}</span>
               <strong className="d-block">{line.next.say}</strong>
             </span>
             <span className="text-end">

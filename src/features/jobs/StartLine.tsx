@@ -5,6 +5,7 @@ import { useEffect, useId, useState, type KeyboardEvent } from 'react';
 import { Form } from 'react-bootstrap';
 import type { LineAnswer } from '@/server/records/startLine';
 import { writeJob } from './writes';
+import styles from './jobs.module.css';
 
 /** One place that the line leads to. */
 interface Way {
@@ -123,7 +124,7 @@ export function StartLine() {
 
   return (
     <form
-      className="zh-line"
+      className={styles.line}
       role="search"
       onSubmit={(event) => {
         event.preventDefault();
@@ -149,7 +150,12 @@ export function StartLine() {
         onKeyDown={keys}
       />
       {ways.length > 0 && (
-        <ul id={list} role="listbox" aria-label="Where it leads" className="zh-line-ways zh-card">
+        <ul
+          id={list}
+          role="listbox"
+          aria-label="Where it leads"
+          className={`${styles.lineWays} zh-card`}
+        >
           {ways.map(({ key, say, about, go }, j) => (
             <li
               key={key}

@@ -1,4 +1,5 @@
 import { evidenceOn, type Cause, type Evidence, type Knowledge } from '@/core/diagnosis';
+import styles from './knowledge.module.css';
 
 const MOST_TOLD = 5;
 
@@ -33,7 +34,7 @@ function CauseEntry({
         {cause.isOutside && <span className="zh-muted fw-normal"> · outside the brakes</span>}
       </h3>
       <p className="mb-1">{cause.means}</p>
-      <dl className="zh-leads mb-0">
+      <dl className={`${styles.leads} mb-0`}>
         {rows.map(([name, words]) => (
           <div key={name}>
             <dt>{name}</dt>

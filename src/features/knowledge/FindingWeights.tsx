@@ -1,4 +1,6 @@
 import { isChoice, signedDecibans, weightOf, type Finding, type Knowledge } from '@/core/diagnosis';
+import styles from './knowledge.module.css';
+import causes from '@/ui/shell/causes.module.css';
 
 const STAGE_NAME: Readonly<Record<Finding['stage'], string>> = {
   complaint: 'asked',
@@ -32,7 +34,7 @@ function Answer({
       <th scope="row">{label}</th>
       <td>
         {why && <div>{why}</div>}
-        <span className="zh-weights">
+        <span className={styles.weights}>
           {weights.map(({ code, name, decibans }) => (
             <span key={code}>
               <span className="zh-figure">{signedDecibans(decibans)}</span> {name}
@@ -67,14 +69,14 @@ export function FindingWeights({
         why: ratio < 1 ? finding.evidence[0]?.whyLow : finding.evidence[0]?.why,
       }));
   return (
-    <details className="zh-cause">
+    <details className={causes.cause}>
       <summary>
-        <span className="zh-cause-name">{finding.title}</span>
+        <span className={causes.causeName}>{finding.title}</span>
         <span className="zh-muted">
           {STAGE_NAME[finding.stage]} · group {finding.group}
         </span>
       </summary>
-      <div className="zh-terms table-responsive">
+      <div className={`${causes.terms} table-responsive`}>
         <p className="mb-1">
           <strong>{finding.question}</strong> {finding.how}
         </p>

@@ -3,6 +3,7 @@ import type { ShopKnowledge } from '@/server/nose/nose';
 import { FindingWeights } from './FindingWeights';
 import { answersOf } from './model';
 import { SaidForm } from './SaidForm';
+import asking from '@/ui/shell/asking.module.css';
 
 const percent = (share: number): string => `${(100 * share).toFixed(1)}\u00a0%`;
 
@@ -38,7 +39,7 @@ function Numbers({ shop }: { readonly shop: ShopKnowledge }) {
                   </th>
                   <td>
                     <input
-                      className="form-control zh-number"
+                      className={`form-control ${asking.number}`}
                       name={`prior.${code}`}
                       defaultValue={prior}
                       inputMode="decimal"
@@ -65,7 +66,7 @@ function Numbers({ shop }: { readonly shop: ShopKnowledge }) {
                 {wheelOff && <span className="zh-muted"> · wheel off</span>}
               </span>
               <input
-                className="form-control zh-number"
+                className={`form-control ${asking.number}`}
                 name={`minutes.${code}`}
                 defaultValue={minutes}
                 inputMode="decimal"

@@ -4,6 +4,7 @@ import { useRoving } from '@/ui/useRoving';
 import { roleOf, type BenchCorner, type BenchSet, type Cursor } from './model';
 import { placeName } from './placeName';
 import { readBeyond } from './result';
+import styles from './measure.module.css';
 
 interface BeyondLadderProps {
   readonly set: BenchSet;
@@ -29,7 +30,7 @@ export function BeyondLadder({ set, cursor, corner, onPick }: BeyondLadderProps)
       <p className="zh-muted mt-2 mb-0">
         {set.kind === 'runout' ? 'Slow turns, highest and lowest place' : 'Places between'}
       </p>
-      <ol className="zh-ladder wide" aria-label="Readings beyond the laps">
+      <ol className={`${styles.ladder} wide`} aria-label="Readings beyond the laps">
         {read.map(({ lap, position, text, valueUm }, index) => (
           <li key={`${lap}.${position}`}>
             <button
@@ -40,7 +41,7 @@ export function BeyondLadder({ set, cursor, corner, onPick }: BeyondLadderProps)
               title={`typed: ${text}`}
               onClick={() => onPick({ lap, position })}
             >
-              <span className="zh-place">{shortName(set, position)}</span>
+              <span className={styles.place}>{shortName(set, position)}</span>
               <span className="zh-figure">{formatNumber(valueUm, unit)}</span>
             </button>
           </li>

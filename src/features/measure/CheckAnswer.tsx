@@ -16,6 +16,7 @@ import type { Verdict } from '@/core/verdict';
 import { Figure, VerdictMark } from '@/ui/verdict';
 import { LimitEntry } from './LimitEntry';
 import type { BenchCorner } from './model';
+import styles from './measure.module.css';
 
 interface LineProps {
   readonly name: string;
@@ -31,12 +32,12 @@ interface LineProps {
 function Line({ name, verdict, figure, role = 'deviation', note, corner }: LineProps) {
   const value = verdict?.value ?? figure ?? null;
   return (
-    <div className="zh-answer">
+    <div className={styles.answer}>
       <h2>{name}</h2>
       {value === null ? (
         <VerdictMark state="not-measured" size={20} />
       ) : (
-        <span className="zh-answer-figure">
+        <span className={styles.answerFigure}>
           <Figure value={value} role={role} units={corner.units} large />
           {verdict && <VerdictMark state={verdict.state} size={24} />}
         </span>
@@ -63,8 +64,8 @@ export function CheckAnswer({ assessment, words, reading, corner }: CheckAnswerP
   const shares = sayShares(assessment, units);
   const cut = sayBenchCut(assessment, units);
   return (
-    <div className="zh-check-answer" aria-label="Answer" role="region">
-      <p className="zh-check-todo mb-0">
+    <div className={styles.checkAnswer} aria-label="Answer" role="region">
+      <p className={`${styles.checkTodo} mb-0`}>
         {reading === null ? (
           <>
             <strong>{words.todo}</strong> {words.why}
@@ -114,7 +115,7 @@ export function CheckAnswer({ assessment, words, reading, corner }: CheckAnswerP
         />
       )}
       {cut && (
-        <div className="zh-answer">
+        <div className={styles.answer}>
           <h2>Cut on the bench lathe, each side</h2>
           <div>{cut}</div>
           <div className="zh-muted">

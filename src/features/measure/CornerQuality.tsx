@@ -10,6 +10,7 @@ import { exaggerationOf, RotorFace } from '@/ui/rotor';
 import { VerdictMark } from '@/ui/verdict';
 import type { BenchCorner } from './model';
 import { mountingName } from './mountingName';
+import lists from '@/ui/shell/lists.module.css';
 
 interface CornerQualityProps {
   readonly record: CornerRecord;
@@ -39,7 +40,7 @@ function Shares({ assessment, corner }: Omit<CornerQualityProps, 'record'>) {
   return (
     <section className="border-top pt-2" aria-labelledby="shares">
       <h3 id="shares">Hub and rotor told apart</h3>
-      <div className="zh-shares">
+      <div className={lists.shares}>
         {(['hub', 'rotor'] as const).map((part) => (
           <figure key={part} className="mb-0 text-center">
             <RotorFace

@@ -3,6 +3,7 @@ import type { Verdict } from '@/core/verdict';
 import { Figure, VerdictMark } from '@/ui/verdict';
 import type { BenchCorner } from './model';
 import type { SetResult } from './result';
+import styles from './measure.module.css';
 
 interface Told {
   readonly name: string;
@@ -35,7 +36,7 @@ export function LapVerdict({
   readonly corner: BenchCorner;
 }) {
   return (
-    <div className="zh-lap-verdict">
+    <div className={styles.lapVerdict}>
       {result ? (
         toldBy(result).map(({ name, verdict, role }) => (
           <div key={name}>

@@ -8,6 +8,7 @@ import { TextField, useSend } from '@/ui/field';
 import { useRefresh } from '@/ui/keeper';
 import type { BenchCorner } from './model';
 import { writeLimit } from './writes';
+import styles from './measure.module.css';
 
 interface LimitEntryProps {
   readonly corner: BenchCorner;
@@ -36,7 +37,7 @@ export function LimitEntry({ corner, kind, label, role, source }: LimitEntryProp
   return (
     <form
       id={entryId(kind)}
-      className="zh-limit-entry"
+      className={styles.limitEntry}
       noValidate
       onSubmit={(event) => {
         event.preventDefault();

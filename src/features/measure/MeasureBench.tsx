@@ -16,6 +16,7 @@ import { sayMore } from './SetDone';
 import { setName, SetsAside, SetTabs } from './SetTabs';
 import { SetToolsFold } from './SetToolsFold';
 import { useBenchView, type BenchView } from './useBenchView';
+import styles from './measure.module.css';
 
 interface MeasureBenchProps {
   readonly corner: BenchCorner;
@@ -44,10 +45,10 @@ function WhereLine({
   readonly onWhole: (isWhole: boolean) => void;
 }) {
   return (
-    <p className="zh-where">
+    <p className={styles.where}>
       <span className="zh-where-whose">{corner.whose}</span>
       <span className="zh-figure">{corner.corner}</span>
-      <span className="zh-where-set">{setName(set, corner)}</span>
+      <span className={styles.whereSet}>{setName(set, corner)}</span>
       <Button variant="link" onClick={() => onWhole(!isWhole)}>
         {isWhole ? 'Readings only' : 'Whole page'}
       </Button>
@@ -107,7 +108,7 @@ export function MeasureBench(props: MeasureBenchProps) {
   // The whole page can be asked for while readings are taken.
   const [isWhole, setWhole] = useState(false);
   return (
-    <div className={isAlone && !isWhole ? 'zh-reading' : undefined}>
+    <div className={isAlone && !isWhole ? styles.reading : undefined}>
       {isAlone && set && <WhereLine {...{ set, corner, isWhole }} onWhole={setWhole} />}
       <SetTabs
         sets={state.sets}
@@ -123,9 +124,9 @@ export function MeasureBench(props: MeasureBenchProps) {
       <p className="visually-hidden" role="status" aria-label="Last reading">
         {view.told}
       </p>
-      <div className="zh-bench">
+      <div className={styles.bench}>
         <BenchRotor view={view} />
-        <section className="zh-entry">
+        <section className={styles.entry}>
           {set && !isReading && <LapVerdict result={result} corner={corner} />}
           {set ? (
             <BenchEntry {...{ view, set, nextHref, nextLabel }} />

@@ -1,6 +1,7 @@
 'use client';
 
 import { asMinus } from '@/core/readings';
+import styles from './measure.module.css';
 
 interface NumberPadProps {
   readonly draft: string;
@@ -35,31 +36,31 @@ export function NumberPad({ draft, isSigned, canSkip, onType, onTake }: NumberPa
   const isEmpty = draft.trim() === '';
   return (
     <div
-      className={`zh-pad mt-2 ${isSigned ? 'zh-pad-signed' : ''}`}
+      className={`${styles.pad} mt-2 ${isSigned ? styles.padSigned : ''}`}
       role="group"
       aria-label="Number pad"
     >
       {ROWS.flat().map(type)}
       {type('.')}
-      {key('0', '0', () => onType(`${draft}0`), 'btn-outline-secondary zh-pad-zero')}
+      {key('0', '0', () => onType(`${draft}0`), `btn-outline-secondary ${styles.padZero}`)}
       {key(
         '⌫',
         'Delete the last figure',
         () => onType(draft.slice(0, -1)),
-        'btn-outline-secondary zh-pad-delete',
+        `btn-outline-secondary ${styles.padDelete}`,
       )}
       {isSigned &&
         key(
           '− Take',
           'Take as minus',
           () => onTake(isEmpty ? '' : asMinus(draft)),
-          'btn-primary zh-pad-minus',
+          `btn-primary ${styles.padMinus}`,
         )}
       {key(
         isEmpty && canSkip ? 'Skip' : isSigned ? '+ Take' : 'Take',
         isEmpty && canSkip ? 'Skip' : 'Take',
         () => onTake(draft),
-        'btn-primary zh-pad-take',
+        `btn-primary ${styles.padTake}`,
       )}
     </div>
   );

@@ -7,6 +7,7 @@ import { LONGEST_TABLE } from '@/core/exchange';
 import { KIND_NAME, type BenchCorner, type BenchSet } from './model';
 import { mountingName } from './mountingName';
 import { writeTable } from './writes';
+import lists from '@/ui/shell/lists.module.css';
 
 interface PasteSetsProps {
   readonly corner: BenchCorner;
@@ -72,7 +73,7 @@ export function PasteSets({ corner, onImported }: PasteSetsProps) {
           }}
         />
       </Form.Group>
-      <div className="zh-pair mt-2">
+      <div className={`${lists.pair} mt-2`}>
         <Form.Group controlId="paste-kind">
           <Form.Label>Where it does not say, it is</Form.Label>
           <Form.Select

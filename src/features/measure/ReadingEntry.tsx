@@ -18,6 +18,7 @@ import {
 } from './model';
 import { NumberPad } from './NumberPad';
 import { placeName } from './placeName';
+import styles from './measure.module.css';
 
 interface ReadingEntryProps {
   readonly set: BenchSet;
@@ -137,7 +138,7 @@ export function ReadingEntry(props: ReadingEntryProps) {
         <input
           id="reading"
           ref={input}
-          className={`form-control zh-entry-input ${error ? 'is-invalid' : ''}`}
+          className={`form-control ${styles.entryInput} ${error ? 'is-invalid' : ''}`}
           inputMode={hasThumbs ? 'none' : 'decimal'}
           autoComplete="off"
           enterKeyHint="next"
@@ -152,7 +153,7 @@ export function ReadingEntry(props: ReadingEntryProps) {
           {canSkip && draft.trim() === '' ? 'Skip' : 'Next'}
         </button>
       </div>
-      <div className="zh-meant">
+      <div className={styles.meant}>
         {draft.trim() !== '' && whole !== draft ? (
           <>
             = <span className="zh-figure">{whole}</span> {UNIT_SIGN[unit]}

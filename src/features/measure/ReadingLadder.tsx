@@ -11,6 +11,7 @@ import {
   type BenchSet,
   type Cursor,
 } from './model';
+import styles from './measure.module.css';
 
 interface ReadingLadderProps {
   readonly set: BenchSet;
@@ -40,7 +41,7 @@ export function ReadingLadder({ set, lap, cursor, corner, suspects, onPick }: Re
   );
   const rove = useRoving(places.length, place ?? 0, 'ol');
   return (
-    <ol ref={list} className="zh-ladder mt-2" aria-label={`Readings of lap ${lap + 1}`}>
+    <ol ref={list} className={`${styles.ladder} mt-2`} aria-label={`Readings of lap ${lap + 1}`}>
       {places.map((position) => {
         const reading = readingAt(set, { lap, position });
         const isActive = cursor?.lap === lap && cursor.position === position;
@@ -56,7 +57,7 @@ export function ReadingLadder({ set, lap, cursor, corner, suspects, onPick }: Re
               title={reading ? `typed: ${reading.text}` : undefined}
               onClick={() => onPick({ lap, position })}
             >
-              <span className="zh-place">{name}</span>
+              <span className={styles.place}>{name}</span>
               <span className="zh-figure">
                 {reading ? formatNumber(reading.valueUm, unit) : '·'}
               </span>

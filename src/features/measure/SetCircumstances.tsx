@@ -5,6 +5,7 @@ import { FormField, TextField } from '@/ui/field';
 import { detailSign, type Detail } from './detail';
 import type { BenchCorner } from './model';
 import type { SetPlan } from './plan';
+import lists from '@/ui/shell/lists.module.css';
 
 /** What is typed before a set begins; it is read when the set is started. */
 export type StarterTexts = Readonly<Partial<Record<Detail | 'angles', string>>>;
@@ -61,7 +62,7 @@ export function SetCircumstances(props: SetCircumstancesProps) {
   return (
     <details className="mt-2" open={isWrong || undefined}>
       <summary className="py-2">End play, temperature, gauge, own angles</summary>
-      <div className="zh-pair">
+      <div className={lists.pair}>
         {foldedOf(plan.kind).map(([detail, label]) =>
           text(detail, `${label} (${detailSign(detail, corner.units)})`),
         )}

@@ -7,6 +7,7 @@ import { saidOf, type SetPlan } from './plan';
 import { SetCircumstances } from './SetCircumstances';
 import { DrawnUp, KindChoice, Mounting, Preparation } from './StarterParts';
 import { useStarter } from './useStarter';
+import styles from './measure.module.css';
 
 /** What stays dangerous whatever is prepared. */
 const CAUTION: Readonly<Record<BenchSet['kind'], string>> = {
@@ -72,7 +73,7 @@ export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
         {saidOf(own, corner)}
         {CAUTION[own.kind]}
       </p>
-      <div className="zh-begin d-flex flex-wrap gap-2">
+      <div className={`${styles.begin} d-flex flex-wrap gap-2`}>
         <button className="btn btn-primary" ref={first}>
           {left.length > 0 ? `All of this is so: start ${name}` : `Start ${name}`}
         </button>

@@ -2,6 +2,7 @@
 
 import { firstOpen, KIND_NAME, type BenchCorner, type BenchSet } from './model';
 import { mountingName } from './mountingName';
+import lists from '@/ui/shell/lists.module.css';
 
 interface SetTabsProps {
   readonly sets: readonly BenchSet[];
@@ -62,7 +63,7 @@ export function SetsAside({ sets, corner, onTakeBack }: SetsAsideProps) {
   return (
     <details className="mt-3">
       <summary className="py-2">Set aside ({aside.length})</summary>
-      <ul className="zh-list">
+      <ul className={lists.list}>
         {aside.map((set) => (
           <li key={set.id} className="d-flex gap-2 align-items-center mb-2">
             {setName(set, corner)}, {set.readings.length} readings

@@ -10,6 +10,7 @@ import { formerReadings, type FormerReading } from './requests';
 import type { BenchCorner, BenchSet, Cursor } from './model';
 import { PasteSets } from './PasteSets';
 import { setName } from './SetTabs';
+import lists from '@/ui/shell/lists.module.css';
 
 export interface SetToolsProps {
   readonly set: BenchSet | null;
@@ -98,7 +99,7 @@ function History({ set, onPick }: { set: BenchSet; onPick: (place: Cursor) => vo
       {former?.length === 0 && (
         <p className="zh-muted mb-0">None: every reading stands as first typed.</p>
       )}
-      <ul className="zh-list">
+      <ul className={lists.list}>
         {former?.map(({ lap, position, text, replacedAt }, i) => (
           <li key={i}>
             <button

@@ -6,6 +6,8 @@ import { detailSign } from './detail';
 import { KIND_NAME } from './model';
 import { mountingName } from './mountingName';
 import type { Starter } from './useStarter';
+import styles from './measure.module.css';
+import lists from '@/ui/shell/lists.module.css';
 
 const KINDS = ['runout', 'thickness', 'hub'] as const;
 
@@ -59,7 +61,7 @@ export function Preparation({
   return (
     <fieldset className="mb-3">
       <legend className="fs-6">Is this so? Tick what is, or say it all at once below.</legend>
-      <div className="zh-ready">
+      <div className={styles.ready}>
         {items.map(({ id, label }) => {
           const source = proved.find((each) => each.id === id)?.source;
           return (
@@ -103,7 +105,7 @@ export function DrawnUp({ starter }: StarterPart) {
   const { corner, own, asked, nuts, texts, messages, torqueSource, torque, type } = starter;
   if (own.kind !== 'runout') return null;
   return (
-    <div className="zh-pair" ref={torque}>
+    <div className={lists.pair} ref={torque}>
       <TextField
         label={`${asked.asFound ? 'As found the' : 'The'} ${nuts}s are drawn up to (${detailSign('torqueNm', corner.units)})`}
         value={texts.torqueNm ?? ''}
@@ -121,7 +123,7 @@ export function DrawnUp({ starter }: StarterPart) {
 export function Mounting({ starter }: StarterPart) {
   const { corner, own, change, shifts, positions, setPositions, texts, messages } = starter;
   return (
-    <div className="zh-pair">
+    <div className={lists.pair}>
       {own.kind !== 'hub' && (
         <Choose
           id="set-shift"

@@ -14,6 +14,7 @@ import { seededRandom } from '@/core/numeric';
 import { facingSense, type Corner } from '@/core/readings';
 import type { LengthUnit } from '@/core/units';
 import { VirtualWheel } from './VirtualWheel';
+import styles from './measure.module.css';
 
 /** What a live gauge shows, and why it may not be taken now. */
 export interface Shown {
@@ -149,7 +150,7 @@ export function VirtualGauge(props: VirtualGaugeProps) {
 
   return (
     <section className="zh-card mt-2" aria-label="Virtual gauge">
-      <div className="zh-virtual">
+      <div className={styles.virtual}>
         <VirtualWheel
           turn={turn}
           sense={sense}

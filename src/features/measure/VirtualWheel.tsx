@@ -2,6 +2,7 @@
 
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { pointAt, SIDE } from '@/ui/rotor';
+import styles from './measure.module.css';
 
 interface VirtualWheelProps {
   /** Degrees from the chalk mark, in the theta sense. */
@@ -25,7 +26,7 @@ export function VirtualWheel(props: VirtualWheelProps) {
   const mark = target === null ? null : pointAt(RIM - 16, target - turn, sense);
   return (
     <svg
-      className="zh-wheel"
+      className={styles.wheel}
       viewBox={`0 0 ${SIDE} ${SIDE}`}
       role="slider"
       tabIndex={0}

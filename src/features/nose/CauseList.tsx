@@ -2,6 +2,8 @@ import { percent, signedDecibans, type WeighedCause } from '@/core/diagnosis';
 import type { NoseView } from '@/server/nose/nose';
 import { findingOf, sayPlace, sayPrior, sayValue } from './model';
 import { AsideForm } from './NoseForm';
+import causesStyles from '@/ui/shell/causes.module.css';
+import styles from './nose.module.css';
 
 /** Causes that are shown; the rest are told by their number. */
 const SHOWN = 4;
@@ -18,7 +20,7 @@ function Terms({ jobId, view, cause }: CauseListProps & { readonly cause: Weighe
   const prior = view.priors.find(({ code }) => code === cause.code);
   const told = cause.terms.filter(({ decibans }) => Math.abs(decibans) >= WORTH_SAYING);
   return (
-    <div className="zh-terms">
+    <div className={causesStyles.terms}>
       <p className="mb-1">{cause.means}</p>
       <p className="zh-muted mb-1">{sayPrior(cause.prior, prior, view.confirmedJobs)}</p>
       {told.length > 0 && (
@@ -56,15 +58,15 @@ export function CauseList({ jobId, view }: CauseListProps) {
     <section aria-labelledby="zh-causes">
       <h3 id="zh-causes">What it may be</h3>
       {causes.slice(0, SHOWN).map((cause) => (
-        <details key={cause.code} className="zh-cause">
+        <details key={cause.code} className={causesStyles.cause}>
           <summary>
-            <span className="zh-cause-name">
+            <span className={causesStyles.causeName}>
               {cause.name}
               {cause.place && <span className="zh-muted"> · {sayPlace(cause.place)}</span>}
             </span>
             <span className="zh-figure">{percent(cause.probability)}</span>
             <svg
-              className="zh-meter"
+              className={styles.meter}
               viewBox="0 0 100 6"
               preserveAspectRatio="none"
               aria-hidden="true"

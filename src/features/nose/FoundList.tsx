@@ -2,14 +2,15 @@ import { isChoice } from '@/core/diagnosis';
 import type { NoseView } from '@/server/nose/nose';
 import { findingOf, sayValue } from './model';
 import { AnswerForm } from './NoseForm';
+import causes from '@/ui/shell/causes.module.css';
 
 /** Everything found so far, and what was answered by hand can be taken back. */
 export function FoundList({ jobId, view }: { readonly jobId: string; readonly view: NoseView }) {
   const { findings, knowledge } = view;
   return (
-    <details className="zh-cause">
+    <details className={causes.cause}>
       <summary>
-        <span className="zh-cause-name">Everything found</span>
+        <span className={causes.causeName}>Everything found</span>
         <span className="zh-figure">{findings.length}</span>
       </summary>
       {findings.length === 0 && <p className="zh-muted mb-0">Nothing is on record yet.</p>}

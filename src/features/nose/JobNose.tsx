@@ -4,6 +4,8 @@ import { findingOf, leadOf } from './model';
 import { AsideForm } from './NoseForm';
 import { NextChecks } from './NextChecks';
 import type { JobNoseProps } from './props';
+import asking from '@/ui/shell/asking.module.css';
+import styles from './nose.module.css';
 
 /** What the findings of a job point to and how sure that is, in a sentence. */
 export function JobLead({
@@ -17,7 +19,7 @@ export function JobLead({
   if (view.putRight.length > 0) {
     return (
       <p className="mb-2" role="status">
-        <strong className="zh-lead">Put right: {view.putRight.join('; ')}.</strong> As found the
+        <strong className={asking.lead}>Put right: {view.putRight.join('; ')}.</strong> As found the
         nose had said: {lead} What was measured since says more.
       </p>
     );
@@ -25,7 +27,7 @@ export function JobLead({
   return (
     <p className="mb-2" role="status">
       {isAsFound && <span className="zh-muted">As found, before any correction:</span>}
-      <strong className="zh-lead">{lead}</strong> {why}
+      <strong className={asking.lead}>{lead}</strong> {why}
       {leadsTo && <span className="d-block zh-muted">{leadsTo}</span>}
     </p>
   );
@@ -35,7 +37,7 @@ export function JobLead({
 export function JobNose({ jobId, corners, view }: JobNoseProps) {
   const { knowledge, aside } = view;
   return (
-    <div className="zh-scent">
+    <div className={styles.scent}>
       <CauseList jobId={jobId} view={view} />
       {/* What is put right asks for no more checks. */}
       {view.putRight.length === 0 && <NextChecks jobId={jobId} corners={corners} view={view} />}

@@ -3,6 +3,9 @@ import { isChoice, type NextCheck } from '@/core/diagnosis';
 import { findingOf } from './model';
 import { AnswerForm } from './NoseForm';
 import type { JobNoseProps } from './props';
+import styles from './nose.module.css';
+import causes from '@/ui/shell/causes.module.css';
+import options from '@/ui/shell/options.module.css';
 
 const OWN_PLACE: Readonly<Record<string, string>> = {
   recording: 'road-test',
@@ -54,7 +57,7 @@ function Outcomes({ check, ...props }: JobNoseProps & { readonly check: NextChec
         </label>
       )}
       {finding.values.map(({ code, label }, i) => (
-        <div key={code} className="zh-outcome">
+        <div key={code} className={styles.outcome}>
           <button className="btn btn-outline-secondary" name="value" value={code}>
             {label}
           </button>
@@ -79,19 +82,19 @@ export function NextChecks(props: JobNoseProps) {
       )}
       {nextChecks.length === 0 && <p className="zh-muted">No check would say more.</p>}
       {nextChecks.map((check, i) => (
-        <details key={check.code} className="zh-cause" open={i === 0}>
+        <details key={check.code} className={causes.cause} open={i === 0}>
           <summary>
-            <span className="zh-cause-name">{check.title}</span>
+            <span className={causes.causeName}>{check.title}</span>
             <span className="zh-muted">
               {check.minutes} min{check.wheelOff ? ', wheel off' : ''}
             </span>
           </summary>
-          <div className="zh-terms">
+          <div className={causes.terms}>
             <p className="mb-1">
               <strong>{check.question}</strong> {check.how}
             </p>
             <Outcomes check={check} {...props} />
-            <details className="zh-more zh-muted">
+            <details className={`${options.more} zh-muted`}>
               <summary>How much it says</summary>
               {check.bits.toFixed(2)} bits on average, {(check.bits / check.minutes).toFixed(3)} a
               minute.

@@ -3,6 +3,7 @@
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { answersIn, toggled } from '@/core/diagnosis';
 import { useAnswers } from './useAnswers';
+import asking from '@/ui/shell/asking.module.css';
 
 export interface Question {
   readonly code: string;
@@ -105,14 +106,15 @@ export function Questions({ jobId, questions: all, answers }: QuestionsProps) {
           aria-labelledby={`zh-q-${code}`}
           tabIndex={i === at ? 0 : -1}
           data-question={i}
-          className="zh-question"
+          className={asking.question}
+          data-part="question"
           onFocus={() => setAt(i)}
         >
           <h3 id={`zh-q-${code}`}>
             {question}
             {several && <span className="zh-muted fs-6 fw-normal"> Several may be so.</span>}
           </h3>
-          <div className="zh-answers">
+          <div className={asking.answers}>
             {values.map((value, n) => (
               <button
                 key={value.code}

@@ -89,7 +89,7 @@ describe('the panel', () => {
     expect(screen.getByRole('status').textContent).toContain('Stuck slide pins, front left.');
     render(<JobNose jobId="j" corners={['FL', 'FR']} view={view} />);
     const cause = screen
-      .getByText(/The caliper cannot float/, { selector: '.zh-terms p' })
+      .getByText(/The caliper cannot float/, { selector: '.terms p' })
       .closest('details')!;
     expect(cause.textContent).toContain('A pin that is stuck holds one pad on the rotor.');
     expect(within(cause).getAllByRole('button', { hidden: true }).length).toBeGreaterThan(1);
@@ -132,7 +132,7 @@ describe('the panel', () => {
 
   test('each outcome of the first check says what it would change', () => {
     render(<JobNose jobId="j" corners={['FL']} view={viewOf([])} />);
-    const first = document.querySelector('.zh-outcome')!;
+    const first = document.querySelector('.outcome')!;
     expect(first.textContent).toMatch(/%/);
   });
 });

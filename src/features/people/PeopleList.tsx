@@ -5,6 +5,8 @@ import { useForm } from 'react-hook-form';
 import { useSend } from '@/ui/field';
 import { ROLES, type Role } from './roles';
 import { changePerson, removePerson } from './writes';
+import styles from './people.module.css';
+import picks from '@/ui/shell/picks.module.css';
 
 interface ListedPerson {
   readonly id: string;
@@ -29,8 +31,8 @@ function PersonLine({ person }: { readonly person: ListedPerson }) {
     if (!isSame) changed.send([id, change]);
   };
   return (
-    <li className="zh-person">
-      <strong className="zh-name">{name}</strong>
+    <li className={styles.person}>
+      <strong className={picks.name}>{name}</strong>
       <Form.Control
         aria-label={`Initials of ${name}`}
         maxLength={4}

@@ -7,6 +7,7 @@ import { useSend } from '@/ui/field';
 import { chooseWho } from './requests';
 import { ROLES, type Role } from './roles';
 import { writePerson } from './writes';
+import picks from '@/ui/shell/picks.module.css';
 
 export interface Person {
   readonly id: string;
@@ -47,7 +48,7 @@ function NewPerson({
       }}
     >
       <Form.Control
-        className="zh-name"
+        className={picks.name}
         aria-label="Name"
         placeholder="Name"
         autoComplete="off"

@@ -9,6 +9,7 @@ import { fieldUnit, UNIT_SIGN, type UnitSystem } from '@/core/units';
 import { PAD_FAMILIES } from '@/core/wear';
 import { FormField, useSend } from '@/ui/field';
 import { writePrices } from './writes';
+import styles from './prices.module.css';
 
 type TextKey = {
   [Key in keyof ShopForm]: ShopForm[Key] extends string ? Key : never;
@@ -71,7 +72,7 @@ export function PriceList({ initial, units }: { initial: ShopForm; units: UnitSy
           role="region"
           aria-label="Table of parts and work"
         >
-          <table className="table table-sm align-middle zh-prices">
+          <table className={`table table-sm align-middle ${styles.prices}`}>
             <thead>
               <tr>
                 <th scope="col">What</th>

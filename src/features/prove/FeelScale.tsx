@@ -3,6 +3,7 @@
 import { FEEL_WORDS, type Feel } from '@/core/assessment';
 import { useSend } from '@/ui/field';
 import { keepCheck } from '@/ui/keeper';
+import styles from './prove.module.css';
 
 interface FeelScaleProps {
   readonly jobId: string;
@@ -27,12 +28,12 @@ export function FeelScale({ jobId, when, feel, stamp }: FeelScaleProps) {
       'by-writer',
     ]);
   return (
-    <fieldset className="zh-feel">
+    <fieldset className={styles.feel}>
       <legend className="fs-6 fw-bold mb-1">
         {when === 'before' ? 'Felt before the work' : 'Felt after the work, same road and speeds'}
       </legend>
       {PLACES.map(([place, name]) => (
-        <div key={place} className="zh-feel-row" role="group" aria-label={`${name}, ${when}`}>
+        <div key={place} className={styles.feelRow} role="group" aria-label={`${name}, ${when}`}>
           <span>{name}</span>
           <span className="d-flex flex-wrap gap-1">
             {FEEL_WORDS.map((word, strength) => {

@@ -1,12 +1,13 @@
 import { OUTCOME_NAME, type Outcome } from '@/core/assessment';
 import { OUTCOME_RING, RingMark } from '@/ui/verdict';
+import styles from './prove.module.css';
 
 /** The verdict on the job: by word, shape and colour, with what it rests on and what is left. */
 export function OutcomeCard({ outcome }: { readonly outcome: Outcome }) {
   const { state, reasons, left } = outcome;
   return (
     <section className="zh-card my-3" aria-label="Verdict on the job">
-      <p className="zh-job-outcome mb-1">
+      <p className={`${styles.jobOutcome} mb-1`}>
         <RingMark state={OUTCOME_RING[state]} word={OUTCOME_NAME[state]} size={36} />
       </p>
       {reasons.length > 0 && (

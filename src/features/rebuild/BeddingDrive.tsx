@@ -8,6 +8,7 @@ import { chime } from '@/ui/chime';
 import { sayTime, type StepView } from './model';
 import { Signed } from '@/ui/procedure';
 import { useStep } from './StepTick';
+import styles from './rebuild.module.css';
 
 interface DriveProps {
   readonly jobId: string;
@@ -110,21 +111,21 @@ export function BeddingDrive({ jobId, programme, unit, written, why }: DriveProp
     );
   }
   return (
-    <section className="zh-drive" aria-label="Passenger’s view">
+    <section className={styles.drive} aria-label="Passenger’s view">
       <p className="zh-muted mb-0">
         A passenger counts; the driver drives. Quiet road, within the law. Smoke, fade or a long
         pedal: stop and let it cool.
       </p>
       {next ? (
         <>
-          <p className="zh-drive-count" role="status">
+          <p className={styles.driveCount} role="status">
             Stop <span className="zh-figure">{next.number}</span>
             <span className="zh-muted"> of {stops.length}</span>
           </p>
-          <p className="zh-drive-what">
+          <p className={styles.driveWhat}>
             <span className="zh-figure">{sayStop(next, unit)}</span> {next.hard}
           </p>
-          <p className="zh-drive-wait">
+          <p className={styles.driveWait}>
             {wait > 0 ? (
               <>
                 Drive on: <span className="zh-figure">{sayTime(wait)}</span>
@@ -135,7 +136,7 @@ export function BeddingDrive({ jobId, programme, unit, written, why }: DriveProp
           </p>
           <button
             type="button"
-            className="btn btn-primary zh-drive-made"
+            className={`btn btn-primary ${styles.driveMade}`}
             onClick={stopMade}
             autoFocus
           >
@@ -144,11 +145,11 @@ export function BeddingDrive({ jobId, programme, unit, written, why }: DriveProp
         </>
       ) : (
         <>
-          <p className="zh-drive-count" role="status">
+          <p className={styles.driveCount} role="status">
             {stops.length === 0 ? 'No stops to count' : `All ${stops.length} stops made`}
           </p>
           {coolLeft > 0 && (
-            <p className="zh-drive-wait">
+            <p className={styles.driveWait}>
               Drive without braking: <span className="zh-figure">{sayTime(coolLeft)}</span>
             </p>
           )}
@@ -163,7 +164,7 @@ export function BeddingDrive({ jobId, programme, unit, written, why }: DriveProp
           ) : (
             <button
               type="button"
-              className="btn btn-primary zh-drive-made"
+              className={`btn btn-primary ${styles.driveMade}`}
               disabled={keep.busy}
               onClick={() => keep.write({ stops: made })}
             >

@@ -23,6 +23,7 @@ import { figureOf, type StepView } from './model';
 import { Signed } from '@/ui/procedure';
 import { useStep } from './StepTick';
 import { writeProgramme } from './writes';
+import styles from './rebuild.module.css';
 
 const SCHOOL: Readonly<Record<BeddingSchool, string>> = {
   maker: 'Pad maker’s own',
@@ -131,7 +132,7 @@ export function BeddingPlanner(props: PlannerProps) {
         )}
         {groups.length > 0 && (
           <div className="table-responsive" tabIndex={0} role="region" aria-label="Stops">
-            <table className="table table-sm zh-stops mb-2">
+            <table className={`table table-sm ${styles.stops} mb-2`}>
               <thead>
                 <tr>
                   <th scope="col">Stops</th>

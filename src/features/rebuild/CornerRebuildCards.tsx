@@ -1,4 +1,6 @@
 import Link from '@/ui/Link';
+import photos from '@/ui/shell/photos.module.css';
+import styles from './rebuild.module.css';
 
 /** How far a corner is as it goes together. */
 export interface CornerRebuild {
@@ -24,7 +26,7 @@ export function CornerRebuildCards({
   readonly corners: readonly CornerRebuild[];
 }) {
   return (
-    <div className="zh-corner-cards">
+    <div className={photos.cornerCards}>
       {corners.map((each) => (
         <section key={each.corner} className="zh-card" aria-label={each.name}>
           <h2>
@@ -44,7 +46,7 @@ export function CornerRebuildCards({
                 </span>{' '}
                 torques
                 {each.noFigure > 0 && (
-                  <strong className="zh-missing"> · {each.noFigure} without a figure</strong>
+                  <strong className={styles.missing}> · {each.noFigure} without a figure</strong>
                 )}
               </li>
               <li>

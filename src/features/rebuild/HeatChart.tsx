@@ -1,5 +1,6 @@
 import { predictHeat, type Heat, type Programme } from '@/core/bedding';
 import { LinesChart } from '@/ui/chart';
+import styles from './rebuild.module.css';
 
 /** The predicted temperature over time, with the ceiling. */
 export function HeatChart({ programme, heat }: { programme: Programme; heat: Heat }) {
@@ -38,7 +39,7 @@ export function HeatChart({ programme, heat }: { programme: Programme; heat: Hea
       />
       <p role="status" className="mt-2">
         {over.length > 0 ? (
-          <strong className="zh-missing">
+          <strong className={styles.missing}>
             Above {ceiling} °C at stop {over.join(', ')}: highest{' '}
             <span className="zh-figure">{Math.round(highest as number)} °C</span>.
           </strong>

@@ -11,6 +11,7 @@ import { ReasonForm } from '@/ui/ReasonForm';
 import type { StepView } from './model';
 import { StepTick, useStep } from './StepTick';
 import { writeBleedOrder } from './writes';
+import styles from './rebuild.module.css';
 
 export interface HydraulicsProps {
   readonly jobId: string;
@@ -91,7 +92,7 @@ function Bled({
   const key = { jobId, kind: 'hydraulics' as const, place: corner, item: 'bled' };
   const { write, trouble } = useStep(key, written);
   return (
-    <li className="zh-bled">
+    <li className={styles.bled}>
       <StepTick
         {...key}
         written={written?.value === 'left-out' ? null : written}

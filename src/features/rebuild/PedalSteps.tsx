@@ -3,6 +3,7 @@ import { useKeyFor, type KeyUse } from '@/ui/keys';
 import { sayTime } from './model';
 import { AskWhy } from './StepTick';
 import type { Pedal, PedalStopProps } from './usePedal';
+import styles from './rebuild.module.css';
 
 /** The letter that presses a button here. */
 const Letter = ({ use }: { readonly use: KeyUse }) => <kbd>{useKeyFor(use).toUpperCase()}</kbd>;
@@ -40,7 +41,7 @@ function Minute({ left, isOver, busy, writeHeld }: Pedal) {
   if (left === null) return null;
   return (
     <>
-      <p className="zh-pedal-time zh-figure" role="timer" aria-live="off">
+      <p className={`${styles.pedalTime} zh-figure`} role="timer" aria-live="off">
         {sayTime(left)}
       </p>
       <div className="d-flex flex-wrap gap-2">
@@ -140,7 +141,7 @@ function Level({ held, level, pedal: { busy, writeLevel } }: StepProps) {
 
 /** What is done at the pedal, in its order. */
 export const PedalSteps = (props: StepProps) => (
-  <ol className="zh-pedal-steps">
+  <ol className={styles.pedalSteps}>
     <Firm {...props} />
     <Held {...props} />
     <Level {...props} />

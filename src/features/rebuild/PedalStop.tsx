@@ -4,6 +4,7 @@ import Link from '@/ui/Link';
 import { useEffect, useRef, type KeyboardEvent } from 'react';
 import { PedalSteps } from './PedalSteps';
 import { usePedal, type PedalStopProps } from './usePedal';
+import styles from './rebuild.module.css';
 
 /** Enter presses nothing here: whoever runs through the screens with it stops. */
 const notByEnter = (event: KeyboardEvent): void => {
@@ -28,22 +29,22 @@ export function PedalStop(props: PedalStopProps) {
   return (
     <dialog
       ref={dialog}
-      className="zh-pedal"
+      className={styles.pedal}
       aria-labelledby="zh-pedal"
       aria-describedby="zh-pedal-about"
       tabIndex={-1}
       onKeyDown={notByEnter}
       onCancel={(event) => event.preventDefault()}
     >
-      <div className="zh-pedal-inner">
-        <p className="zh-pedal-stop" aria-hidden="true">
+      <div className={styles.pedalInner}>
+        <p className={styles.pedalStop} aria-hidden="true">
           STOP
         </p>
         <h1 id="zh-pedal">
           {isDone ? 'The pedal is firm' : 'The first presses of this pedal meet nothing.'}
         </h1>
         {!isDone && (
-          <p className="zh-pedal-danger" id="zh-pedal-about">
+          <p className={styles.pedalDanger} id="zh-pedal-about">
             Whoever moves the vehicle now drives without brakes. Pump until it is firm, before it is
             moved or put in gear.
           </p>

@@ -2,6 +2,7 @@
 
 import Link from '@/ui/Link';
 import { usePathname } from 'next/navigation';
+import stageTabs from '@/ui/shell/stageTabs.module.css';
 
 const PARTS = [
   ['', 'Step by step'],
@@ -32,7 +33,7 @@ export function RebuildTabs({
     </Link>
   );
   return (
-    <div className="zh-strip-tabs mb-2">
+    <div className={`${stageTabs.stripTabs} mb-2`}>
       <nav aria-label="Corners" className="zh-tabs">
         {tab(base, 'Rebuild', false)}
         {corners.map((each) => tab(`${base}/${each}${rest}`, each, each === corner))}

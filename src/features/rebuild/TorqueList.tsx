@@ -11,6 +11,8 @@ import type { StepView } from './model';
 import { Signed } from '@/ui/procedure';
 import { useStep } from './StepTick';
 import { writeTorqueFigure } from './writes';
+import styles from './rebuild.module.css';
+import picks from '@/ui/shell/picks.module.css';
 
 /** A torque figure that is on file for the vehicle's like. */
 export interface FigureView {
@@ -75,7 +77,7 @@ function FigureForm({
     );
   return (
     <form
-      className="zh-torque-form"
+      className={styles.torqueForm}
       aria-label={`Figure for ${fastener.name.toLowerCase()}`}
       onSubmit={(event) => {
         event.preventDefault();
@@ -129,7 +131,7 @@ function FigureForm({
           onChange={setTreatment}
         />
       </div>
-      <label className="zh-check">
+      <label className={picks.check}>
         <input
           type="checkbox"
           checked={oneUse}
@@ -214,7 +216,7 @@ function PulledForm({ fastener, ...place }: Place & { readonly fastener: Fastene
       }}
     >
       <Form.Control
-        className="zh-pulled"
+        className={picks.pulled}
         inputMode="decimal"
         autoComplete="off"
         aria-label={`Pulled, ${fastener.name.toLowerCase()} (${unit})`}
@@ -245,13 +247,15 @@ function FastenerRow({ fastener, ...place }: Place & { readonly fastener: Fasten
   const { name, figure, stages, say, product } = fastener;
   const shares = stages.map((share) => `${Math.round(share * 100)} %`).join(' → ');
   return (
-    <li className="zh-torque" data-fastener={fastener.code}>
-      <div className="zh-torque-head">
+    <li className={styles.torque} data-fastener={fastener.code}>
+      <div className={styles.torqueHead}>
         <h2 className="mb-0">{name}</h2>
         {figure ? (
-          <span className="zh-torque-figure zh-figure">{formatTorque(figure.nm, place.unit)}</span>
+          <span className={`${styles.torqueFigure} zh-figure`}>
+            {formatTorque(figure.nm, place.unit)}
+          </span>
         ) : (
-          <strong className="zh-missing">No figure yet</strong>
+          <strong className={styles.missing}>No figure yet</strong>
         )}
       </div>
       <p className="zh-muted mb-1">

@@ -3,6 +3,9 @@
 import Link from '@/ui/Link';
 import { useSend } from '@/ui/field';
 import { writePartBack } from './writes';
+import styles from './rebuild.module.css';
+import picks from '@/ui/shell/picks.module.css';
+import photosStyles from '@/ui/shell/photos.module.css';
 
 /** A part of the tray as the rebuild asks for it. */
 export interface PartView {
@@ -28,10 +31,10 @@ function Part({ jobId, part }: { jobId: string; part: PartView }) {
   const { name, place, orientation, mark, fate, back, photos } = part;
   const how = [place, orientation, mark].filter((each) => each !== '').join(' · ');
   return (
-    <li className="zh-part-back">
+    <li className={styles.partBack}>
       <button
         type="button"
-        className={`btn zh-tick ${back ? 'btn-dark' : 'btn-outline-secondary'}`}
+        className={`btn ${picks.tick} ${back ? 'btn-dark' : 'btn-outline-secondary'}`}
         aria-pressed={back !== null}
         disabled={busy}
         onClick={() => send([jobId, part.id, back === null])}
@@ -50,7 +53,7 @@ function Part({ jobId, part }: { jobId: string; part: PartView }) {
         <a key={id} href={`/api/v1/photos/${sha256}`} target="_blank" rel="noreferrer">
           {/* eslint-disable-next-line @next/next/no-img-element -- a picture from our own store, sized already */}
           <img
-            className="zh-thumb"
+            className={photosStyles.thumb}
             src={`/api/v1/photos/${sha256}?size=thumb`}
             alt={`How ${name.toLowerCase()} sat`}
             loading="lazy"

@@ -8,6 +8,8 @@ import { pointAt, SIDE } from '@/ui/rotor';
 import { pullAmiss, readPull, stageName, starLine, starState } from './model';
 import { WHEEL_STAGES } from '@/core/torque';
 import { STAR_KEPT, useStar } from './useStar';
+import styles from './rebuild.module.css';
+import picks from '@/ui/shell/picks.module.css';
 
 interface WheelStarProps {
   readonly jobId: string;
@@ -46,7 +48,7 @@ function Wheel({
   const word = fastening === 'studs' ? 'nut' : 'bolt';
   return (
     <svg
-      className="zh-star"
+      className={styles.star}
       viewBox={`0 0 ${SIDE} ${SIDE}`}
       role="img"
       aria-label={`Wheel with ${count} ${word}s, seen from outside, ${word} 1 on top${state.next ? `; next is ${word} ${state.next.nut + 1}` : '; all are drawn up'}`}
@@ -116,7 +118,7 @@ export function WheelStar(props: WheelStarProps) {
   };
   const last = pulls.at(-1) ?? null;
   return (
-    <section className="zh-card zh-star-card" aria-label="Wheel in the star">
+    <section className={`zh-card ${styles.starCard}`} aria-label="Wheel in the star">
       <div>
         <Wheel {...{ corner, count, fastening }} made={pulls.length} onPick={pick} />
       </div>
@@ -131,7 +133,7 @@ export function WheelStar(props: WheelStarProps) {
         </p>
         {state.next ? (
           <>
-            <p className="zh-star-next" role="status">
+            <p className={styles.starNext} role="status">
               {fastening === 'studs' ? 'Nut' : 'Bolt'}{' '}
               <span className="zh-figure">{state.next.nut + 1}</span>
             </p>
@@ -140,7 +142,7 @@ export function WheelStar(props: WheelStarProps) {
             )}
             <Form.Control
               ref={field}
-              className="zh-pulled mb-2"
+              className={`${picks.pulled} mb-2`}
               inputMode="decimal"
               autoComplete="off"
               aria-label={`What the wrench read (${unit}); may stay empty`}
@@ -148,10 +150,10 @@ export function WheelStar(props: WheelStarProps) {
               value={text}
               onChange={({ target }) => setText(target.value)}
             />
-            <button className="btn btn-primary zh-pull">Pulled, next {word}</button>
+            <button className={`btn btn-primary ${styles.pull}`}>Pulled, next {word}</button>
           </>
         ) : (
-          <p className="zh-star-next" role="status">
+          <p className={styles.starNext} role="status">
             All {count} {word}s, three times.
           </p>
         )}

@@ -21,6 +21,7 @@ import { Figure } from '@/ui/verdict';
 import { Caution, Plot, waveOf, type ReportHead as Head } from './JobReport';
 import { ReportHead } from './ReportHead';
 import { Cell } from './ReportTable';
+import styles from './report.module.css';
 
 interface Row {
   readonly name: string;
@@ -82,9 +83,9 @@ export function CheckReport(props: CheckReportProps) {
   const [first, last] = [found, now].map((wave) => exaggerationOf(wave?.values ?? [], limit));
   const scale = first!.half >= last!.half ? first! : last!;
   return (
-    <article className="zh-card zh-report">
+    <article className={`zh-card ${styles.report}`}>
       <ReportHead title="Quick check" isCheck job={head.number} {...head} />
-      <section className="zh-corner-report mb-3">
+      <section className={`${styles.cornerReport} mb-3`}>
         <h2>
           <span className="zh-figure">{record.corner}</span> {CORNER_NAME[record.corner]}
         </h2>
@@ -96,8 +97,8 @@ export function CheckReport(props: CheckReportProps) {
             On the readings: {notes.map((note) => describeReason(note)).join(' ')}
           </p>
         )}
-        <div className="zh-report-body">
-          <div className="zh-report-pair">
+        <div className={styles.reportBody}>
+          <div className={styles.reportPair}>
             <Plot record={record} wave={found} scale={scale} title="As first marked" />
             {isMoved && <Plot record={record} wave={now} scale={scale} title="As it sits now" />}
           </div>

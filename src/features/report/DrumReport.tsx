@@ -3,6 +3,7 @@ import { CORNER_NAME, type Corner } from '@/core/readings';
 import type { UnitSystem } from '@/core/units';
 import { InspectionLines } from './InspectionReport';
 import { ReportTable } from './ReportTable';
+import styles from './report.module.css';
 
 export interface ReportDrum {
   readonly corner: Corner;
@@ -19,7 +20,7 @@ export interface ReportDrum {
 export function DrumReport({ drum, units }: { drum: ReportDrum; units: UnitSystem }) {
   const { corner, decided, advice, rows, sources, inspection } = drum;
   return (
-    <section className="zh-corner-report mb-3">
+    <section className={`${styles.cornerReport} mb-3`}>
       <h2>
         <span className="zh-figure">{corner}</span> {CORNER_NAME[corner]}, drum
       </h2>

@@ -3,6 +3,8 @@ import { CardTable } from '@/ui/table';
 import { OwnerPlots } from './OwnerPage';
 import { ReportHead } from './ReportHead';
 import { Warnings } from './Warnings';
+import styles from './report.module.css';
+import options from '@/ui/shell/options.module.css';
 
 /** Pictures of what was found, each with where it was. */
 function FoundPhotos({ photos }: { readonly photos: Estimate['photos'] }) {
@@ -10,7 +12,7 @@ function FoundPhotos({ photos }: { readonly photos: Estimate['photos'] }) {
   return (
     <div className="d-flex flex-wrap gap-3 mt-2">
       {photos.map(({ sha256, width, height, say }) => (
-        <figure key={sha256} className="zh-found-photo mb-0">
+        <figure key={sha256} className={`${styles.foundPhoto} mb-0`}>
           {/* eslint-disable-next-line @next/next/no-img-element -- pictures come from the shop's own database */}
           <img src={`/api/v1/photos/${sha256}`} alt={say} width={width} height={height} />
           <figcaption className="zh-muted">{say}</figcaption>
@@ -24,7 +26,7 @@ function FoundPhotos({ photos }: { readonly photos: Estimate['photos'] }) {
 export function EstimatePage({ estimate }: { readonly estimate: Estimate }) {
   const { head, parts, beside } = estimate;
   return (
-    <article className="zh-card zh-report zh-owner mb-3">
+    <article className={`zh-card ${styles.report} ${styles.owner} mb-3`}>
       <ReportHead title="Estimate" {...head} />
       <Warnings mustNotMove={estimate.mustNotMove} notSigned={null} />
       {head.complaint !== '' && (
@@ -58,7 +60,7 @@ export function EstimatePage({ estimate }: { readonly estimate: Estimate }) {
                     {way.isRecommended && (
                       <>
                         {' '}
-                        <span className="zh-standing recommended">recommended</span>
+                        <span className={`${options.standing} recommended`}>recommended</span>
                         <div className="zh-muted fw-normal">{way.why}</div>
                       </>
                     )}

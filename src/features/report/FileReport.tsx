@@ -1,5 +1,6 @@
 import { Warnings } from './Warnings';
 import type { FileLine, FileReport as Report, FileSet } from '@/server/report/file';
+import styles from './report.module.css';
 
 function SetTable({ set, at }: { set: FileSet; at: number }) {
   return (
@@ -69,7 +70,7 @@ function Lines({ title, lines }: { title: string; lines: readonly FileLine[] }) 
 /** Every reading, its quality and uncertainty, every decision and who did what. */
 export function FileReport({ report }: { readonly report: Report }) {
   return (
-    <article className="zh-card zh-report">
+    <article className={`zh-card ${styles.report}`}>
       <h1>File report: {report.title}</h1>
       <Warnings mustNotMove={report.mustNotMove} notSigned={report.notSigned} />
       <h2>Readings</h2>

@@ -1,5 +1,6 @@
 import type { CornerInspection, JobProcedure } from '@/core/job';
 import { LookMark } from '@/ui/verdict';
+import styles from './report.module.css';
 
 /** What was seen at a corner: found wrong, sound, and not looked at stay three things. */
 export function InspectionLines({ inspection }: { readonly inspection: CornerInspection }) {
@@ -12,7 +13,7 @@ export function InspectionLines({ inspection }: { readonly inspection: CornerIns
     );
   }
   return (
-    <ul className="zh-inspection">
+    <ul className={styles.inspection}>
       {wrong.map(({ name, conditions, putRight }) => (
         <li key={name}>
           <LookMark state="wrong" size={16} /> {name}: {conditions}.{' '}
@@ -48,7 +49,7 @@ export function ProcedureLines({ procedure }: { readonly procedure: JobProcedure
         </p>
       )}
       {rules.length > 0 && (
-        <details className="zh-rules-followed">
+        <details className={styles.rulesFollowed}>
           <summary className="zh-fold">House rules followed ({rules.length})</summary>
           <p className="mb-1">
             {rules

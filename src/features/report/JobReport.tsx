@@ -17,6 +17,7 @@ import { ReportHead } from './ReportHead';
 import { ReportTable } from './ReportTable';
 import { SourceLines, type ReportSource } from './SourceLines';
 import { InspectionLines, ProcedureLines } from './InspectionReport';
+import styles from './report.module.css';
 
 /** One corner before and, when it was measured again, after its correction. */
 export interface ReportCorner {
@@ -98,7 +99,7 @@ function CornerReport({ corner, units }: { corner: ReportCorner; units: UnitSyst
   const lastScale = exaggerationOf(ends?.values ?? [], runoutLimit(limits).value);
   const shared = scale.half >= lastScale.half ? scale : lastScale;
   return (
-    <section className="zh-corner-report mb-3">
+    <section className={`${styles.cornerReport} mb-3`}>
       <h2>
         <span className="zh-figure">{record.corner}</span> {CORNER_NAME[record.corner]}
       </h2>
@@ -125,8 +126,8 @@ function CornerReport({ corner, units }: { corner: ReportCorner; units: UnitSyst
           On the readings: {notes.map((note) => describeReason(note)).join(' ')}
         </p>
       )}
-      <div className="zh-report-body">
-        <div className="zh-report-pair">
+      <div className={styles.reportBody}>
+        <div className={styles.reportPair}>
           <Plot record={record} wave={found} scale={shared} title="Before" />
           <Plot record={record} wave={ends} scale={shared} title="After" />
         </div>
@@ -195,7 +196,7 @@ export function JobReport({
   units: UnitSystem;
 }) {
   return (
-    <article className="zh-card zh-report">
+    <article className={`zh-card ${styles.report}`}>
       <ReportHead title="Brake measurement report" job={head.number} {...head} />
       <p>
         Complaint: <em>{head.complaint || 'not written down'}</em>

@@ -3,6 +3,7 @@ import { OUTCOME_RING, RingMark } from '@/ui/verdict';
 import { ReportHead } from './ReportHead';
 import { Warnings } from './Warnings';
 import type { OwnerPlot, OwnerReport, PlotWave } from '@/server/report/owner';
+import styles from './report.module.css';
 
 function Plot({ plot, wave, title }: { plot: OwnerPlot; wave: PlotWave | null; title: string }) {
   const { corner, studs, fastening, limit, scale, name } = plot;
@@ -44,7 +45,7 @@ const Lines = ({ title, lines }: { title: string; lines: readonly string[] }) =>
 /** What was read round each disc before the work; nothing where nothing was. */
 export const OwnerPlots = ({ plots }: { readonly plots: readonly OwnerPlot[] }) =>
   plots.length === 0 ? null : (
-    <div className="zh-owner-plots">
+    <div className={styles.ownerPlots}>
       {plots.map((plot) => (
         <Plot key={plot.corner} plot={plot} wave={plot.before} title="as it was read" />
       ))}
@@ -55,7 +56,7 @@ export const OwnerPlots = ({ plots }: { readonly plots: readonly OwnerPlot[] }) 
 export function OwnerPage({ report }: { readonly report: OwnerReport }) {
   const { head, verdict, figures, plots } = report;
   return (
-    <article className="zh-card zh-report zh-owner">
+    <article className={`zh-card ${styles.report} ${styles.owner}`}>
       <ReportHead title="Brake report" {...head} />
       <Warnings mustNotMove={report.mustNotMove} notSigned={report.notSigned} />
       {head.complaint !== '' && (
@@ -64,7 +65,7 @@ export function OwnerPage({ report }: { readonly report: OwnerReport }) {
         </p>
       )}
       {verdict && (
-        <p className="zh-owner-verdict">
+        <p className={styles.ownerVerdict}>
           <RingMark state={OUTCOME_RING[verdict.state]} word={verdict.say} size={28} />
         </p>
       )}
@@ -102,7 +103,7 @@ export function OwnerPage({ report }: { readonly report: OwnerReport }) {
             </tbody>
           </table>
         )}
-        <div className="zh-owner-plots">
+        <div className={styles.ownerPlots}>
           {plots.flatMap((plot) => [
             <Plot
               key={`${plot.corner} before`}
@@ -123,7 +124,9 @@ export function OwnerPage({ report }: { readonly report: OwnerReport }) {
       <Lines title="What is due" lines={report.due.length > 0 ? report.due : ['Nothing is set.']} />
       <Lines title="Please mind" lines={report.cautions} />
       {report.rules.length > 0 && (
-        <p className="zh-muted zh-owner-rules mb-1">How we work: {report.rules.join(' ')}</p>
+        <p className={`zh-muted ${styles.ownerRules} mb-1`}>
+          How we work: {report.rules.join(' ')}
+        </p>
       )}
       <p className="zh-muted mb-0">
         {report.signed ? `Signed off by ${report.signed}.` : 'Not signed off yet.'} The maker’s

@@ -1,3 +1,4 @@
+import lists from '@/ui/shell/lists.module.css';
 interface ReportHeadProps {
   readonly title: string;
   readonly job: number;
@@ -21,7 +22,7 @@ export function ReportHead(props: ReportHeadProps) {
         </div>
       </div>
       <div className="text-sm-end">
-        <div className="zh-job-plate">{plate}</div>
+        <div className={lists.jobPlate}>{plate}</div>
         <div>
           {vehicle}
           {odometer && ` · ${odometer}`}

@@ -1,3 +1,4 @@
+import styles from './report.module.css';
 interface WarningsProps {
   /** Why the vehicle must not be driven; empty where it may. */
   readonly mustNotMove: readonly string[];
@@ -11,7 +12,11 @@ export function Warnings({ mustNotMove, notSigned }: WarningsProps) {
   if (mustNotMove.length === 0 && notSigned === null) return null;
   return (
     <div
-      className={mustNotMove.length > 0 ? 'zh-stop zh-warnings mb-3' : 'zh-card zh-warnings mb-3'}
+      className={
+        mustNotMove.length > 0
+          ? `zh-stop ${styles.warnings} mb-3`
+          : `zh-card ${styles.warnings} mb-3`
+      }
       role="note"
     >
       {mustNotMove.length > 0 && (

@@ -4,6 +4,8 @@ import type { RoadTestAnalysis } from '@/core/roadtest';
 import { fromMetresPerSecond, type SpeedUnit } from '@/core/units';
 import { LinesChart, useTurns } from '@/ui/chart';
 import { spectrumLines, speedLines } from './model';
+import asking from '@/ui/shell/asking.module.css';
+import styles from './road-test.module.css';
 
 const MARKS = [1, 2, 3].map((order) => ({ x: order, name: String(order) }));
 
@@ -21,11 +23,11 @@ export function AnalysisView({
   const braked = windows.filter(({ kind }) => kind === 'braking').length;
   return (
     <>
-      <p className="zh-lead mb-2">
+      <p className={`${asking.lead} mb-2`}>
         <strong>{analysis.reading}</strong>
       </p>
       {strongest && (
-        <dl className="zh-facts">
+        <dl className={styles.facts}>
           <div>
             <dt>Order</dt>
             <dd className="zh-figure">

@@ -6,6 +6,8 @@ import { toMetresPerSecond, type SpeedUnit } from '@/core/units';
 import { TextField, useSend } from '@/ui/field';
 import { figureIn } from './model';
 import { writeFeltRate } from './writes';
+import styles from './road-test.module.css';
+import asking from '@/ui/shell/asking.module.css';
 
 interface FeltRateProps {
   readonly jobId: string;
@@ -42,7 +44,7 @@ export function FeltRate({ jobId, diameter, finalDrive, unit }: FeltRateProps) {
       <p>A passenger taps in time with the shake, at a steady speed.</p>
       <button
         type="button"
-        className="btn btn-outline-secondary zh-tap mb-2"
+        className={`btn btn-outline-secondary ${styles.tap} mb-2`}
         onPointerDown={() => setTaps((before) => [...before.slice(-30), performance.now()])}
         onKeyDown={(event) => {
           if (event.repeat || (event.key !== ' ' && event.key !== 'Enter')) return;
@@ -76,8 +78,8 @@ export function FeltRate({ jobId, diameter, finalDrive, unit }: FeltRateProps) {
         {match && (
           <>
             <p className="mb-2">
-              <strong className="zh-lead">{SAY[match.match]}</strong> {rate!.toFixed(1)} a second at{' '}
-              {driven} {unit} is order {match.order.toFixed(2)}.
+              <strong className={asking.lead}>{SAY[match.match]}</strong> {rate!.toFixed(1)} a
+              second at {driven} {unit} is order {match.order.toFixed(2)}.
             </p>
             <button
               type="button"

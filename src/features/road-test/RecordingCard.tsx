@@ -10,6 +10,7 @@ import { AnalysisView } from './AnalysisView';
 import { MappingForm, type Mapping } from './MappingForm';
 import { canBeMapped, figureIn } from './model';
 import { useRecording } from './useRecording';
+import styles from './road-test.module.css';
 
 interface RecordingCardProps {
   readonly jobId: string;
@@ -79,7 +80,7 @@ export function RecordingCard({ jobId, phase, diameter, unit }: RecordingCardPro
     <section className="zh-card mb-3" aria-labelledby="zh-recording">
       <h2 id="zh-recording">Recording</h2>
       <div
-        className="zh-drop"
+        className={styles.drop}
         data-over={isOver ? 'yes' : 'no'}
         onDragOver={(event) => {
           event.preventDefault();
@@ -116,7 +117,7 @@ export function RecordingCard({ jobId, phase, diameter, unit }: RecordingCardPro
         <div role="status">
           <label className="d-block mb-2">
             {state.share < 1 ? `Reading ${state.file.name} …` : 'Finding the orders …'}
-            <progress className="zh-progress" value={state.share} max={1} />
+            <progress className={styles.progress} value={state.share} max={1} />
           </label>
           <button type="button" className="btn btn-outline-secondary" onClick={cancel}>
             Cancel

@@ -4,6 +4,8 @@ import { useState, type ReactNode } from 'react';
 import type { RuleInForce } from '@/core/procedure';
 import { useSend } from '@/ui/field';
 import { writeOwnRule, writeRule } from './writes';
+import styles from './rules.module.css';
+import picks from '@/ui/shell/picks.module.css';
 
 /** A job whose own way is chosen; without one it is the shop\u2019s. */
 export interface RuleJob {
@@ -70,7 +72,7 @@ function RuleForm({
 export function RuleCard({ inForce, job }: RuleCardProps) {
   const { rule, school, by, reason } = inForce;
   return (
-    <details id={rule.code} className="zh-card mb-2 zh-rule">
+    <details id={rule.code} className={`zh-card mb-2 ${styles.rule}`}>
       <summary className="zh-fold">
         <span>
           {rule.number}. {rule.title}: <strong>{school.name}</strong>{' '}
@@ -84,7 +86,7 @@ export function RuleCard({ inForce, job }: RuleCardProps) {
         {(busy) => (
           <>
             {rule.schools.map((each) => (
-              <label key={each.code} className="zh-choice">
+              <label key={each.code} className={picks.choice}>
                 <input
                   type="radio"
                   name="school"

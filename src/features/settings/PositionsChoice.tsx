@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { FormField, useSend } from '@/ui/field';
 import { writePositions } from './writes';
+import picks from '@/ui/shell/picks.module.css';
 
 /** How many positions the shop's new sets begin with; empty for what is recommended. */
 export function PositionsChoice({ positions }: { readonly positions: number | null }) {
@@ -29,7 +30,7 @@ export function PositionsChoice({ positions }: { readonly positions: number | nu
           <div className="d-flex gap-2">
             <Form.Control
               {...ids}
-              className="zh-pulled"
+              className={picks.pulled}
               inputMode="numeric"
               autoComplete="off"
               value={text}

@@ -7,6 +7,8 @@ import { fieldUnit, torqueUnit, UNIT_SIGN, type UnitSystem } from '@/core/units'
 import { SOURCE_CHOICES } from '@/core/assessment';
 import { FormField } from '@/ui/field';
 import { sayChoice } from './model';
+import styles from './sheets.module.css';
+import picks from '@/ui/shell/picks.module.css';
 
 type Typed = NonNullable<SheetForm['figures'][SheetKind['code']]>;
 
@@ -47,9 +49,9 @@ function Several({
       ).join(' '),
     );
   return (
-    <fieldset className="mb-3 zh-whole-row">
+    <fieldset className={`mb-3 ${styles.wholeRow}`}>
       <legend className="fs-6 fw-normal mb-0">{kind.name}</legend>
-      <div className="zh-traits">
+      <div className={picks.traits}>
         {[...choices, 'none'].map((word) => (
           <Form.Check
             key={word}

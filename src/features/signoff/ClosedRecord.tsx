@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import { useSend } from '@/ui/field';
 import { writeAddition } from './writes';
+import styles from './signoff.module.css';
 
 interface ClosedRecordProps {
   readonly jobId: string;
@@ -64,7 +65,7 @@ export function ClosedRecord({ jobId, signed, additions }: ClosedRecordProps) {
         }}
       >
         <Form.Control
-          className="zh-addition"
+          className={styles.addition}
           aria-label="Add to the record"
           placeholder="Add to the record"
           autoComplete="off"

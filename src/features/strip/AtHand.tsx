@@ -7,6 +7,7 @@ import { fieldUnit, formatNumber, UNIT_SIGN, type UnitSystem } from '@/core/unit
 import { TextField } from '@/ui/field';
 import { Cautions, ContactTable } from '@/ui/procedure';
 import { checkAt, type CheckChange, type CheckView } from './model';
+import picks from '@/ui/shell/picks.module.css';
 
 /** What is known of the calipers whose pistons go back. */
 export interface Pistons {
@@ -108,7 +109,7 @@ export function Retractions({ corner, step, checks, onWrite }: RetractionsProps)
     <fieldset className="mb-2">
       <legend className="fs-6 fw-bold mb-1">How the pistons go back</legend>
       {step.retractions.map(({ code, name, how, harms }) => (
-        <label key={code} className="zh-choice">
+        <label key={code} className={picks.choice}>
           <input
             type="radio"
             name={`method-${corner}`}

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import styles from './strip.module.css';
 
 const line = { fill: 'none', stroke: 'currentColor', strokeWidth: 2 } as const;
 const mark = { fill: 'none', stroke: 'var(--zh-berry)', strokeWidth: 2.5 } as const;
@@ -203,7 +204,7 @@ export const hasDrawing = (name: string): boolean => name in DRAWINGS;
 export function ConditionDrawing({ name }: { readonly name: string | undefined }) {
   if (name === undefined || !hasDrawing(name)) return null;
   return (
-    <svg className="zh-drawing" viewBox="0 0 100 100" width={88} height={88} aria-hidden="true">
+    <svg className={styles.drawing} viewBox="0 0 100 100" width={88} height={88} aria-hidden="true">
       {DRAWINGS[name]}
     </svg>
   );

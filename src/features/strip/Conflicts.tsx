@@ -3,6 +3,7 @@
 import { useEffect, useRef } from 'react';
 import { ReasonForm } from '@/ui/ReasonForm';
 import type { Checks } from './useChecks';
+import keeping from '@/ui/keeper/keeping.module.css';
 
 interface ConflictsProps extends Pick<
   Checks,
@@ -23,7 +24,7 @@ export function Conflicts(props: ConflictsProps) {
   const theirs = conflict?.theirs;
   return (
     <>
-      <p className="zh-keeping" role="status">
+      <p className={keeping.keeping} role="status">
         {isKeeping && 'Keeping …'}
       </p>
       {trouble && (

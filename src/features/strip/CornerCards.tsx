@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { LookCounts } from '@/ui/verdict';
 import { useSend } from '@/ui/field';
 import { copyPlan } from './writes';
+import photos from '@/ui/shell/photos.module.css';
 
 /** How far the work at a corner is. */
 export interface CornerProgress {
@@ -37,7 +38,7 @@ export function CornerCards({ jobId, corners }: CornerCardsProps) {
     );
   return (
     <>
-      <div className="zh-corner-cards">
+      <div className={photos.cornerCards}>
         {corners.map((each) => (
           <section key={each.corner} className="zh-card" aria-label={each.name}>
             <h3>

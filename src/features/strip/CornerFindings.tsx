@@ -14,6 +14,7 @@ import { PhotoStrip } from './PhotoStrip';
 import { sayCheck } from './say';
 import { useChecks } from './useChecks';
 import { takeSoundBack, writeAllSound, type WrittenLook } from './writes';
+import styles from './strip.module.css';
 
 interface CornerFindingsProps extends CornerWork {
   readonly groups: readonly { readonly code: string; readonly name: string }[];
@@ -119,7 +120,7 @@ export function CornerFindings(work: CornerFindingsProps) {
           photos={work.photos}
         />
       </div>
-      <p className="zh-muted zh-for-keys">
+      <p className={`zh-muted ${styles.forKeys}`}>
         Keys: 1 sound, the others what is wrong; Enter or the arrows go on.
       </p>
       {trouble && (
@@ -128,7 +129,7 @@ export function CornerFindings(work: CornerFindingsProps) {
         </p>
       )}
       <Conflicts {...store} say={(item, value) => sayCheck(work, item, value)} />
-      <div className="zh-order">
+      <div className={styles.order}>
         <CornerDrawing
           corner={corner}
           parts={work.scene.parts}

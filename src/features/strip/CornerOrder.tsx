@@ -20,6 +20,7 @@ import { SeatDrawing, type SeatView } from './SeatDrawing';
 import { StepQuestions, type StepQuestion } from './StepQuestions';
 import { TakeOff, type PartChoice, type TrayPart } from './Tray';
 import { useChecks } from './useChecks';
+import styles from './strip.module.css';
 
 /** Everything about one corner that its screens are made of. */
 export interface CornerWork {
@@ -147,7 +148,7 @@ function StepList({
   readonly onPick: (i: number) => void;
 }) {
   return (
-    <ol className="zh-steps">
+    <ol className={styles.steps}>
       {steps.map((step, i) => {
         const state = stateOf(step);
         return (
@@ -220,8 +221,8 @@ export function CornerOrder(work: CornerWork) {
     if (value !== null) go(at + 1);
   };
   return (
-    <div className="zh-order">
-      <div ref={drawing} className="zh-step-list">
+    <div className={styles.order}>
+      <div ref={drawing} className={styles.stepList}>
         <CornerDrawing
           corner={corner}
           parts={work.scene.parts}
@@ -244,7 +245,7 @@ export function CornerOrder(work: CornerWork) {
         <div className="zh-muted">
           {corner} · step {at + 1} of {steps.length}
         </div>
-        <h2 id="zh-step" className="zh-step-title">
+        <h2 id="zh-step" className={styles.stepTitle}>
           {step.title}
         </h2>
         <p className="zh-step-say">{step.say}</p>
@@ -278,7 +279,7 @@ export function CornerOrder(work: CornerWork) {
             onGive={(reason) => settle('left-out', reason)}
           />
         )}
-        <div className="zh-step-actions">
+        <div className={styles.stepActions}>
           <button
             ref={done}
             type="button"

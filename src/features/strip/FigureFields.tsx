@@ -14,6 +14,8 @@ import {
 } from '@/core/units';
 import { FormField } from '@/ui/field';
 import { checkAt, type CheckChange, type CheckView } from './model';
+import asking from '@/ui/shell/asking.module.css';
+import styles from './strip.module.css';
 
 interface FigureFieldsProps {
   readonly corner: string;
@@ -72,7 +74,7 @@ function FigureField({ corner, item, check, units, onWrite }: FigureFieldProps) 
       error={message}
       control={(ids) => (
         <Form.Control
-          className="zh-number"
+          className={asking.number}
           inputMode="decimal"
           autoComplete="off"
           data-figure={item.code}
@@ -91,7 +93,7 @@ export function FigureFields(props: FigureFieldsProps) {
   const { corner, figures, checks, units, meanings, onWrite } = props;
   return (
     <>
-      <div className="zh-figures">
+      <div className={styles.figures} data-fields>
         {figures.map((item) => {
           const check = checkAt(checks, { kind: 'figure', place: corner, item: item.code });
           const key = `${item.code} ${check?.stamp ?? ''}`;

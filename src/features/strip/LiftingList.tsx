@@ -7,6 +7,8 @@ import { Conflicts } from './Conflicts';
 import { checkAt, type CheckView } from './model';
 import { ReasonForm } from '@/ui/ReasonForm';
 import { useChecks } from './useChecks';
+import styles from './strip.module.css';
+import picks from '@/ui/shell/picks.module.css';
 
 interface LiftingListProps {
   readonly jobId: string;
@@ -37,10 +39,10 @@ export function LiftingList({ jobId, items, cautions, checks: stored }: LiftingL
         {items.map(({ code, say, why }) => {
           const check = checkAt(store.checks, { kind: 'lifting', place: '', item: code });
           return (
-            <li key={code} className="zh-lift">
+            <li key={code} className={styles.lift}>
               <button
                 type="button"
-                className={`btn zh-tick ${check?.value === 'done' ? 'btn-dark' : 'btn-outline-secondary'}`}
+                className={`btn ${picks.tick} ${check?.value === 'done' ? 'btn-dark' : 'btn-outline-secondary'}`}
                 aria-pressed={check?.value === 'done'}
                 onClick={() => write(code, check?.value === 'done' ? null : 'done', null)}
               >

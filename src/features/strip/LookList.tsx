@@ -14,6 +14,10 @@ import {
   type CheckView,
 } from './model';
 import { PutRight } from './PutRight';
+import asking from '@/ui/shell/asking.module.css';
+import styles from './strip.module.css';
+import options from '@/ui/shell/options.module.css';
+import lists from '@/ui/shell/lists.module.css';
 
 interface LookListProps {
   readonly corner: string;
@@ -34,16 +38,16 @@ const FORBIDS: Readonly<Record<Condition['forbids'][number]['what'], string>> = 
 /** How each condition of an item is told, what it means and what it forbids. */
 function HowToTell({ conditions }: { readonly conditions: readonly Condition[] }) {
   return (
-    <details className="zh-tell">
+    <details className={asking.tell}>
       <summary className="zh-fold">How to tell</summary>
       <ul className="list-unstyled mb-0">
         {conditions.map(({ code, name, tell, drawing, means, forbids, renew }) => (
-          <li key={code} className="zh-tell-row">
+          <li key={code} className={styles.tellRow}>
             <ConditionDrawing name={drawing} />
             <div>
               <strong>{name}.</strong> {tell} <span className="zh-muted">{means}</span>
               {forbids.map(({ what }) => (
-                <span key={what} className="zh-forbids">
+                <span key={what} className={options.forbids}>
                   {FORBIDS[what]}.
                 </span>
               ))}
@@ -69,14 +73,14 @@ function Found({
 }) {
   return (
     <>
-      <ul className="zh-found">
+      <ul className={lists.found}>
         {item.conditions
           .filter(({ code }) => found.includes(code))
           .map(({ code, name, means, forbids, renew }) => (
             <li key={code}>
               <strong>{name}:</strong> {means}
               {forbids.map(({ what }) => (
-                <span key={what} className="zh-forbids">
+                <span key={what} className={options.forbids}>
                   {FORBIDS[what]}.
                 </span>
               ))}
@@ -137,11 +141,12 @@ export function LookList({ corner, items, checks, onWrite, heading = 'h3' }: Loo
             aria-labelledby={`${own}-${item.code}`}
             tabIndex={i === at ? 0 : -1}
             data-look={i}
-            className="zh-question"
+            className={asking.question}
+            data-part="question"
             onFocus={() => setAt(i)}
           >
             <div className="zh-row">
-              <Heading id={`${own}-${item.code}`} className="zh-look-name mb-0">
+              <Heading id={`${own}-${item.code}`} className={`${styles.lookName} mb-0`}>
                 {item.name}
               </Heading>
               <span>
@@ -149,7 +154,7 @@ export function LookList({ corner, items, checks, onWrite, heading = 'h3' }: Loo
                 {check?.by && <span className="zh-muted"> {check.by}</span>}
               </span>
             </div>
-            <div className="zh-answers">
+            <div className={asking.answers}>
               {[{ code: null, name: 'Sound' }, ...item.conditions].map(({ code, name }, n) => {
                 const isChosen = code === null ? found?.length === 0 : found?.includes(code);
                 return (

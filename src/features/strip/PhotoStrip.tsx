@@ -5,6 +5,8 @@ import { useRef, useState, type ChangeEvent } from 'react';
 import { useSend } from '@/ui/field';
 import { sendPhoto, type PhotoPlace } from './photo';
 import { takePhotoBack } from './writes';
+import photosStyles from '@/ui/shell/photos.module.css';
+import styles from './strip.module.css';
 
 export interface StripPhoto {
   readonly id: string;
@@ -29,7 +31,7 @@ function Thumbs({
         <button
           key={photo.id}
           type="button"
-          className="zh-thumb"
+          className={photosStyles.thumb}
           onClick={() => {
             setShown(photo);
             dialog.current?.showModal();
@@ -45,7 +47,7 @@ function Thumbs({
           />
         </button>
       ))}
-      <dialog ref={dialog} className="zh-card zh-photo" aria-label="Photo">
+      <dialog ref={dialog} className={`zh-card ${styles.photo}`} aria-label="Photo">
         {shown && (
           // eslint-disable-next-line @next/next/no-img-element -- as above
           <img

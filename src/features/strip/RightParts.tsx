@@ -3,6 +3,8 @@
 import { Conflicts } from './Conflicts';
 import { checkAt, type CheckView } from './model';
 import { useChecks } from './useChecks';
+import styles from './strip.module.css';
+import asking from '@/ui/shell/asking.module.css';
 
 interface RightPartsProps {
   readonly jobId: string;
@@ -53,9 +55,13 @@ export function RightParts({ jobId, axle, items, checks: stored }: RightPartsPro
       {!hasNone && (
         <ul className="list-unstyled">
           {items.map(({ code, say }) => (
-            <li key={code} className="zh-part-row">
+            <li key={code} className={styles.partRow}>
               <span id={`zh-part-${axle}-${code}`}>{say}</span>
-              <span role="group" aria-labelledby={`zh-part-${axle}-${code}`} className="zh-answers">
+              <span
+                role="group"
+                aria-labelledby={`zh-part-${axle}-${code}`}
+                className={asking.answers}
+              >
                 {ANSWERS.map(([value, label]) => (
                   <button
                     key={value}

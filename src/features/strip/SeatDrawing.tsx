@@ -3,6 +3,7 @@ import { shortestTurn } from '@/core/indexing';
 import { CORNER_NAME, type Corner, type Fastening } from '@/core/readings';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 import { RotorFace } from '@/ui/rotor';
+import styles from './strip.module.css';
 
 /** Where a rotor goes on its hub. */
 export interface SeatView {
@@ -20,7 +21,7 @@ export function SeatDrawing({ seat }: { readonly seat: SeatView }) {
   const { corner, studs, fastening, shift } = seat;
   const turn = shortestTurn(0, shift, studs);
   return (
-    <figure className="zh-seat mb-2">
+    <figure className={`${styles.seat} mb-2`}>
       <RotorFace
         corner={corner}
         studs={studs}

@@ -2,6 +2,7 @@
 
 import Link from '@/ui/Link';
 import { usePathname } from 'next/navigation';
+import stageTabs from '@/ui/shell/stageTabs.module.css';
 
 const PARTS = [
   ['', 'Step by step'],
@@ -23,7 +24,7 @@ export function StripTabs({ jobId, corner, corners, isDrum = false }: StripTabsP
   const base = `/jobs/${jobId}/strip`;
   const rest = usePathname().slice(`${base}/${corner}`.length);
   return (
-    <div className="zh-strip-tabs mb-2">
+    <div className={`${stageTabs.stripTabs} mb-2`}>
       <nav aria-label="Corners" className="zh-tabs">
         <Link className="btn btn-outline-secondary" href={base}>
           Strip

@@ -10,6 +10,9 @@ import { dropWriteAt, theirsOf, useKeeperState } from '@/ui/keeper';
 import type { TrayLines } from './model';
 import { PhotoStrip, type StripPhoto } from './PhotoStrip';
 import { changePart, dropPart, partLinesPlace, takeOffPart } from './writes';
+import styles from './strip.module.css';
+import asking from '@/ui/shell/asking.module.css';
+import picks from '@/ui/shell/picks.module.css';
 
 /** A part in the tray as the screens have it. */
 export interface TrayPart extends TrayLines {
@@ -112,7 +115,7 @@ export function TrayRow({ jobId, corner, part }: TrayPlace & { readonly part: Tr
   };
   const drop = (): void => away.send([jobId, part.id]);
   return (
-    <li className="zh-tray-row" aria-label={part.name}>
+    <li className={styles.trayRow} aria-label={part.name}>
       <div className="zh-row">
         <strong>{part.name}</strong>
         <span className="zh-muted">
@@ -121,7 +124,7 @@ export function TrayRow({ jobId, corner, part }: TrayPlace & { readonly part: Tr
         </span>
       </div>
       {conflict && <LineChoice conflict={conflict} onSettle={settle} />}
-      <div className="zh-tray-lines">
+      <div className={styles.trayLines}>
         {LINES.map(([line, label]) => (
           <Form.Control
             key={`${line} ${part[line]}`}
@@ -183,7 +186,7 @@ export function TakeOff({ jobId, corner, choices, parts }: TakeOffProps) {
   const isIn = (code: string): boolean => parts.some(({ kind }) => kind === code);
   return (
     <section aria-label="Parts that come off">
-      <div className="zh-answers mb-2">
+      <div className={`${asking.answers} mb-2`}>
         {choices
           .filter(({ code }) => !isIn(code))
           .map((choice) => (
@@ -255,7 +258,7 @@ export function Tray({ jobId, corner, choices, parts }: TakeOffProps) {
         }}
       >
         <Form.Control
-          className="zh-name"
+          className={picks.name}
           aria-label="Another part"
           placeholder="Another part"
           autoComplete="off"

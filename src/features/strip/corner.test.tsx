@@ -46,7 +46,9 @@ describe('the findings of a corner', () => {
       />,
     );
     const hose = screen.getByRole('group', { name: 'Hose' });
-    expect(within(hose).getByText('Sound', { selector: '.zh-verdict' })).toBeInTheDocument();
+    expect(
+      within(hose).getByText('Sound', { selector: '[data-part="verdict"]' }),
+    ).toBeInTheDocument();
     await press(within(hose).getByRole('button', { name: /Bulged/ }));
     expect(firstCheck()).toEqual({
       ...{ jobId: 'j', kind: 'look', place: 'FL', item: 'hose', value: ['bulged'] },

@@ -2,6 +2,7 @@
 
 import { usePathname } from 'next/navigation';
 import { useKeeperState } from '@/ui/keeper';
+import styles from './unsent.module.css';
 
 /** Says on a page of a job that what it says is without what this device still holds. */
 export function Unsent() {
@@ -14,7 +15,7 @@ export function Unsent() {
   if (own.length === 0 || (!isAway && refused === 0)) return null;
   const many = own.length === 1 ? 'One entry' : `${own.length} entries`;
   return (
-    <p className="zh-unsent-note" role="status">
+    <p className={styles.unsentNote} role="status">
       <strong>
         {many} of this job {own.length === 1 ? 'is' : 'are'} on this device only.
       </strong>{' '}

@@ -4,6 +4,7 @@ import { CloudUpload, TriangleAlert } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useKeeperState } from '@/ui/keeper';
 import { UnsentList } from './UnsentList';
+import styles from './unsent.module.css';
 
 /** What is on its way for less is not worth a word. */
 const BLINK_MS = 1200;
@@ -32,7 +33,7 @@ export function UnsentBadge() {
     <>
       <button
         type="button"
-        className="btn btn-outline-secondary zh-unsent"
+        className={`btn btn-outline-secondary ${styles.unsent}`}
         data-unsent={writes.length}
         data-refused={refused}
         onClick={() => setOpen(true)}

@@ -4,6 +4,7 @@ import { format } from 'date-fns';
 import Link from '@/ui/Link';
 import { Offcanvas } from 'react-bootstrap';
 import { overTheirs, sayTheirs, useKeeper, useKeeperState, type KeptWrite } from '@/ui/keeper';
+import styles from './unsent.module.css';
 
 const stateOf = (write: KeptWrite, isAway: boolean): string => {
   const { status } = write;
@@ -17,7 +18,7 @@ function UnsentLine({ write, isAway }: { readonly write: KeptWrite; readonly isA
   const keeper = useKeeper();
   const { status } = write;
   return (
-    <li className="zh-unsent-line">
+    <li className={styles.unsentLine}>
       <strong>{write.about}</strong>
       <div className="zh-muted">
         {format(new Date(write.at), 'd MMM, HH:mm')} · {stateOf(write, isAway)}

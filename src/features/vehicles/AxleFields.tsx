@@ -9,6 +9,7 @@ import { fieldUnit, UNIT_SIGN, type UnitSystem } from '@/core/units';
 import { SOURCE_CHOICES } from '@/core/assessment';
 import { FormField } from '@/ui/field';
 import { PISTONS, type Entered } from './model';
+import picks from '@/ui/shell/picks.module.css';
 
 interface AxleFieldsProps {
   readonly axle: 'front' | 'rear';
@@ -84,10 +85,10 @@ export function AxleFields({ axle, units, register, errors, entered, chosen }: A
             It goes on at its mark, and so many places on from there (clockwise on the left,
             counter-clockwise on the right, as you face it)
           </legend>
-          <div className="zh-traits">
+          <div className={picks.traits}>
             {Array.from({ length: Number(chosen.studs) - 1 }, (_, i) => String(i + 1)).map(
               (shift) => (
-                <label key={shift} className="zh-check">
+                <label key={shift} className={picks.check}>
                   <input type="checkbox" value={shift} {...register(`${axle}.shifts`)} /> {shift} on
                 </label>
               ),
@@ -127,7 +128,7 @@ export function AxleFields({ axle, units, register, errors, entered, chosen }: A
         error={own?.rotorKg?.message}
         control={(ids) => (
           <Form.Control
-            className="zh-pulled"
+            className={picks.pulled}
             inputMode="decimal"
             autoComplete="off"
             {...ids}
@@ -137,9 +138,9 @@ export function AxleFields({ axle, units, register, errors, entered, chosen }: A
       />
       <fieldset className="mb-3">
         <legend className="fs-6 fw-normal mb-0">It also has (the strip-down follows it)</legend>
-        <div className="zh-traits">
+        <div className={picks.traits}>
           {TRAITS.filter(mayHave).map((trait) => (
-            <label key={trait} className="zh-check">
+            <label key={trait} className={picks.check}>
               <input type="checkbox" value={trait} {...register(`${axle}.traits`)} />{' '}
               {TRAIT_NAME[trait]}
             </label>

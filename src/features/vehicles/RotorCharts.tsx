@@ -8,6 +8,7 @@ import {
 import { forecastAt, odometerSpan } from '@/core/wear';
 import type { RotorCharts as Charts, RotorPoint } from '@/server/records/rotorCharts';
 import { LinesChart, type ChartLine } from '@/ui/chart';
+import lists from '@/ui/shell/lists.module.css';
 
 /** A line across the chart at one height. */
 const across = (name: string, [from, to]: readonly [number, number], y: number): ChartLine => ({
@@ -104,7 +105,7 @@ export function RotorCharts({
         label={`Thinnest place of ${rotors.length} rotors against the odometer${left ? `, with the forecast to discard thickness` : ''}.`}
         lines={inUnits(thickness, 'size')}
       />
-      <div className="zh-columns">
+      <div className={lists.columns}>
         {dtv.length > 0 && (
           <LinesChart
             caption="Thickness variation"

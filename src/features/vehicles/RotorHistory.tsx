@@ -2,6 +2,7 @@ import Link from '@/ui/Link';
 import { CORNER_NAME, type Corner } from '@/core/readings';
 import type { UnitSystem } from '@/core/units';
 import { RotorLines, type RotorLineView } from '@/ui/rotor/RotorLines';
+import lists from '@/ui/shell/lists.module.css';
 
 /** What happened to the rotors of a vehicle, corner by corner. */
 export function RotorHistory({
@@ -14,7 +15,7 @@ export function RotorHistory({
   readonly units: UnitSystem;
 }) {
   return (
-    <div className="zh-columns">
+    <div className={lists.columns}>
       {rotors.map(({ corner, lines }) => (
         <div key={corner}>
           <h3 className="h5">

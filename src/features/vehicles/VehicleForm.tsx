@@ -16,6 +16,7 @@ import type { Entered } from './model';
 import { effectsOfVehicle } from './requests';
 import { VerdictChanges } from './VerdictChanges';
 import { writeVehicle } from './writes';
+import picks from '@/ui/shell/picks.module.css';
 
 type Refusal = Pick<Extract<Asked<unknown>, { ok: false }>, 'message' | 'fields'>;
 
@@ -136,7 +137,7 @@ export function VehicleForm({ id, values, units, entered = {}, then }: VehicleFo
           {line('finalDrive', 'Final drive ratio', 'Like 3.73; for the propshaft order.')}
           {line('massKg', 'Mass as driven (kg)', 'For the bedding-in estimate.')}
         </div>
-        <label className="zh-check">
+        <label className={picks.check}>
           <input type="checkbox" {...register('brakeByWire')} /> Brake-by-wire: brakes can apply by
           themselves
         </label>

@@ -3,11 +3,12 @@
 import dynamic from 'next/dynamic';
 import { ChartCard } from './ChartCard';
 import type { BandsProps } from './BandsPlot';
+import styles from './chart.module.css';
 
 /** The chart code comes when a chart is shown, not with the page. */
 const Plot = dynamic(() => import('./BandsPlot'), {
   ssr: false,
-  loading: () => <div className="zh-chart zh-muted">Drawing …</div>,
+  loading: () => <div className={`${styles.chart} zh-muted`}>Drawing …</div>,
 });
 
 /** Figures with their bands as a chart, and as a table. */

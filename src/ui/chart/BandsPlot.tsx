@@ -9,6 +9,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
+import styles from './chart.module.css';
 
 /** A figure with its band, in the chart's unit. */
 export interface Band {
@@ -45,8 +46,8 @@ function BandShape({ x = 0, y = 0, width = 0, height = 0, payload }: ShapeProps)
   const at = reach > 0 ? x + (width * (payload.tir - payload.low)) / reach : x;
   return (
     <g>
-      <rect x={x} y={y} width={Math.max(width, 2)} height={height} className="zh-band" />
-      <rect x={at - 2} y={y - 4} width={4} height={height + 8} className="zh-band-middle" />
+      <rect x={x} y={y} width={Math.max(width, 2)} height={height} className={styles.band} />
+      <rect x={at - 2} y={y - 4} width={4} height={height + 8} className={styles.bandMiddle} />
     </g>
   );
 }
@@ -57,7 +58,7 @@ export default function BandsPlot({ bands, limit, xTitle, label, digits }: Bands
   const most = Math.max(limit, ...bands.map(({ high }) => high)) * 1.05;
   return (
     <div
-      className="zh-chart"
+      className={styles.chart}
       style={{ blockSize: bands.length * ROW + FRAME }}
       role="img"
       aria-label={label}

@@ -3,13 +3,14 @@
 import dynamic from 'next/dynamic';
 import { ChartCard } from './ChartCard';
 import type { LinesProps } from './LinesPlot';
+import styles from './chart.module.css';
 
 export type { ChartLine } from './LinesPlot';
 
 /** The chart code comes when a chart is shown, not with the page. */
 const Plot = dynamic(() => import('./LinesPlot'), {
   ssr: false,
-  loading: () => <div className="zh-chart zh-muted">Drawing …</div>,
+  loading: () => <div className={`${styles.chart} zh-muted`}>Drawing …</div>,
 });
 
 /** Rows that a table of a chart's numbers has at most. */

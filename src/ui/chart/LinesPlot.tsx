@@ -2,6 +2,7 @@
 
 import { CartesianGrid, Legend, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts';
 import { useTurns } from './useTurns';
+import styles from './chart.module.css';
 
 /** A line of a chart: its name and its points in the chart's units. */
 export interface ChartLine {
@@ -45,7 +46,7 @@ export default function LinesPlot({
   // Axes first, then a line at a time: each is drawn in a task of its own, with room for a key between.
   const drawn = useTurns(lines.length, 0);
   return (
-    <div className="zh-chart" role="img" aria-label={label}>
+    <div className={styles.chart} role="img" aria-label={label}>
       <LineChart
         responsive
         style={{ width: '100%', height: '100%' }}

@@ -9,6 +9,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
+import styles from './chart.module.css';
 
 /** A point with its name, in the chart's units. */
 export interface NamedPoint {
@@ -32,7 +33,7 @@ export default function PointsPlot({ points, xTitle, yTitle, label, digits }: Po
   const most = 1.05 * Math.max(...points.flatMap(({ x, y }) => [x, y]));
   const tick = (value: number): string => value.toFixed(digits);
   return (
-    <div className="zh-chart" role="img" aria-label={label}>
+    <div className={styles.chart} role="img" aria-label={label}>
       <ResponsiveContainer width="100%" height="100%">
         <ScatterChart margin={{ top: 8, right: 20, bottom: 24, left: 12 }}>
           <CartesianGrid stroke="var(--zh-line)" />

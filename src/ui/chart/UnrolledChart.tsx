@@ -4,11 +4,12 @@ import dynamic from 'next/dynamic';
 import { formatNumber, UNIT_SIGN } from '@/core/units';
 import { ChartCard } from './ChartCard';
 import type { UnrolledProps } from './UnrolledPlot';
+import styles from './chart.module.css';
 
 /** The chart code comes when a chart is shown, not with the page. */
 const Plot = dynamic(() => import('./UnrolledPlot'), {
   ssr: false,
-  loading: () => <div className="zh-chart zh-muted">Drawing …</div>,
+  loading: () => <div className={`${styles.chart} zh-muted`}>Drawing …</div>,
 });
 
 /** The unrolled readings as a chart, with a table of its numbers one key away. */

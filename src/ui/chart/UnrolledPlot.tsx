@@ -12,6 +12,7 @@ import {
 } from 'recharts';
 import { waveAt, type OrderPhasor } from '@/core/harmonics';
 import { fromMicrometres, toRadians, UNIT_SIGN, type LengthUnit } from '@/core/units';
+import styles from './chart.module.css';
 
 export interface UnrolledProps {
   /** Angles in degrees and readings in micrometres, by position. */
@@ -50,7 +51,7 @@ export default function UnrolledPlot(props: UnrolledProps) {
   const reach = Math.max(limit / 2, (Math.max(...values) - Math.min(...values)) / 2) * 1.15;
   const decimals = unit === 'thou' ? 1 : 3;
   return (
-    <div className="zh-chart" role="img" aria-label={label}>
+    <div className={styles.chart} role="img" aria-label={label}>
       <ResponsiveContainer width="100%" height="100%">
         <ComposedChart margin={{ top: 8, right: 16, bottom: 24, left: 12 }}>
           <CartesianGrid stroke="var(--zh-line)" />

@@ -17,6 +17,7 @@ import { setWriter } from './keepWrite';
 import { patientFetch } from './patientFetch';
 import type { DoneWrite, KeptWrite } from './types';
 import { useRefresh } from './useRefresh';
+import keeping from './keeping.module.css';
 
 const never = (): (() => void) => () => undefined;
 const nothing = (): KeeperState => NOTHING_KEPT;
@@ -132,7 +133,7 @@ export function KeeperProvider({
   return (
     <>
       {children}
-      <p className="zh-keeping" role="status">
+      <p className={keeping.keeping} role="status">
         {waits && 'The server does not answer. The page opens when it is back.'}
       </p>
     </>

@@ -12,6 +12,7 @@ import {
   SIDE,
   type Exaggeration,
 } from '@/core/drawing';
+import styles from './rotor.module.css';
 
 function Hub({ corner, studs, fastening, shift = 0 }: RotorFaceProps) {
   const sense = facingSense(corner);
@@ -52,7 +53,7 @@ function MoveArc({ corner, studs, move }: RotorFaceProps & { readonly move: Roto
   const heading = sense * (from + turn) + (sense * move.studs > 0 ? 90 : -90);
   return (
     <g aria-hidden="true">
-      <path className="move zh-turning" d={arcPath(RADIUS.arc, from, turn, sense)} />
+      <path className={`move ${styles.turning}`} d={arcPath(RADIUS.arc, from, turn, sense)} />
       <path
         className="move-head"
         d="M0 -17 L12 8 L-12 8 Z"
@@ -189,7 +190,7 @@ export function RotorFace(props: RotorFaceProps) {
   return (
     <div className="zh-drawn">
       <svg
-        className="zh-rotor"
+        className={styles.rotor}
         viewBox={`0 0 ${SIDE} ${SIDE}`}
         role={props.onPick ? 'group' : 'img'}
         aria-label={spoken}

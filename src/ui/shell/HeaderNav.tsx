@@ -3,6 +3,7 @@
 import Link from '@/ui/Link';
 import { usePathname } from 'next/navigation';
 import type { FocusEvent, KeyboardEvent } from 'react';
+import shell from './shell.module.css';
 
 interface Place {
   readonly href: string;
@@ -58,7 +59,7 @@ export function HeaderNav() {
         <PlaceLink key={place.href} {...{ place, path }} />
       ))}
       {/* Folded up anew on the next page. */}
-      <details key={path} className="zh-menu" {...fold}>
+      <details key={path} className={shell.menu} {...fold}>
         <summary>More</summary>
         <div>
           {PLACES.filter(({ isWideOnly }) => isWideOnly).map((place) => (

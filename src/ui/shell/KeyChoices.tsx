@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { chooseKey, KEY_USES, SINGLE_KEYS, useKeyFor, type KeyUse } from '../keys';
+import shell from './shell.module.css';
 
 /** One key of a letter, and the field to give it another. */
 function KeyChoice({ use }: { readonly use: KeyUse }) {
@@ -9,7 +10,7 @@ function KeyChoice({ use }: { readonly use: KeyUse }) {
     <div className="d-flex gap-3 align-items-center mb-1">
       <input
         key={key}
-        className="form-control zh-figure text-center zh-key"
+        className={`form-control zh-figure text-center ${shell.key}`}
         maxLength={1}
         autoComplete="off"
         autoCapitalize="none"

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import shell from './shell.module.css';
 
 interface NoseProps {
   /** What it says in one line; where that is given the rest unfolds. */
@@ -13,14 +14,14 @@ interface NoseProps {
 export function Nose({ line = null, children }: NoseProps) {
   if (line === null) {
     return (
-      <aside className="zh-card zh-nose" aria-labelledby="zh-nose">
+      <aside className="zh-card" data-part="nose" aria-labelledby="zh-nose">
         <h2 id="zh-nose">The nose</h2>
         {children}
       </aside>
     );
   }
   return (
-    <aside className="zh-nose zh-nose-line zh-no-print" aria-label="The nose">
+    <aside className={`${shell.noseLine} zh-no-print`} data-part="nose" aria-label="The nose">
       <details>
         <summary className="zh-fold">
           <span>

@@ -17,6 +17,8 @@ import {
 } from '../keys';
 import { KeyChoices } from './KeyChoices';
 import { STAGE_KEY, stageName, type StageKey } from './Trail';
+import shell from './shell.module.css';
+import picks from './picks.module.css';
 
 /** Pages by the letter after g; a letter stays the same as stages come and go. */
 const PAGES: Readonly<Record<string, readonly [path: string, what: string]>> = {
@@ -52,7 +54,7 @@ function pathOfKey(key: string, before: string): string | null {
     if (isKeyFor('job', key)) return '/jobs/new';
     return isKeyFor('check', key) ? '/checks/new' : null;
   }
-  const stage = document.querySelector(`.zh-trail a[data-key="${CSS.escape(key)}"]`);
+  const stage = document.querySelector(`nav a[data-key="${CSS.escape(key)}"]`);
   return stage?.getAttribute('href') ?? PAGES[key]?.[0] ?? null;
 }
 
@@ -111,7 +113,7 @@ export function Shortcuts() {
       </button>
       <dialog ref={dialog} className="zh-card" aria-labelledby="zh-keys" tabIndex={-1}>
         <h2 id="zh-keys">Keys</h2>
-        <dl className="zh-keys">
+        <dl className={shell.keys}>
           {LIST.map(([key, what]) => (
             <Row key={key} {...{ name: key, what }} />
           ))}
@@ -122,7 +124,7 @@ export function Shortcuts() {
             <Row key={key} {...{ name: `${go} ${key}`, what }} />
           ))}
         </dl>
-        <label className="zh-check mb-2">
+        <label className={`${picks.check} mb-2`}>
           <input
             type="checkbox"
             checked={isOn}

@@ -4,6 +4,7 @@ import Link from '@/ui/Link';
 import { usePathname } from 'next/navigation';
 import type { Corner } from '@/core/readings';
 import { jobHref } from './places';
+import trail from './trail.module.css';
 
 export type StageState = 'done' | 'open' | 'left-out';
 
@@ -91,7 +92,7 @@ export function Trail({
   const current = PART_OF[place] ?? place;
   return (
     <nav aria-label="Stages of the job">
-      <ol className="zh-trail">
+      <ol className={trail.trail}>
         {stages.map(({ key, corner, state }) => (
           <li key={key}>
             <Link

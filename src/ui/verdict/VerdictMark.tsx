@@ -1,4 +1,5 @@
 import { VERDICT_WORD, type VerdictState } from '@/core/verdict';
+import styles from './verdict.module.css';
 
 export const verdictWord = (state: VerdictState): string => VERDICT_WORD[state];
 
@@ -87,7 +88,7 @@ export function RingMark({
   size?: number;
 }) {
   return (
-    <span className={`zh-verdict zh-${state}`}>
+    <span className={`${styles.verdict} ${styles[state]}`} data-part="verdict">
       <svg width={size} height={size} viewBox="0 0 24 24" aria-hidden="true">
         <Ring state={state} />
       </svg>

@@ -8,7 +8,7 @@ test('every state has a word, a colour and a shape of its own', () => {
   const shapes = STATES.map((state) => {
     const { container, unmount } = render(<VerdictMark state={state} />);
     expect(screen.getByText(verdictWord(state))).toBeInTheDocument();
-    expect(container.querySelector(`.zh-${state}`)).not.toBeNull();
+    expect(container.querySelector(`.${state}`)).not.toBeNull();
     const shape = container.querySelector('svg')!.innerHTML;
     unmount();
     return shape;

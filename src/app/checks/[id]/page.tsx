@@ -8,6 +8,7 @@ import { loadJob } from '@/server/job/jobs';
 import { benchCorner, openBenchOf } from '@/server/measure/bench';
 import { JobWatch, SeenMark } from '@/ui/keeper';
 import { JobAlerts } from '../../jobs/[id]/JobAlerts';
+import styles from './page.module.css';
 
 export const metadata: Metadata = { title: 'Quick check' };
 
@@ -21,10 +22,10 @@ export default async function CheckPage({ params }: { params: Promise<{ id: stri
   if (!bench) notFound();
   const { record } = bench;
   return (
-    <div className="zh-quick">
+    <div className={styles.quick} data-part="quick">
       <SeenMark reach={job.reach} />
       <JobWatch jobId={id} version={job.reach.job} />
-      <div className="zh-check-head">
+      <div className={styles.checkHead} data-part="check-head">
         <h1>
           Check <span className="zh-figure">{job.number}</span> ·{' '}
           <span className="zh-figure">{corner}</span> {CORNER_NAME[corner]}

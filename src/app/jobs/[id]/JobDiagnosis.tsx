@@ -5,6 +5,7 @@ import type { Job } from '@/core/job';
 import { noseOf } from '@/server/nose/nose';
 import { SeenMark } from '@/ui/keeper';
 import { Nose } from '@/ui/shell';
+import nosePanel from '@/ui/shell/nosePanel.module.css';
 
 /** What the findings of a job point to, weighed anew on every request: in a sentence, at length. */
 export async function diagnosisOf(
@@ -34,7 +35,7 @@ export async function WithNose({
 }) {
   const { lead, scent, line } = await diagnosisOf(job, isAsFound);
   return (
-    <div className={isWhole ? 'zh-with-nose' : undefined}>
+    <div {...(isWhole && { className: nosePanel.withNose, 'data-part': 'with-nose' })}>
       <SeenMark reach={job.reach} />
       {!isWhole && (
         <Nose line={line}>

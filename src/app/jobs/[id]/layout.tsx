@@ -7,6 +7,7 @@ import { readJob, vehicleName } from '@/core/job';
 import { JobWatch } from '@/ui/keeper';
 import { Trail } from '@/ui/shell';
 import { JobAlerts } from './JobAlerts';
+import lists from '@/ui/shell/lists.module.css';
 
 /** The title of every page of a job bears its plate. */
 export async function generateMetadata({
@@ -34,7 +35,7 @@ export default async function JobLayout({
     <>
       <div className="d-flex flex-wrap justify-content-between align-items-center gap-2 mb-2 zh-no-print">
         <div>
-          <Link className="zh-job-plate" href={`/vehicles/${vehicle.id}`}>
+          <Link className={lists.jobPlate} href={`/vehicles/${vehicle.id}`}>
             {vehicle.plate}
           </Link>{' '}
           {vehicleName(vehicle)}{' '}

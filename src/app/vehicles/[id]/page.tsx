@@ -16,6 +16,7 @@ import { sheetsOfVehicle } from '@/server/shop/sheets';
 import { vehicleWithJobs } from '@/server/shop/vehicles';
 import { SeenMark } from '@/ui/keeper';
 import { vehicleName } from '@/core/job';
+import lists from '@/ui/shell/lists.module.css';
 
 export async function generateMetadata({
   params,
@@ -56,7 +57,7 @@ export default async function VehiclePage({ params }: { params: Promise<{ id: st
       {jobs.length > 0 && (
         <section className="zh-card mb-3">
           <h2>Jobs</h2>
-          <ul className="zh-list">
+          <ul className={lists.list}>
             {jobs.map((job) => (
               <li key={job.id}>
                 <Link className="zh-link" href={`/jobs/${job.id}`}>

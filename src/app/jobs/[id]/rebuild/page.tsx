@@ -12,6 +12,7 @@ import { whoIsHere } from '@/server/web/who';
 import { jobHref, NextThing } from '@/ui/shell';
 import { WithNose } from '../JobDiagnosis';
 import { openJobPage, type JobParams } from '../open';
+import photos from '@/ui/shell/photos.module.css';
 
 export const metadata: Metadata = { title: 'Rebuild' };
 
@@ -37,7 +38,7 @@ export default async function RebuildPage(props: JobParams) {
         jobId={id}
         corners={job.corners.map((corner) => cornerProgress(job, corner))}
       />
-      <div className="zh-corner-cards mt-3">
+      <div className={`${photos.cornerCards} mt-3`}>
         <section className="zh-card" aria-label="Hydraulics">
           <h2>Hydraulics</h2>
           <p>

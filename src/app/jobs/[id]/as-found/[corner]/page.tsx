@@ -28,7 +28,7 @@ export default async function AsFoundPage({
   return (
     <>
       <SeenMark reach={bench.job.reach} />
-      <div className="zh-bench-head">
+      <div data-part="bench-head">
         <div className="d-flex flex-wrap gap-3 align-items-center mb-2">
           <h1 className="mb-0">As found</h1>
           <CornerLinks

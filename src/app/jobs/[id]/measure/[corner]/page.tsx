@@ -29,7 +29,7 @@ export default async function MeasurePage({
   return (
     <>
       <SeenMark reach={bench.job.reach} />
-      <div className="zh-bench-head">
+      <div data-part="bench-head">
         <div className="d-flex flex-wrap gap-3 align-items-center mb-2">
           <h1 className="mb-0">Measure</h1>
           <CornerLinks

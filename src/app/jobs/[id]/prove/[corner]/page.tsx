@@ -31,7 +31,7 @@ export default async function ProvePage({
   return (
     <>
       <SeenMark reach={bench.job.reach} />
-      <div className="zh-bench-head">
+      <div data-part="bench-head">
         <div className="d-flex flex-wrap gap-3 align-items-center mb-2">
           <h1 className="mb-0">Prove: measure again</h1>
           <CornerLinks corners={job.corners} current={bench.corner} base={`/jobs/${id}/prove`} />

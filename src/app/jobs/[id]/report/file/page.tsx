@@ -8,6 +8,7 @@ import { fileReport } from '@/server/report/file';
 import { shopUnits } from '@/server/shop/settings';
 import { CornerDrawing } from '@/ui/corner';
 import { openJobPage, type JobParams } from '../../open';
+import styles from './page.module.css';
 
 export const metadata: Metadata = { title: 'File report' };
 
@@ -20,7 +21,7 @@ function FoundDrawn({ job }: { readonly job: Job }) {
   return (
     <section className="zh-card mb-3">
       <h2>What was found where</h2>
-      <div className="zh-found-drawn">
+      <div className={styles.foundDrawn}>
         {looked.map(({ corner, seen }) => {
           const parts = cornerParts(job, corner);
           return (
