@@ -1,6 +1,7 @@
 'use client';
 
-import Link from '@/ui/Link';
+import { Button } from 'react-bootstrap';
+import { ButtonLink } from '@/ui/Link';
 import { useSend } from '@/ui/field';
 import { keepDeviceText, useDeviceText } from '@/ui/deviceText';
 import { WhoIsHere, type Person } from '@/features/people/WhoIsHere';
@@ -37,15 +38,15 @@ function Units() {
             ['thou', 'Thousandths of an inch'],
           ] as const
         ).map(([units, name]) => (
-          <button
+          <Button
             key={units}
             type="button"
-            className="btn btn-primary"
+            variant="primary"
             disabled={busy}
             onClick={() => send([units])}
           >
             {name}
-          </button>
+          </Button>
         ))}
       </div>
       {trouble && (
@@ -85,18 +86,18 @@ export function FirstRun({ open, people, here }: FirstRunProps) {
             With prices the options of a corner are ranked by what they cost; without them the least
             that surely ends within comes first.
           </p>
-          <Link className="btn btn-primary" href="/workshop/prices">
+          <ButtonLink variant="primary" href="/workshop/prices">
             Prices now
-          </Link>
+          </ButtonLink>
         </>
       )}
-      <button type="button" className="btn btn-link" onClick={skip}>
+      <Button type="button" variant="link" onClick={skip}>
         {question === 'people' && people.length > 0
           ? 'That is everyone'
           : question === 'prices'
             ? 'Later'
             : 'Skip'}
-      </button>
+      </Button>
     </section>
   );
 }

@@ -1,5 +1,7 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
+
 /** Shown when a page could not be made; what was typed and saved is still on file. */
 export default function PageError({ reset }: { error: Error; reset: () => void }) {
   return (
@@ -9,9 +11,9 @@ export default function PageError({ reset }: { error: Error; reset: () => void }
         The server did not answer as it should. Readings that were marked as saved are on file. Try
         again; if it stays, start the server again and read what it prints.
       </p>
-      <button type="button" className="btn btn-primary" onClick={reset}>
+      <Button type="button" variant="primary" onClick={reset}>
         Try again
-      </button>
+      </Button>
     </div>
   );
 }

@@ -1,5 +1,5 @@
+import { ButtonLink } from '@/ui/Link';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 
 export const metadata: Metadata = { title: 'Nothing here' };
 
@@ -8,9 +8,9 @@ export default function NotFound() {
     <div className="zh-card">
       <h1>The scent ends here</h1>
       <p>There is nothing at this address. It may have been typed wrong, or taken off file.</p>
-      <Link className="btn btn-primary" href="/">
+      <ButtonLink variant="primary" href="/">
         To the jobs
-      </Link>
+      </ButtonLink>
     </div>
   );
 }

@@ -1,6 +1,6 @@
+import Link, { ButtonLink } from '@/ui/Link';
 import { format } from 'date-fns';
 import { after } from 'next/server';
-import Link from '@/ui/Link';
 import { z } from 'zod';
 import { FirstRun } from './FirstRun';
 import { StartLine } from '@/features/jobs/StartLine';
@@ -92,16 +92,16 @@ export default async function StartPage({
         </h1>
         <div className="d-flex flex-wrap gap-2">
           {checks > 0 && (
-            <Link className="btn btn-outline-secondary" href="/checks">
+            <ButtonLink variant="outline-secondary" href="/checks">
               Quick checks <span className="zh-figure">{checks}</span>
-            </Link>
+            </ButtonLink>
           )}
-          <Link className="btn btn-outline-secondary" href="/jobs/new">
+          <ButtonLink variant="outline-secondary" href="/jobs/new">
             New job
-          </Link>
-          <Link className="btn btn-primary" href="/checks/new" title="Key: q">
+          </ButtonLink>
+          <ButtonLink variant="primary" href="/checks/new" title="Key: q">
             Quick check
-          </Link>
+          </ButtonLink>
         </div>
       </div>
       <StartLine />
@@ -149,9 +149,9 @@ export default async function StartPage({
           ['/due', 'Due'],
           ['/insights', 'Insights'],
         ].map(([href = '/', label]) => (
-          <Link key={href} className="btn btn-outline-secondary" href={href}>
+          <ButtonLink key={href} variant="outline-secondary" href={href}>
             {label}
-          </Link>
+          </ButtonLink>
         ))}
       </nav>
       {closed.length > 0 && (

@@ -16,3 +16,28 @@ export default function Link({ children, ...props }: ComponentProps<typeof NextL
     </NextLink>
   );
 }
+
+interface ButtonLook {
+  readonly variant: 'primary' | 'secondary' | 'outline-secondary' | 'dark' | 'link';
+  readonly size?: 'sm' | 'lg';
+  readonly className?: string;
+}
+
+/** Bootstrap’s own button would tell a screen reader that a link is a button. */
+const buttonClass = ({ variant, size, className = '' }: ButtonLook): string =>
+  `btn btn-${variant}${size ? ` btn-${size}` : ''} ${className}`.trim();
+
+/** A link to a page that looks like a button: what is done next. */
+export function ButtonLink({
+  variant,
+  size,
+  className,
+  ...props
+}: ComponentProps<typeof NextLink> & ButtonLook) {
+  return <Link className={buttonClass({ variant, size, className })} {...props} />;
+}
+
+/** A link to a file, or to paper, that looks like a button. */
+export function FileLink({ variant, size, className, ...props }: ComponentProps<'a'> & ButtonLook) {
+  return <a className={buttonClass({ variant, size, className })} {...props} />;
+}

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import picks from '@/ui/shell/picks.module.css';
 
 interface ReasonFormProps {
@@ -36,12 +36,13 @@ export function ReasonForm(props: ReasonFormProps) {
         value={reason}
         onChange={({ target }) => setReason(target.value)}
       />
-      <button
-        className={`btn ${isPrimary ? 'btn-primary' : 'btn-outline-secondary'}`}
+      <Button
+        type="submit"
+        variant={isPrimary ? 'primary' : 'outline-secondary'}
         disabled={isEmpty}
       >
         {button}
-      </button>
+      </Button>
     </form>
   );
 }

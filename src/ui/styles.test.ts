@@ -62,3 +62,8 @@ test('every class that a screen takes from a sheet is there, and none is there f
   expect(faults).toEqual([]);
   expect([...used.keys()].filter((sheet) => !existsSync(sheet))).toEqual([]);
 });
+
+test('a button is the house’s component, not a class written out', () => {
+  const raw = SCREENS.filter((file) => /['"`\s]btn[\s'"`]/.test(read(file)));
+  expect(raw).toEqual(['src/ui/Link.tsx']);
+});

@@ -1,6 +1,6 @@
+import { ButtonLink } from '@/ui/Link';
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 import { z } from 'zod';
 import { JobList } from '@/features/jobs/JobList';
 import { quickChecks } from '@/server/quick/quickCheck';
@@ -23,9 +23,9 @@ export default async function ChecksPage({
         <h1 className="mb-0">
           Quick checks <span className="zh-muted zh-figure">{total}</span>
         </h1>
-        <Link className="btn btn-primary" href="/checks/new">
+        <ButtonLink variant="primary" href="/checks/new">
           Quick check
-        </Link>
+        </ButtonLink>
       </div>
       {lines.length === 0 ? (
         <p className="zh-card">

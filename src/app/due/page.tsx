@@ -1,3 +1,4 @@
+import { FileLink } from '@/ui/Link';
 import type { Metadata } from 'next';
 import { DueList } from '@/features/due/DueList';
 import { dueList } from '@/server/records/due';
@@ -10,9 +11,9 @@ export default async function DuePage() {
     <>
       <div className="d-flex flex-wrap justify-content-between align-items-center gap-2 mb-3">
         <h1 className="mb-0">Due</h1>
-        <a className="btn btn-outline-secondary" href="/api/v1/due.ics" download>
+        <FileLink variant="outline-secondary" href="/api/v1/due.ics" download>
           As a calendar file
-        </a>
+        </FileLink>
       </div>
       <p className="zh-muted">
         Distance counts from what the vehicle’s last job had on its clock; the calendar holds what

@@ -1,5 +1,6 @@
+import Link, { FileLink } from '@/ui/Link';
+import { ButtonLink } from '@/ui/Link';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 import { z } from 'zod';
 import { Here } from '@/app/Here';
 import { saySheet } from '@/core/sheets';
@@ -27,21 +28,21 @@ export default async function ModelsPage({
         <div className="d-flex flex-wrap gap-2">
           {sheets.length > 0 && (
             <>
-              <a className="btn btn-outline-secondary" href="/api/v1/sheets.csv" download>
+              <FileLink variant="outline-secondary" href="/api/v1/sheets.csv" download>
                 All as a spreadsheet
-              </a>
-              <a
-                className="btn btn-outline-secondary"
+              </FileLink>
+              <FileLink
+                variant="outline-secondary"
                 href="/api/v1/sheets.csv?decimal=comma"
                 download
               >
                 with decimal comma
-              </a>
+              </FileLink>
             </>
           )}
-          <Link className="btn btn-primary" href="/models/new">
+          <ButtonLink variant="primary" href="/models/new">
             New sheet
-          </Link>
+          </ButtonLink>
         </div>
         <Here />
       </div>

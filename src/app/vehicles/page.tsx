@@ -1,5 +1,5 @@
+import Link, { ButtonLink } from '@/ui/Link';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 import { z } from 'zod';
 import { VehicleSearch } from '@/features/vehicles/VehicleSearch';
 import { vehiclesPage } from '@/server/shop/vehicles';
@@ -29,12 +29,12 @@ export default async function VehiclesPage({
       <div className="d-flex justify-content-between align-items-center mb-3">
         <h1 className="mb-0">Vehicles</h1>
         <div className="d-flex flex-wrap gap-2">
-          <Link className="btn btn-outline-secondary" href="/models">
+          <ButtonLink variant="outline-secondary" href="/models">
             Model sheets
-          </Link>
-          <Link className="btn btn-primary" href="/vehicles/new">
+          </ButtonLink>
+          <ButtonLink variant="primary" href="/vehicles/new">
             New vehicle
-          </Link>
+          </ButtonLink>
         </div>
       </div>
       {isEmpty && q === '' ? (

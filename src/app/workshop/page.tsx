@@ -1,5 +1,5 @@
+import Link, { ButtonLink } from '@/ui/Link';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 import type { ReactNode } from 'react';
 import { PROCEDURE } from '@/core/contracts';
 import { rulesInForce } from '@/core/procedure';
@@ -47,9 +47,9 @@ function Place({
       <h2 id={id}>{name}</h2>
       <p>{say}</p>
       {children}
-      <Link className="btn btn-outline-secondary" href={href}>
+      <ButtonLink variant="outline-secondary" href={href}>
         {name}
-      </Link>
+      </ButtonLink>
     </section>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
 import type { ImportPlan, TablePlan } from '@/server/records/archive';
@@ -132,14 +133,9 @@ export function ArchiveDesk() {
               <strong>Brought in.</strong> What stood here stayed.
             </p>
           ) : (
-            <button
-              type="button"
-              className="btn btn-primary"
-              disabled={busy || fresh === 0}
-              onClick={bring}
-            >
+            <Button type="button" variant="primary" disabled={busy || fresh === 0} onClick={bring}>
               {fresh === 0 ? 'Nothing new in it' : `Bring in ${fresh} rows`}
-            </button>
+            </Button>
           )}
         </>
       )}

@@ -1,5 +1,7 @@
 'use client';
 
+import { FileLink } from '@/ui/Link';
+import { Button } from 'react-bootstrap';
 import { format } from 'date-fns';
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
@@ -65,17 +67,17 @@ function StagedCard({
       )}
       {!canRestore && <p>A lead restores: ask one to choose the name at “Who is here”.</p>}
       <div className="d-flex flex-wrap gap-2">
-        <button
+        <Button
           type="button"
-          className="btn btn-primary"
+          variant="primary"
           disabled={isBusy || !canRestore || !(staged.isOwn || evenForeign)}
           onClick={() => onRestore(evenForeign)}
         >
           Put it in place of the records
-        </button>
-        <button type="button" className="btn btn-outline-secondary" onClick={onLeave}>
+        </Button>
+        <Button type="button" variant="outline-secondary" onClick={onLeave}>
           Leave it
-        </button>
+        </Button>
       </div>
     </div>
   );
@@ -143,9 +145,9 @@ export function CopiesDesk({
           and twelve months.
         </p>
         <div className="d-flex flex-wrap gap-2">
-          <button
+          <Button
             type="button"
-            className="btn btn-primary"
+            variant="primary"
             disabled={busy}
             onClick={() =>
               make(makeCopy, (says) => {
@@ -155,16 +157,16 @@ export function CopiesDesk({
             }
           >
             Make a copy now
-          </button>
+          </Button>
           {canRestore && (
-            <button
+            <Button
               type="button"
-              className="btn btn-outline-secondary"
+              variant="outline-secondary"
               disabled={busy}
               onClick={() => make(takeCopy, (name) => setSaid(`${name} is with your downloads.`))}
             >
               Take a copy with you
-            </button>
+            </Button>
           )}
         </div>
         <CopyProgress isAsked={isMaking} />
@@ -186,21 +188,21 @@ export function CopiesDesk({
                   </span>
                 </span>
                 <span className="d-flex flex-wrap gap-3">
-                  <a className="btn btn-link" href={`/api/v1/backup?copy=${name}`} download>
+                  <FileLink variant="link" href={`/api/v1/backup?copy=${name}`} download>
                     Take it with you<span className="visually-hidden">: {name}</span>
-                  </a>
-                  <button
+                  </FileLink>
+                  <Button
                     type="button"
-                    className="btn btn-link"
+                    variant="link"
                     disabled={busy}
                     onClick={() => look(() => stageCopy(name))}
                   >
                     Restore<span className="visually-hidden">: {name}</span>
-                  </button>
+                  </Button>
                   {kind === 'by-hand' && (
-                    <button
+                    <Button
                       type="button"
-                      className="btn btn-link"
+                      variant="link"
                       disabled={busy}
                       onClick={() =>
                         run(
@@ -213,7 +215,7 @@ export function CopiesDesk({
                       }
                     >
                       Throw away<span className="visually-hidden">: {name}</span>
-                    </button>
+                    </Button>
                   )}
                 </span>
               </li>

@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { useEffect, useState } from 'react';
 import ProgressBar from 'react-bootstrap/ProgressBar';
 import { askProgress, cancelCopy, type Progress } from './requests';
@@ -34,13 +35,14 @@ export function CopyProgress({ isAsked }: { readonly isAsked: boolean }) {
       {now > 0 && (
         <ProgressBar now={now} visuallyHidden label={`${now} %`} aria-label={progress.says} />
       )}
-      <button
+      <Button
         type="button"
-        className="btn btn-outline-secondary mt-2"
+        variant="outline-secondary"
+        className="mt-2"
         onClick={() => void cancelCopy()}
       >
         Cancel the copy
-      </button>
+      </Button>
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import Link from '@/ui/Link';
+import { ButtonLink } from '@/ui/Link';
 import { runoutLimit, sayMove, averagedForDrawing } from '@/core/assessment';
 import { shortestTurn } from '@/core/indexing';
 import { CORNER_NAME, fastenerName } from '@/core/readings';
@@ -270,15 +270,15 @@ export function CornerCorrection(props: CornerCorrectionProps) {
             why={done ? undefined : [fromNow, how].filter(Boolean).join(' ')}
           >
             {done && (
-              <Link className="btn btn-primary" href={`/jobs/${jobId}/prove/${corner}`}>
+              <ButtonLink variant="primary" href={`/jobs/${jobId}/prove/${corner}`}>
                 Prove: measure again
-              </Link>
+              </ButtonLink>
             )}
             {!done && !isCut && !isPlate && tick}
             {next && done && (
-              <Link className="btn btn-outline-secondary" href={`/jobs/${jobId}/correct/${next}`}>
+              <ButtonLink variant="outline-secondary" href={`/jobs/${jobId}/correct/${next}`}>
                 Correct {next}
-              </Link>
+              </ButtonLink>
             )}
           </NextThing>
           {isPlate && <PlateSteps jobId={jobId} view={view} />}

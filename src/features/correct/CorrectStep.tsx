@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { useState } from 'react';
 import { TextField, useSend } from '@/ui/field';
 import { Signed, SignedTick } from '@/ui/procedure';
@@ -74,12 +75,13 @@ export function ThicknessStep({
         error={trouble ?? undefined}
         onChange={setText}
       />
-      <button
-        className="btn btn-outline-secondary"
+      <Button
+        type="submit"
+        variant="outline-secondary"
         disabled={busy || text === (written?.text ?? '')}
       >
         {busy ? 'Writing …' : 'Keep this thickness'}
-      </button>{' '}
+      </Button>{' '}
       {written && <Signed written={written} />}
     </form>
   );
@@ -94,14 +96,14 @@ export function SendStep(props: StepProps & { readonly usualMark: string }) {
   if (written) {
     return (
       <div className="my-2 zh-no-print">
-        <button
+        <Button
           type="button"
-          className="btn btn-outline-secondary"
+          variant="outline-secondary"
           disabled={busy}
           onClick={() => write(null)}
         >
           It did not go: take the tag back
-        </button>
+        </Button>
         {trouble && <div className="zh-error">{trouble}</div>}
       </div>
     );
@@ -116,9 +118,9 @@ export function SendStep(props: StepProps & { readonly usualMark: string }) {
     >
       <TextField label="Goes to" value={to} error={trouble ?? undefined} onChange={setTo} />
       <TextField label="Marked on the rotor" value={mark} onChange={setMark} />
-      <button className="btn btn-outline-secondary" disabled={busy}>
+      <Button type="submit" variant="outline-secondary" disabled={busy}>
         Send it out: block the vehicle, print the tag
-      </button>
+      </Button>
     </form>
   );
 }

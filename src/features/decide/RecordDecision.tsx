@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import type { Action } from '@/core/options';
 import type { Corner } from '@/core/readings';
 import { useEffect, useRef } from 'react';
@@ -43,25 +44,25 @@ export function RecordDecision({ jobId, corner, action, recorded }: RecordDecisi
       )}
       <div className="d-flex gap-2 flex-wrap">
         {action !== null && recorded === null && (
-          <button
+          <Button
             type="button"
-            className="btn btn-primary"
+            variant="primary"
             data-goes-on
             disabled={busy}
             onClick={() => take.send([jobId, { corner, action }])}
           >
             Do this: put it on record
-          </button>
+          </Button>
         )}
         {recorded !== null && (
-          <button
+          <Button
             type="button"
-            className="btn btn-outline-secondary"
+            variant="outline-secondary"
             disabled={busy}
             onClick={() => back.send([jobId, corner])}
           >
             Take it back
-          </button>
+          </Button>
         )}
       </div>
     </div>

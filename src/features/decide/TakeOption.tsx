@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { useSend } from '@/ui/field';
 import { writeDecision, writePair, type SideChoice } from './writes';
 
@@ -20,15 +21,15 @@ export function TakeOption({ jobId, label, name, sides, isFirst = false }: TakeP
   );
   return (
     <span className="zh-no-print">
-      <button
+      <Button
         type="button"
-        className={`btn ${isFirst ? 'btn-primary' : 'btn-outline-secondary'}`}
+        variant={isFirst ? 'primary' : 'outline-secondary'}
         disabled={busy}
         onClick={() => send([])}
       >
         {busy ? 'Writing …' : label}
         <span className="visually-hidden"> {name}</span>
-      </button>
+      </Button>
       {trouble && (
         <span className="zh-error d-block" role="alert">
           {trouble}

@@ -1,4 +1,4 @@
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { CORNERS } from '@/core/readings';
 import type { FindQuery } from '@/core/contracts';
 import { FormField } from '@/ui/field';
@@ -97,7 +97,9 @@ export function FindForm({
           overdue
         </label>
       </details>
-      <button className="btn btn-primary">Find</button>
+      <Button type="submit" variant="primary">
+        Find
+      </Button>
     </form>
   );
 }

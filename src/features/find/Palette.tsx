@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { useCombobox } from 'downshift';
 import { Search } from 'lucide-react';
 import { useRouter } from 'next/navigation';
@@ -106,15 +107,16 @@ export function Palette() {
   }, []);
   return (
     <>
-      <button
+      <Button
         type="button"
-        className="btn btn-outline-secondary d-none d-md-inline-block"
+        variant="outline-secondary"
+        className="d-none d-md-inline-block"
         onClick={open}
         title="Find (Ctrl K)"
       >
         <Search size={20} aria-hidden="true" />
         <span className="visually-hidden">Find a job or vehicle</span>
-      </button>
+      </Button>
       <dialog
         ref={dialog}
         className={`zh-card ${styles.palette}`}

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { useForm, useWatch } from 'react-hook-form';
 import type { GaugeForm } from '@/core/contracts';
 import { exactNumber, fieldUnit, UNIT_SIGN, type UnitSystem } from '@/core/units';
@@ -124,12 +124,12 @@ function GaugeEditor({ initial, units, onDone }: GaugeEditorProps) {
         onLearn={(learnt) => setValue('lineFormat', learnt)}
       />
       <div className="d-flex gap-2 mt-2">
-        <button className="btn btn-primary" disabled={busy}>
+        <Button type="submit" variant="primary" disabled={busy}>
           {busy ? 'Keeping …' : 'Keep this gauge'}
-        </button>
-        <button type="button" className="btn btn-outline-secondary" onClick={onDone}>
+        </Button>
+        <Button type="button" variant="outline-secondary" onClick={onDone}>
           Leave it
-        </button>
+        </Button>
       </div>
     </form>
   );
@@ -192,21 +192,21 @@ export function GaugeBook({ gauges, units, today }: GaugeBookProps) {
                 <span className="zh-muted d-block">{sayReach(gauge, say)}</span>
               </span>
               <span>
-                <button
+                <Button
                   type="button"
-                  className="btn btn-link"
+                  variant="link"
                   onClick={() => setEditing(editing === gauge.id ? null : gauge.id)}
                 >
                   Change<span className="visually-hidden"> {gauge.name}</span>
-                </button>
-                <button
+                </Button>
+                <Button
                   type="button"
-                  className="btn btn-link"
+                  variant="link"
                   disabled={busy}
                   onClick={() => retire.send([gauge.id])}
                 >
                   Out of use<span className="visually-hidden">: {gauge.name}</span>
-                </button>
+                </Button>
               </span>
             </div>
             {editing === gauge.id && (
@@ -218,13 +218,14 @@ export function GaugeBook({ gauges, units, today }: GaugeBookProps) {
       {editing === 'new' ? (
         <GaugeEditor initial={EMPTY} units={units} onDone={done} />
       ) : (
-        <button
+        <Button
           type="button"
-          className="btn btn-outline-secondary mt-2"
+          variant="outline-secondary"
+          className="mt-2"
           onClick={() => setEditing('new')}
         >
           Add a gauge
-        </button>
+        </Button>
       )}
     </>
   );

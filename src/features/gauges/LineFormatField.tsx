@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { learnLineFormat, readGaugeLine, type LineFormat } from '@/core/gauges';
 import { lengthUnitOf } from '@/core/units';
 import { BAUD_RATES, browserSerial, readText, type BrowserSerialPort } from '@/ui/gauge/serialPort';
@@ -72,13 +72,13 @@ export function LineFormatField({ format, unit, onLearn }: LineFormatFieldProps)
               <option key={rate}>{rate}</option>
             ))}
           </Form.Select>
-          <button
+          <Button
             type="button"
-            className="btn btn-outline-secondary"
+            variant="outline-secondary"
             onClick={() => (capture.stop ? capture.stop() : void capture.start(baudRate))}
           >
             {capture.stop ? 'Stop listening' : 'Listen to the cable'}
-          </button>
+          </Button>
         </div>
       )}
       {capture.trouble && <p className="zh-error">{capture.trouble}</p>}
@@ -95,9 +95,9 @@ export function LineFormatField({ format, unit, onLearn }: LineFormatFieldProps)
         <Form.Label>The display shows, for the last line</Form.Label>
         <Form.Control value={shown} onChange={(event) => setShown(event.target.value)} />
       </Form.Group>
-      <button type="button" className="btn btn-outline-secondary" onClick={learn}>
+      <Button type="button" variant="outline-secondary" onClick={learn}>
         Learn the format
-      </button>
+      </Button>
       {message && (
         <p className="zh-error" role="alert">
           {message}

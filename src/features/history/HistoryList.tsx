@@ -1,4 +1,4 @@
-import Link from '@/ui/Link';
+import { ButtonLink } from '@/ui/Link';
 import type { History, HistoryLine } from '@/server/records/history';
 import styles from './history.module.css';
 
@@ -44,14 +44,14 @@ export function HistoryList({ href, only, history }: HistoryListProps) {
     <>
       <nav className="d-flex flex-wrap gap-2 mb-3 zh-no-print" aria-label="Show">
         {SORTS.map(([code, name]) => (
-          <Link
+          <ButtonLink
             key={code}
-            className={`btn ${code === only ? 'btn-dark' : 'btn-outline-secondary'}`}
+            variant={code === only ? 'dark' : 'outline-secondary'}
             aria-current={code === only ? 'page' : undefined}
             href={code === 'all' ? href : `${href}?only=${code}`}
           >
             {name}
-          </Link>
+          </ButtonLink>
         ))}
       </nav>
       {lines.length === 0 && <p className="zh-muted">Nothing of this was written yet.</p>}
@@ -72,12 +72,13 @@ export function HistoryList({ href, only, history }: HistoryListProps) {
         ))}
       </ol>
       {next !== null && (
-        <Link
-          className="btn btn-outline-secondary zh-no-print"
+        <ButtonLink
+          variant="outline-secondary"
+          className="zh-no-print"
           href={`${href}?only=${only}&before=${next}`}
         >
           What was before
-        </Link>
+        </ButtonLink>
       )}
     </>
   );

@@ -1,4 +1,4 @@
-import Link from '@/ui/Link';
+import { ButtonLink } from '@/ui/Link';
 import { NO_CAUSE } from '@/core/insights';
 import type { UnitSystem } from '@/core/units';
 import type { InsightsView } from '@/server/records/insights';
@@ -41,14 +41,14 @@ function Years({
   return (
     <nav aria-label="Years" className="d-flex flex-wrap gap-2 mb-3">
       {places.map(({ href, label, isHere }) => (
-        <Link
+        <ButtonLink
           key={href}
-          className={`btn ${isHere ? 'btn-secondary' : 'btn-outline-secondary'}`}
+          variant={isHere ? 'secondary' : 'outline-secondary'}
           aria-current={isHere ? 'page' : undefined}
           href={href}
         >
           {label}
-        </Link>
+        </ButtonLink>
       ))}
     </nav>
   );

@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
 import { complaintFormSchema, type ComplaintForm as Values } from '@/core/contracts';
@@ -40,9 +41,9 @@ export function ComplaintForm({ jobId, values }: { jobId: string; values: Values
           corners: errors.corners?.message,
         }}
       />
-      <button className="btn btn-outline-secondary" disabled={isSubmitting}>
+      <Button type="submit" variant="outline-secondary" disabled={isSubmitting}>
         {isSubmitting ? 'Saving …' : 'Save the complaint'}
-      </button>{' '}
+      </Button>{' '}
       <span role="status">{isSubmitSuccessful && !errors.root && 'Saved.'}</span>
     </form>
   );

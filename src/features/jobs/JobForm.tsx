@@ -4,7 +4,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import Link from '@/ui/Link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
 import { jobFormSchema, type JobForm as Values } from '@/core/contracts';
 import { FormField, showServerErrors } from '@/ui/field';
@@ -113,9 +113,9 @@ export function JobForm({
           corners: errors.corners?.message,
         }}
       />
-      <button className="btn btn-primary" disabled={isSubmitting}>
+      <Button type="submit" variant="primary" disabled={isSubmitting}>
         {isSubmitting ? 'Opening …' : 'Open the job'}
-      </button>
+      </Button>
     </form>
   );
 }

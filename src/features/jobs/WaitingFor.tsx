@@ -1,4 +1,4 @@
-import Link from '@/ui/Link';
+import { ButtonLink } from '@/ui/Link';
 
 interface WaitingForProps {
   readonly waits: readonly {
@@ -19,24 +19,24 @@ export function WaitingFor({ waits, chosen, overdue }: WaitingForProps) {
   return (
     <nav className="zh-tabs mb-3" aria-label="What jobs wait for">
       {overdue > 0 && (
-        <Link className="btn btn-outline-secondary" href="/due">
+        <ButtonLink variant="outline-secondary" href="/due">
           rechecks overdue <span className="zh-figure">{overdue}</span>
-        </Link>
+        </ButtonLink>
       )}
       {some.map(({ wait, name, count }) => (
-        <Link
+        <ButtonLink
           key={wait}
-          className="btn btn-outline-secondary"
+          variant="outline-secondary"
           href={wait === chosen ? '/' : `/?waits=${wait}`}
           aria-current={wait === chosen ? 'page' : undefined}
         >
           {name} <span className="zh-figure">{count}</span>
-        </Link>
+        </ButtonLink>
       ))}
       {chosen !== null && (
-        <Link className="btn btn-link" href="/">
+        <ButtonLink variant="link" href="/">
           All open jobs
-        </Link>
+        </ButtonLink>
       )}
     </nav>
   );

@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { useState, type ReactNode } from 'react';
 import { useSend } from '@/ui/field';
 import { writeKnowledge, type KnowledgeChange } from './writes';
@@ -30,12 +31,9 @@ export function SaidForm({ what, label, isQuiet = false, className, children }: 
       }}
     >
       {children}
-      <button
-        className={`btn ${isQuiet ? 'btn-outline-secondary' : 'btn-primary'}`}
-        disabled={busy}
-      >
+      <Button type="submit" variant={isQuiet ? 'outline-secondary' : 'primary'} disabled={busy}>
         {busy ? 'Keeping …' : label}
-      </button>{' '}
+      </Button>{' '}
       <span role="status" className={trouble ? 'zh-error' : 'zh-muted'}>
         {trouble ?? said}
       </span>

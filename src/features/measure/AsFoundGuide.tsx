@@ -1,5 +1,6 @@
 'use client';
 
+import { FileLink } from '@/ui/Link';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { AsFoundItem } from '@/core/job';
@@ -105,9 +106,9 @@ export function AsFoundGuide(props: AsFoundGuideProps) {
         {next?.item === 'end-play' && <EndPlay {...{ jobId, corner, units }} />}
         {next ? (
           noted.includes('runout') && (
-            <a className="btn btn-outline-secondary" href={backHref}>
+            <FileLink variant="outline-secondary" href={backHref}>
               Back to the strip-down
-            </a>
+            </FileLink>
           )
         ) : (
           <NextLink href={backHref}>Back to the strip-down</NextLink>

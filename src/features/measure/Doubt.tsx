@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { useEffect } from 'react';
 import type { DoubtedReading } from './model';
 
@@ -31,13 +32,9 @@ export function Doubt({ doubted, onCorrect }: DoubtProps) {
       Position {doubted.place.position + 1}: <span className="zh-figure">{doubted.typed}</span>{' '}
       stands far off. Meant <span className="zh-figure">{doubted.slip.text}</span>,{' '}
       {SLIP_NAME[doubted.slip.kind]}?{' '}
-      <button
-        type="button"
-        className="btn btn-outline-secondary"
-        onClick={() => onCorrect(doubted)}
-      >
+      <Button type="button" variant="outline-secondary" onClick={() => onCorrect(doubted)}>
         Change it (F2)
-      </button>
+      </Button>
     </p>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import { asMinus } from '@/core/readings';
+import { Button } from 'react-bootstrap';
 import styles from './measure.module.css';
 
 interface NumberPadProps {
@@ -21,16 +22,16 @@ const ROWS = [
 
 /** A pad for thumbs in gloves: figures, and one key that takes the reading. */
 export function NumberPad({ draft, isSigned, canSkip, onType, onTake }: NumberPadProps) {
-  const key = (label: string, name: string, press: () => void, kind = '') => (
-    <button
+  const key = (label: string, name: string, press: () => void, place?: string, isTake = false) => (
+    <Button
       key={name}
-      type="button"
-      className={`btn ${kind || 'btn-outline-secondary'}`}
+      variant={isTake ? 'primary' : 'outline-secondary'}
+      className={place}
       aria-label={name}
       onClick={press}
     >
       {label}
-    </button>
+    </Button>
   );
   const type = (text: string) => key(text, text, () => onType(draft + text));
   const isEmpty = draft.trim() === '';
@@ -42,25 +43,22 @@ export function NumberPad({ draft, isSigned, canSkip, onType, onTake }: NumberPa
     >
       {ROWS.flat().map(type)}
       {type('.')}
-      {key('0', '0', () => onType(`${draft}0`), `btn-outline-secondary ${styles.padZero}`)}
-      {key(
-        '⌫',
-        'Delete the last figure',
-        () => onType(draft.slice(0, -1)),
-        `btn-outline-secondary ${styles.padDelete}`,
-      )}
+      {key('0', '0', () => onType(`${draft}0`), styles.padZero)}
+      {key('⌫', 'Delete the last figure', () => onType(draft.slice(0, -1)), styles.padDelete)}
       {isSigned &&
         key(
           '− Take',
           'Take as minus',
           () => onTake(isEmpty ? '' : asMinus(draft)),
-          `btn-primary ${styles.padMinus}`,
+          styles.padMinus,
+          true,
         )}
       {key(
         isEmpty && canSkip ? 'Skip' : isSigned ? '+ Take' : 'Take',
         isEmpty && canSkip ? 'Skip' : 'Take',
         () => onTake(draft),
-        `btn-primary ${styles.padTake}`,
+        styles.padTake,
+        true,
       )}
     </div>
   );

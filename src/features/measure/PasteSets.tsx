@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { useSend } from '@/ui/field';
 import { LONGEST_TABLE } from '@/core/exchange';
 import { KIND_NAME, type BenchCorner, type BenchSet } from './model';
@@ -100,14 +100,15 @@ export function PasteSets({ corner, onImported }: PasteSetsProps) {
           </Form.Select>
         </Form.Group>
       </div>
-      <button
+      <Button
         type="button"
-        className="btn btn-primary mt-2"
+        variant="primary"
+        className="mt-2"
         disabled={busy || text.trim() === ''}
         onClick={put}
       >
         {busy ? 'Putting on file …' : 'Put on file as new sets'}
-      </button>
+      </Button>
     </details>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { useEffect, useRef, useSyncExternalStore, type KeyboardEvent, type RefObject } from 'react';
 import { isFree } from '@/ui/keys';
 import { asMinus, flipSign } from '@/core/readings';
@@ -123,9 +124,10 @@ export function ReadingEntry(props: ReadingEntryProps) {
       </label>
       <div className="d-flex gap-2 align-items-center">
         {isDial && (
-          <button
+          <Button
             type="button"
-            className="btn btn-outline-secondary fs-4"
+            variant="outline-secondary"
+            className="fs-4"
             title="Plus or minus"
             onClick={() => {
               onType(flipSign(draft));
@@ -133,7 +135,7 @@ export function ReadingEntry(props: ReadingEntryProps) {
             }}
           >
             ±<span className="visually-hidden">change the sign</span>
-          </button>
+          </Button>
         )}
         <input
           id="reading"
@@ -149,9 +151,9 @@ export function ReadingEntry(props: ReadingEntryProps) {
           onKeyDown={keys}
         />
         <span className="zh-muted fs-5">{UNIT_SIGN[unit]}</span>
-        <button className="btn btn-primary">
+        <Button type="submit" variant="primary">
           {canSkip && draft.trim() === '' ? 'Skip' : 'Next'}
-        </button>
+        </Button>
       </div>
       <div className={styles.meant}>
         {draft.trim() !== '' && whole !== draft ? (

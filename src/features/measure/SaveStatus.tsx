@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { overTheirs, theirsOf, useKeeper, type KeptWrite } from '@/ui/keeper';
 import type { SaveState } from './useHeld';
 
@@ -25,16 +26,17 @@ function RefusedWrite({ write }: { readonly write: KeptWrite }) {
       <li>
         Another screen wrote {typeof theirs === 'string' ? `“${theirs}”` : 'nothing'} here
         meanwhile; yours is the {write.about}.{' '}
-        <button type="button" className="btn btn-primary btn-sm" onClick={drop}>
+        <Button type="button" variant="primary" size="sm" onClick={drop}>
           Leave theirs
-        </button>{' '}
-        <button
+        </Button>{' '}
+        <Button
           type="button"
-          className="btn btn-outline-secondary btn-sm"
+          variant="outline-secondary"
+          size="sm"
           onClick={() => void keeper?.again(write, overTheirs(write))}
         >
           Write mine
-        </button>
+        </Button>
       </li>
     );
   }
@@ -43,9 +45,9 @@ function RefusedWrite({ write }: { readonly write: KeptWrite }) {
       Not on file, the {write.about}.{' '}
       <strong>{status.state === 'refused' ? status.message : ''}</strong> Type it again at its
       place, or{' '}
-      <button type="button" className="btn btn-link p-0 align-baseline" onClick={drop}>
+      <Button type="button" variant="link" className="p-0 align-baseline" onClick={drop}>
         leave it
-      </button>
+      </Button>
       .
     </li>
   );

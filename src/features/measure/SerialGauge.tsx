@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { useEffect, useRef, useState } from 'react';
 import type { LineFormat, LineReading } from '@/core/gauges';
 import { toMicrometres } from '@/core/units';
@@ -66,20 +67,16 @@ export function SerialGauge({ name, format, onReading }: SerialGaugeProps) {
       <div className="d-flex flex-wrap gap-2 align-items-center">
         {port ? (
           <>
-            <button
+            <Button
               type="button"
-              className="btn btn-outline-secondary"
+              variant="outline-secondary"
               onClick={() => setZero(last.current?.value ?? 0)}
             >
               Zero here
-            </button>
-            <button
-              type="button"
-              className="btn btn-outline-secondary"
-              onClick={() => setPort(null)}
-            >
+            </Button>
+            <Button type="button" variant="outline-secondary" onClick={() => setPort(null)}>
               Disconnect
-            </button>
+            </Button>
           </>
         ) : (
           <>
@@ -94,9 +91,9 @@ export function SerialGauge({ name, format, onReading }: SerialGaugeProps) {
                 <option key={rate}>{rate}</option>
               ))}
             </select>
-            <button type="button" className="btn btn-primary" onClick={() => void connect()}>
+            <Button type="button" variant="primary" onClick={() => void connect()}>
               Connect {name}
-            </button>
+            </Button>
           </>
         )}
         {zero !== 0 && (

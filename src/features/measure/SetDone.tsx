@@ -1,6 +1,7 @@
 'use client';
 
-import Link from '@/ui/Link';
+import { Button } from 'react-bootstrap';
+import { ButtonLink } from '@/ui/Link';
 import { useEffect, useRef } from 'react';
 import { NextLink, NextThing } from '@/ui/shell';
 import { focusLimit } from './LimitEntry';
@@ -99,27 +100,21 @@ export function SetDone(props: SetDoneProps) {
   return (
     <NextThing todo={todo}>
       {first ? (
-        <button
-          key={first.label}
-          ref={likely}
-          type="button"
-          className="btn btn-primary"
-          onClick={first.act}
-        >
+        <Button key={first.label} ref={likely} type="button" variant="primary" onClick={first.act}>
           {first.label}
-        </button>
+        </Button>
       ) : (
         <NextLink href={props.nextHref}>{props.nextLabel}</NextLink>
       )}
       {others.map(({ label, act }) => (
-        <button key={label} type="button" className="btn btn-outline-secondary" onClick={act}>
+        <Button key={label} type="button" variant="outline-secondary" onClick={act}>
           {label}
-        </button>
+        </Button>
       ))}
       {first && (
-        <Link className="btn btn-outline-secondary" href={props.nextHref}>
+        <ButtonLink variant="outline-secondary" href={props.nextHref}>
           {props.nextLabel}
-        </Link>
+        </ButtonLink>
       )}
     </NextThing>
   );

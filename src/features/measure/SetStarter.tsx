@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { useEffect, useRef, type KeyboardEvent } from 'react';
 import { PREPARATION_IDS } from '@/core/quality';
 import type { BenchCorner, BenchSet } from './model';
@@ -74,11 +75,13 @@ export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
         {CAUTION[own.kind]}
       </p>
       <div className={`${styles.begin} d-flex flex-wrap gap-2`}>
-        <button className="btn btn-primary" ref={first}>
+        <Button type="submit" variant="primary" ref={first}>
           {left.length > 0 ? `All of this is so: start ${name}` : `Start ${name}`}
-        </button>
+        </Button>
         {left.length > 0 && (
-          <button className="btn btn-outline-secondary">Start, {left.length} left out</button>
+          <Button type="submit" variant="outline-secondary">
+            Start, {left.length} left out
+          </Button>
         )}
       </div>
     </form>

@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { firstOpen, KIND_NAME, type BenchCorner, type BenchSet } from './model';
 import { mountingName } from './mountingName';
 import lists from '@/ui/shell/lists.module.css';
@@ -27,25 +28,25 @@ export function SetTabs({ sets, currentId, corner, onPick }: SetTabsProps) {
       {sets
         .filter(({ isAside }) => !isAside)
         .map((set) => (
-          <button
+          <Button
             key={set.id}
             type="button"
-            className="btn btn-outline-secondary"
+            variant="outline-secondary"
             aria-current={set.id === currentId}
             onClick={() => onPick(set.id)}
           >
             {setName(set, corner)}
             {firstOpen(set) && ' …'}
-          </button>
+          </Button>
         ))}
-      <button
+      <Button
         type="button"
-        className="btn btn-outline-secondary"
+        variant="outline-secondary"
         aria-current={currentId === null}
         onClick={() => onPick(null)}
       >
         + New set
-      </button>
+      </Button>
     </div>
   );
 }
@@ -68,13 +69,9 @@ export function SetsAside({ sets, corner, onTakeBack }: SetsAsideProps) {
           <li key={set.id} className="d-flex gap-2 align-items-center mb-2">
             {setName(set, corner)}, {set.readings.length} readings
             {set.setAsideReason && ` (${set.setAsideReason})`}
-            <button
-              type="button"
-              className="btn btn-outline-secondary"
-              onClick={() => onTakeBack(set)}
-            >
+            <Button type="button" variant="outline-secondary" onClick={() => onTakeBack(set)}>
               Use it again
-            </button>
+            </Button>
           </li>
         ))}
       </ul>

@@ -1,5 +1,7 @@
 'use client';
 
+import { FileLink } from '@/ui/Link';
+import { Button } from 'react-bootstrap';
 import { useState } from 'react';
 import { measuredSet } from '@/core/assessment';
 import { compareSets, type ComparedSet } from '@/core/quality';
@@ -102,13 +104,14 @@ function History({ set, onPick }: { set: BenchSet; onPick: (place: Cursor) => vo
       <ul className={lists.list}>
         {former?.map(({ lap, position, text, replacedAt }, i) => (
           <li key={i}>
-            <button
+            <Button
               type="button"
-              className="btn btn-link p-0"
+              variant="link"
+              className="p-0"
               onClick={() => onPick({ lap, position })}
             >
               Lap {lap + 1}, position {position === set.positions ? '1 again' : position + 1}
-            </button>
+            </Button>
             : was <span className="zh-figure">{text}</span>{' '}
             <span className="zh-muted">until {new Date(replacedAt).toLocaleTimeString()}</span>
           </li>
@@ -128,22 +131,22 @@ export function SetTools(props: SetToolsProps) {
         <>
           <div className="d-flex flex-wrap gap-2">
             {(['again', 'aside'] as const).map((what) => (
-              <button
+              <Button
                 key={what}
                 type="button"
-                className="btn btn-outline-secondary"
+                variant="outline-secondary"
                 aria-expanded={asking === what}
                 onClick={() => setAsking(asking === what ? null : what)}
               >
                 {what === 'again' ? 'Repeat it, with a reason' : 'Set it aside'}
-              </button>
+              </Button>
             ))}
-            <a className="btn btn-outline-secondary" href={`/api/v1/sets/${set.id}/csv`} download>
+            <FileLink variant="outline-secondary" href={`/api/v1/sets/${set.id}/csv`} download>
               CSV
-            </a>
-            <a className="btn btn-outline-secondary" href={`/api/v1/sets/${set.id}/case`} download>
+            </FileLink>
+            <FileLink variant="outline-secondary" href={`/api/v1/sets/${set.id}/case`} download>
               JSON for the solver
-            </a>
+            </FileLink>
           </div>
           {asking && (
             <ReasonForm

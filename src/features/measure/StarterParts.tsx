@@ -1,4 +1,4 @@
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import type { Carried } from '@/core/job';
 import type { preparationFor, PreparationId } from '@/core/quality';
 import { TextField } from '@/ui/field';
@@ -83,15 +83,15 @@ export function Preparation({
 export const KindChoice = ({ starter: { corner, own, pickKind } }: StarterPart) => (
   <div className="zh-tabs mb-3" role="group" aria-label="What is measured">
     {KINDS.filter((kind) => kind !== 'hub' || corner.phase !== 'after').map((kind) => (
-      <button
+      <Button
         key={kind}
         type="button"
-        className="btn btn-outline-secondary"
+        variant="outline-secondary"
         aria-pressed={own.kind === kind}
         onClick={() => pickKind(kind)}
       >
         {KIND_NAME[kind]}
-      </button>
+      </Button>
     ))}
   </div>
 );

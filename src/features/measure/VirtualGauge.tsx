@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import {
   endPlayShows,
@@ -171,25 +172,21 @@ export function VirtualGauge(props: VirtualGaugeProps) {
           </p>
           <div className="d-flex flex-wrap gap-2">
             {target !== null && !isThere && (
-              <button
-                type="button"
-                className="btn btn-outline-secondary"
-                onClick={() => setTurn(target)}
-              >
+              <Button type="button" variant="outline-secondary" onClick={() => setTurn(target)}>
                 Turn to the next position
-              </button>
+              </Button>
             )}
-            <button
+            <Button
               type="button"
-              className="btn btn-primary"
+              variant="primary"
               disabled={!isThere || !shown}
               onClick={props.onTake}
             >
               Take it (Space)
-            </button>
-            <button type="button" className="btn btn-outline-secondary" onClick={look}>
+            </Button>
+            <Button type="button" variant="outline-secondary" onClick={look}>
               {kind === 'dial' ? 'Push and pull' : 'Close it, feel the rotor'}
-            </button>
+            </Button>
           </div>
           {noted && <p className="mb-0 mt-2">{noted}</p>}
           <label className="mt-2" htmlFor="practice-fault">

@@ -1,3 +1,4 @@
+import { Button } from 'react-bootstrap';
 import { percent, signedDecibans, type WeighedCause } from '@/core/diagnosis';
 import type { NoseView } from '@/server/nose/nose';
 import { findingOf, sayPlace, sayPrior, sayValue } from './model';
@@ -35,13 +36,13 @@ function Terms({ jobId, view, cause }: CauseListProps & { readonly cause: Weighe
             {sayValue(findingOf(view.knowledge, term.finding), term.value)}. {term.reason}
             {!term.counted && ' Not added: a stronger finding of its kind is.'}
             <AsideForm jobId={jobId} code={term.finding} isAside>
-              <button className="btn btn-link">
+              <Button type="submit" variant="link">
                 Set aside
                 <span className="visually-hidden">
                   {' '}
                   {findingOf(view.knowledge, term.finding)?.title}
                 </span>
-              </button>
+              </Button>
             </AsideForm>
           </li>
         ))}

@@ -1,3 +1,4 @@
+import { Button } from 'react-bootstrap';
 import { isChoice } from '@/core/diagnosis';
 import type { NoseView } from '@/server/nose/nose';
 import { findingOf, sayValue } from './model';
@@ -26,9 +27,9 @@ export function FoundList({ jobId, view }: { readonly jobId: string; readonly vi
               </span>
               {isAnswer && (
                 <AnswerForm jobId={jobId} code={code} corner={corner ?? null} was={String(value)}>
-                  <button className="btn btn-link">
+                  <Button type="submit" variant="link">
                     Take back<span className="visually-hidden"> {finding.title}</span>
-                  </button>
+                  </Button>
                 </AnswerForm>
               )}
             </li>

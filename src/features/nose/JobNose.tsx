@@ -1,3 +1,4 @@
+import { Button } from 'react-bootstrap';
 import { CauseList } from './CauseList';
 import { FoundList } from './FoundList';
 import { findingOf, leadOf } from './model';
@@ -47,7 +48,9 @@ export function JobNose({ jobId, corners, view }: JobNoseProps) {
           {aside.map((code) => (
             <AsideForm key={code} jobId={jobId} code={code} isAside={false} className="zh-row">
               <span>{findingOf(knowledge, code)?.title ?? code}</span>
-              <button className="btn btn-outline-secondary">Weigh it again</button>
+              <Button type="submit" variant="outline-secondary">
+                Weigh it again
+              </Button>
             </AsideForm>
           ))}
         </section>

@@ -1,4 +1,5 @@
-import Link from '@/ui/Link';
+import { Button } from 'react-bootstrap';
+import { ButtonLink } from '@/ui/Link';
 import { isChoice, type NextCheck } from '@/core/diagnosis';
 import { findingOf } from './model';
 import { AnswerForm } from './NoseForm';
@@ -33,9 +34,9 @@ function Outcomes({ check, ...props }: JobNoseProps & { readonly check: NextChec
             <li key={change}>{change}</li>
           ))}
         </ul>
-        <Link className="btn btn-outline-secondary" href={`/jobs/${props.jobId}/${place}`}>
+        <ButtonLink variant="outline-secondary" href={`/jobs/${props.jobId}/${place}`}>
           {stage === 'road-test' ? 'Go to the road test' : 'Go to measuring'}
-        </Link>
+        </ButtonLink>
       </>
     );
   }
@@ -58,9 +59,9 @@ function Outcomes({ check, ...props }: JobNoseProps & { readonly check: NextChec
       )}
       {finding.values.map(({ code, label }, i) => (
         <div key={code} className={styles.outcome}>
-          <button className="btn btn-outline-secondary" name="value" value={code}>
+          <Button type="submit" variant="outline-secondary" name="value" value={code}>
             {label}
-          </button>
+          </Button>
           <span className="zh-muted">{check.changes[i]?.replace(`${label}: `, '')}</span>
         </div>
       ))}

@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { answersIn, toggled } from '@/core/diagnosis';
 import { useAnswers } from './useAnswers';
@@ -116,15 +117,15 @@ export function Questions({ jobId, questions: all, answers }: QuestionsProps) {
           </h3>
           <div className={asking.answers}>
             {values.map((value, n) => (
-              <button
+              <Button
                 key={value.code}
                 type="button"
-                className={`btn ${isGiven(code, value.code) ? 'btn-dark' : 'btn-outline-secondary'}`}
+                variant={isGiven(code, value.code) ? 'dark' : 'outline-secondary'}
                 aria-pressed={isGiven(code, value.code)}
                 onClick={() => answer(i, value.code)}
               >
                 <kbd aria-hidden="true">{n + 1}</kbd> {value.label}
-              </button>
+              </Button>
             ))}
           </div>
         </div>

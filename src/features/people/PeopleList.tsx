@@ -1,6 +1,6 @@
 'use client';
 
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
 import { useSend } from '@/ui/field';
 import { ROLES, type Role } from './roles';
@@ -53,14 +53,9 @@ function PersonLine({ person }: { readonly person: ListedPerson }) {
           </option>
         ))}
       </Form.Select>
-      <button
-        type="button"
-        className="btn btn-link"
-        disabled={busy}
-        onClick={() => removed.send([id])}
-      >
+      <Button type="button" variant="link" disabled={busy} onClick={() => removed.send([id])}>
         Works here no more<span className="visually-hidden">: {name}</span>
-      </button>
+      </Button>
       {trouble && <span className="zh-error">{trouble}</span>}
     </li>
   );

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { useSend } from '@/ui/field';
 import { chooseWho } from './requests';
 import { ROLES, type Role } from './roles';
@@ -71,9 +71,9 @@ function NewPerson({
           </option>
         ))}
       </Form.Select>
-      <button className="btn btn-primary" disabled={busy}>
+      <Button type="submit" variant="primary" disabled={busy}>
         Add
-      </button>
+      </Button>
       {trouble && <span className="zh-error">{trouble}</span>}
     </form>
   );
@@ -106,16 +106,16 @@ function Names({ people, here }: Omit<WhoIsHereProps, 'isFolded'>) {
     <div className="zh-who zh-no-print" role="group" aria-label="Who is here">
       <span className="zh-muted">Who is here?</span>
       {people.map(({ id, name }) => (
-        <button
+        <Button
           key={id}
           type="button"
-          className={`btn ${id === here ? 'btn-dark' : 'btn-outline-secondary'}`}
+          variant={id === here ? 'dark' : 'outline-secondary'}
           aria-pressed={id === here}
           disabled={busy}
           onClick={() => choose(id === here ? '' : id)}
         >
           {name}
-        </button>
+        </Button>
       ))}
       {trouble && (
         <span className="zh-error" role="alert">
@@ -125,9 +125,9 @@ function Names({ people, here }: Omit<WhoIsHereProps, 'isFolded'>) {
       {isAdding ? (
         <NewPerson isFirst={people.length === 0} onDone={() => setAdding(false)} />
       ) : (
-        <button type="button" className="btn btn-link" onClick={() => setAdding(true)}>
+        <Button type="button" variant="link" onClick={() => setAdding(true)}>
           Another name
-        </button>
+        </Button>
       )}
     </div>
   );

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
 import type { ShopForm } from '@/core/contracts';
 import { ITEM_NAME, PRICE_ITEMS } from '@/core/options';
@@ -156,9 +156,9 @@ export function PriceList({ initial, units }: { initial: ShopForm; units: UnitSy
         </div>
       </section>
       <div className="d-flex gap-3 align-items-center flex-wrap">
-        <button className="btn btn-primary" disabled={busy}>
+        <Button type="submit" variant="primary" disabled={busy}>
           {busy ? 'Keeping …' : 'Keep prices and times'}
-        </button>
+        </Button>
         <span role="status">
           {isRefused ? 'Some figures need another look.' : (trouble ?? said)}
         </span>

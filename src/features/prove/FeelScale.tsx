@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { FEEL_WORDS, type Feel } from '@/core/assessment';
 import { useSend } from '@/ui/field';
 import { keepCheck } from '@/ui/keeper';
@@ -39,39 +40,40 @@ export function FeelScale({ jobId, when, feel, stamp }: FeelScaleProps) {
             {FEEL_WORDS.map((word, strength) => {
               const isOn = feel?.[place] === strength;
               return (
-                <button
+                <Button
                   key={word}
                   type="button"
-                  className={`btn ${isOn ? 'btn-dark' : 'btn-outline-secondary'}`}
+                  variant={isOn ? 'dark' : 'outline-secondary'}
                   aria-pressed={isOn}
                   disabled={busy}
                   onClick={() => write({ ...(feel ?? NOTHING), [place]: strength })}
                 >
                   {word}
-                </button>
+                </Button>
               );
             })}
           </span>
         </div>
       ))}
       {feel ? (
-        <button
+        <Button
           type="button"
-          className="btn btn-link px-0"
+          variant="link"
+          className="px-0"
           disabled={busy}
           onClick={() => write(null)}
         >
           Not said after all
-        </button>
+        </Button>
       ) : (
-        <button
+        <Button
           type="button"
-          className="btn btn-outline-secondary"
+          variant="outline-secondary"
           disabled={busy}
           onClick={() => write(NOTHING)}
         >
           Nothing anywhere
-        </button>
+        </Button>
       )}
       {trouble && (
         <p className="zh-error mb-0" role="alert">

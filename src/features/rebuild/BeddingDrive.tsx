@@ -1,6 +1,7 @@
 'use client';
 
-import Link from '@/ui/Link';
+import { Button } from 'react-bootstrap';
+import { ButtonLink } from '@/ui/Link';
 import { useEffect, useRef, useState } from 'react';
 import { stopsOf, WALKING_PACE, type Programme, type Stop } from '@/core/bedding';
 import { fromMetresPerSecond, type SpeedUnit } from '@/core/units';
@@ -134,14 +135,15 @@ export function BeddingDrive({ jobId, programme, unit, written, why }: DriveProp
               'Now.'
             )}
           </p>
-          <button
+          <Button
             type="button"
-            className={`btn btn-primary ${styles.driveMade}`}
+            variant="primary"
+            className={styles.driveMade}
             onClick={stopMade}
             autoFocus
           >
             Stop made
-          </button>
+          </Button>
         </>
       ) : (
         <>
@@ -162,14 +164,15 @@ export function BeddingDrive({ jobId, programme, unit, written, why }: DriveProp
               ✓ On record. <Signed written={written} />
             </p>
           ) : (
-            <button
+            <Button
               type="button"
-              className={`btn btn-primary ${styles.driveMade}`}
+              variant="primary"
+              className={styles.driveMade}
               disabled={keep.busy}
               onClick={() => keep.write({ stops: made })}
             >
               Bedded in: put it on record
-            </button>
+            </Button>
           )}
           {keep.trouble && (
             <p className="zh-error" role="alert">
@@ -180,17 +183,17 @@ export function BeddingDrive({ jobId, programme, unit, written, why }: DriveProp
       )}
       <div className="d-flex flex-wrap gap-2">
         {made > 0 && (
-          <button
+          <Button
             type="button"
-            className="btn btn-outline-secondary"
+            variant="outline-secondary"
             onClick={() => go({ made: made - 1, last: made - 1 === 0 ? null : last })}
           >
             One stop back
-          </button>
+          </Button>
         )}
-        <Link className="btn btn-outline-secondary" href={`/jobs/${jobId}/rebuild/bedding`}>
+        <ButtonLink variant="outline-secondary" href={`/jobs/${jobId}/rebuild/bedding`}>
           The plan
-        </Link>
+        </ButtonLink>
       </div>
     </section>
   );

@@ -1,6 +1,7 @@
 'use client';
 
-import Link from '@/ui/Link';
+import { Button } from 'react-bootstrap';
+import { ButtonLink } from '@/ui/Link';
 import { useMemo, useState } from 'react';
 import {
   BEDDING_SCHOOLS,
@@ -110,10 +111,10 @@ export function BeddingPlanner(props: PlannerProps) {
       <section className="zh-card mb-3" aria-label="Programme">
         <div className="d-flex flex-wrap gap-2 mb-2" role="group" aria-label="RuleChoice">
           {BEDDING_SCHOOLS.map((code) => (
-            <button
+            <Button
               key={code}
               type="button"
-              className={`btn ${code === school ? 'btn-dark' : 'btn-outline-secondary'}`}
+              variant={code === school ? 'dark' : 'outline-secondary'}
               aria-pressed={code === school}
               onClick={() => {
                 setSchool(code);
@@ -122,7 +123,7 @@ export function BeddingPlanner(props: PlannerProps) {
               }}
             >
               {SCHOOL[code]}
-            </button>
+            </Button>
           ))}
         </div>
         {school === 'maker' && groups.length === 0 && note === '' && (
@@ -161,9 +162,10 @@ export function BeddingPlanner(props: PlannerProps) {
             </table>
           </div>
         )}
-        <button
+        <Button
           type="button"
-          className="btn btn-outline-secondary mb-2"
+          variant="outline-secondary"
+          className="mb-2"
           disabled={groups.length >= 12}
           onClick={() => {
             const usual = { stops: 3, from: 50, to: WALKING_PACE, hard: 'moderate' as const };
@@ -171,7 +173,7 @@ export function BeddingPlanner(props: PlannerProps) {
           }}
         >
           Add stops
-        </button>
+        </Button>
         <div className="zh-limits">
           <TextField
             label="Then drive to cool (minutes)"
@@ -224,14 +226,14 @@ export function BeddingPlanner(props: PlannerProps) {
         {programme && heat ? (
           <>
             <HeatChart programme={programme} heat={heat} />
-            <button
+            <Button
               type="button"
-              className="btn btn-outline-secondary"
+              variant="outline-secondary"
               disabled={stops === 0}
               onClick={propose}
             >
               Space the stops out
-            </button>{' '}
+            </Button>{' '}
             {said && <span role="status">{said}</span>}
           </>
         ) : (
@@ -242,9 +244,9 @@ export function BeddingPlanner(props: PlannerProps) {
         )}
       </section>
       <div className="d-flex flex-wrap gap-2 align-items-center mb-2">
-        <button
+        <Button
           type="button"
-          className="btn btn-primary"
+          variant="primary"
           disabled={!programme || keep.busy}
           onClick={() => {
             if (!programme) return;
@@ -260,21 +262,18 @@ export function BeddingPlanner(props: PlannerProps) {
           }}
         >
           Keep this plan
-        </button>
+        </Button>
         {written && (
           <>
             <Signed written={written} />
-            <Link
-              className="btn btn-outline-secondary"
-              href={`/jobs/${jobId}/rebuild/bedding/drive`}
-            >
+            <ButtonLink variant="outline-secondary" href={`/jobs/${jobId}/rebuild/bedding/drive`}>
               Passenger’s view
-            </Link>
+            </ButtonLink>
           </>
         )}
-        <button
+        <Button
           type="button"
-          className="btn btn-link"
+          variant="link"
           disabled={!programme || shop.busy}
           onClick={() =>
             programme &&
@@ -282,7 +281,7 @@ export function BeddingPlanner(props: PlannerProps) {
           }
         >
           Make it the shop’s own programme
-        </button>
+        </Button>
         {(keep.trouble ?? shop.trouble) && (
           <span className="zh-error" role="alert">
             {keep.trouble ?? shop.trouble}

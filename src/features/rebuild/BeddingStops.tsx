@@ -1,4 +1,4 @@
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { HARDNESS, type Hardness } from '@/core/bedding';
 import type { SpeedUnit } from '@/core/units';
 import type { Typed } from './beddingForm';
@@ -48,9 +48,9 @@ export function GroupRow({
         </td>
         {cell('spacing', 'Seconds apart')}
         <td>
-          <button type="button" className="btn btn-outline-secondary" onClick={onDrop}>
+          <Button type="button" variant="outline-secondary" onClick={onDrop}>
             Drop<span className="visually-hidden"> group {number}</span>
-          </button>
+          </Button>
         </td>
       </tr>
       {wrong && (

@@ -1,4 +1,4 @@
-import Link from '@/ui/Link';
+import { ButtonLink } from '@/ui/Link';
 import photos from '@/ui/shell/photos.module.css';
 import styles from './rebuild.module.css';
 
@@ -69,24 +69,21 @@ export function CornerRebuildCards({
             <p>Its wheel stayed on.</p>
           )}
           <div className="d-flex flex-wrap gap-2">
-            <Link
-              className="btn btn-outline-secondary"
-              href={`/jobs/${jobId}/rebuild/${each.corner}`}
-            >
+            <ButtonLink variant="outline-secondary" href={`/jobs/${jobId}/rebuild/${each.corner}`}>
               Step by step
-            </Link>
-            <Link
-              className="btn btn-outline-secondary"
+            </ButtonLink>
+            <ButtonLink
+              variant="outline-secondary"
               href={`/jobs/${jobId}/rebuild/${each.corner}/torque`}
             >
               Torque
-            </Link>
-            <Link
-              className="btn btn-outline-secondary"
+            </ButtonLink>
+            <ButtonLink
+              variant="outline-secondary"
               href={`/jobs/${jobId}/rebuild/${each.corner}/tray`}
             >
               Tray
-            </Link>
+            </ButtonLink>
           </div>
         </section>
       ))}

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { LIMIT_SOURCES, SOURCE_NAME } from '@/core/assessment';
 import type { Caution, PlannedStep } from '@/core/procedure';
 import { CORNER_NAME, type Corner } from '@/core/readings';
@@ -69,9 +69,9 @@ function OrderForm({ jobId }: { jobId: string }) {
           )}
         />
       </div>
-      <button className="btn btn-primary" disabled={busy}>
+      <Button type="submit" variant="primary" disabled={busy}>
         Keep the order
-      </button>
+      </Button>
     </form>
   );
 }
@@ -101,9 +101,9 @@ function Bled({
       {written?.value === 'left-out' && (
         <p className="mb-0">
           Left out: {written.note} <Signed written={written} />{' '}
-          <button type="button" className="btn btn-link" onClick={() => write(null)}>
+          <Button type="button" variant="link" onClick={() => write(null)}>
             Open it again
-          </button>
+          </Button>
         </p>
       )}
       {!written &&
@@ -115,9 +115,9 @@ function Bled({
             onGive={(reason) => write('left-out', reason)}
           />
         ) : (
-          <button type="button" className="btn btn-link" onClick={() => setAsked(true)}>
+          <Button type="button" variant="link" onClick={() => setAsked(true)}>
             Leave out …<span className="visually-hidden"> {corner}</span>
-          </button>
+          </Button>
         ))}
       {trouble && (
         <span className="zh-error" role="alert">
@@ -159,16 +159,16 @@ function Opened(props: HydraulicsProps) {
       <h2>How it is bled</h2>
       <div className="d-flex flex-wrap gap-2 mb-3" role="group" aria-label="How it is bled">
         {METHODS.map(([code, name]) => (
-          <button
+          <Button
             key={code}
             type="button"
-            className={`btn ${code === method ? 'btn-dark' : 'btn-outline-secondary'}`}
+            variant={code === method ? 'dark' : 'outline-secondary'}
             aria-pressed={code === method}
             disabled={busy}
             onClick={() => write(code)}
           >
             {name}
-          </button>
+          </Button>
         ))}
         {methodByRule && method !== null && <span className="zh-muted">by house rule</span>}
       </div>

@@ -1,3 +1,4 @@
+import { Button } from 'react-bootstrap';
 import { Signed } from '@/ui/procedure';
 import { useKeyFor, type KeyUse } from '@/ui/keys';
 import { sayTime } from './model';
@@ -23,14 +24,14 @@ function Firm({ firm, rule, pedal: { busy, writeFirm } }: StepProps) {
           ✓ Firm. <Signed written={firm} />
         </p>
       ) : (
-        <button
+        <Button
           type="button"
-          className="btn btn-primary"
+          variant="primary"
           disabled={busy}
           onClick={() => writeFirm.write('done')}
         >
           It is firm <Letter use="firm" />
-        </button>
+        </Button>
       )}
     </li>
   );
@@ -45,22 +46,22 @@ function Minute({ left, isOver, busy, writeHeld }: Pedal) {
         {sayTime(left)}
       </p>
       <div className="d-flex flex-wrap gap-2">
-        <button
+        <Button
           type="button"
-          className="btn btn-primary"
+          variant="primary"
           disabled={busy || !isOver}
           onClick={() => writeHeld.write('held')}
         >
           It did not sink <Letter use="held" />
-        </button>
-        <button
+        </Button>
+        <Button
           type="button"
-          className="btn btn-outline-secondary"
+          variant="outline-secondary"
           disabled={busy}
           onClick={() => writeHeld.write('sank')}
         >
           It sank <Letter use="sank" />
-        </button>
+        </Button>
       </div>
     </>
   );
@@ -72,14 +73,14 @@ function Sank({ held, pedal: { busy, writeHeld } }: StepProps) {
     <div className="zh-stop" role="alert">
       <strong>It sank: the vehicle stays where it is.</strong> Look for the leak, bleed, then begin
       again. {held && <Signed written={held} />}{' '}
-      <button
+      <Button
         type="button"
-        className="btn btn-outline-secondary"
+        variant="outline-secondary"
         disabled={busy}
         onClick={() => writeHeld.write(null)}
       >
         Put right: hold it again
-      </button>
+      </Button>
       <AskWhy sayWhy={writeHeld.sayWhy} />
     </div>
   );
@@ -94,14 +95,14 @@ function Held(props: StepProps) {
       <h2>2 · Held for a minute</h2>
       <p>Press as for a hard stop and hold. It must not sink.</p>
       {firm && !held && left === null && (
-        <button
+        <Button
           type="button"
-          className="btn btn-primary"
+          variant="primary"
           disabled={busy}
           onClick={() => writeHold.write('done')}
         >
           My foot is on it: start the minute <Letter use="hold" />
-        </button>
+        </Button>
       )}
       <Minute {...pedal} />
       {held && !sank && (
@@ -121,14 +122,14 @@ function Level({ held, level, pedal: { busy, writeLevel } }: StepProps) {
       <h2>3 · Fluid level set, cap on</h2>
       <p>Between the marks, cap tight, no leak anywhere.</p>
       {held?.value === 'held' && !level && (
-        <button
+        <Button
           type="button"
-          className="btn btn-primary"
+          variant="primary"
           disabled={busy}
           onClick={() => writeLevel.write('done')}
         >
           Level set, cap on, no leaks <Letter use="level" />
-        </button>
+        </Button>
       )}
       {level && (
         <p className="mb-0">

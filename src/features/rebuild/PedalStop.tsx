@@ -1,6 +1,6 @@
 'use client';
 
-import Link from '@/ui/Link';
+import { ButtonLink } from '@/ui/Link';
 import { useEffect, useRef, type KeyboardEvent } from 'react';
 import { PedalSteps } from './PedalSteps';
 import { usePedal, type PedalStopProps } from './usePedal';
@@ -63,14 +63,15 @@ export function PedalStop(props: PedalStopProps) {
             {pedal.trouble}
           </p>
         )}
-        <Link
-          className={`btn mt-3 ${isDone ? 'btn-primary' : 'btn-outline-secondary'}`}
+        <ButtonLink
+          variant={isDone ? 'primary' : 'outline-secondary'}
+          className="mt-3"
           href={`/jobs/${jobId}/rebuild`}
           // The way out may be taken by Enter; what it leaves open stays open.
           onKeyDown={(event) => event.stopPropagation()}
         >
           {isDone ? 'On with the rebuild' : 'Back: the vehicle stays where it is'}
-        </Link>
+        </ButtonLink>
       </div>
     </dialog>
   );

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from '@/ui/Link';
+import { ButtonLink } from '@/ui/Link';
 import { usePathname } from 'next/navigation';
 import stageTabs from '@/ui/shell/stageTabs.module.css';
 
@@ -23,14 +23,14 @@ export function RebuildTabs({
   const base = `/jobs/${jobId}/rebuild`;
   const rest = usePathname().slice(`${base}/${corner}`.length);
   const tab = (href: string, label: string, isHere: boolean) => (
-    <Link
+    <ButtonLink
       key={label}
-      className="btn btn-outline-secondary"
+      variant="outline-secondary"
       aria-current={isHere ? 'page' : undefined}
       href={href}
     >
       {label}
-    </Link>
+    </ButtonLink>
   );
   return (
     <div className={`${stageTabs.stripTabs} mb-2`}>

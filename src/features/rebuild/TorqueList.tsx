@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { LIMIT_SOURCES, SOURCE_NAME, type LimitSource } from '@/core/assessment';
 import type { AxlePosition, Corner } from '@/core/readings';
 import { pulledAmiss, type FastenerCode } from '@/core/torque';
@@ -143,23 +143,23 @@ function FigureForm({
         <div className="zh-stop my-2" role="alert">
           <strong>Is that right?</strong> {trouble}{' '}
           <div className="d-flex flex-wrap gap-2 mt-2">
-            <button type="button" className="btn btn-primary" onClick={clear}>
+            <Button type="button" variant="primary" onClick={clear}>
               Change it
-            </button>
-            <button
+            </Button>
+            <Button
               type="button"
-              className="btn btn-outline-secondary"
+              variant="outline-secondary"
               disabled={busy}
               onClick={() => submit(true)}
             >
               I read it again: it is so
-            </button>
+            </Button>
           </div>
         </div>
       ) : (
-        <button className="btn btn-primary" disabled={busy}>
+        <Button type="submit" variant="primary" disabled={busy}>
           Keep the figure
-        </button>
+        </Button>
       )}
     </form>
   );
@@ -187,15 +187,15 @@ function PulledForm({ fastener, ...place }: Place & { readonly fastener: Fastene
           ✓ <span className="zh-figure">{formatTorque(pulled.nm, unit)}</span>{' '}
           <Signed written={pulled} />
         </span>
-        <button
+        <Button
           type="button"
-          className="btn btn-link"
+          variant="link"
           disabled={busy}
           onClick={() => write(null)}
           aria-label={`Take back ${fastener.name.toLowerCase()}`}
         >
           Take back
-        </button>
+        </Button>
       </p>
     );
   }
@@ -229,9 +229,9 @@ function PulledForm({ fastener, ...place }: Place & { readonly fastener: Fastene
           setText(target.value);
         }}
       />
-      <button className="btn btn-outline-secondary" disabled={busy}>
+      <Button type="submit" variant="outline-secondary" disabled={busy}>
         {amiss ? 'It was pulled so' : text.trim() === '' ? `Pulled to ${usual}` : 'Pulled'}
-      </button>
+      </Button>
       {(amiss ?? trouble) && (
         <span className="zh-error" role="alert">
           {amiss ?? trouble}
@@ -277,9 +277,9 @@ function FastenerRow({ fastener, ...place }: Place & { readonly fastener: Fasten
       {isOpen || !figure ? (
         <FigureForm fastener={fastener} onDone={() => setOpen(false)} {...place} />
       ) : (
-        <button type="button" className="btn btn-link px-0" onClick={() => setOpen(true)}>
+        <Button type="button" variant="link" className="px-0" onClick={() => setOpen(true)}>
           Change the figure<span className="visually-hidden"> of {name.toLowerCase()}</span>
-        </button>
+        </Button>
       )}
     </li>
   );

@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import Link from '@/ui/Link';
 import { useSend } from '@/ui/field';
 import { writePartBack } from './writes';
@@ -32,16 +33,17 @@ function Part({ jobId, part }: { jobId: string; part: PartView }) {
   const how = [place, orientation, mark].filter((each) => each !== '').join(' · ');
   return (
     <li className={styles.partBack}>
-      <button
+      <Button
         type="button"
-        className={`btn ${picks.tick} ${back ? 'btn-dark' : 'btn-outline-secondary'}`}
+        variant={back ? 'dark' : 'outline-secondary'}
+        className={picks.tick}
         aria-pressed={back !== null}
         disabled={busy}
         onClick={() => send([jobId, part.id, back === null])}
       >
         {back ? '✓ ' : ''}
         {name}
-      </button>
+      </Button>
       <span>
         {how && <strong>{how}. </strong>}
         <span className="zh-muted">

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef, useState } from 'react';
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { facingSense, type Corner, type Fastening } from '@/core/readings';
 import { formatTorque, type TorqueUnit } from '@/core/units';
 import { pointAt, SIDE } from '@/ui/rotor';
@@ -150,7 +150,9 @@ export function WheelStar(props: WheelStarProps) {
               value={text}
               onChange={({ target }) => setText(target.value)}
             />
-            <button className={`btn btn-primary ${styles.pull}`}>Pulled, next {word}</button>
+            <Button type="submit" variant="primary" className={styles.pull}>
+              Pulled, next {word}
+            </Button>
           </>
         ) : (
           <p className={styles.starNext} role="status">
@@ -158,16 +160,17 @@ export function WheelStar(props: WheelStarProps) {
           </p>
         )}
         {pulls.length > 0 && (
-          <button
+          <Button
             type="button"
-            className="btn btn-link d-block px-0"
+            variant="link"
+            className="d-block px-0"
             onClick={() => {
               setSaid(null);
               keep(pulls.slice(0, -1));
             }}
           >
             Take the last pull back
-          </button>
+          </Button>
         )}
         <p className="zh-muted mb-0">
           {pulls.length} of {state.of} pulls

@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import type { StepView } from './model';
 import { Signed } from '@/ui/procedure';
 import { useStep } from './StepTick';
@@ -25,16 +26,16 @@ export function WheelTurns({
     <div className="zh-row justify-content-start my-1" role="group" aria-label={`${corner} turns`}>
       <span className="zh-figure">{corner}</span>
       {ANSWERS.map(([value, word]) => (
-        <button
+        <Button
           key={value}
           type="button"
-          className={`btn ${written?.value === value ? 'btn-dark' : 'btn-outline-secondary'}`}
+          variant={written?.value === value ? 'dark' : 'outline-secondary'}
           aria-pressed={written?.value === value}
           disabled={busy}
           onClick={() => write(written?.value === value ? null : value)}
         >
           {word}
-        </button>
+        </Button>
       ))}
       {written && <Signed written={written} />}
       {trouble && (

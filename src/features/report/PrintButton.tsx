@@ -1,16 +1,18 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { Printer } from 'lucide-react';
 
 /** Prints the page; not the main thing everywhere. */
 export function PrintButton({ isMain = true }: { readonly isMain?: boolean }) {
   return (
-    <button
+    <Button
       type="button"
-      className={`btn ${isMain ? 'btn-primary' : 'btn-outline-secondary'} zh-no-print`}
+      variant={isMain ? 'primary' : 'outline-secondary'}
+      className="zh-no-print"
       onClick={() => window.print()}
     >
       <Printer size={20} aria-hidden="true" /> Print
-    </button>
+    </Button>
   );
 }

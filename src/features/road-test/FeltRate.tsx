@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { useState } from 'react';
 import { matchOrder, rateOfTaps } from '@/core/roadtest';
 import { toMetresPerSecond, type SpeedUnit } from '@/core/units';
@@ -42,9 +43,10 @@ export function FeltRate({ jobId, diameter, finalDrive, unit }: FeltRateProps) {
     <section className="zh-card mb-3" aria-labelledby="zh-felt">
       <h2 id="zh-felt">Felt rate</h2>
       <p>A passenger taps in time with the shake, at a steady speed.</p>
-      <button
+      <Button
         type="button"
-        className={`btn btn-outline-secondary ${styles.tap} mb-2`}
+        variant="outline-secondary"
+        className={`${styles.tap} mb-2`}
         onPointerDown={() => setTaps((before) => [...before.slice(-30), performance.now()])}
         onKeyDown={(event) => {
           if (event.repeat || (event.key !== ' ' && event.key !== 'Enter')) return;
@@ -55,7 +57,7 @@ export function FeltRate({ jobId, diameter, finalDrive, unit }: FeltRateProps) {
         {rateOfTaps(taps) === null
           ? `Tap here, four times or more (${taps.length})`
           : `${rateOfTaps(taps)!.toFixed(1)} a second`}
-      </button>
+      </Button>
       <div className="zh-limits">
         <TextField
           label={`Speed (${unit})`}
@@ -81,14 +83,14 @@ export function FeltRate({ jobId, diameter, finalDrive, unit }: FeltRateProps) {
               <strong className={asking.lead}>{SAY[match.match]}</strong> {rate!.toFixed(1)} a
               second at {driven} {unit} is order {match.order.toFixed(2)}.
             </p>
-            <button
+            <Button
               type="button"
-              className="btn btn-primary"
+              variant="primary"
               disabled={busy}
               onClick={() => keep(match.match)}
             >
               Put it on record
-            </button>{' '}
+            </Button>{' '}
             {trouble ?? said}
           </>
         )}

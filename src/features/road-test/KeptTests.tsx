@@ -1,5 +1,7 @@
 'use client';
 
+import { FileLink } from '@/ui/Link';
+import { Button } from 'react-bootstrap';
 import type { RoadTestAnalysis } from '@/core/roadtest';
 import type { SpeedUnit } from '@/core/units';
 import { useSend } from '@/ui/field';
@@ -31,18 +33,18 @@ export function KeptTests({
       <AnalysisView analysis={analysis} unit={unit} />
       <div className="d-flex flex-wrap gap-2 mt-3">
         {bytes !== null && (
-          <a className="btn btn-outline-secondary" href={`/api/v1/road-tests/${id}/recording`}>
+          <FileLink variant="outline-secondary" href={`/api/v1/road-tests/${id}/recording`}>
             The recording ({(bytes / 1e6).toFixed(1)} MB)
-          </a>
+          </FileLink>
         )}
-        <button
+        <Button
           type="button"
-          className="btn btn-outline-secondary"
+          variant="outline-secondary"
           disabled={busy}
           onClick={() => send([jobId, id])}
         >
           Take it back
-        </button>
+        </Button>
         {trouble && (
           <p className="zh-error mb-0" role="alert">
             {trouble}

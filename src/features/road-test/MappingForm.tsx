@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { ROLES, type Role } from '@/core/roadtest';
 import { ASKED_UNITS, type Chosen, type ChosenUnits } from './model';
 
@@ -76,9 +77,9 @@ export function MappingForm({ header, chosen, onChoose, onRead }: MappingFormPro
           </label>
         ))}
       </div>
-      <button type="button" className="btn btn-primary" onClick={onRead}>
+      <Button type="button" variant="primary" onClick={onRead}>
         Read it so
-      </button>
+      </Button>
     </div>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState, useTransition } from 'react';
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { toMetresPerSecond, type SpeedUnit } from '@/core/units';
 import { TextField } from '@/ui/field';
 import { useRefresh } from '@/ui/keeper';
@@ -119,9 +119,9 @@ export function RecordingCard({ jobId, phase, diameter, unit }: RecordingCardPro
             {state.share < 1 ? `Reading ${state.file.name} …` : 'Finding the orders …'}
             <progress className={styles.progress} value={state.share} max={1} />
           </label>
-          <button type="button" className="btn btn-outline-secondary" onClick={cancel}>
+          <Button type="button" variant="outline-secondary" onClick={cancel}>
             Cancel
-          </button>
+          </Button>
         </div>
       )}
       {state.kind === 'refused' && (
@@ -149,9 +149,9 @@ export function RecordingCard({ jobId, phase, diameter, unit }: RecordingCardPro
             checked={withFile}
             onChange={({ target }) => setWithFile(target.checked)}
           />
-          <button type="button" className="btn btn-primary" disabled={pending} onClick={keep}>
+          <Button type="button" variant="primary" disabled={pending} onClick={keep}>
             {pending ? 'Keeping …' : 'Keep it with the job'}
-          </button>{' '}
+          </Button>{' '}
           <span role="status">{said}</span>
         </div>
       )}

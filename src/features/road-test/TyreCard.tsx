@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { rollingDiameter } from '@/core/roadtest';
 import { TextField, useSend } from '@/ui/field';
 import { writeTyre } from './writes';
@@ -39,14 +40,14 @@ export function TyreCard({ jobId, values, onChange }: TyreCardProps) {
           onChange={(finalDrive) => onChange({ ...values, finalDrive })}
         />
       </div>
-      <button
+      <Button
         type="button"
-        className="btn btn-outline-secondary"
+        variant="outline-secondary"
         disabled={busy || diameter === null}
         onClick={() => send([jobId, values.tyre, values.finalDrive])}
       >
         Keep with the vehicle
-      </button>
+      </Button>
       {trouble && Object.keys(fields).length === 0 && (
         <p className="zh-error mb-0" role="alert">
           {trouble}

@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { useState, type ReactNode } from 'react';
 import type { RuleInForce } from '@/core/procedure';
 import { useSend } from '@/ui/field';
@@ -109,18 +110,18 @@ export function RuleCard({ inForce, job }: RuleCardProps) {
                 defaultValue={reason ?? ''}
               />
             )}
-            <button className="btn btn-primary" disabled={busy}>
+            <Button type="submit" variant="primary" disabled={busy}>
               {job ? 'This way for this job' : 'The shop does it this way'}
-            </button>{' '}
+            </Button>{' '}
           </>
         )}
       </RuleForm>
       {((job && by === 'job') || (!job && by === 'shop')) && (
         <RuleForm rule={rule.code} job={job}>
           {(busy) => (
-            <button className="btn btn-link" disabled={busy}>
+            <Button type="submit" variant="link" disabled={busy}>
               {job ? 'Back to the shop\u2019s way' : 'Back to the workshop default'}
-            </button>
+            </Button>
           )}
         </RuleForm>
       )}

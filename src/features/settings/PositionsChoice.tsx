@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { FormField, useSend } from '@/ui/field';
 import { writePositions } from './writes';
 import picks from '@/ui/shell/picks.module.css';
@@ -36,9 +36,9 @@ export function PositionsChoice({ positions }: { readonly positions: number | nu
               value={text}
               onChange={({ target }) => setText(target.value)}
             />
-            <button className="btn btn-outline-secondary" disabled={busy}>
+            <Button type="submit" variant="outline-secondary" disabled={busy}>
               Keep
-            </button>
+            </Button>
           </div>
         )}
       />

@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { TORQUE_UNITS, type TorqueUnit } from '@/core/units';
 import { useSend } from '@/ui/field';
 import { writeTorqueUnit } from './writes';
@@ -10,16 +11,16 @@ export function TorqueUnitChoice({ unit }: { unit: TorqueUnit }) {
   return (
     <div className="d-flex flex-wrap gap-2" role="group" aria-label="Torque is read in">
       {TORQUE_UNITS.map((each) => (
-        <button
+        <Button
           key={each}
           type="button"
-          className={`btn ${each === unit ? 'btn-dark' : 'btn-outline-secondary'}`}
+          variant={each === unit ? 'dark' : 'outline-secondary'}
           aria-pressed={each === unit}
           disabled={busy}
           onClick={() => send([each])}
         >
           {each}
-        </button>
+        </Button>
       ))}
     </div>
   );

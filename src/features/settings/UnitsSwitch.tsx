@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import type { UnitSystem } from '@/core/units';
 import { useSend } from '@/ui/field';
 import { writeUnits } from './writes';
@@ -11,9 +12,9 @@ export function UnitsSwitch({ units }: { units: UnitSystem }) {
   const { send, busy } = useSend(writeUnits);
   const other: UnitSystem = units === 'mm' ? 'thou' : 'mm';
   return (
-    <button
+    <Button
       type="button"
-      className="btn btn-outline-secondary"
+      variant="outline-secondary"
       disabled={busy}
       onClick={() => send([other])}
       title={`Units: ${LABEL[units]}. Press for ${LABEL[other]}.`}
@@ -25,6 +26,6 @@ export function UnitsSwitch({ units }: { units: UnitSystem }) {
       <span className="visually-hidden">
         . Now {LABEL[units]}, press for {LABEL[other]}.
       </span>
-    </button>
+    </Button>
   );
 }

@@ -2,7 +2,7 @@
 
 import Link from '@/ui/Link';
 import { useState } from 'react';
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { useSend } from '@/ui/field';
 import { writeAddition } from './writes';
 import styles from './signoff.module.css';
@@ -72,9 +72,9 @@ export function ClosedRecord({ jobId, signed, additions }: ClosedRecordProps) {
           value={text}
           onChange={({ target }) => setText(target.value)}
         />
-        <button className="btn btn-outline-secondary" disabled={busy || text.trim() === ''}>
+        <Button type="submit" variant="outline-secondary" disabled={busy || text.trim() === ''}>
           Add
-        </button>
+        </Button>
         {trouble && (
           <span className="zh-error" role="alert">
             {trouble}

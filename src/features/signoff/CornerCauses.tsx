@@ -1,6 +1,6 @@
 'use client';
 
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { keepCheck } from '@/ui/keeper';
 import { FormField, useSend } from '@/ui/field';
 
@@ -55,16 +55,18 @@ function CausesAt({
         )}
       />
       {at.codes.map((code) => (
-        <button
+        <Button
           key={code}
           type="button"
-          className="btn btn-outline-secondary btn-sm me-2 mb-2"
+          variant="outline-secondary"
+          size="sm"
+          className="me-2 mb-2"
           disabled={busy}
           aria-label={`Take back at ${at.corner}: ${nameOf(code)}`}
           onClick={() => write(at.codes.filter((each) => each !== code))}
         >
           {nameOf(code)} ✕
-        </button>
+        </Button>
       ))}
     </div>
   );

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import type { RecheckForm } from '@/core/contracts';
 import { FormField, TextField, useSend } from '@/ui/field';
 import { endRecheck, writeRecheck } from './writes';
@@ -53,22 +53,22 @@ export function Rechecks({ jobId, rechecks, hasOdometer }: RechecksProps) {
             </span>
             {!done && (
               <span className="d-flex gap-2 zh-no-print">
-                <button
+                <Button
                   type="button"
-                  className="btn btn-outline-secondary"
+                  variant="outline-secondary"
                   disabled={end.busy}
                   onClick={() => end.send([jobId, id, true])}
                 >
                   Done
-                </button>
-                <button
+                </Button>
+                <Button
                   type="button"
-                  className="btn btn-link"
+                  variant="link"
                   disabled={end.busy}
                   onClick={() => end.send([jobId, id, false])}
                 >
                   Take away
-                </button>
+                </Button>
               </span>
             )}
           </li>
@@ -126,9 +126,9 @@ export function Rechecks({ jobId, rechecks, hasOdometer }: RechecksProps) {
             )}
           />
         </div>
-        <button className="btn btn-outline-secondary" disabled={set.busy}>
+        <Button type="submit" variant="outline-secondary" disabled={set.busy}>
           Set the recheck
-        </button>
+        </Button>
         {(set.trouble ?? end.trouble) && !set.fields.afterKm && (
           <span className="zh-error" role="alert">
             {' '}

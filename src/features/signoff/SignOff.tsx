@@ -2,7 +2,7 @@
 
 import Link from '@/ui/Link';
 import { useState } from 'react';
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { FormField, useSend } from '@/ui/field';
 import { writeSignOff } from './writes';
 
@@ -98,9 +98,9 @@ export function SignOff(props: SignOffProps) {
             />
           )}
         </div>
-        <button className="btn btn-primary" disabled={busy || blocks.length > 0}>
+        <Button type="submit" variant="primary" disabled={busy || blocks.length > 0}>
           {who?.isLead ? `Sign off as ${who.name}` : 'Sign off'}
-        </button>{' '}
+        </Button>{' '}
         <span className="zh-muted">{why ?? 'Afterwards the record is closed.'}</span>
         {trouble && !fields.reason && (
           <p className="zh-error mb-0" role="alert">

@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { useEffect, useRef } from 'react';
 import { ReasonForm } from '@/ui/ReasonForm';
 import type { Checks } from './useChecks';
@@ -31,9 +32,9 @@ export function Conflicts(props: ConflictsProps) {
         <div role="alert" className="mb-3">
           <p className="zh-error mb-0">
             {trouble}{' '}
-            <button type="button" className="btn btn-link p-0" onClick={leave}>
+            <Button type="button" variant="link" className="p-0" onClick={leave}>
               Leave it
-            </button>
+            </Button>
           </p>
           {sayWhy && (
             <ReasonForm
@@ -61,16 +62,12 @@ export function Conflicts(props: ConflictsProps) {
               You pressed “{say(conflict.mine.item, conflict.mine.value)}”. Which shall stand?
             </p>
             <div className="d-flex flex-wrap gap-2">
-              <button type="button" className="btn btn-primary" onClick={() => settle(false)}>
+              <Button type="button" variant="primary" onClick={() => settle(false)}>
                 Leave theirs
-              </button>
-              <button
-                type="button"
-                className="btn btn-outline-secondary"
-                onClick={() => settle(true)}
-              >
+              </Button>
+              <Button type="button" variant="outline-secondary" onClick={() => settle(true)}>
                 Write mine
-              </button>
+              </Button>
             </div>
           </>
         )}

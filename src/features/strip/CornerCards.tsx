@@ -1,6 +1,7 @@
 'use client';
 
-import Link from '@/ui/Link';
+import { Button } from 'react-bootstrap';
+import { ButtonLink } from '@/ui/Link';
 import { useState } from 'react';
 import { LookCounts } from '@/ui/verdict';
 import { useSend } from '@/ui/field';
@@ -54,27 +55,24 @@ export function CornerCards({ jobId, corners }: CornerCardsProps) {
               wrong={each.wrong}
             />
             <div className="d-flex flex-wrap gap-2">
-              <Link
-                className="btn btn-outline-secondary"
-                href={`/jobs/${jobId}/strip/${each.corner}`}
-              >
+              <ButtonLink variant="outline-secondary" href={`/jobs/${jobId}/strip/${each.corner}`}>
                 Step by step
-              </Link>
-              <Link
-                className="btn btn-outline-secondary"
+              </ButtonLink>
+              <ButtonLink
+                variant="outline-secondary"
                 href={`/jobs/${jobId}/strip/${each.corner}/findings`}
               >
                 Findings
-              </Link>
+              </ButtonLink>
               {each.other !== null && (
-                <button
+                <Button
                   type="button"
-                  className="btn btn-link"
+                  variant="link"
                   disabled={busy}
                   onClick={() => copy(each.corner, each.other ?? '')}
                 >
                   Same plan for {each.other}
-                </button>
+                </Button>
               )}
             </div>
           </section>

@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { useEffect, useRef, useState } from 'react';
 import { LookCounts } from '@/ui/verdict';
 import { useSend } from '@/ui/field';
@@ -37,12 +38,12 @@ function AllSound({ left, busy, onYes, onNo }: AllSoundProps) {
         You looked at {left === 1 ? 'the one that is left' : `all ${left}`}, and found nothing
         wrong?
       </strong>
-      <button ref={no} type="button" className="btn btn-outline-secondary" onClick={onNo}>
+      <Button ref={no} type="button" variant="outline-secondary" onClick={onNo}>
         No, one by one
-      </button>
-      <button type="button" className="btn btn-primary" disabled={busy} onClick={onYes}>
+      </Button>
+      <Button type="button" variant="primary" disabled={busy} onClick={onYes}>
         Yes: {left === 1 ? 'sound' : `all ${left} sound`}
-      </button>
+      </Button>
     </div>
   );
 }
@@ -87,27 +88,17 @@ export function CornerFindings(work: CornerFindingsProps) {
         <LookCounts notLooked={left} sound={count('sound')} wrong={count('wrong')} />
         <div className="d-flex flex-wrap gap-2 mt-2">
           {left > 0 && !isAsked && (
-            <button
-              type="button"
-              className="btn btn-primary"
-              disabled={busy}
-              onClick={() => setAsked(true)}
-            >
+            <Button type="button" variant="primary" disabled={busy} onClick={() => setAsked(true)}>
               {left === items.length ? 'All looked at: all sound' : 'The rest looked at: all sound'}
-            </button>
+            </Button>
           )}
           {left > 0 && isAsked && (
             <AllSound left={left} busy={busy} onYes={allAreSound} onNo={() => setAsked(false)} />
           )}
           {atOnce.length > 0 && (
-            <button
-              type="button"
-              className="btn btn-outline-secondary"
-              disabled={busy}
-              onClick={takeBack}
-            >
+            <Button type="button" variant="outline-secondary" disabled={busy} onClick={takeBack}>
               Take the {atOnce.length} back
-            </button>
+            </Button>
           )}
         </div>
       </div>

@@ -1,6 +1,7 @@
 'use client';
 
-import Link from '@/ui/Link';
+import { Button } from 'react-bootstrap';
+import Link, { ButtonLink } from '@/ui/Link';
 import { useEffect, useRef, useState } from 'react';
 import type { FigureItem, LookItem, PadMeaning, PlannedStep } from '@/core/procedure';
 import type { Corner } from '@/core/readings';
@@ -90,12 +91,13 @@ function StepBody(props: StepProps) {
         </p>
       ))}
       {step.goes && (
-        <Link
-          className="btn btn-outline-secondary mb-2"
+        <ButtonLink
+          variant="outline-secondary"
+          className="mb-2"
           href={`/jobs/${props.jobId}/${PLACES[step.goes](corner)}`}
         >
           {GOES[step.goes]}
-        </Link>
+        </ButtonLink>
       )}
       {step.retractions.length > 0 && (
         <>
@@ -266,9 +268,9 @@ export function CornerOrder(work: CornerWork) {
                 {state.by} {state.at}
               </span>
             </span>
-            <button type="button" className="btn btn-link" onClick={() => settle(null, null)}>
+            <Button type="button" variant="link" onClick={() => settle(null, null)}>
               Open it again
-            </button>
+            </Button>
           </p>
         )}
         {isAsked && (
@@ -280,27 +282,18 @@ export function CornerOrder(work: CornerWork) {
           />
         )}
         <div className={styles.stepActions}>
-          <button
-            ref={done}
-            type="button"
-            className="btn btn-primary"
-            onClick={() => settle('done', null)}
-          >
+          <Button ref={done} type="button" variant="primary" onClick={() => settle('done', null)}>
             {at === steps.length - 1 ? 'Done' : 'Done, next'}
-          </button>
+          </Button>
           {!state && !isAsked && !step.required && (
-            <button
-              type="button"
-              className="btn btn-outline-secondary"
-              onClick={() => setAsked(true)}
-            >
+            <Button type="button" variant="outline-secondary" onClick={() => setAsked(true)}>
               Leave out …
-            </button>
+            </Button>
           )}
           {at > 0 && (
-            <button type="button" className="btn btn-outline-secondary" onClick={() => go(at - 1)}>
+            <Button type="button" variant="outline-secondary" onClick={() => go(at - 1)}>
               Back
-            </button>
+            </Button>
           )}
         </div>
       </section>

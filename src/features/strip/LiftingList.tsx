@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { useState } from 'react';
 import type { Caution, SafetyItem } from '@/core/procedure';
 import { Cautions } from '@/ui/procedure';
@@ -40,14 +41,15 @@ export function LiftingList({ jobId, items, cautions, checks: stored }: LiftingL
           const check = checkAt(store.checks, { kind: 'lifting', place: '', item: code });
           return (
             <li key={code} className={styles.lift}>
-              <button
+              <Button
                 type="button"
-                className={`btn ${picks.tick} ${check?.value === 'done' ? 'btn-dark' : 'btn-outline-secondary'}`}
+                variant={check?.value === 'done' ? 'dark' : 'outline-secondary'}
+                className={picks.tick}
                 aria-pressed={check?.value === 'done'}
                 onClick={() => write(code, check?.value === 'done' ? null : 'done', null)}
               >
                 {check?.value === 'done' ? '✓' : ''} {say}
-              </button>
+              </Button>
               <span className="zh-muted">
                 {check?.value === 'done' && `${check.by ?? ''} ${check.at}`}
                 {check?.value === 'skipped' &&
@@ -63,14 +65,14 @@ export function LiftingList({ jobId, items, cautions, checks: stored }: LiftingL
                 />
               ) : (
                 check?.value !== 'done' && (
-                  <button
+                  <Button
                     type="button"
-                    className="btn btn-link"
+                    variant="link"
                     onClick={() => (check ? write(code, null, null) : setAsking(code))}
                   >
                     {check ? 'Open it again' : 'Leave out …'}
                     <span className="visually-hidden"> {say}</span>
-                  </button>
+                  </Button>
                 )
               )}
             </li>

@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { useId, useRef, useState, type KeyboardEvent } from 'react';
 import type { Condition, LookItem } from '@/core/procedure';
 import { LookMark } from '@/ui/verdict';
@@ -158,15 +159,15 @@ export function LookList({ corner, items, checks, onWrite, heading = 'h3' }: Loo
               {[{ code: null, name: 'Sound' }, ...item.conditions].map(({ code, name }, n) => {
                 const isChosen = code === null ? found?.length === 0 : found?.includes(code);
                 return (
-                  <button
+                  <Button
                     key={code ?? 'sound'}
                     type="button"
-                    className={`btn ${isChosen ? 'btn-dark' : 'btn-outline-secondary'}`}
+                    variant={isChosen ? 'dark' : 'outline-secondary'}
                     aria-pressed={isChosen ?? false}
                     onClick={() => answer(item, code)}
                   >
                     <kbd aria-hidden="true">{n + 1}</kbd> {name}
-                  </button>
+                  </Button>
                 );
               })}
               <HowToTell conditions={item.conditions} />

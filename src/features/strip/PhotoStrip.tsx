@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { Camera } from 'lucide-react';
 import { useRef, useState, type ChangeEvent } from 'react';
 import { useSend } from '@/ui/field';
@@ -58,10 +59,12 @@ function Thumbs({
           />
         )}
         <form method="dialog" className="d-flex gap-2 mt-2">
-          <button className="btn btn-primary">Close</button>
-          <button className="btn btn-outline-secondary" onClick={() => shown && onBack(shown.id)}>
+          <Button type="submit" variant="primary">
+            Close
+          </Button>
+          <Button variant="outline-secondary" onClick={() => shown && onBack(shown.id)}>
             Take this photo back
-          </button>
+          </Button>
         </form>
       </dialog>
     </>
@@ -104,14 +107,14 @@ export function PhotoStrip({ of, photos, ...place }: PhotoStripProps) {
         tabIndex={-1}
         onChange={(event) => void attach(event)}
       />
-      <button
+      <Button
         type="button"
-        className="btn btn-outline-secondary"
+        variant="outline-secondary"
         disabled={sending > 0}
         onClick={() => file.current?.click()}
       >
         <Camera size={20} aria-hidden="true" /> {sending > 0 ? `Keeping ${sending} …` : 'Photo'}
-      </button>
+      </Button>
       {(trouble ?? back.trouble) && (
         <p className="zh-error mb-0 w-100" role="alert">
           {trouble ?? back.trouble}

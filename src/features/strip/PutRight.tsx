@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { useState } from 'react';
 import type { CheckChange, CheckView } from './model';
 import { ReasonForm } from '@/ui/ReasonForm';
@@ -25,17 +26,17 @@ export function PutRight({ corner, item, done, onWrite }: PutRightProps) {
             {done.by} {done.at}
           </span>
         </span>
-        <button type="button" className="btn btn-link" onClick={() => write(null, null)}>
+        <Button type="button" variant="link" onClick={() => write(null, null)}>
           Not yet
-        </button>
+        </Button>
       </p>
     );
   }
   if (!isOpen) {
     return (
-      <button type="button" className="btn btn-link" onClick={() => setOpen(true)}>
+      <Button type="button" variant="link" onClick={() => setOpen(true)}>
         Put right …
-      </button>
+      </Button>
     );
   }
   return (

@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { Conflicts } from './Conflicts';
 import { checkAt, type CheckView } from './model';
 import { useChecks } from './useChecks';
@@ -42,14 +43,14 @@ export function RightParts({ jobId, axle, items, checks: stored }: RightPartsPro
     <section aria-labelledby={`zh-parts-${axle}`}>
       <div className="zh-row">
         <h3 id={`zh-parts-${axle}`}>{axle === 'front' ? 'Front axle' : 'Rear axle'}</h3>
-        <button
+        <Button
           type="button"
-          className={`btn ${hasNone ? 'btn-dark' : 'btn-outline-secondary'}`}
+          variant={hasNone ? 'dark' : 'outline-secondary'}
           aria-pressed={hasNone}
           onClick={() => write('none', 'right')}
         >
           No new parts for this axle
-        </button>
+        </Button>
       </div>
       <Conflicts {...store} say={(item, value) => `${nameOf(item)}: ${String(value ?? 'open')}`} />
       {!hasNone && (
@@ -63,15 +64,15 @@ export function RightParts({ jobId, axle, items, checks: stored }: RightPartsPro
                 className={asking.answers}
               >
                 {ANSWERS.map(([value, label]) => (
-                  <button
+                  <Button
                     key={value}
                     type="button"
-                    className={`btn ${at(code)?.value === value ? 'btn-dark' : 'btn-outline-secondary'}`}
+                    variant={at(code)?.value === value ? 'dark' : 'outline-secondary'}
                     aria-pressed={at(code)?.value === value}
                     onClick={() => write(code, value)}
                   >
                     {label}
-                  </button>
+                  </Button>
                 ))}
               </span>
             </li>

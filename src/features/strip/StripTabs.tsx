@@ -1,6 +1,6 @@
 'use client';
 
-import Link from '@/ui/Link';
+import { ButtonLink } from '@/ui/Link';
 import { usePathname } from 'next/navigation';
 import stageTabs from '@/ui/shell/stageTabs.module.css';
 
@@ -26,30 +26,30 @@ export function StripTabs({ jobId, corner, corners, isDrum = false }: StripTabsP
   return (
     <div className={`${stageTabs.stripTabs} mb-2`}>
       <nav aria-label="Corners" className="zh-tabs">
-        <Link className="btn btn-outline-secondary" href={base}>
+        <ButtonLink variant="outline-secondary" href={base}>
           Strip
-        </Link>
+        </ButtonLink>
         {corners.map((each) => (
-          <Link
+          <ButtonLink
             key={each}
-            className="btn btn-outline-secondary"
+            variant="outline-secondary"
             aria-current={each === corner ? 'page' : undefined}
             href={`${base}/${each}${rest}`}
           >
             {each}
-          </Link>
+          </ButtonLink>
         ))}
       </nav>
       <nav aria-label={`Work at ${corner}`} className="zh-tabs">
         {PARTS.filter(([path]) => !(isDrum && path === '/hub')).map(([path, label]) => (
-          <Link
+          <ButtonLink
             key={label}
-            className="btn btn-outline-secondary"
+            variant="outline-secondary"
             aria-current={rest === path ? 'page' : undefined}
             href={`${base}/${corner}${path}`}
           >
             {label}
-          </Link>
+          </ButtonLink>
         ))}
       </nav>
     </div>

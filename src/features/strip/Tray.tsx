@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import type { Fate, PartKind } from '@/core/procedure';
 import type { Corner } from '@/core/readings';
 import type { TrayChangeForm } from '@/core/contracts';
@@ -85,12 +85,12 @@ function LineChoice({
     <div className="zh-stop mb-2" role="alert">
       Another screen wrote “{saidOf(line, theirs)}” here meanwhile; you wrote “{saidOf(line, mine)}
       ”.{' '}
-      <button type="button" className="btn btn-primary" onClick={() => onSettle(false)}>
+      <Button type="button" variant="primary" onClick={() => onSettle(false)}>
         Leave theirs
-      </button>{' '}
-      <button type="button" className="btn btn-outline-secondary" onClick={() => onSettle(true)}>
+      </Button>{' '}
+      <Button type="button" variant="outline-secondary" onClick={() => onSettle(true)}>
         Write mine
-      </button>
+      </Button>
     </div>
   );
 }
@@ -158,9 +158,9 @@ export function TrayRow({ jobId, corner, part }: TrayPlace & { readonly part: Tr
           of={part.name}
           photos={part.photos}
         />
-        <button type="button" className="btn btn-link" disabled={busy} onClick={drop}>
+        <Button type="button" variant="link" disabled={busy} onClick={drop}>
           Was not taken off<span className="visually-hidden">: {part.name}</span>
-        </button>
+        </Button>
       </div>
       {trouble && (
         <p className="zh-error mb-0" role="alert">
@@ -190,15 +190,15 @@ export function TakeOff({ jobId, corner, choices, parts }: TakeOffProps) {
         {choices
           .filter(({ code }) => !isIn(code))
           .map((choice) => (
-            <button
+            <Button
               key={choice.code}
               type="button"
-              className="btn btn-outline-secondary"
+              variant="outline-secondary"
               disabled={busy}
               onClick={() => put(choice)}
             >
               {choice.name} → tray
-            </button>
+            </Button>
           ))}
       </div>
       {trouble && (
@@ -265,9 +265,9 @@ export function Tray({ jobId, corner, choices, parts }: TakeOffProps) {
           value={name}
           onChange={({ target }) => setName(target.value)}
         />
-        <button className="btn btn-outline-secondary" disabled={busy || name.trim() === ''}>
+        <Button type="submit" variant="outline-secondary" disabled={busy || name.trim() === ''}>
           → tray
-        </button>
+        </Button>
         {trouble && <span className="zh-error">{trouble}</span>}
       </form>
     </>

@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { useState } from 'react';
 import { TextField } from '@/ui/field';
 import { Conflicts } from './Conflicts';
@@ -32,22 +33,22 @@ export function WaitingCard({ jobId, checks: stored, off }: WaitingCardProps) {
     <>
       <Conflicts {...store} say={(_, value) => (value === null ? 'not waiting' : 'waiting')} />
       {waiting && (
-        <button
+        <Button
           type="button"
-          className="btn btn-primary"
+          variant="primary"
           onClick={() => store.write({ ...KEY, value: null, note: null })}
         >
           The parts are here: end the wait
-        </button>
+        </Button>
       )}
       {!waiting && texts === null && (
-        <button
+        <Button
           type="button"
-          className="btn btn-outline-secondary"
+          variant="outline-secondary"
           onClick={() => setTexts({ missing: '', off: off || 'Nothing', tagged: '' })}
         >
           Wait for parts …
-        </button>
+        </Button>
       )}
       {!waiting && texts !== null && (
         <form
@@ -64,12 +65,12 @@ export function WaitingCard({ jobId, checks: stored, off }: WaitingCardProps) {
               onChange={(text) => setTexts({ ...texts, [name]: text })}
             />
           ))}
-          <button className="btn btn-primary" disabled={!isFilled}>
+          <Button type="submit" variant="primary" disabled={!isFilled}>
             Wait, and block the vehicle from moving
-          </button>{' '}
-          <button type="button" className="btn btn-link" onClick={() => setTexts(null)}>
+          </Button>{' '}
+          <Button type="button" variant="link" onClick={() => setTexts(null)}>
             Not now
-          </button>
+          </Button>
         </form>
       )}
     </>

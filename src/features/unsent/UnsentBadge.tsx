@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { CloudUpload, TriangleAlert } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useKeeperState } from '@/ui/keeper';
@@ -31,15 +32,16 @@ export function UnsentBadge() {
   const say = refused > 0 ? `${refused} not taken` : `${writes.length} on this device only`;
   return (
     <>
-      <button
+      <Button
         type="button"
-        className={`btn btn-outline-secondary ${styles.unsent}`}
+        variant="outline-secondary"
+        className={styles.unsent}
         data-unsent={writes.length}
         data-refused={refused}
         onClick={() => setOpen(true)}
       >
         <Icon size={20} aria-hidden="true" /> <span role="status">{say}</span>
-      </button>
+      </Button>
       <UnsentList isOpen={isOpen} onClose={() => setOpen(false)} />
     </>
   );

@@ -1,8 +1,8 @@
 'use client';
 
+import { ButtonLink } from '@/ui/Link';
 import { format } from 'date-fns';
-import Link from '@/ui/Link';
-import { Offcanvas } from 'react-bootstrap';
+import { Button, Offcanvas } from 'react-bootstrap';
 import { overTheirs, sayTheirs, useKeeper, useKeeperState, type KeptWrite } from '@/ui/keeper';
 import styles from './unsent.module.css';
 
@@ -24,30 +24,30 @@ function UnsentLine({ write, isAway }: { readonly write: KeptWrite; readonly isA
         {format(new Date(write.at), 'd MMM, HH:mm')} · {stateOf(write, isAway)}
       </div>
       <div className="d-flex flex-wrap gap-2 mt-1">
-        <Link className="btn btn-outline-secondary" href={write.href}>
+        <ButtonLink variant="outline-secondary" href={write.href}>
           Go there
-        </Link>
+        </ButtonLink>
         {status.state === 'refused' && (
-          <button
+          <Button
             type="button"
-            className="btn btn-outline-secondary"
+            variant="outline-secondary"
             onClick={() => void keeper?.again(write)}
           >
             Try again
-          </button>
+          </Button>
         )}
         {status.state === 'conflict' && (
-          <button
+          <Button
             type="button"
-            className="btn btn-outline-secondary"
+            variant="outline-secondary"
             onClick={() => void keeper?.again(write, overTheirs(write))}
           >
             Write mine
-          </button>
+          </Button>
         )}
-        <button
+        <Button
           type="button"
-          className="btn btn-link"
+          variant="link"
           onClick={() => {
             if (
               status.state !== 'waiting' ||
@@ -58,7 +58,7 @@ function UnsentLine({ write, isAway }: { readonly write: KeptWrite; readonly isA
           }}
         >
           {status.state === 'conflict' ? 'Leave theirs' : 'Drop it'}
-        </button>
+        </Button>
       </div>
     </li>
   );

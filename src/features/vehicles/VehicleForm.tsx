@@ -3,7 +3,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 import { useForm, useWatch } from 'react-hook-form';
 import { vehicleFormSchema, type VehicleForm as Values } from '@/core/contracts';
 import type { UnitSystem } from '@/core/units';
@@ -157,9 +157,9 @@ export function VehicleForm({ id, values, units, entered = {}, then }: VehicleFo
           onBack={() => setEffects([])}
         />
       )}
-      <button className="btn btn-primary" disabled={isSubmitting} hidden={effects.length > 0}>
+      <Button type="submit" variant="primary" disabled={isSubmitting} hidden={effects.length > 0}>
         {isSubmitting ? 'Saving …' : 'Save the vehicle'}
-      </button>
+      </Button>
     </form>
   );
 }

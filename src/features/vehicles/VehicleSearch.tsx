@@ -1,4 +1,4 @@
-import { Form } from 'react-bootstrap';
+import { Button, Form } from 'react-bootstrap';
 
 /** Finds vehicles by the beginnings of plate, make or model; a plain form, so that it works without script. */
 export function VehicleSearch({ text }: { readonly text: string }) {
@@ -12,7 +12,9 @@ export function VehicleSearch({ text }: { readonly text: string }) {
         autoComplete="off"
         defaultValue={text}
       />
-      <button className="btn btn-outline-secondary">Find</button>
+      <Button type="submit" variant="outline-secondary">
+        Find
+      </Button>
     </form>
   );
 }

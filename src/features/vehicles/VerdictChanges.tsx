@@ -1,3 +1,4 @@
+import { Button } from 'react-bootstrap';
 import Link from '@/ui/Link';
 import type { VerdictChange } from '@/core/job';
 
@@ -31,12 +32,12 @@ export function VerdictChanges({
         decided already stays on record: look at it again.
       </p>
       <div className="d-flex flex-wrap gap-2">
-        <button type="button" className="btn btn-primary" disabled={isBusy} onClick={onSave}>
+        <Button type="button" variant="primary" disabled={isBusy} onClick={onSave}>
           Save with these changes
-        </button>
-        <button type="button" className="btn btn-outline-secondary" onClick={onBack}>
+        </Button>
+        <Button type="button" variant="outline-secondary" onClick={onBack}>
           Back to the figures
-        </button>
+        </Button>
       </div>
     </section>
   );

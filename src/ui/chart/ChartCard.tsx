@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { useState, type ReactNode } from 'react';
 
 interface ChartCardProps {
@@ -16,14 +17,14 @@ export function ChartCard({ caption, chart, head, rows }: ChartCardProps) {
     <figure className="zh-card mt-3 mb-0">
       <figcaption className="d-flex justify-content-between align-items-center gap-2">
         <span>{caption}</span>
-        <button
+        <Button
           type="button"
-          className="btn btn-outline-secondary"
+          variant="outline-secondary"
           aria-pressed={isTable}
           onClick={() => setTable(!isTable)}
         >
           {isTable ? 'Chart' : 'Table'}
-        </button>
+        </Button>
       </figcaption>
       {isTable ? (
         <table className="table table-sm mt-2">

@@ -1,3 +1,4 @@
+import { Button } from 'react-bootstrap';
 /** Name and time under something that was written. */
 export const Signed = ({ written }: { written: { by: string | null; at: string } }) => (
   <span className="zh-muted">
@@ -18,15 +19,15 @@ interface SignedTickProps {
 export function SignedTick({ label, written, isMain, busy, trouble, onPress }: SignedTickProps) {
   return (
     <div className="my-2 zh-no-print">
-      <button
+      <Button
         type="button"
-        className={`btn ${isMain && !written ? 'btn-primary' : 'btn-outline-secondary'}`}
+        variant={isMain && !written ? 'primary' : 'outline-secondary'}
         aria-pressed={written !== null}
         disabled={busy}
         onClick={onPress}
       >
         {written ? `\u2713 ${label}` : label}
-      </button>{' '}
+      </Button>{' '}
       {written && <Signed written={written} />}
       {trouble && (
         <div className="zh-error" role="alert">

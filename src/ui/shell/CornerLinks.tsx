@@ -1,4 +1,4 @@
-import Link from '@/ui/Link';
+import { ButtonLink } from '@/ui/Link';
 import { CORNER_NAME, type Corner } from '@/core/readings';
 
 /** The corners as places to go, one of them the one shown. */
@@ -14,15 +14,16 @@ export function CornerLinks({
   return (
     <nav className="zh-tabs" aria-label="Corners">
       {corners.map((corner) => (
-        <Link
+        <ButtonLink
           key={corner}
-          className="btn btn-outline-secondary zh-figure"
+          variant="outline-secondary"
+          className="zh-figure"
           href={`${base}/${corner}`}
           aria-current={corner === current ? 'true' : undefined}
           title={CORNER_NAME[corner]}
         >
           {corner}
-        </Link>
+        </ButtonLink>
       ))}
     </nav>
   );

@@ -1,4 +1,4 @@
-import Link from '@/ui/Link';
+import { ButtonLink } from '@/ui/Link';
 
 /** The way to the pages before and after, with the words of the list; nothing where there is one page. */
 export function Pager({
@@ -21,18 +21,18 @@ export function Pager({
   return (
     <nav className="d-flex gap-3 align-items-center mt-3" aria-label="Pages">
       {page > 1 && (
-        <Link className="btn btn-outline-secondary" href={hrefOf(page - 1)}>
+        <ButtonLink variant="outline-secondary" href={hrefOf(page - 1)}>
           {before}
-        </Link>
+        </ButtonLink>
       )}
       <span>
         Page {page}
         {pages !== null && ` of ${pages}`}
       </span>
       {isMore && (
-        <Link className="btn btn-outline-secondary" href={hrefOf(page + 1)}>
+        <ButtonLink variant="outline-secondary" href={hrefOf(page + 1)}>
           {next}
-        </Link>
+        </ButtonLink>
       )}
     </nav>
   );

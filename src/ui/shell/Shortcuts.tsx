@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { Keyboard } from 'lucide-react';
 import Link from '@/ui/Link';
 import { useRouter } from 'next/navigation';
@@ -102,15 +103,16 @@ export function Shortcuts() {
   }, [router]);
   return (
     <>
-      <button
+      <Button
         type="button"
-        className="btn btn-outline-secondary d-none d-md-inline-block"
+        variant="outline-secondary"
+        className="d-none d-md-inline-block"
         onClick={() => open(dialog.current)}
         title="Keys ( ? )"
       >
         <Keyboard size={20} aria-hidden="true" />
         <span className="visually-hidden">List of keys</span>
-      </button>
+      </Button>
       <dialog ref={dialog} className="zh-card" aria-labelledby="zh-keys" tabIndex={-1}>
         <h2 id="zh-keys">Keys</h2>
         <dl className={shell.keys}>
@@ -134,7 +136,9 @@ export function Shortcuts() {
         </label>
         <KeyChoices />
         <form method="dialog" className="d-flex gap-3 align-items-center">
-          <button className="btn btn-primary">Close</button>
+          <Button type="submit" variant="primary">
+            Close
+          </Button>
           <Link className="zh-link" href="/guide" onClick={() => dialog.current?.close()}>
             The guide, in the order of work
           </Link>

@@ -1,5 +1,6 @@
 'use client';
 
+import { Button } from 'react-bootstrap';
 import { Moon } from 'lucide-react';
 import { THEME_COOKIE } from './theme';
 
@@ -15,14 +16,9 @@ function switchTheme(): void {
 /** Switches between the light and the dark theme and remembers it on this device. */
 export function ThemeSwitch() {
   return (
-    <button
-      type="button"
-      className="btn btn-outline-secondary"
-      onClick={switchTheme}
-      title="Light or dark"
-    >
+    <Button type="button" variant="outline-secondary" onClick={switchTheme} title="Light or dark">
       <Moon size={20} aria-hidden="true" />
       <span className="visually-hidden">Switch between light and dark</span>
-    </button>
+    </Button>
   );
 }

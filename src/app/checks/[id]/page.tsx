@@ -1,5 +1,5 @@
+import { ButtonLink } from '@/ui/Link';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 import { notFound, redirect } from 'next/navigation';
 import { CORNER_NAME } from '@/core/readings';
 import { PlateForm } from '@/features/checks/PlateForm';
@@ -35,12 +35,12 @@ export default async function CheckPage({ params }: { params: Promise<{ id: stri
           </span>
         </h1>
         <PlateForm jobId={id} />
-        <Link className="btn btn-outline-secondary" href={`/checks/${id}/print`}>
+        <ButtonLink variant="outline-secondary" href={`/checks/${id}/print`}>
           One page
-        </Link>
-        <Link className="btn btn-outline-secondary" href="/">
+        </ButtonLink>
+        <ButtonLink variant="outline-secondary" href="/">
           Close
-        </Link>
+        </ButtonLink>
       </div>
       <JobAlerts job={job} />
       <MeasureBench

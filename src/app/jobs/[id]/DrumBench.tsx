@@ -1,4 +1,4 @@
-import Link from '@/ui/Link';
+import Link, { ButtonLink } from '@/ui/Link';
 import type { Job } from '@/core/job';
 import type { Corner } from '@/core/readings';
 import { DrumCard } from '@/features/drum/DrumCard';
@@ -54,9 +54,9 @@ export async function DrumBench({ job, corner, phase, next, isTicked = false }: 
         )}
       </section>
       {(isRead || isTicked) && (
-        <Link className="btn btn-primary" href={next.href}>
+        <ButtonLink variant="primary" href={next.href}>
           {next.label}
-        </Link>
+        </ButtonLink>
       )}
       <p className="zh-muted mt-3">
         Drum gauge square across, inside the lip, each place twice. Beyond its wear limit a drum is

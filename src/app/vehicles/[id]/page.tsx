@@ -1,7 +1,8 @@
+import Link, { FileLink } from '@/ui/Link';
+import { ButtonLink } from '@/ui/Link';
 import { Here } from '@/app/Here';
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 import { notFound } from 'next/navigation';
 import { enteredBy, vehicleForm } from '@/features/vehicles/model';
 import { RotorHistory } from '@/features/vehicles/RotorHistory';
@@ -45,12 +46,12 @@ export default async function VehiclePage({ params }: { params: Promise<{ id: st
           <span className="zh-figure">{vehicle.plate}</span> {vehicleName(vehicle)}
         </h1>
         <div className="d-flex flex-wrap gap-2">
-          <a className="btn btn-outline-secondary" href={`/api/v1/archive?vehicle=${id}`} download>
+          <FileLink variant="outline-secondary" href={`/api/v1/archive?vehicle=${id}`} download>
             Vehicle as an archive
-          </a>
-          <Link className="btn btn-primary" href={`/jobs/new?vehicle=${id}`}>
+          </FileLink>
+          <ButtonLink variant="primary" href={`/jobs/new?vehicle=${id}`}>
             New job for it
-          </Link>
+          </ButtonLink>
         </div>
         <Here />
       </div>

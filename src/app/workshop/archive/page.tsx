@@ -1,3 +1,4 @@
+import { FileLink } from '@/ui/Link';
 import type { Metadata } from 'next';
 import { Here } from '@/app/Here';
 import { ArchiveDesk } from '@/features/archive/ArchiveDesk';
@@ -20,12 +21,12 @@ export default function ArchivePage() {
           Everything on file, photos included, as one JSON document. A single vehicle or job is
           taken from its own page.
         </p>
-        <a className="btn btn-primary" href="/api/v1/archive" download>
+        <FileLink variant="primary" href="/api/v1/archive" download>
           Everything as an archive
-        </a>{' '}
-        <a className="btn btn-outline-secondary" href="/api/v1/archive/schema.json">
+        </FileLink>{' '}
+        <FileLink variant="outline-secondary" href="/api/v1/archive/schema.json">
           Its JSON Schema
-        </a>
+        </FileLink>
         <h3 className="mt-3">For a spreadsheet</h3>
         <ul className="list-unstyled mb-0">
           {TABLES.map(([path, name]) => (

@@ -1,6 +1,6 @@
+import { ButtonLink } from '@/ui/Link';
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 import { notFound } from 'next/navigation';
 import { judgeCorner, standingOf, vehicleName } from '@/core/job';
 import { CheckReport } from '@/features/report/CheckReport';
@@ -21,12 +21,9 @@ export default async function CheckPrintPage({ params }: { params: Promise<{ id:
     <>
       <div className="d-flex flex-wrap gap-2 mb-3 zh-no-print">
         <PrintButton />
-        <Link
-          className="btn btn-outline-secondary"
-          href={isCheck ? `/checks/${id}` : `/jobs/${id}`}
-        >
+        <ButtonLink variant="outline-secondary" href={isCheck ? `/checks/${id}` : `/jobs/${id}`}>
           Back
-        </Link>
+        </ButtonLink>
       </div>
       <Warnings mustNotMove={standingOf(job).mustNotMove.map(({ say }) => say)} notSigned={null} />
       {job.corners.map((corner) => {

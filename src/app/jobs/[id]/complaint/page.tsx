@@ -1,5 +1,5 @@
+import { ButtonLink } from '@/ui/Link';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 import { notFound } from 'next/navigation';
 import { ComplaintForm } from '@/features/jobs/ComplaintForm';
 import { RenewedAgain } from '@/features/jobs/RenewedAgain';
@@ -31,15 +31,15 @@ export default async function ComplaintPage({ params }: { params: Promise<{ id: 
         </p>
         <Questions jobId={id} questions={questionsOf(knowledge, 'complaint')} answers={answers} />
         <div className="d-flex flex-wrap gap-2 mt-3">
-          <Link href={`/jobs/${id}/road-test`} className="btn btn-primary">
+          <ButtonLink href={`/jobs/${id}/road-test`} variant="primary">
             Road test
-          </Link>
-          <Link
+          </ButtonLink>
+          <ButtonLink
             href={jobHref(id, { page: 'measure', corner: measure?.corner })}
-            className="btn btn-outline-secondary"
+            variant="outline-secondary"
           >
             Straight to measuring
-          </Link>
+          </ButtonLink>
         </div>
       </section>
       <ComplaintForm

@@ -1,5 +1,5 @@
+import Link, { ButtonLink } from '@/ui/Link';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 import { redirect } from 'next/navigation';
 import { Here } from '@/app/Here';
 import {
@@ -41,14 +41,14 @@ export default async function CorrectOverviewPage(props: JobParams) {
           why={todo ? todo.cause.repair : 'What was put right counts when it is proven.'}
         >
           {!todo && (
-            <Link
-              className="btn btn-primary"
+            <ButtonLink
+              variant="primary"
               href={
                 corner ? jobHref(id, { page: 'correct', corner }) : jobHref(id, { page: 'prove' })
               }
             >
               {corner ? `Correct ${corner}` : 'Prove'}
-            </Link>
+            </ButtonLink>
           )}
         </NextThing>
       )}

@@ -1,6 +1,6 @@
+import Link, { ButtonLink } from '@/ui/Link';
 import { Here } from '@/app/Here';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 import { notFound } from 'next/navigation';
 import { otherSide } from '@/core/readings';
 import { CornerDecision } from '@/features/decide/CornerDecision';
@@ -113,26 +113,26 @@ export default async function DecidePage({ params }: { params: Promise<{ id: str
           <DrumCard view={view} phase="before" />
           <DrumChoice key={view.decision?.stamp ?? ''} view={view} />
           {view.before === null && (
-            <Link className="btn btn-primary" href={`/jobs/${id}/measure/${view.corner}`}>
+            <ButtonLink variant="primary" href={`/jobs/${id}/measure/${view.corner}`}>
               Measure {view.corner}
-            </Link>
+            </ButtonLink>
           )}
         </section>
       ))}
       {!isBesideFirst && sources}
       <p>
-        <Link className="btn btn-outline-secondary" href={`/jobs/${id}/estimate`}>
+        <ButtonLink variant="outline-secondary" href={`/jobs/${id}/estimate`}>
           Estimate for the owner
-        </Link>{' '}
-        <Link className="btn btn-outline-secondary" href={`/jobs/${id}/parts`}>
+        </ButtonLink>{' '}
+        <ButtonLink variant="outline-secondary" href={`/jobs/${id}/parts`}>
           Parts
-        </Link>{' '}
+        </ButtonLink>{' '}
         {sayAgreed(job).join(' ')}
       </p>
       {(isDecided || isBeside) && (
-        <Link className="btn btn-primary" href={whereTo} data-goes-on>
+        <ButtonLink variant="primary" href={whereTo} data-goes-on>
           {onward}
-        </Link>
+        </ButtonLink>
       )}
       <p className="zh-muted mt-3">
         Prices and times are the shop’s own list:{' '}

@@ -1,6 +1,7 @@
+import { FileLink } from '@/ui/Link';
+import { ButtonLink } from '@/ui/Link';
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 import { Here } from '@/app/Here';
 import { approvalOf, findCheck, repairCost, sourceRepairs, totalOf } from '@/core/job';
 import { Agree, AskOwner } from '@/features/decide/Agree';
@@ -29,12 +30,12 @@ export default async function JobEstimatePage(props: JobParams) {
       <h1 className="visually-hidden">Estimate</h1>
       <div className="d-flex flex-wrap gap-2 mb-3 zh-no-print">
         <PrintButton />
-        <a className="btn btn-outline-secondary" href={`/api/v1/jobs/${id}/estimate.pdf`}>
+        <FileLink variant="outline-secondary" href={`/api/v1/jobs/${id}/estimate.pdf`}>
           As a PDF
-        </a>
-        <Link className="btn btn-outline-secondary" href={`/jobs/${id}/decide`}>
+        </FileLink>
+        <ButtonLink variant="outline-secondary" href={`/jobs/${id}/decide`}>
           Decide
-        </Link>
+        </ButtonLink>
       </div>
       <EstimatePage estimate={estimate} />
       {job.closedAt === null && (

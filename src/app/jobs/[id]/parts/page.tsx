@@ -1,5 +1,6 @@
+import Link, { FileLink } from '@/ui/Link';
+import { ButtonLink } from '@/ui/Link';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 import { Here } from '@/app/Here';
 import { partsAwaited, partsNeeded } from '@/core/job';
 import { PartList } from '@/features/parts/PartList';
@@ -22,9 +23,9 @@ export default async function PartsPage(props: JobParams) {
         <h1 className="mb-0">Parts</h1>
         <span className="zh-no-print d-flex gap-2">
           <PrintButton />
-          <a className="btn btn-outline-secondary" href={`/api/v1/jobs/${id}/parts.csv`} download>
+          <FileLink variant="outline-secondary" href={`/api/v1/jobs/${id}/parts.csv`} download>
             CSV
-          </a>
+          </FileLink>
         </span>
       </div>
       <Here />
@@ -46,9 +47,9 @@ export default async function PartsPage(props: JobParams) {
             why="Rotors and pads come as a pair or a set of the axle."
           >
             {unasked.length === 0 && awaited.length === 0 && (
-              <Link className="btn btn-primary" href={jobHref(id, { page: 'strip-parts' })}>
+              <ButtonLink variant="primary" href={jobHref(id, { page: 'strip-parts' })}>
                 Right parts first
-              </Link>
+              </ButtonLink>
             )}
           </NextThing>
           <div className="mt-3">

@@ -1,5 +1,5 @@
+import { ButtonLink } from '@/ui/Link';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 import { CORNER_NAME } from '@/core/readings';
 import { Rechecks } from '@/features/signoff/Rechecks';
 import { WhoIsHere } from '@/features/people/WhoIsHere';
@@ -29,12 +29,9 @@ export default async function ProveOverviewPage(props: JobParams) {
     <WithNose job={job} isAsFound>
       <h1>Prove</h1>
       <NextThing todo={next.todo} why={next.why}>
-        <Link
-          className="btn btn-primary"
-          href={next.place ? jobHref(id, next.place) : `/jobs/${id}`}
-        >
+        <ButtonLink variant="primary" href={next.place ? jobHref(id, next.place) : `/jobs/${id}`}>
           {next.label}
-        </Link>
+        </ButtonLink>
       </NextThing>
       {outcome && <OutcomeCard outcome={outcome} />}
       <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} isFolded />
@@ -43,14 +40,14 @@ export default async function ProveOverviewPage(props: JobParams) {
         <BeforeAfter rows={rows} units={units} />
         <div className="d-flex flex-wrap gap-2 mt-2">
           {job.corners.map((corner) => (
-            <Link
+            <ButtonLink
               key={corner}
-              className="btn btn-outline-secondary"
+              variant="outline-secondary"
               href={`/jobs/${id}/prove/${corner}`}
             >
               Measure {corner}
               <span className="visually-hidden"> {CORNER_NAME[corner]}</span>
-            </Link>
+            </ButtonLink>
           ))}
         </div>
       </section>
@@ -87,9 +84,9 @@ export default async function ProveOverviewPage(props: JobParams) {
           </table>
         )}
         {why === null && (
-          <Link className="btn btn-outline-secondary" href={`/jobs/${id}/prove/road-test`}>
+          <ButtonLink variant="outline-secondary" href={`/jobs/${id}/prove/road-test`}>
             Record the drive again
-          </Link>
+          </ButtonLink>
         )}
       </section>
       <Rechecks jobId={id} rechecks={rechecks} hasOdometer={job.odometerKm !== null} />

@@ -1,5 +1,5 @@
+import { ButtonLink } from '@/ui/Link';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 import { isPedalDone, needsPedal } from '@/core/procedure';
 import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { CornerRebuildCards } from '@/features/rebuild/CornerRebuildCards';
@@ -26,12 +26,9 @@ export default async function RebuildPage(props: JobParams) {
     <WithNose job={job}>
       <h1>Rebuild</h1>
       <NextThing todo={next.todo} why={next.why}>
-        <Link
-          className="btn btn-primary"
-          href={next.place ? jobHref(id, next.place) : `/jobs/${id}`}
-        >
+        <ButtonLink variant="primary" href={next.place ? jobHref(id, next.place) : `/jobs/${id}`}>
           {next.label}
-        </Link>
+        </ButtonLink>
       </NextThing>
       <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} />
       <CornerRebuildCards
@@ -48,9 +45,9 @@ export default async function RebuildPage(props: JobParams) {
                 ? 'Nothing was opened.'
                 : 'Nobody said yet whether anything was opened.'}
           </p>
-          <Link className="btn btn-outline-secondary" href={`/jobs/${id}/rebuild/hydraulics`}>
+          <ButtonLink variant="outline-secondary" href={`/jobs/${id}/rebuild/hydraulics`}>
             Hydraulics
-          </Link>
+          </ButtonLink>
         </section>
         <section className="zh-card" aria-label="Pedal">
           <h2>Pedal</h2>
@@ -64,9 +61,9 @@ export default async function RebuildPage(props: JobParams) {
             <p>No piston moved.</p>
           )}
           <div className="d-flex flex-wrap gap-2 align-items-start">
-            <Link className="btn btn-outline-secondary" href={`/jobs/${id}/rebuild/pedal`}>
+            <ButtonLink variant="outline-secondary" href={`/jobs/${id}/rebuild/pedal`}>
               The pedal stop
-            </Link>
+            </ButtonLink>
             {state.pistonsMoved.length === 0 && (
               <StepTick
                 {...key}
@@ -92,9 +89,9 @@ export default async function RebuildPage(props: JobParams) {
             label="First stop made at walking pace, in the yard"
           />
           <StepTick {...key} item="moved" written={pedal('moved')} label="Vehicle moved" />
-          <Link className="btn btn-outline-secondary" href={`/jobs/${id}/rebuild/bedding`}>
+          <ButtonLink variant="outline-secondary" href={`/jobs/${id}/rebuild/bedding`}>
             Bedding-in planner
-          </Link>
+          </ButtonLink>
           <p className="zh-muted mt-2 mb-0">
             A little smell, light noise and a soft first bite are to be expected: say so to the
             owner.

@@ -1,6 +1,7 @@
+import { FileLink } from '@/ui/Link';
+import { ButtonLink } from '@/ui/Link';
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 import { notFound } from 'next/navigation';
 import { sayAdvice, sayCleaning } from '@/core/assessment';
 import { formatIn } from '@/core/units';
@@ -101,18 +102,18 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
     <WithNose job={job} isAsFound>
       <div className="d-flex flex-wrap gap-2 mb-3 zh-no-print">
         <PrintButton />
-        <Link className="btn btn-outline-secondary" href={`/jobs/${id}/report/owner`}>
+        <ButtonLink variant="outline-secondary" href={`/jobs/${id}/report/owner`}>
           Owner’s report
-        </Link>
-        <Link className="btn btn-outline-secondary" href={`/jobs/${id}/report/file`}>
+        </ButtonLink>
+        <ButtonLink variant="outline-secondary" href={`/jobs/${id}/report/file`}>
           File report
-        </Link>
-        <Link className="btn btn-outline-secondary" href={`/jobs/${id}/history`}>
+        </ButtonLink>
+        <ButtonLink variant="outline-secondary" href={`/jobs/${id}/history`}>
           History
-        </Link>
-        <a className="btn btn-outline-secondary" href={`/api/v1/archive?job=${id}`} download>
+        </ButtonLink>
+        <FileLink variant="outline-secondary" href={`/api/v1/archive?job=${id}`} download>
           Job as an archive
-        </a>
+        </FileLink>
       </div>
       {job.closedAt === null ? (
         <>

@@ -1,5 +1,5 @@
+import { ButtonLink } from '@/ui/Link';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 import { notFound } from 'next/navigation';
 import { speedUnit } from '@/core/units';
 import { FeelScale } from '@/features/prove/FeelScale';
@@ -55,15 +55,15 @@ export default async function RoadTestPage({ params }: { params: Promise<{ id: s
         items={WHEEL_ITEMS.filter(({ code }) => code === 'heat')}
       />
       <div className="d-flex flex-wrap gap-2">
-        <Link href={jobHref(id, { page: 'strip', corner: null })} className="btn btn-primary">
+        <ButtonLink href={jobHref(id, { page: 'strip', corner: null })} variant="primary">
           Strip and inspect
-        </Link>
-        <Link
+        </ButtonLink>
+        <ButtonLink
           href={jobHref(id, { page: 'measure', corner: measure?.corner })}
-          className="btn btn-outline-secondary"
+          variant="outline-secondary"
         >
           Straight to measuring
-        </Link>
+        </ButtonLink>
       </div>
     </WithNose>
   );

@@ -1,5 +1,5 @@
+import Link, { ButtonLink } from '@/ui/Link';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { PROCEDURE } from '@/core/contracts';
@@ -70,9 +70,9 @@ export default async function StripPage({ params }: { params: Promise<{ id: stri
       <h1>Strip and inspect</h1>
       <NextThing todo={next.todo} why={next.why}>
         {next.place && (
-          <Link className="btn btn-primary" href={jobHref(id, next.place)}>
+          <ButtonLink variant="primary" href={jobHref(id, next.place)}>
             {next.label}
-          </Link>
+          </ButtonLink>
         )}
       </NextThing>
       <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} />

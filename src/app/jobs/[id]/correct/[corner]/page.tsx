@@ -1,4 +1,4 @@
-import Link from '@/ui/Link';
+import Link, { ButtonLink } from '@/ui/Link';
 import { notFound } from 'next/navigation';
 import { CORNER_NAME, CORNERS } from '@/core/readings';
 import { CornerCorrection } from '@/features/correct/CornerCorrection';
@@ -43,13 +43,13 @@ export default async function CorrectPage({
           {corners
             .filter((each) => each !== corner)
             .map((each) => (
-              <Link
+              <ButtonLink
                 key={each}
-                className="btn btn-outline-secondary"
+                variant="outline-secondary"
                 href={`/jobs/${id}/correct/${each}`}
               >
                 {each}
-              </Link>
+              </ButtonLink>
             ))}
           <PrintButton />
         </span>

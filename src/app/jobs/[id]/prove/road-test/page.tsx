@@ -1,5 +1,5 @@
+import { ButtonLink } from '@/ui/Link';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 import { speedUnit } from '@/core/units';
 import { RoadTest } from '@/features/road-test/RoadTest';
 import { refuseDriven } from '@/core/job';
@@ -16,9 +16,9 @@ export default async function RoadTestAgainPage(props: JobParams) {
     <WithNose job={job} isAsFound>
       <div className="zh-row justify-content-start mb-2">
         <h1 className="mb-0">Road test after the work</h1>
-        <Link className="btn btn-outline-secondary" href={`/jobs/${id}/prove`}>
+        <ButtonLink variant="outline-secondary" href={`/jobs/${id}/prove`}>
           Prove
-        </Link>
+        </ButtonLink>
       </div>
       <p>The same road, the same speeds and stops as before.</p>
       <RoadTest

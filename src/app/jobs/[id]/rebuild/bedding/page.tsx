@@ -1,6 +1,6 @@
+import { ButtonLink } from '@/ui/Link';
 import { Here } from '@/app/Here';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 import { speedUnit } from '@/core/units';
 import { BeddingPlanner } from '@/features/rebuild/BeddingPlanner';
 import { planOf, shopProgrammes } from '@/server/rebuild/bedding';
@@ -19,9 +19,9 @@ export default async function BeddingPage(props: JobParams) {
     <WithNose job={job}>
       <div className="zh-row justify-content-start mb-2">
         <h1 className="mb-0">Bedding-in</h1>
-        <Link className="btn btn-outline-secondary" href={`/jobs/${id}/rebuild`}>
+        <ButtonLink variant="outline-secondary" href={`/jobs/${id}/rebuild`}>
           Rebuild
-        </Link>
+        </ButtonLink>
       </div>
       <Here />
       <p className="zh-muted">

@@ -1,5 +1,5 @@
+import { ButtonLink } from '@/ui/Link';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 import { SOURCE_NAME } from '@/core/assessment';
 import { PROCEDURE } from '@/core/contracts';
 import { cautionsAt } from '@/core/procedure';
@@ -38,9 +38,9 @@ export default async function HydraulicsPage(props: JobParams) {
     <WithNose job={job}>
       <div className="zh-row justify-content-start mb-2">
         <h1 className="mb-0">Hydraulics</h1>
-        <Link className="btn btn-outline-secondary" href={`/jobs/${id}/rebuild`}>
+        <ButtonLink variant="outline-secondary" href={`/jobs/${id}/rebuild`}>
           Rebuild
-        </Link>
+        </ButtonLink>
       </div>
       <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} isFolded />
       <Hydraulics

@@ -1,5 +1,6 @@
+import { FileLink } from '@/ui/Link';
+import { ButtonLink } from '@/ui/Link';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 import { cornerParts, inspectionAt, type Job } from '@/core/job';
 import { seenStates } from '@/core/corner';
 import { FileReport } from '@/features/report/FileReport';
@@ -48,12 +49,12 @@ export default async function FileReportPage(props: JobParams) {
     <>
       <div className="d-flex flex-wrap gap-2 mb-3 zh-no-print">
         <PrintButton />
-        <a className="btn btn-outline-secondary" href={`/api/v1/jobs/${id}/readings`} download>
+        <FileLink variant="outline-secondary" href={`/api/v1/jobs/${id}/readings`} download>
           Readings as CSV
-        </a>
-        <Link className="btn btn-outline-secondary" href={`/jobs/${id}/report`}>
+        </FileLink>
+        <ButtonLink variant="outline-secondary" href={`/jobs/${id}/report`}>
           The technician’s report
-        </Link>
+        </ButtonLink>
       </div>
       <FoundDrawn job={job} />
       <FileReport report={fileReport(job, await shopUnits())} />

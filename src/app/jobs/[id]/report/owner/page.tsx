@@ -1,5 +1,6 @@
+import { FileLink } from '@/ui/Link';
+import { ButtonLink } from '@/ui/Link';
 import type { Metadata } from 'next';
-import Link from '@/ui/Link';
 import { OwnerPage } from '@/features/report/OwnerPage';
 import { PrintButton } from '@/features/report/PrintButton';
 import { ownerReport } from '@/server/report/owner';
@@ -14,12 +15,12 @@ export default async function OwnerReportPage(props: JobParams) {
     <>
       <div className="d-flex flex-wrap gap-2 mb-3 zh-no-print">
         <PrintButton />
-        <a className="btn btn-outline-secondary" href={`/api/v1/jobs/${id}/report.pdf`}>
+        <FileLink variant="outline-secondary" href={`/api/v1/jobs/${id}/report.pdf`}>
           As a PDF
-        </a>
-        <Link className="btn btn-outline-secondary" href={`/jobs/${id}/report`}>
+        </FileLink>
+        <ButtonLink variant="outline-secondary" href={`/jobs/${id}/report`}>
           The technician’s report
-        </Link>
+        </ButtonLink>
       </div>
       <OwnerPage report={ownerReport(job, await shopUnits())} />
     </>

@@ -1,4 +1,4 @@
-import Link from '@/ui/Link';
+import { ButtonLink } from '@/ui/Link';
 import { PROCEDURE } from '@/core/contracts';
 import { CornerFindings } from '@/features/strip/CornerFindings';
 import { openCorner, type CornerParams } from '../../work';
@@ -12,12 +12,12 @@ export default async function StripFindingsPage(props: CornerParams) {
   return (
     <>
       <CornerFindings key={work.corner} {...work} groups={PROCEDURE.groups} />
-      <Link
-        className="btn btn-primary"
+      <ButtonLink
+        variant="primary"
         href={next ? `/jobs/${id}/strip/${next}/findings` : `/jobs/${id}/measure/${work.corner}`}
       >
         {next ? `Next corner: ${next}` : 'Measure'}
-      </Link>
+      </ButtonLink>
     </>
   );
 }

@@ -1,4 +1,4 @@
-import Link from '@/ui/Link';
+import { ButtonLink } from '@/ui/Link';
 import { Cautions } from '@/ui/procedure';
 import { CleaningTable } from '@/features/strip/CleaningTable';
 import { HubLooks } from '@/features/strip/HubLooks';
@@ -39,15 +39,15 @@ export default async function StripHubPage(props: CornerParams) {
       <h3 className="mt-3">Before and after cleaning</h3>
       <CleaningTable rows={rows} cleaning={cleaning} units={units} />
       <div className="d-flex flex-wrap gap-2 my-3">
-        <Link
-          className="btn btn-outline-secondary"
+        <ButtonLink
+          variant="outline-secondary"
           href={`/jobs/${id}/as-found/${work.corner}?kind=hub`}
         >
           Hub face before cleaning
-        </Link>
-        <Link className="btn btn-primary" href={`/jobs/${id}/measure/${work.corner}?kind=hub`}>
+        </ButtonLink>
+        <ButtonLink variant="primary" href={`/jobs/${id}/measure/${work.corner}?kind=hub`}>
           Hub face, cleaned
-        </Link>
+        </ButtonLink>
       </div>
       {hubSet && (
         <p className="mb-1">
