@@ -65,7 +65,7 @@ test('a quick check: two actions to the first reading, two laps and thickness wi
   await page.getByRole('button', { name: 'Another mounting' }).click();
   await expect(page.getByText(/Move the rotor .* then start/)).toBeVisible();
   keys += await typed(page, ['Enter', 'Enter']);
-  const seat = await page.locator('[class*="_where"]').textContent();
+  const seat = await page.locator('[class$="_where"]').textContent();
   expect(seat).toMatch(/stud/);
   await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
   keys += await typed(page, runoutLap(INDEXABLE, 2, 13).flatMap(dialKeys));
@@ -399,10 +399,10 @@ test('from a quick check to the signed report: agreed, moved, measured again, dr
   expect(clicks).toBeLessThanOrEqual(MOST_CLICKS / 2);
   expect(keys).toBeLessThanOrEqual(MOST_KEYS);
   // One story: the move, the agreement and the promise on the report, the owner's page and the PDF.
-  await expect(page.locator('[class*="_report"]')).toContainText(/Move the rotor|Moved/);
-  await expect(page.locator('[class*="_report"]')).toContainText('The baker, by telephone');
+  await expect(page.locator('article[class*="_report"]')).toContainText(/Move the rotor|Moved/);
+  await expect(page.locator('article[class*="_report"]')).toContainText('The baker, by telephone');
   await go('report/owner');
-  const owner = page.locator('[class*="_owner"]');
+  const owner = page.locator('article[class*="_owner"]');
   await expect(owner).toContainText('The complaint is cured');
   await expect(owner).toContainText('turned on its hub');
   await expect(owner).toContainText('The baker, by telephone');

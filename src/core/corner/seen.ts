@@ -7,6 +7,10 @@ export type PartKind = 'open' | 'next' | 'done' | 'off' | 'sound' | 'found' | 'f
 export interface PartState {
   readonly kind: PartKind;
   readonly word: string;
+  /** It is touched in the step that is worked on, a fastener or a contact point of it. */
+  readonly isLit?: boolean;
+  /** What goes on its contact point in that step. */
+  readonly product?: string;
 }
 
 /** What was seen of one item at a corner. */

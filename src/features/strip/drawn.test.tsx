@@ -53,6 +53,33 @@ describe('how far a part is', () => {
   });
 });
 
+test('what is touched in a step is lit: contact points with their product, fasteners', () => {
+  const back = planSteps(PROCEDURE, context, 'rebuild');
+  const at = (code: string) =>
+    workStates(
+      { ...own, kind: 'rebuild', steps: back },
+      back.find((step) => step.code === code)!,
+    );
+  const lit = (code: string): string[] =>
+    Object.entries(at(code)).flatMap(([part, { isLit }]) => (isLit ? [part] : []));
+  expect(lit('pins-in')).toEqual(['pin-upper', 'pin-lower']);
+  expect(at('pins-in')['pin-upper']!.product).toMatch(/grease/i);
+  expect(lit('bracket-on')).toEqual(['clips', 'bracket-bolts']);
+  expect(lit('seat-clean')).toContain('hub');
+  expect(lit('wheel-on')).toContain('wheel-nuts');
+  // Every contact point of every step is lit at one part, and at one only.
+  for (const step of back) {
+    const products = step.atHand.contacts
+      .map(({ code }) => code)
+      // This vehicle has no such screw.
+      .filter((code) => code !== 'rotor-screw');
+    const shown = own.scene.parts.flatMap(({ contacts }) =>
+      contacts.filter((code) => products.includes(code)),
+    );
+    expect([...shown].sort()).toEqual([...products].sort());
+  }
+});
+
 test('a part leads to its own steps, or to those in which it comes off', () => {
   expect(stepsAt(partOf('rotor'), own.steps).map(({ code }) => code)).toContain('match-mark');
   expect(stepsAt(partOf('pad-outer'), own.steps).map(({ code }) => code)).toEqual(['pads-out']);

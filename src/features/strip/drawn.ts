@@ -75,7 +75,21 @@ export function workStates(work: Work, current: PlannedStep): Record<string, Par
     }
     return { kind: 'open', word: kind === 'step' ? 'on' : 'to do' };
   };
-  return Object.fromEntries(scene.parts.map((part) => [part.code, stateOf(part)]));
+  /** What lights up as the current step is done: its contact points with their product, its fasteners. */
+  const litOf = (part: CornerPart): Partial<PartState> => {
+    const products = current.atHand.contacts
+      .filter(({ code }) => part.contacts.includes(code))
+      .map(({ product }) => product);
+    const isDrawnUp =
+      kind === 'rebuild' && part.fasteners.length > 0 && stepsAt(part, steps).includes(current);
+    return {
+      ...((products.length > 0 || isDrawnUp) && { isLit: true }),
+      ...(products.length > 0 && { product: products.join('; ') }),
+    };
+  };
+  return Object.fromEntries(
+    scene.parts.map((part) => [part.code, { ...stateOf(part), ...litOf(part) }]),
+  );
 }
 
 /** What was seen at each part, as it stands on the screen. */

@@ -46,8 +46,29 @@ const TOP = 26;
 const CHIP = 46;
 const CHIPS = 2;
 
-/** As much of a word as there is room for beside a part; the whole stands in its name. */
-const short = (word: string): string => (word.length > 16 ? `${word.slice(0, 15)}…` : word);
+/** As many letters as there is room for beside a part; the whole stands in its name. */
+const ROOM = 17;
+const short = (word: string): string =>
+  word.length > ROOM ? `${word.slice(0, ROOM - 1).trimEnd()}…` : word;
+
+/** A text in two lines, broken between words. */
+function twoLines(text: string): string[] {
+  if (text.length <= ROOM) return [text];
+  const at = text.lastIndexOf(' ', ROOM);
+  return at < 1 ? [short(text)] : [text.slice(0, at), short(text.slice(at + 1))];
+}
+
+/** What stands under a part's name: how far it is, and what goes on it in the step at hand. */
+function linesOf({ kind, word, product }: PartState): string[] {
+  const own = word === '' ? [] : [short(`${SIGN[kind]} ${word}`)];
+  if (product === undefined) return own;
+  return kind === 'next' || own.length === 0
+    ? twoLines(`◆ ${product}`)
+    : [...own, short(`◆ ${product}`)];
+}
+
+const said = ({ word, product }: PartState): string =>
+  [word, product].filter(Boolean).join('; ') || 'nothing to do';
 
 interface Placed {
   readonly part: CornerPart;
@@ -75,12 +96,14 @@ interface PartProps extends Placed {
 
 /** One part: its shape, its name, and how far it is. */
 function Part({ part, x, y, state, isCurrent, isRight, button }: PartProps) {
+  const lines = linesOf(state);
   return (
     <g
       className={styles.part}
       transform={`translate(${x} ${y})`}
       data-part={part.code}
       data-state={state.kind}
+      data-lit={state.isLit}
       aria-current={isCurrent ? 'true' : undefined}
       {...button}
     >
@@ -95,12 +118,21 @@ function Part({ part, x, y, state, isCurrent, isRight, button }: PartProps) {
       <g className={styles.shape} transform={`translate(36 0) scale(${isRight ? -1 : 1} 1)`}>
         {SHAPE[part.shape]}
       </g>
-      <text className={styles.name} x={70} y={-3}>
+      <text className={styles.name} x={70} y={lines.length > 1 ? -9 : -3}>
         {part.name}
       </text>
-      <text className={styles.word} x={70} y={13}>
-        {state.word !== '' && `${SIGN[state.kind]} ${short(state.word)}`}
-      </text>
+      {lines.map((line, i) => (
+        <text
+          key={line}
+          className={
+            line.startsWith('◆') || (i > 0 && state.product) ? styles.product : styles.word
+          }
+          x={70}
+          y={(lines.length > 1 ? 5 : 13) + 14 * i}
+        >
+          {line}
+        </text>
+      ))}
     </g>
   );
 }
@@ -183,7 +215,7 @@ export function CornerDrawing(props: CornerDrawingProps) {
     return {
       ...roved,
       role: 'button',
-      'aria-label': `${part.name}: ${stateOf(part).word || 'nothing to do'}`,
+      'aria-label': `${part.name}: ${said(stateOf(part))}`,
       onClick: () => onPick(part.code),
       onKeyDown: (event: KeyboardEvent<SVGGElement>) => {
         if (event.key !== 'Enter' && event.key !== ' ') return roved.onKeyDown(event);

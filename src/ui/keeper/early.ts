@@ -18,6 +18,8 @@ declare global {
 
 /** Runs in the page before anything else of it, see `Early`. */
 export const EARLY_SCRIPT = `(() => {
+  // Zod would look whether it may compile; the policy forbids it, and a browser logs that as a breach.
+  globalThis.__zod_globalConfig = { jitless: true };
   const early = (window.zhEarly = { pressed: [], typed: new Map() });
   const isAlive = () => 'alive' in document.documentElement.dataset;
   const hold = (event) => {
