@@ -34,6 +34,18 @@ test('on the inboard face it reads positive when pushed, the thickness included'
   expect(dial(bench, 90, 'inboard')).toBe(-24);
 });
 
+test('on the other face signs turn; a slot is a hole at its place only; a lip reads thicker', () => {
+  const wrong = { corner, faults: { isOtherFace: true } };
+  expect(dial(wrong, 90)).toBe(-24);
+  expect(dial(wrong, 90, 'inboard')).toBe(20);
+  const slotted = { corner, faults: { slot: { at: 180, depth: 70 } } };
+  expect([90, 174, 180, 190, 540].map((turn) => dial(slotted, turn))).toEqual([
+    20, -68, -70, -3, -70,
+  ]);
+  const lip = { corner, faults: { lip: 140 } };
+  expect(micrometerShows(lip, at(90), seededRandom(1))).toBe(27_140);
+});
+
 test('a loose base creeps on with every turn; dirt tilts its own mounting only', () => {
   const loose = { corner, faults: { looseBase: 30 } };
   expect([360, 720].map((turn) => dial(loose, turn))).toEqual([30, 60]);

@@ -21,6 +21,12 @@ export interface BenchFaults {
     readonly amplitude: Micrometres;
     readonly at: Degrees;
   };
+  /** The dial stands on the other face than is said. */
+  readonly isOtherFace?: boolean;
+  /** A slot or a drilled hole that the probe falls into as it comes round. */
+  readonly slot?: { readonly at: Degrees; readonly depth: Micrometres };
+  /** How much thicker the micrometer reads on the lip at the rim. */
+  readonly lip?: Micrometres;
 }
 
 /** A corner with hidden truth, standing at a bench that may have a fault. */
@@ -47,6 +53,16 @@ function faceAt(
   return waveAt(trueRunout(corner, shift), angle) + tilt + creep + play;
 }
 
+/** How far from its middle the probe is in a slot. */
+const SLOT_HALF: Degrees = 6;
+
+/** How deep the probe stands in a slot; on the face it is nothing. */
+function inSlot({ slot }: BenchFaults, turn: Degrees): Micrometres {
+  if (!slot) return 0;
+  const off = (((turn - slot.at) % 360) + 540) % 360;
+  return Math.abs(off - 180) <= SLOT_HALF ? slot.depth : 0;
+}
+
 export interface DialSight {
   readonly shift: number;
   readonly face: 'outboard' | 'inboard';
@@ -67,10 +83,13 @@ export function dialShows(
   const still = { uniform: () => 0, normal: () => 0 };
   const zero = faceAt(bench, shift, 0, still);
   const outboard = faceAt(bench, shift, turn, random) - zero;
-  if (face === 'outboard') return showOn(gauge, outboard, random);
-  const { corner } = bench;
+  const { corner, faults } = bench;
+  // In a slot the plunger goes out, on either face.
+  const fallen = inSlot(faults, turn) - inSlot(faults, 0);
+  const isOutboard = (face === 'outboard') !== (faults.isOtherFace ?? false);
+  if (isOutboard) return showOn(gauge, outboard - fallen, random);
   const gap = trueThicknessAt(corner, shift, toRadians(turn)) - trueThicknessAt(corner, shift, 0);
-  return showOn(gauge, gap - outboard, random);
+  return showOn(gauge, gap - outboard - fallen, random);
 }
 
 /** What a virtual micrometer shows on the probe\u2019s circle, zero error and heat included. */
@@ -81,7 +100,7 @@ export function micrometerShows(
 ): Micrometres {
   const cold = trueThicknessAt(corner, shift, toRadians(turn));
   const grown = cold * (1 + GREY_IRON * ((faults.celsius ?? REFERENCE) - REFERENCE));
-  return showOn(gauge, grown + (faults.zeroError ?? 0), random);
+  return showOn(gauge, grown + (faults.zeroError ?? 0) + (faults.lip ?? 0), random);
 }
 
 /** What push and pull at the wheel shows on the dial. */
@@ -99,6 +118,9 @@ export const PRACTICE_FAULTS = {
   hot: { celsius: 120 },
   zero: { zeroError: 40 },
   dirt: { dirt: { shift: 0, amplitude: 25, at: 120 } },
+  'other-face': { isOtherFace: true },
+  slot: { slot: { at: 150, depth: 70 } },
+  lip: { lip: 140 },
 } as const satisfies Record<string, BenchFaults>;
 export type PracticeFault = keyof typeof PRACTICE_FAULTS;
 

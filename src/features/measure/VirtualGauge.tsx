@@ -53,6 +53,9 @@ const FAULT_NAME: Readonly<Record<PracticeFault, string>> = {
   hot: 'hot rotor',
   zero: 'micrometer off zero',
   dirt: 'dirt under the hat, as first marked',
+  'other-face': 'dial on the other face',
+  slot: 'a slot under the probe',
+  lip: 'micrometer on the lip',
 };
 const FAULTS = Object.keys(FAULT_NAME) as PracticeFault[];
 /** Nearer than this the wheel stops at the position. */

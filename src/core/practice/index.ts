@@ -1,0 +1,4 @@
+export * from './benchWork';
+export * from './code';
+export * from './judgeRead';
+export * from './readCase';
