@@ -117,7 +117,7 @@ module.exports = {
     {
       name: 'bench-is-not-imported',
       severity: 'error',
-      from: { path: '^src/core/', pathNot: '^src/core/bench/|\\.test\\.ts$' },
+      from: { path: '^src/core/', pathNot: '^src/core/(bench|practice)/|\\.test\\.ts$' },
       to: { path: '^src/core/bench/' },
     },
     {

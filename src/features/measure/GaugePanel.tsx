@@ -51,6 +51,7 @@ export function GaugePanel(props: GaugePanelProps) {
       name={`${corner.jobId} ${corner.corner}`}
       corner={corner.corner}
       studs={corner.studs}
+      practice={corner.practice}
       kind={isDial ? 'dial' : 'micrometer'}
       shift={set.shift}
       face={set.face}

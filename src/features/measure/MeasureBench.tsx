@@ -62,7 +62,7 @@ function BenchTools({ view }: { readonly view: BenchView }) {
   const { state, dispatch } = bench;
   return (
     <>
-      {!isReading && (
+      {!isReading && !corner.practice && (
         <SetToolsFold
           set={bench.set ?? null}
           sets={state.sets}

@@ -9,6 +9,7 @@ import {
   seedOf,
   VirtualPort,
   type PracticeFault,
+  type VirtualBench,
 } from '@/core/bench';
 import type { LineReading } from '@/core/gauges';
 import { seededRandom } from '@/core/numeric';
@@ -28,6 +29,8 @@ export interface VirtualGaugeProps {
   readonly name: string;
   readonly corner: Corner;
   readonly studs: number;
+  /** The bench of a case: its truth and faults; otherwise an invented rotor with a fault that is chosen. */
+  readonly practice?: VirtualBench | undefined;
   readonly kind: 'dial' | 'micrometer';
   readonly shift: number;
   readonly face: 'outboard' | 'inboard';
@@ -61,22 +64,87 @@ const FAULTS = Object.keys(FAULT_NAME) as PracticeFault[];
 /** Nearer than this the wheel stops at the position. */
 const SNAP = 4;
 
+interface FreelyProps {
+  readonly bench: VirtualBench;
+  readonly fault: PracticeFault;
+  readonly setFault: (fault: PracticeFault) => void;
+  readonly gauge: Pick<
+    VirtualGaugeProps,
+    'name' | 'kind' | 'resolution' | 'repeatability' | 'onNote'
+  >;
+}
+
+/** Practice without a case: a fault is chosen, and what a look beside the gauge gives is noted. */
+function Freely({ bench: { faults, corner }, fault, setFault, gauge }: FreelyProps) {
+  const { name, kind, resolution, repeatability, onNote } = gauge;
+  const [noted, setNoted] = useState<string | null>(null);
+  const look = (): void => {
+    const random = seededRandom(seedOf(`${name} look`));
+    if (kind === 'dial') {
+      const value = endPlayShows({ corner, faults }, { resolution, repeatability }, random);
+      onNote('endPlayUm', value);
+      setNoted(`Push and pull: ${value.toFixed(0)} µm, noted.`);
+      return;
+    }
+    const { zeroError = 0, celsius = 20 } = faults;
+    onNote('zeroErrorUm', zeroError);
+    onNote('rotorCelsius', celsius);
+    setNoted(`Closed it shows ${zeroError} µm; the rotor is at ${celsius} °C. Both noted.`);
+  };
+  return (
+    <>
+      <Button variant="outline-secondary" className="ms-2" onClick={look}>
+        {kind === 'dial' ? 'Push and pull' : 'Close it, feel the rotor'}
+      </Button>
+      {noted && <p className="mb-0 mt-2">{noted}</p>}
+      <label className="mt-2 d-block" htmlFor="practice-fault">
+        Practise with{' '}
+        <select
+          id="practice-fault"
+          className="form-select d-inline-block w-auto"
+          value={fault}
+          onChange={(event) =>
+            setFault(FAULTS.find((each) => each === event.target.value) ?? 'none')
+          }
+        >
+          {FAULTS.map((each) => (
+            <option key={each} value={each}>
+              {FAULT_NAME[each]}
+            </option>
+          ))}
+        </select>
+      </label>
+    </>
+  );
+}
+
 /** A virtual gauge at a wheel that is turned by hand, arrow keys or a button. */
 export function VirtualGauge(props: VirtualGaugeProps) {
-  const { name, studs, kind, shift, face, resolution, repeatability, unit, target, onShows } =
-    props;
+  const {
+    name,
+    studs,
+    practice,
+    kind,
+    shift,
+    face,
+    resolution,
+    repeatability,
+    unit,
+    target,
+    onShows,
+  } = props;
   const [fault, setFault] = useState<PracticeFault>('none');
   const [turn, setTurn] = useState(target ?? 0);
   const [shows, setShows] = useState<{ readonly reading: LineReading; readonly at: number }>();
-  const [noted, setNoted] = useState<string | null>(null);
   const grabbed = useRef<number | null>(null);
   const sense = facingSense(props.corner);
-  const bench = useMemo(
-    () => ({
-      corner: practiceCorner(seedOf(name), studs, props.nominal),
-      faults: PRACTICE_FAULTS[fault],
-    }),
-    [name, studs, props.nominal, fault],
+  const bench = useMemo<VirtualBench>(
+    () =>
+      practice ?? {
+        corner: practiceCorner(seedOf(name), studs, props.nominal),
+        faults: PRACTICE_FAULTS[fault],
+      },
+    [practice, name, studs, props.nominal, fault],
   );
   const port = useMemo(
     () =>
@@ -136,22 +204,6 @@ export function VirtualGauge(props: VirtualGaugeProps) {
       props.onTake();
     }
   };
-  const look = (): void => {
-    const { faults } = bench;
-    const random = seededRandom(seedOf(`${name} look`));
-    if (kind === 'dial') {
-      const value = endPlayShows(bench, { resolution, repeatability }, random);
-      props.onNote('endPlayUm', value);
-      setNoted(`Push and pull: ${value.toFixed(0)} µm, noted.`);
-      return;
-    }
-    const zero = 'zeroError' in faults ? faults.zeroError : 0;
-    const celsius = 'celsius' in faults ? faults.celsius : 20;
-    props.onNote('zeroErrorUm', zero);
-    props.onNote('rotorCelsius', celsius);
-    setNoted(`Closed it shows ${zero} µm; the rotor is at ${celsius} °C. Both noted.`);
-  };
-
   return (
     <section className="zh-card mt-2" aria-label="Virtual gauge">
       <div className={styles.virtual}>
@@ -173,47 +225,24 @@ export function VirtualGauge(props: VirtualGaugeProps) {
           <p className="zh-figure zh-figure-large mb-1" aria-live="polite">
             {shown?.text ?? '…'} <span className="fs-5">{unit === 'um' ? 'µm' : unit}</span>
           </p>
-          <div className="d-flex flex-wrap gap-2">
-            {target !== null && !isThere && (
-              <Button type="button" variant="outline-secondary" onClick={() => setTurn(target)}>
-                Turn to the next position
-              </Button>
-            )}
-            <Button
-              type="button"
-              variant="primary"
-              disabled={!isThere || !shown}
-              onClick={props.onTake}
-            >
+          {/* One key goes all the way round: it turns, then takes. */}
+          {target !== null && !isThere ? (
+            <Button variant="primary" onClick={() => setTurn(target)}>
+              Turn to the next position
+            </Button>
+          ) : (
+            <Button variant="primary" disabled={!isThere || !shown} onClick={props.onTake}>
               Take it (Space)
             </Button>
-            <Button type="button" variant="outline-secondary" onClick={look}>
-              {kind === 'dial' ? 'Push and pull' : 'Close it, feel the rotor'}
-            </Button>
-          </div>
-          {noted && <p className="mb-0 mt-2">{noted}</p>}
-          <label className="mt-2" htmlFor="practice-fault">
-            Practise with{' '}
-            <select
-              id="practice-fault"
-              className="form-select d-inline-block w-auto"
-              value={fault}
-              onChange={(event) =>
-                setFault(FAULTS.find((each) => each === event.target.value) ?? 'none')
-              }
-            >
-              {FAULTS.map((each) => (
-                <option key={each} value={each}>
-                  {FAULT_NAME[each]}
-                </option>
-              ))}
-            </select>
-          </label>
+          )}
+          {!practice && <Freely {...{ bench, fault, setFault }} gauge={props} />}
         </div>
       </div>
       <p className="zh-muted mb-0">
-        Practice: an invented rotor stands behind this gauge, the same one every time for this
-        corner. Drag the wheel, or turn it with the arrow keys.
+        {practice
+          ? 'Practice: no rotor is there. '
+          : 'Practice: an invented rotor stands behind this gauge, the same one every time for this corner. '}
+        Drag the wheel, or turn it with the arrow keys.
       </p>
     </section>
   );

@@ -1,4 +1,5 @@
 import { beyondPlace, lapsOf, type AxleLimits, type RawSet } from '@/core/assessment';
+import type { VirtualBench } from '@/core/bench';
 import type { LineFormat } from '@/core/gauges';
 import type { Carried } from '@/core/job';
 import { suggestSlip, type Slip } from '@/core/harmonics';
@@ -56,6 +57,8 @@ export interface BenchCorner {
   readonly gauges: readonly BenchGauge[];
   /** Positions that the shop begins its sets with, where it has chosen. */
   readonly usualPositions?: number | null;
+  /** A corner of practice: every set is read with virtual gauges at this bench. */
+  readonly practice?: VirtualBench;
   /** What is known of how the corner is prepared, with where it comes from. */
   readonly carried?: Carried;
 }

@@ -154,6 +154,7 @@ export function useBench(
       corner: corner.corner,
       angles: plan.angles ? [...plan.angles] : null,
       left: plan.left && [...plan.left],
+      ...(corner.practice && { isVirtual: true }),
     };
     dispatch({ type: 'add-set', set: begunSet(own) });
     const begun = writeSet(own);

@@ -1,6 +1,7 @@
 import { deviceStore, pageStore } from './deviceStore';
 import { browserGoing } from './going';
 import { Keeper, type Crier } from './Keeper';
+import { apartFromPractice } from './practiceRoom';
 import type { SendWrites, WriteAnswer } from './types';
 
 const NAME = 'zesty-hound-keeper';
@@ -64,7 +65,7 @@ export function browserKeeper(): Keeper {
       typeof indexedDB === 'undefined'
         ? pageStore()
         : deviceStore(browserGoing(), () => void keeper?.found()),
-    send: sendToServer,
+    send: apartFromPractice(sendToServer),
     alone,
     crier: crier(),
     pause,

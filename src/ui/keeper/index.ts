@@ -6,5 +6,13 @@ export { overTheirs, sayTheirs, theirsOf } from './conflict';
 export { dropWriteAt, keepWrite, type KeptAnswer } from './keepWrite';
 export { checkPlace, keepCheck, stampOf, type CheckInput, type CheckKey } from './checkWrite';
 export { keepFinding, type FindingInput } from './keepFinding';
+export {
+  clearPractice,
+  practiceId,
+  practiceText,
+  practiceWrites,
+  watchPractice,
+  type PracticeWrite,
+} from './practiceRoom';
 export { useRefresh } from './useRefresh';
 export type { DoneWrite, KeptWrite, WriteOrder, WriteState } from './types';

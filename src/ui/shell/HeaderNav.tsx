@@ -20,6 +20,7 @@ const PLACES: readonly Place[] = [
   { href: '/insights', label: 'Insights', isWideOnly: true },
   { href: '/vehicles', label: 'Vehicles', under: ['/vehicles', '/models'] },
   { href: '/knowledge', label: 'Knowledge', isWideOnly: true },
+  { href: '/practice', label: 'Practice', isWideOnly: true },
   { href: '/workshop', label: 'Workshop', isWideOnly: true },
   { href: '/guide', label: 'Guide', isWideOnly: true },
 ];

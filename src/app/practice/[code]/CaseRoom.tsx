@@ -1,0 +1,132 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useEffect, useMemo, useRef } from 'react';
+import { Button } from 'react-bootstrap';
+import { measuredSet } from '@/core/assessment';
+import {
+  faultsLeft,
+  judgeRead,
+  newCode,
+  readCaseOf,
+  readCode,
+  type ReadCase,
+} from '@/core/practice';
+import type { UnitSystem } from '@/core/units';
+import { withHeld } from '@/features/measure/held';
+import { MeasureBench } from '@/features/measure/MeasureBench';
+import type { BenchCorner } from '@/features/measure/model';
+import {
+  actionsOf,
+  AllCases,
+  BenchLooks,
+  Debrief,
+  outcomeOf,
+  PracticeFrame,
+  readingsOf,
+  useWrites,
+  writeAction,
+  writeOutcome,
+} from '@/features/practice';
+import { practiceId } from '@/ui/keeper';
+import { NextThing } from '@/ui/shell';
+
+interface CaseRoomProps {
+  readonly code: string;
+  readonly who: string | null;
+  readonly units: UnitSystem;
+}
+
+const TASK: Readonly<Record<ReadCase['subject'], string>> = {
+  dial: 'Read the runout of this corner so that the figure can be trusted.',
+  micrometer: 'Read the thickness of this corner so that the figures can be trusted.',
+  both: 'Read runout and thickness of this corner so that the figures can be trusted.',
+};
+
+/** What follows a case: the next one of its subject, made when it is asked for. */
+function After({ own }: { readonly own: ReadCase }) {
+  const router = useRouter();
+  return (
+    <p className="d-flex flex-wrap gap-2">
+      <Button onClick={() => router.push(`/practice/${newCode(own.subject, Math.random())}`)}>
+        Next case
+      </Button>
+      <AllCases />
+    </p>
+  );
+}
+
+/** A case, worked on the bench that real corners are read on; what is written stays on this device. */
+export function CaseRoom({ code, who, units }: CaseRoomProps) {
+  const own = useMemo(() => readCaseOf(readCode(code)!), [code]);
+  const id = practiceId(code);
+  const writes = useWrites(id);
+  const actions = useMemo(() => actionsOf(writes), [writes]);
+  const sets = useMemo(() => withHeld([], writes), [writes]);
+  const outcome = outcomeOf(writes);
+  const done = useRef<HTMLDivElement>(null);
+  const faults = JSON.stringify(faultsLeft(own.faults, actions));
+  const corner = useMemo<BenchCorner>(
+    () => ({
+      ...{ jobId: id, whose: `Practice ${code}`, corner: own.corner, phase: 'before' },
+      ...{ fastening: 'studs', studs: own.studs, allowedShifts: null, limits: own.limits },
+      ...{ isCheck: true, units, gauges: [] },
+      // What was put right changes what the gauges show, and nothing else does.
+      practice: { corner: own.virtual, faults: JSON.parse(faults) as object },
+    }),
+    [id, code, own, units, faults],
+  );
+  const result = useMemo(() => {
+    const counted = sets.filter(({ isAside }) => !isAside);
+    const measured = counted.flatMap((set) => measuredSet(set) ?? []);
+    return judgeRead(own, measured, actions, readingsOf(writes));
+  }, [own, sets, actions, writes]);
+  useEffect(() => {
+    if (outcome) done.current?.querySelector('h2')?.focus();
+  }, [outcome]);
+  return (
+    <PracticeFrame
+      title={<span className="zh-figure">{code}</span>}
+      aside={
+        <>
+          <span className="zh-figure">{result.minutes.toFixed(0)} min</span> on the clock
+        </>
+      }
+    >
+      {outcome ? (
+        <div ref={done}>
+          <Debrief {...{ own, result, units }} />
+          <After own={own} />
+        </div>
+      ) : (
+        <NextThing
+          todo={TASK[own.subject]}
+          why="Something at the bench may be wrong, or nothing."
+        />
+      )}
+      <BenchLooks
+        {...{ own, actions }}
+        isOver={outcome !== null}
+        onDo={(action) => void writeAction(id, action)}
+      />
+      {!outcome && (
+        <>
+          <MeasureBench
+            {...{ corner, sets }}
+            lead={null}
+            scent={null}
+            expectedShift={null}
+            wanted={own.subject === 'micrometer' ? 'thickness' : 'runout'}
+            nextHref="/practice"
+            nextLabel="All cases"
+          />
+          <p className="mt-3">
+            <Button onClick={() => void writeOutcome(id, code, who, result)}>
+              I am done: show what is true
+            </Button>
+          </p>
+        </>
+      )}
+    </PracticeFrame>
+  );
+}

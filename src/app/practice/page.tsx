@@ -1,0 +1,18 @@
+import type { Metadata } from 'next';
+import { PracticeDesk, PracticeFrame } from '@/features/practice';
+import { whoIsHere } from '@/server/web/who';
+
+export const metadata: Metadata = { title: 'Practice' };
+
+export default async function PracticePage() {
+  const who = await whoIsHere();
+  return (
+    <PracticeFrame title="">
+      <p>
+        A corner whose truth the program knows: look at the bench, read it with virtual gauges, say
+        when you are done, and see what was true.
+      </p>
+      <PracticeDesk who={who?.name ?? null} />
+    </PracticeFrame>
+  );
+}

@@ -1,0 +1,201 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState, type FormEvent } from 'react';
+import { Button, Form, Table } from 'react-bootstrap';
+import { newCode, readCode, SUBJECTS, workOf, writeCode, type Subject } from '@/core/practice';
+import Link from '@/ui/Link';
+import { learningOf, outcomesCsv, type Learning } from './learning';
+import { useOutcomes, type Outcome } from './run';
+import styles from './practice.module.css';
+
+const SUBJECT_NAME: Readonly<Record<Subject, string>> = {
+  dial: 'With the dial',
+  micrometer: 'With the micrometer',
+  both: 'With both',
+};
+const SUBJECT_SAY: Readonly<Record<Subject, string>> = {
+  dial: 'Runout of one corner. Something at the dial may be wrong, or nothing.',
+  micrometer: 'Thickness of one corner. Something at the micrometer may be wrong, or nothing.',
+  both: 'Runout and thickness; up to two things are wrong at the bench.',
+};
+
+const pathOf = (code: string): string => `/practice/${code}`;
+
+/** Begins a case: of a subject, or the one of a code. */
+function Begin({ next }: { readonly next: Subject }) {
+  const router = useRouter();
+  const [text, setText] = useState('');
+  const [error, setError] = useState<string | null>(null);
+  const open = (event: FormEvent): void => {
+    event.preventDefault();
+    const read = readCode(text);
+    if (read) router.push(pathOf(writeCode(read)));
+    else setError('A code is two letters and five signs, like RD-7K3Q0.');
+  };
+  return (
+    <>
+      <div className={styles.subjects}>
+        {SUBJECTS.map((subject) => (
+          <section key={subject} className="zh-card">
+            <h2>{SUBJECT_NAME[subject]}</h2>
+            <p>{SUBJECT_SAY[subject]}</p>
+            <Button
+              variant={subject === next ? 'primary' : 'outline-secondary'}
+              onClick={() => router.push(pathOf(newCode(subject, Math.random())))}
+            >
+              New case {SUBJECT_NAME[subject].toLowerCase()}
+            </Button>
+          </section>
+        ))}
+      </div>
+      <Form className="mb-3" onSubmit={open} noValidate>
+        <Form.Label htmlFor="practice-code">A case by its code</Form.Label>
+        <div className="d-flex flex-wrap gap-2">
+          <Form.Control
+            id="practice-code"
+            className="w-auto"
+            value={text}
+            autoCapitalize="characters"
+            autoComplete="off"
+            aria-invalid={error !== null}
+            aria-describedby={error ? 'practice-code-error' : undefined}
+            onChange={(event) => {
+              setText(event.target.value);
+              setError(null);
+            }}
+          />
+          <Button type="submit" variant="outline-secondary">
+            Open it
+          </Button>
+        </div>
+        {error && (
+          <p id="practice-code-error" className="zh-error mb-0" role="alert">
+            {error}
+          </p>
+        )}
+      </Form>
+    </>
+  );
+}
+
+/** What the cases say of what is to be learned. */
+function Learned({ learning }: { readonly learning: Learning }) {
+  const { cases, right, harms, pace, missed, errors } = learning;
+  const recent = errors.slice(0, 5);
+  const mean = recent.reduce((sum, each) => sum + each, 0) / Math.max(1, recent.length);
+  return (
+    <p>
+      <span className="zh-figure">
+        {right} of {cases}
+      </span>{' '}
+      right
+      {harms > 0 && (
+        <>
+          , <span className="zh-figure">{harms}</span> with harm
+        </>
+      )}
+      {pace !== null && (
+        <>
+          , <span className="zh-figure">{pace.toFixed(1)}</span> times the shortest way
+        </>
+      )}
+      .
+      {recent.length > 0 && (
+        <>
+          {' '}
+          Readings of the last {recent.length === 1 ? 'case' : `${recent.length} cases`} were off by{' '}
+          <span className="zh-figure">{mean.toFixed(1)} µm</span>.
+        </>
+      )}
+      {missed[0] && (
+        <>
+          {' '}
+          Missed most: {workOf(missed[0].fault).look.name.toLowerCase()} (
+          <span className="zh-figure">{missed[0].count}</span>).
+        </>
+      )}
+    </p>
+  );
+}
+
+/** Cases that were ended on this device. */
+function Done({ outcomes }: { readonly outcomes: readonly Outcome[] }) {
+  const save = (): void => {
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(new Blob([outcomesCsv(outcomes)], { type: 'text/csv' }));
+    link.download = 'practice.csv';
+    link.click();
+    URL.revokeObjectURL(link.href);
+  };
+  return (
+    <>
+      <div className="table-responsive">
+        <Table>
+          <thead>
+            <tr>
+              <th scope="col">Case</th>
+              <th scope="col">Who</th>
+              <th scope="col">Came out</th>
+              <th scope="col">Minutes (shortest)</th>
+              <th scope="col">Missed</th>
+            </tr>
+          </thead>
+          <tbody>
+            {outcomes.map((each) => (
+              <tr key={`${each.code} ${each.at}`}>
+                <td>
+                  <Link className="zh-link zh-figure" href={pathOf(each.code)}>
+                    {each.code}
+                  </Link>
+                </td>
+                <td>{each.who ?? '–'}</td>
+                <td>{each.isHarm ? 'harm' : each.isRight ? 'right' : 'not right'}</td>
+                <td className="zh-figure">
+                  {each.minutes.toFixed(0)} ({each.best.toFixed(0)})
+                </td>
+                <td>
+                  {each.missed.map((fault) => workOf(fault).look.name.toLowerCase()).join(', ') ||
+                    'nothing'}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+      </div>
+      <Button variant="outline-secondary" onClick={save}>
+        As CSV
+      </Button>
+    </>
+  );
+}
+
+/** Where practice begins, and what came of it on this device. */
+export function PracticeDesk({ who }: { readonly who: string | null }) {
+  const all = useOutcomes();
+  const [isOwn, setOwn] = useState(false);
+  const outcomes = isOwn ? all.filter((each) => each.who === who) : all;
+  const learning = learningOf(outcomes);
+  return (
+    <>
+      <Begin next={learning.next} />
+      <h2>What came of it</h2>
+      {who !== null && all.some((each) => each.who !== who) && (
+        <Form.Check
+          id="practice-own"
+          label={`${who} only`}
+          checked={isOwn}
+          onChange={(event) => setOwn(event.target.checked)}
+        />
+      )}
+      {outcomes.length === 0 ? (
+        <p className="zh-muted">No case was ended on this device yet.</p>
+      ) : (
+        <>
+          <Learned learning={learning} />
+          <Done outcomes={outcomes} />
+        </>
+      )}
+    </>
+  );
+}

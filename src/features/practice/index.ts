@@ -1,0 +1,5 @@
+export * from './BenchLooks';
+export * from './Debrief';
+export * from './PracticeDesk';
+export * from './PracticeFrame';
+export * from './run';

@@ -1,0 +1,120 @@
+'use client';
+
+import { useMemo, useSyncExternalStore } from 'react';
+import { z } from 'zod';
+import { BENCH_FAULTS, readCode, type BenchAction, type ReadResult } from '@/core/practice';
+import { keepWrite, practiceText, practiceWrites, watchPractice } from '@/ui/keeper';
+import type { PracticeWrite } from '@/ui/keeper';
+
+const faultSchema = z.enum(BENCH_FAULTS);
+const actionSchema = z.object({ kind: z.enum(['look', 'remedy']), fault: faultSchema });
+const outcomeSchema = z.object({
+  code: z.string(),
+  /** When it was ended, in ms. */
+  at: z.number(),
+  who: z.string().nullable(),
+  isRight: z.boolean(),
+  isHarm: z.boolean(),
+  minutes: z.number(),
+  best: z.number(),
+  missed: z.array(faultSchema),
+  /** Root mean square of the readings’ errors in µm; null where nothing was read. */
+  errorUm: z.number().nullable(),
+});
+
+/** What came of a case, as it is kept. */
+export type Outcome = z.infer<typeof outcomeSchema>;
+
+const PREFIX = 'zesty-hound-practice ';
+const ACTION = 'practice-action';
+const DONE = 'practice-done';
+
+const taken = <Kept>(
+  writes: readonly PracticeWrite[],
+  name: string,
+  schema: z.ZodType<Kept>,
+): Kept[] =>
+  writes.flatMap((write) => {
+    const read = write.name === name ? schema.safeParse(write.input) : null;
+    return read?.success ? [read.data] : [];
+  });
+
+/** What was looked at and put right at the bench, in order, each once. */
+export const actionsOf = (writes: readonly PracticeWrite[]): BenchAction[] =>
+  taken(writes, ACTION, actionSchema).filter(
+    ({ kind, fault }, i, all) =>
+      all.findIndex((each) => each.kind === kind && each.fault === fault) === i,
+  );
+
+/** How it ended; null while it is worked on. */
+export const outcomeOf = (writes: readonly PracticeWrite[]): Outcome | null =>
+  taken(writes, DONE, outcomeSchema).at(-1) ?? null;
+
+/** How many readings were taken, those that were taken again too. */
+export const readingsOf = (writes: readonly PracticeWrite[]): number =>
+  writes.filter(({ name }) => name === 'reading').length;
+
+const errorOf = ({ places }: ReadResult): number | null => {
+  const all = [...places.runout, ...places.thickness];
+  if (all.length === 0) return null;
+  const squares = all.reduce((sum, { read, truth }) => sum + (read - truth) ** 2, 0);
+  return Math.sqrt(squares / all.length);
+};
+
+/** Looks at something of the bench, or puts it right. */
+export const writeAction = (id: string, action: BenchAction) =>
+  keepWrite({
+    name: ACTION,
+    input: action,
+    place: `${id} ${action.kind} ${action.fault}`,
+    jobId: id,
+    about: 'practice: the bench',
+    refresh: 'by-writer',
+  });
+
+/** Ends a case: from now on its truth is shown. */
+export const writeOutcome = (id: string, code: string, who: string | null, result: ReadResult) => {
+  const outcome: Outcome = {
+    ...{ code, who, at: Date.now(), isRight: result.isRight, isHarm: result.harm !== null },
+    ...{ minutes: result.minutes, best: result.best, missed: [...result.missed] },
+    errorUm: errorOf(result),
+  };
+  return keepWrite({
+    name: DONE,
+    input: outcome,
+    place: `${id} done`,
+    jobId: id,
+    about: 'practice: a case',
+    refresh: 'by-writer',
+  });
+};
+
+const empty = (): string => '[]';
+
+/** Everything that was written in a case, on this device. */
+export function useWrites(id: string): readonly PracticeWrite[] {
+  const text = useSyncExternalStore(watchPractice, () => practiceText(id), empty);
+  return useMemo(() => practiceWrites(text), [text]);
+}
+
+/** The texts of all cases of this device, in one. */
+const allTexts = (): string =>
+  JSON.stringify(
+    Object.keys(localStorage)
+      .filter((key) => key.startsWith(PREFIX))
+      .sort()
+      .map((key) => localStorage.getItem(key)),
+  );
+
+/** What came of every case that was ended on this device, the latest first. */
+export function useOutcomes(): readonly Outcome[] {
+  const text = useSyncExternalStore(watchPractice, allTexts, empty);
+  return useMemo(() => {
+    // What `allTexts` wrote.
+    const texts = JSON.parse(text) as readonly (string | null)[];
+    return texts
+      .flatMap((each) => outcomeOf(practiceWrites(each ?? '[]')) ?? [])
+      .filter(({ code }) => readCode(code) !== null)
+      .sort((a, b) => b.at - a.at);
+  }, [text]);
+}
