@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { seededRandom } from '../numeric';
 import { evenAngles, inRadians } from '../readings';
+import { describeReason } from '../verdict';
 import { solveRunout, type RunoutInput } from '.';
 
 const input = (laps: number[][], more: Partial<RunoutInput> = {}): RunoutInput => ({
@@ -95,6 +96,43 @@ describe('the slow turn', () => {
     const turned = solved(turns);
     expect(turned.turned).toMatchObject({ value: 59, curveBelieved: false });
     expect(turned.verdict.state).toBe('beyond');
+  });
+
+  // 2026-11-28: found in practice. A turn that was not turned was taken twice at the mark: “within, 0.001”.
+  test('that shows less than the places did was not turned to its highest and lowest', () => {
+    const short = solved([{ high: 0, low: 0 }]);
+    expect(short.verdict.state).toBe('not-valid');
+    const reason = short.verdict.reasons.find(({ code }) => code === 'turn-short');
+    expect(describeReason(reason!)).toMatch(/highest and lowest/);
+    // A face that is flat at the places may be as flat as it turns.
+    const flat = solveRunout(
+      input([Array.from({ length: 12 }, noise)], { turns: [{ high: 0, low: 0 }] }),
+    );
+    expect(flat.verdict.state).toBe('within');
+  });
+
+  test('is called short by chance in fewer than one of a thousand', () => {
+    let alarms = 0;
+    const COUNT = 3000;
+    for (let i = 0; i < COUNT; i += 1) {
+      const repeatability = [0.5, 1, 2, 3][i % 4]!;
+      const gauge = { resolution: 1, repeatability };
+      const size = 40 * random.uniform();
+      const second = 6 * random.uniform();
+      const drift = 3 * random.normal();
+      const at = (degrees: number): number =>
+        size * Math.cos((degrees * Math.PI) / 180) + second * Math.cos((degrees * Math.PI) / 90);
+      const read = (degrees: number): number =>
+        Math.round(at(degrees) + (drift * degrees) / 360 + repeatability * random.normal());
+      const face = Array.from({ length: 360 }, (_, j) => at(j));
+      const noisy = (value: number): number => Math.round(value + repeatability * random.normal());
+      const result = solveRunout({
+        ...input([evenAngles(12).map(read)], { closing: [read(360)], gauge }),
+        turns: [{ high: noisy(Math.max(...face)), low: noisy(Math.min(...face)) }],
+      });
+      if (result.verdict.reasons.some(({ code }) => code === 'turn-short')) alarms += 1;
+    }
+    expect(alarms).toBeLessThan(COUNT / 1000);
   });
 
   test('of an inboard dial counts the other way, with the same swing', () => {

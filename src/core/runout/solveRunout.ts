@@ -244,6 +244,24 @@ function judgeTurned(
   return { ...verdict, reasons: [...verdict.reasons, hint] };
 }
 
+/** How far a slow turn may show less than the places did, in combined standard uncertainties. */
+const SHORT = 4;
+
+/**
+ * A slow turn that shows less than the places alone was not stopped at its highest and lowest: no
+ * runout is smaller as it turns than at places of the same turn. Nothing where it may be chance.
+ * Not in the handbook; `SHORT` calls fewer than one sound turn of a thousand short.
+ */
+function shortTurn(
+  { turned }: TurnedRunout,
+  { sigma, closure }: PreparedLaps,
+  read: Micrometres,
+): Reason[] {
+  const moved = Math.max(0, ...(closure?.errors ?? []).map(Math.abs));
+  const allowed = SHORT * Math.hypot(turned.uncertainty, Math.SQRT2 * sigma) + moved;
+  return read - turned.value > allowed ? [{ code: 'turn-short', turned: turned.value, read }] : [];
+}
+
 /** The place of an extreme of the averaged readings. */
 export function extremeAt(
   values: readonly Micrometres[],
@@ -278,8 +296,13 @@ export function solveRunout(input: RunoutInput): RunoutResult {
   const { turns = [] } = input;
   const joined =
     turns.length > 0 ? joinTurns(turns, fit, extremes, { gauge, spread, sigma, play }) : null;
+  // Noise makes the readings swing more than the face; the smaller of both is surely there.
+  const short = joined ? shortTurn(joined, prepared, Math.min(tirAsRead, tirFitted)) : [];
   const verdict = joined
-    ? judgeTurned(input, prepared, joined, { reasons, invalid })
+    ? judgeTurned(input, prepared, joined, {
+        reasons: [...short, ...reasons],
+        invalid: invalid || short.length > 0,
+      })
     : judge({
         value: Math.max(tirAsRead, tirFitted),
         limit,

@@ -16,6 +16,7 @@ export type Reason =
   | { code: 'press'; value: Micrometres }
   | { code: 'at-places' }
   | { code: 'turn-again' }
+  | { code: 'turn-short'; turned: Micrometres; read: Micrometres }
   | { code: 'read-next'; angles: readonly [Degrees, Degrees] }
   | { code: 'not-settled' }
   | { code: 'zero-error'; value: Micrometres }
@@ -86,6 +87,8 @@ const SENTENCES: Sentences = {
     `Push and pull shows ${say(r.value)}: press the wheel inboard at each reading, and say so.`,
   'at-places': () =>
     'This is at the places read: one slow turn would settle what lies between them.',
+  'turn-short': (r, say) =>
+    `The slow turn shows ${say(r.turned)}, the places alone ${say(r.read)}: it was not stopped at its highest and lowest. Turn once more, and read both again.`,
   'turn-again': () =>
     'Turn slowly once more, stop at the highest and at the lowest place, and read both.',
   'read-next': (r) =>

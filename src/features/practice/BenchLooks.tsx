@@ -1,5 +1,6 @@
 'use client';
 
+import { useEffect, useRef } from 'react';
 import { Button } from 'react-bootstrap';
 import {
   BENCH_WORK,
@@ -14,6 +15,7 @@ import styles from './practice.module.css';
 interface BenchLooksProps {
   readonly own: ReadCase;
   readonly actions: readonly BenchAction[];
+  readonly isFolded: boolean;
   readonly isOver: boolean;
   readonly onDo: (action: BenchAction) => void;
 }
@@ -57,18 +59,25 @@ function Look({
 }
 
 /** What can be looked at before a gauge is trusted, with its minutes; what is found can be put right. */
-export function BenchLooks({ own, actions, isOver, onDo }: BenchLooksProps) {
+export function BenchLooks({ own, actions, isFolded, isOver, onDo }: BenchLooksProps) {
   const works = BENCH_WORK.filter(({ gauge }) => GAUGES_OF[own.subject].includes(gauge));
   const isLookedAt = (work: BenchWork): boolean =>
     actions.some(({ fault }) => fault === work.fault);
   const looked = works.filter(isLookedAt).length;
+  const list = useRef<HTMLUListElement>(null);
+  const before = useRef(actions.length);
+  // What was pressed is gone: the next thing to press has the focus.
+  useEffect(() => {
+    if (actions.length > before.current) list.current?.querySelector('button')?.focus();
+    before.current = actions.length;
+  }, [actions.length]);
   return (
     <section className="zh-card mb-3" aria-labelledby="practice-looks">
-      <details open={!isOver}>
+      <details open={!isFolded}>
         <summary className="zh-fold" id="practice-looks">
           At the bench: {looked} of {works.length} looked at
         </summary>
-        <ul className={styles.looks}>
+        <ul ref={list} className={styles.looks}>
           {works.map((work) => (
             <li key={work.fault}>
               <Look

@@ -89,43 +89,48 @@ export function CaseRoom({ code, who, units }: CaseRoomProps) {
       title={<span className="zh-figure">{code}</span>}
       aside={
         <>
-          <span className="zh-figure">{result.minutes.toFixed(0)} min</span> on the clock
+          <span className="zh-figure">{result.minutes.toFixed(0)} min</span>{' '}
+          {!outcome && (
+            <Button
+              variant="secondary"
+              disabled={result.figures.every(({ found }) => found === null)}
+              onClick={() => void writeOutcome(id, code, who, result)}
+            >
+              Done: show the truth
+            </Button>
+          )}
         </>
       }
     >
-      {outcome ? (
+      {outcome && (
         <div ref={done}>
           <Debrief {...{ own, result, units }} />
           <After own={own} />
         </div>
-      ) : (
+      )}
+      {!outcome && sets.length === 0 && (
         <NextThing
           todo={TASK[own.subject]}
-          why="Something at the bench may be wrong, or nothing."
+          why="Something at the bench may be wrong, or nothing: looking costs minutes, not looking costs the figure."
         />
       )}
       <BenchLooks
         {...{ own, actions }}
+        // While readings are taken it is folded up above them.
+        isFolded={outcome !== null || sets.length > 0}
         isOver={outcome !== null}
         onDo={(action) => void writeAction(id, action)}
       />
       {!outcome && (
-        <>
-          <MeasureBench
-            {...{ corner, sets }}
-            lead={null}
-            scent={null}
-            expectedShift={null}
-            wanted={own.subject === 'micrometer' ? 'thickness' : 'runout'}
-            nextHref="/practice"
-            nextLabel="All cases"
-          />
-          <p className="mt-3">
-            <Button onClick={() => void writeOutcome(id, code, who, result)}>
-              I am done: show what is true
-            </Button>
-          </p>
-        </>
+        <MeasureBench
+          {...{ corner, sets }}
+          lead={null}
+          scent={null}
+          expectedShift={null}
+          wanted={own.subject === 'micrometer' ? 'thickness' : 'runout'}
+          nextHref="/practice"
+          nextLabel="All cases"
+        />
       )}
     </PracticeFrame>
   );
