@@ -36,6 +36,8 @@ export const VIEWS: readonly (readonly [string, number | null, string])[] = [
   ['in and out', null, '/workshop/archive'],
   ['copies', null, '/workshop/copies'],
   ['licences', null, '/workshop/licences'],
+  ['practice', null, '/practice'],
+  ['practice, a case', null, '/practice/RB-7K3Q0'],
   ['insights', null, '/insights'],
   ['guide', null, '/guide'],
   ['owner’s report', 105, 'report/owner'],

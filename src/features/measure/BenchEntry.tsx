@@ -70,7 +70,7 @@ function Entry(props: BenchEntryProps) {
             if (typed.trim() === '' && shown) view.takeShown();
             else bench.pressEnter(typed);
           }}
-          onShown={shown ? view.takeShown : null}
+          onShown={shown ? () => view.takeShown() : null}
           onStep={(by) => dispatch({ type: 'step', by })}
           onCorrect={bench.correct}
         />

@@ -12,7 +12,7 @@ export interface GaugePanelProps {
   readonly corner: BenchCorner;
   readonly cursor: Cursor | null;
   readonly onShows: (shown: Shown | null) => void;
-  readonly onTake: () => void;
+  readonly onTake: (shown: Shown) => void;
   /** A reading that a gauge sent by its own button: text with its unit. */
   readonly onReading: (text: string) => void;
   readonly onNoted: (set: BenchSet) => void;

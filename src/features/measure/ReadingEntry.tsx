@@ -167,7 +167,8 @@ export function ReadingEntry(props: ReadingEntryProps) {
       <div id="reading-note" role="alert">
         {error && <span className="zh-error">{error}</span>}
       </div>
-      {hasThumbs && (
+      {/* A virtual gauge has its own key, and its wheel needs the room. */}
+      {hasThumbs && !set.isVirtual && (
         <NumberPad
           draft={draft}
           isSigned={isDial}

@@ -22,6 +22,8 @@ import styles from './measure.module.css';
 export interface Shown {
   readonly reading: LineReading;
   readonly refuse: string | null;
+  /** Turns the wheel to where the next reading is asked for, where that can be done from here. */
+  readonly turn?: () => void;
 }
 
 export interface VirtualGaugeProps {
@@ -44,7 +46,8 @@ export interface VirtualGaugeProps {
   readonly isFree: boolean;
   readonly step: number;
   readonly onShows: (shown: Shown | null) => void;
-  readonly onTake: () => void;
+  /** Takes what it shows at this moment, which `onShows` may not have told yet. */
+  readonly onTake: (shown: Shown) => void;
   /** Notes what a look beside the gauge gave: push and pull, the closed micrometer, a feel. */
   readonly onNote: (detail: 'endPlayUm' | 'zeroErrorUm' | 'rotorCelsius', value: number) => void;
 }
@@ -169,17 +172,31 @@ export function VirtualGauge(props: VirtualGaugeProps) {
   // What it showed where the wheel stood before is not what it shows here.
   const shown = shows?.at === turn ? shows.reading : null;
   const isThere = props.isFree || (target !== null && Math.abs(turn - target) < 1e-9);
+  const away = target === null ? 'This set is read.' : 'Turn the wheel to the next position.';
+  const now: Shown | null = shown && {
+    ...{ reading: shown, refuse: isThere ? null : away },
+    ...(!isThere && target !== null && { turn: () => setTurn(target) }),
+  };
+  // Pressed while the hand was still moving: it is taken as soon as it stands.
+  const isWanted = useRef(false);
+  const take = (): void => {
+    if (now) props.onTake(now);
+    isWanted.current = now === null;
+  };
   useEffect(() => {
-    const away = target === null ? 'This set is read.' : 'Turn the wheel to the next position.';
-    onShows(shown && { reading: shown, refuse: isThere ? null : away });
+    onShows(now);
+    if (now && isWanted.current) take();
     // Only what is shown and where the wheel stands bear on it, not the callback’s identity.
     // eslint-disable-next-line react-hooks/exhaustive-deps -- `onShows` is new on every render
   }, [shown, isThere, target]);
 
-  const turnTo = (angle: number): void => {
-    const isNear = target !== null && Math.abs(angle - target) <= SNAP;
-    setTurn(isNear ? target : angle);
-  };
+  /** Turns on from where it stands; quick keys are all counted. */
+  const turnBy = (by: number): void =>
+    setTurn((now) => {
+      const angle = now + by;
+      const isNear = target !== null && Math.abs(angle - target) <= SNAP;
+      return isNear ? target : angle;
+    });
   const angleAt = (event: PointerEvent<SVGSVGElement>): number => {
     const box = event.currentTarget.getBoundingClientRect();
     const dx = event.clientX - box.left - box.width / 2;
@@ -192,16 +209,16 @@ export function VirtualGauge(props: VirtualGaugeProps) {
     const moved = ((now - grabbed.current + 540) % 360) - 180;
     grabbed.current = now;
     // The wheel is turned the other way round than its places come under the probe.
-    turnTo(turn - sense * moved);
+    turnBy(-sense * moved);
   };
   const keys = (event: KeyboardEvent): void => {
     const by = { ArrowRight: props.step, ArrowLeft: -props.step }[event.key];
     if (by !== undefined) {
       event.preventDefault();
-      turnTo(turn + by);
+      turnBy(by);
     } else if (event.key === ' ') {
       event.preventDefault();
-      props.onTake();
+      take();
     }
   };
   return (
@@ -231,7 +248,7 @@ export function VirtualGauge(props: VirtualGaugeProps) {
               Turn to the next position
             </Button>
           ) : (
-            <Button variant="primary" disabled={!isThere || !shown} onClick={props.onTake}>
+            <Button variant="primary" disabled={!isThere || !shown} onClick={take}>
               Take it (Space)
             </Button>
           )}

@@ -13,10 +13,11 @@ const isRead = (set: BenchSet): boolean => firstOpen(set) === null;
 /** The kind of set that this corner still lacks. */
 export function missingKind(
   sets: readonly BenchSet[],
-  { isComposite }: Pick<BenchCorner, 'isComposite'>,
+  { isComposite, only }: Pick<BenchCorner, 'isComposite' | 'only'>,
 ): 'runout' | 'thickness' | null {
   const has = (kind: BenchSet['kind']): boolean =>
     counted(sets).some((set) => set.kind === kind && set.circle !== 'inner' && isRead(set));
+  if (only) return has(only) ? null : only;
   if (!has('runout')) return 'runout';
   return isComposite || has('thickness') ? null : 'thickness';
 }

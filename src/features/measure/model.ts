@@ -59,6 +59,8 @@ export interface BenchCorner {
   readonly usualPositions?: number | null;
   /** A corner of practice: every set is read with virtual gauges at this bench. */
   readonly practice?: VirtualBench;
+  /** Only this kind of set is asked for here. */
+  readonly only?: 'runout' | 'thickness' | undefined;
   /** What is known of how the corner is prepared, with where it comes from. */
   readonly carried?: Carried;
 }

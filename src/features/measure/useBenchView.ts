@@ -54,10 +54,12 @@ function useJudged({ state, set }: Bench, corner: BenchCorner) {
 function useShown({ set, dispatch, pressEnter }: Bench) {
   const [live, setLive] = useState<{ readonly setId: string; readonly shown: Shown | null }>();
   const shown = set !== undefined && live?.setId === set.id ? live.shown : null;
-  const takeShown = (): void => {
-    if (!shown) return;
-    const { reading, refuse } = shown;
-    if (refuse) dispatch({ type: 'refuse', message: refuse });
+  const takeShown = (own: Shown | null = shown): void => {
+    if (!own) return;
+    const { reading, refuse, turn } = own;
+    // One key goes all the way round: it turns, then takes.
+    if (turn) turn();
+    else if (refuse) dispatch({ type: 'refuse', message: refuse });
     else pressEnter(`${reading.text} ${reading.unit}`);
   };
   return { shown, setLive, takeShown };

@@ -72,7 +72,10 @@ export function BenchLooks({ own, actions, isFolded, isOver, onDo }: BenchLooksP
     before.current = actions.length;
   }, [actions.length]);
   return (
-    <section className="zh-card mb-3" aria-labelledby="practice-looks">
+    <section
+      className={`zh-card mb-3 ${isFolded ? styles.folded : ''}`}
+      aria-labelledby="practice-looks"
+    >
       <details open={!isFolded}>
         <summary className="zh-fold" id="practice-looks">
           At the bench: {looked} of {works.length} looked at

@@ -99,22 +99,24 @@ function Faces({
     scale: exaggerationOf([...read, ...truth], limit),
   };
   return (
-    <div className={styles.faces}>
+    <>
       {[
-        { name: 'As it is', values: truth },
-        { name: 'As it was read', values: read },
+        { name: 'as it is', values: truth },
+        { name: 'as it was read', values: read },
       ].map(({ name, values }) => (
         <figure key={name} className="mb-0">
           <RotorFace
             {...shared}
             values={values}
             isPlain
-            label={`${what}, ${CORNER_NAME[own.corner]}: ${name.toLowerCase()}`}
+            label={`${what}, ${CORNER_NAME[own.corner]}: ${name}`}
           />
-          <figcaption className="text-center">{name}</figcaption>
+          <figcaption className="text-center">
+            {what} {name}
+          </figcaption>
         </figure>
       ))}
-    </div>
+    </>
   );
 }
 
@@ -131,7 +133,8 @@ function Readings({ own, result, units }: DebriefProps) {
       orders={wave}
       limit={own.limits.runout!.value}
       unit={fieldUnit(units, 'deviation')}
-      label="Your readings (dots) against the true face (line)"
+      caption="Your readings (dots) against the true face (line); its first order alone (dashed)"
+      label="Your readings against the true face"
     />
   );
 }
@@ -165,12 +168,14 @@ export function Debrief({ own, result, units }: DebriefProps) {
         <span className="zh-figure">{result.minutes.toFixed(0)} min</span>; the shortest way takes{' '}
         <span className="zh-figure">{result.best.toFixed(0)} min</span>.
       </p>
-      {runout.length > 0 && (
-        <Faces {...{ own }} places={runout} limit={own.limits.runout!.value} what="Runout" />
-      )}
-      {thickness.length > 0 && (
-        <Faces {...{ own }} places={thickness} limit={own.limits.dtv!.value} what="Thickness" />
-      )}
+      <div className={styles.faces}>
+        {runout.length > 0 && (
+          <Faces {...{ own }} places={runout} limit={own.limits.runout!.value} what="Runout" />
+        )}
+        {thickness.length > 0 && (
+          <Faces {...{ own }} places={thickness} limit={own.limits.dtv!.value} what="Thickness" />
+        )}
+      </div>
       <Readings {...{ own, result, units }} />
     </section>
   );

@@ -3,7 +3,7 @@
 import { useMemo, useSyncExternalStore } from 'react';
 import { z } from 'zod';
 import { BENCH_FAULTS, readCode, type BenchAction, type ReadResult } from '@/core/practice';
-import { keepWrite, practiceText, practiceWrites, watchPractice } from '@/ui/keeper';
+import { keepWrite, practiceText, practiceTime, practiceWrites, watchPractice } from '@/ui/keeper';
 import type { PracticeWrite } from '@/ui/keeper';
 
 const faultSchema = z.enum(BENCH_FAULTS);
@@ -90,6 +90,14 @@ export const writeOutcome = (id: string, code: string, who: string | null, resul
 };
 
 const empty = (): string => '[]';
+
+/** Which time a case is worked on this device. */
+export const useTime = (code: string): number =>
+  useSyncExternalStore(
+    watchPractice,
+    () => practiceTime(code),
+    () => 1,
+  );
 
 /** Everything that was written in a case, on this device. */
 export function useWrites(id: string): readonly PracticeWrite[] {

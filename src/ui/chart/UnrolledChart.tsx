@@ -13,11 +13,14 @@ const Plot = dynamic(() => import('./UnrolledPlot'), {
 });
 
 /** The unrolled readings as a chart, with a table of its numbers one key away. */
-export function UnrolledChart(props: UnrolledProps) {
+export function UnrolledChart({
+  caption = 'Unrolled: readings (dots), first-order fit (dashed), first and second order (line)',
+  ...props
+}: UnrolledProps & { readonly caption?: string }) {
   const { angles, values, unit } = props;
   return (
     <ChartCard
-      caption="Unrolled: readings (dots), first-order fit (dashed), first and second order (line)"
+      caption={caption}
       chart={<Plot {...props} />}
       head={['Position', 'Angle (°)', `Reading (${UNIT_SIGN[unit]})`]}
       rows={values.map((value, j) => [

@@ -7,8 +7,9 @@ export { dropWriteAt, keepWrite, type KeptAnswer } from './keepWrite';
 export { checkPlace, keepCheck, stampOf, type CheckInput, type CheckKey } from './checkWrite';
 export { keepFinding, type FindingInput } from './keepFinding';
 export {
-  clearPractice,
+  practiceAgain,
   practiceId,
+  practiceTime,
   practiceText,
   practiceWrites,
   watchPractice,

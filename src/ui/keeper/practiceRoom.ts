@@ -12,8 +12,15 @@ export interface PracticeWrite {
   readonly input: unknown;
 }
 
-/** The id under which the writes of a case go. */
-export const practiceId = (code: string): string => `${PRACTICE}${code}`;
+/** The id under which the writes of a case go, each time it is worked. */
+export const practiceId = (code: string, time: number): string => `${PRACTICE}${code} ${time}`;
+
+/** Which time a case is worked on this device, from 1. */
+export function practiceTime(code: string): number {
+  let time = 1;
+  while (localStorage.getItem(KEY + practiceId(code, time + 1)) !== null) time += 1;
+  return time;
+}
 
 const isPractice = ({ jobId }: Pick<KeptWrite, 'jobId'>): boolean =>
   jobId?.startsWith(PRACTICE) ?? false;
@@ -40,8 +47,9 @@ const store = (id: string, writes: readonly PracticeWrite[]): void => {
   window.dispatchEvent(new Event(CHANGED));
 };
 
-/** Begins a case anew; what came of it before stands with the results. */
-export const clearPractice = (id: string): void => store(id, []);
+/** Begins a case anew; what came of it before stays beside it. */
+export const practiceAgain = (code: string): void =>
+  store(practiceId(code, practiceTime(code) + 1), []);
 
 /** Is told when a case changes, in this tab or another. */
 export function watchPractice(listener: () => void): () => void {

@@ -24,11 +24,12 @@ import {
   outcomeOf,
   PracticeFrame,
   readingsOf,
+  useTime,
   useWrites,
   writeAction,
   writeOutcome,
 } from '@/features/practice';
-import { practiceId } from '@/ui/keeper';
+import { practiceAgain, practiceId } from '@/ui/keeper';
 import { NextThing } from '@/ui/shell';
 
 interface CaseRoomProps {
@@ -43,6 +44,12 @@ const TASK: Readonly<Record<ReadCase['subject'], string>> = {
   both: 'Read runout and thickness of this corner so that the figures can be trusted.',
 };
 
+const ONLY: Readonly<Record<ReadCase['subject'], BenchCorner['only']>> = {
+  dial: 'runout',
+  micrometer: 'thickness',
+  both: undefined,
+};
+
 /** What follows a case: the next one of its subject, made when it is asked for. */
 function After({ own }: { readonly own: ReadCase }) {
   const router = useRouter();
@@ -50,6 +57,9 @@ function After({ own }: { readonly own: ReadCase }) {
     <p className="d-flex flex-wrap gap-2">
       <Button onClick={() => router.push(`/practice/${newCode(own.subject, Math.random())}`)}>
         Next case
+      </Button>
+      <Button variant="outline-secondary" onClick={() => practiceAgain(own.code)}>
+        Work it again
       </Button>
       <AllCases />
     </p>
@@ -59,7 +69,8 @@ function After({ own }: { readonly own: ReadCase }) {
 /** A case, worked on the bench that real corners are read on; what is written stays on this device. */
 export function CaseRoom({ code, who, units }: CaseRoomProps) {
   const own = useMemo(() => readCaseOf(readCode(code)!), [code]);
-  const id = practiceId(code);
+  const time = useTime(code);
+  const id = practiceId(code, time);
   const writes = useWrites(id);
   const actions = useMemo(() => actionsOf(writes), [writes]);
   const sets = useMemo(() => withHeld([], writes), [writes]);
@@ -72,6 +83,7 @@ export function CaseRoom({ code, who, units }: CaseRoomProps) {
       ...{ fastening: 'studs', studs: own.studs, allowedShifts: null, limits: own.limits },
       ...{ isCheck: true, units, gauges: [] },
       // What was put right changes what the gauges show, and nothing else does.
+      only: ONLY[own.subject],
       practice: { corner: own.virtual, faults: JSON.parse(faults) as object },
     }),
     [id, code, own, units, faults],
@@ -123,6 +135,7 @@ export function CaseRoom({ code, who, units }: CaseRoomProps) {
       />
       {!outcome && (
         <MeasureBench
+          key={id}
           {...{ corner, sets }}
           lead={null}
           scent={null}

@@ -1,0 +1,125 @@
+import { fireEvent, render, screen } from '@testing-library/react';
+import { judgeRead, readCaseOf, readCode } from '@/core/practice';
+import { BenchLooks } from './BenchLooks';
+import { Debrief } from './Debrief';
+import { learningOf, outcomesCsv } from './learning';
+import { PracticeDesk } from './PracticeDesk';
+import { actionsOf, outcomeOf, readingsOf, type Outcome } from './run';
+
+const push = jest.fn();
+jest.mock('next/navigation', () => ({
+  useRouter: () => ({ push }),
+  usePathname: () => '/practice',
+}));
+
+const own = readCaseOf(readCode('RB-7K3Q0')!);
+const outcome = (more: Partial<Outcome> = {}): Outcome => ({
+  ...{ code: 'RD-00001', at: 1000, who: 'Wren', isRight: true, isHarm: false },
+  ...{ minutes: 20, best: 10, missed: [], errorUm: 1.2, ...more },
+});
+const kept = (name: string, input: unknown, id = name) => ({ id, name, input });
+
+beforeEach(() => localStorage.clear());
+
+describe('what a case holds', () => {
+  test('looks and remedies once each, readings each time, and how it ended', () => {
+    const look = { kind: 'look', fault: 'hot' };
+    const writes = [
+      kept('practice-action', look, '1'),
+      kept('practice-action', look, '2'),
+      kept('practice-action', { kind: 'look', fault: 'no such' }, '3'),
+      kept('reading', {}, '4'),
+      kept('reading', {}, '5'),
+    ];
+    expect(actionsOf(writes)).toEqual([look]);
+    expect(readingsOf(writes)).toBe(2);
+    expect(outcomeOf(writes)).toBeNull();
+    expect(outcomeOf([...writes, kept('practice-done', outcome())])).toEqual(outcome());
+  });
+});
+
+describe('what is to be learned', () => {
+  test('shares, pace, what is missed most, and the weak subject next', () => {
+    const all = [
+      outcome({ code: 'RD-00001' }),
+      outcome({ code: 'RM-00001', isRight: false, isHarm: true, missed: ['lip'] }),
+      outcome({ code: 'RM-00002', isRight: false, missed: ['lip', 'hot'], errorUm: null }),
+      outcome({ code: 'RB-00001' }),
+    ];
+    expect(learningOf(all)).toEqual({
+      ...{ cases: 4, right: 2, harms: 1, pace: 2, next: 'micrometer', errors: [1.2, 1.2, 1.2] },
+      missed: [
+        { fault: 'lip', count: 2 },
+        { fault: 'hot', count: 1 },
+      ],
+    });
+    expect(learningOf([])).toMatchObject({ cases: 0, pace: null, next: 'dial' });
+  });
+  test('as CSV no name is a formula', () => {
+    const csv = outcomesCsv([outcome({ who: '=1+1', missed: ['hot', 'zero'] })]);
+    expect(csv.split('\n')[1]).toBe(
+      "RD-00001,1970-01-01T00:00:01.000Z,'=1+1,true,false,20.0,10.0,Feel the rotor; Close the micrometer,1.20",
+    );
+  });
+});
+
+test('what was looked at says what is there; what is wrong can be put right', () => {
+  const onDo = jest.fn();
+  const looks = (actions: Parameters<typeof BenchLooks>[0]['actions'], isOver = false) =>
+    render(<BenchLooks {...{ own, actions, isOver, onDo }} isFolded={false} />);
+  const { unmount } = looks([]);
+  fireEvent.click(screen.getByRole('button', { name: /^Shake the base/ }));
+  expect(onDo).toHaveBeenCalledWith({ kind: 'look', fault: 'loose-base' });
+  expect(screen.queryByText(/creeps/)).toBeNull();
+  unmount();
+  const second = looks([
+    { kind: 'look', fault: 'loose-base' },
+    { kind: 'look', fault: 'hot' },
+  ]);
+  expect(screen.getByText(/the base creeps/)).toBeVisible();
+  expect(screen.getByText(/hand warm/)).toBeVisible();
+  fireEvent.click(screen.getByRole('button', { name: /^Clamp the base/ }));
+  expect(onDo).toHaveBeenLastCalledWith({ kind: 'remedy', fault: 'loose-base' });
+  second.unmount();
+  looks([{ kind: 'look', fault: 'hot' }], true);
+  expect(screen.queryByRole('button')).toBeNull();
+  expect(screen.getByText('Shake the base: not looked at.')).toBeInTheDocument();
+});
+
+test('after it one sentence first, then the figures beside the truth', () => {
+  render(<Debrief own={own} units="mm" result={judgeRead(own, [], [], 0)} />);
+  expect(screen.getByRole('heading', { level: 2 })).toHaveTextContent(/^Shake the base/);
+  const row = screen.getByRole('row', { name: /Lateral runout/ });
+  expect(row).toHaveTextContent(/–.*Not measured.*0\.077 mm.*Beyond/);
+  expect(screen.getByText(/the base crept .* \(missed\)/)).toBeInTheDocument();
+});
+
+describe('the desk', () => {
+  test('opens a case by its code as typed, and says what is no code', () => {
+    render(<PracticeDesk who="Wren" />);
+    expect(screen.getByText(/No case was ended/)).toBeInTheDocument();
+    const field = screen.getByLabelText('A case by its code');
+    fireEvent.change(field, { target: { value: 'rd 0' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Open it' }));
+    expect(screen.getByRole('alert')).toHaveTextContent(/like RD-7K3Q0/);
+    fireEvent.change(field, { target: { value: 'rd 7k3qo' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Open it' }));
+    expect(push).toHaveBeenLastCalledWith('/practice/RD-7K3Q0');
+    fireEvent.click(screen.getByRole('button', { name: 'New case with both' }));
+    expect(push).toHaveBeenLastCalledWith(expect.stringMatching(/^\/practice\/RB-\w{5}$/));
+  });
+  test('lists what was ended here, of everybody or of who is here', () => {
+    const end = (time: number, more: Partial<Outcome>): void =>
+      localStorage.setItem(
+        `zesty-hound-practice RD-00001 ${time}`,
+        JSON.stringify([kept('practice-done', outcome({ at: time, ...more }))]),
+      );
+    end(1, { who: 'Wren' });
+    end(2, { who: 'Ines', isRight: false, isHarm: true, missed: ['slot'] });
+    render(<PracticeDesk who="Wren" />);
+    expect(screen.getAllByRole('row')).toHaveLength(3);
+    expect(screen.getAllByRole('row')[1]).toHaveTextContent(/Ines.*harm.*turn once/);
+    fireEvent.click(screen.getByLabelText('Wren only'));
+    expect(screen.getAllByRole('row')).toHaveLength(2);
+  });
+});

@@ -1,0 +1,125 @@
+import { devices, expect, test, type Page } from '@playwright/test';
+import { readCaseOf, readCode } from '@/core/practice';
+import { complaintsOf, expectAccessible } from './helpers';
+
+/** Everything that the page writes to the shop’s record. */
+function writesOf(page: Page): string[] {
+  const sent: string[] = [];
+  page.on('request', (request) => {
+    if (request.method() !== 'GET') sent.push(`${request.method()} ${request.url()}`);
+  });
+  return sent;
+}
+
+const clock = async (page: Page): Promise<number> =>
+  Number((await page.locator('[class*="_band"] .zh-figure').last().textContent())?.split(' ')[0]);
+
+/** What the gauge shows, in millimetres. */
+const shown = async (page: Page): Promise<number> =>
+  Number(/-?\d+\.\d+/.exec((await page.getByLabel('Virtual gauge').innerText()) ?? '')?.[0]);
+
+/** Turns the wheel all the way round by arrow keys and back to where the hand was highest or lowest. */
+async function stopAt(page: Page, sign: 1 | -1): Promise<void> {
+  const wheel = page.getByRole('slider');
+  // The arrow keys go on by seven and a half degrees.
+  const step = 48;
+  let best = { value: -Infinity, at: 0 };
+  await wheel.focus();
+  for (let at = 1; at <= step; at += 1) {
+    const before = await wheel.getAttribute('aria-valuenow');
+    await page.keyboard.press('ArrowRight');
+    await expect(wheel).not.toHaveAttribute('aria-valuenow', before ?? '');
+    const value = sign * (await shown(page));
+    if (value > best.value) best = { value, at };
+  }
+  for (let at = step; at > best.at; at -= 1) await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press(' ');
+}
+
+test('a case by keyboard: looked at, put right, read, and the truth after it', async ({ page }) => {
+  const complaints = complaintsOf(page);
+  const sent = writesOf(page);
+  const own = readCaseOf(readCode('RD-00003')!);
+  await page.goto('/practice');
+  await page.getByLabel('A case by its code').fill('rd 00003');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveTitle(/^Practice RD-00003/);
+  await expect(page.getByText('No customer’s car')).toBeVisible();
+  // The focus goes on to what is to be pressed next: a remedy comes before the next look.
+  await page.getByRole('button', { name: /^Look under the hat/ }).focus();
+  const looks = 5 + Object.keys(own.faults).length;
+  for (let i = 0; i < looks; i += 1) {
+    const before = await clock(page);
+    await page.keyboard.press('Enter');
+    if (i === 0) await expect.poll(() => clock(page)).toBeGreaterThan(before);
+    await page.waitForTimeout(150);
+  }
+  await expect(page.getByText('At the bench: 5 of 5 looked at')).toBeVisible();
+  await page.getByRole('button', { name: /^Read runout/ }).press('Enter');
+  for (let place = 0; place <= 12; place += 1) {
+    const name = place < 12 ? `Position ${place + 1} of 12` : 'Position 1 again, to close';
+    await expect(page.getByLabel(new RegExp(name)).first()).toBeVisible();
+    if (place > 0) {
+      await expect(page.getByRole('button', { name: /^Turn to/ })).toBeVisible();
+      await page.locator('#reading').press('Space');
+    }
+    await expect(page.getByRole('button', { name: 'Take it (Space)' })).toBeEnabled();
+    await page.locator('#reading').press('Space');
+  }
+  await expect(page.getByText('stop at the highest').first()).toBeVisible();
+  await stopAt(page, 1);
+  await expect(page.getByText('stop at the lowest').first()).toBeVisible();
+  await stopAt(page, -1);
+  await expect(page.getByText(/Runout is read|Beyond|Within/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Done: show the truth' }).press('Enter');
+  await expect(page.getByRole('heading', { level: 2 }).first()).toBeFocused();
+  const row = page.getByRole('row', { name: /Lateral runout/ });
+  await expect(row).toContainText(`${(own.truth.runout / 1000).toFixed(3)} mm`);
+  await expect(row).toContainText(own.truth.runout > 50 ? 'Beyond' : 'Within');
+  await expect(page.getByRole('heading', { name: /^Right/ })).toBeVisible();
+  await expectAccessible(page);
+  // It is kept on this device, and nothing of it went to the shop.
+  await page.reload();
+  await expect(page.getByRole('heading', { name: /^Right/ })).toBeVisible();
+  await page.goto('/practice');
+  await expect(page.getByRole('row', { name: /RD-00003/ })).toContainText('right');
+  expect(sent).toEqual([]);
+  expect(complaints).toEqual([]);
+});
+
+test.describe('by thumb on a phone', () => {
+  test.use({
+    viewport: { width: 390, height: 664 },
+    hasTouch: true,
+    isMobile: true,
+    userAgent: devices['Pixel 5'].userAgent,
+  });
+  test('who reads at once hears what was missed; the same case is worked again', async ({
+    page,
+  }) => {
+    const sent = writesOf(page);
+    // A micrometer with something wrong.
+    const code = Array.from({ length: 99 }, (_, i) => `RM-000${String(i).padStart(2, '0')}`).find(
+      (each) => readCaseOf(readCode(each)!).faults.lip,
+    )!;
+    await page.goto(`/practice/${code}`);
+    await page.getByRole('button', { name: /^Read thickness/ }).tap();
+    const key = page.getByRole('button', {
+      name: /^(Turn to the next position|Take it \(Space\))$/,
+    });
+    const after = page.getByText(/^Thickness is read/);
+    for (let i = 0; i < 60 && !(await after.isVisible()); i += 1) {
+      if (await key.isEnabled()) await key.tap();
+      await page.waitForTimeout(60);
+    }
+    await expect(after).toBeVisible();
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect(wide).toBeLessThanOrEqual(390);
+    await page.getByRole('button', { name: 'Done: show the truth' }).tap();
+    await expect(page.getByText(/the anvils stood on the lip.*\(missed\)/)).toBeVisible();
+    await page.getByRole('button', { name: 'Work it again' }).tap();
+    await expect(page.getByText('At the bench: 0 of 3 looked at')).toBeVisible();
+    await expect(page.getByRole('button', { name: /^Read thickness/ })).toBeVisible();
+    expect(sent).toEqual([]);
+  });
+});
