@@ -30,7 +30,7 @@ const VIEWS = [
   ['report', 101, 'report', DESK],
   ['owner', 101, 'report/owner', DESK],
   ['insights', null, '/insights', DESK],
-  ['rotors', null, 'rotors', DESK],
+  ['practice', null, '/practice/RB-7K3Q0', DESK, 'light', /^Shake the base/],
   ['workshop', null, '/workshop', DESK],
 ];
 
@@ -96,9 +96,6 @@ for (const [name, job, place, viewport, colorScheme = 'light', press] of VIEWS) 
     address = `/jobs/${id}/${place}`;
   } else if (place === 'quick') {
     address = await quickCheck(page);
-  } else if (place === 'rotors') {
-    await page.goto(`${BASE}/vehicles?q=SK-077`);
-    address = `${await page.locator('a[class*="_job"]').first().getAttribute('href')}/rotors/FR`;
   }
   await page.goto(BASE + address);
   await page.locator('html[data-alive]').waitFor({ state: 'attached' });
