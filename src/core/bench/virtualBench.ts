@@ -21,6 +21,8 @@ export interface BenchFaults {
     readonly amplitude: Micrometres;
     readonly at: Degrees;
   };
+  /** Nuts drawn up unevenly: the tilt they make in every mounting, and where it stands out. */
+  readonly nuts?: { readonly amplitude: Micrometres; readonly at: Degrees };
   /** The dial stands on the other face than is said. */
   readonly isOtherFace?: boolean;
   /** A slot or a drilled hole that the probe falls into as it comes round. */
@@ -47,7 +49,9 @@ function faceAt(
 ): Micrometres {
   const angle = toRadians(turn);
   const dirt = faults.dirt?.shift === shift ? faults.dirt : null;
-  const tilt = dirt ? dirt.amplitude * Math.cos(angle - toRadians(dirt.at)) : 0;
+  const tiltOf = (of: { readonly amplitude: Micrometres; readonly at: Degrees } | null): number =>
+    of ? of.amplitude * Math.cos(angle - toRadians(of.at)) : 0;
+  const tilt = tiltOf(dirt) + tiltOf(faults.nuts ?? null);
   const creep = ((faults.looseBase ?? 0) * turn) / 360;
   const play = (faults.endPlay ?? 0) * random.uniform();
   return waveAt(trueRunout(corner, shift), angle) + tilt + creep + play;

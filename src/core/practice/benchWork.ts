@@ -1,4 +1,5 @@
 import type { BenchFaults } from '../bench';
+import type { Level } from './code';
 
 /** What may be wrong at the bench of a case. */
 export const BENCH_FAULTS = [
@@ -10,6 +11,7 @@ export const BENCH_FAULTS = [
   'hot',
   'zero',
   'lip',
+  'nuts',
 ] as const;
 export type BenchFault = (typeof BENCH_FAULTS)[number];
 
@@ -19,6 +21,7 @@ export type GaugeKind = 'dial' | 'micrometer';
 export interface BenchWork {
   readonly fault: BenchFault;
   readonly gauge: GaugeKind;
+  readonly levels: readonly Level[];
   readonly look: {
     readonly name: string;
     readonly minutes: number;
@@ -35,7 +38,7 @@ export interface BenchWork {
 /** Looks and remedies at a bench, in the order of work. Minutes are assumptions. */
 export const BENCH_WORK: readonly BenchWork[] = [
   {
-    ...{ fault: 'dirt', gauge: 'dial' },
+    ...{ fault: 'dirt', gauge: 'dial', levels: ['read', 'apart'] },
     look: {
       ...{ name: 'Look under the hat', minutes: 8 },
       sound: 'Hub face and hat are bare and clean; it sits as it was marked.',
@@ -49,7 +52,7 @@ export const BENCH_WORK: readonly BenchWork[] = [
     lesson: 'Look under the hat before the first lap: a crumb of rust tilts the rotor.',
   },
   {
-    ...{ fault: 'loose-base', gauge: 'dial' },
+    ...{ fault: 'loose-base', gauge: 'dial', levels: ['read'] },
     look: {
       ...{ name: 'Shake the base', minutes: 0.5 },
       sound: 'The base is firm; the hand goes back to where it was.',
@@ -63,7 +66,7 @@ export const BENCH_WORK: readonly BenchWork[] = [
     lesson: 'Shake the base before the first lap: it crept while the wheel was turned.',
   },
   {
-    ...{ fault: 'end-play', gauge: 'dial' },
+    ...{ fault: 'end-play', gauge: 'dial', levels: ['read'] },
     look: {
       ...{ name: 'Push and pull the wheel', minutes: 0.5 },
       sound: 'Push and pull moves the hand by nothing that counts.',
@@ -77,7 +80,7 @@ export const BENCH_WORK: readonly BenchWork[] = [
     lesson: 'Push and pull first; with play, press the rotor inboard at each reading.',
   },
   {
-    ...{ fault: 'other-face', gauge: 'dial' },
+    ...{ fault: 'other-face', gauge: 'dial', levels: ['read'] },
     look: {
       ...{ name: 'Look which face the probe is on', minutes: 0.5 },
       sound: 'The probe stands on the outboard face, square to it.',
@@ -91,7 +94,7 @@ export const BENCH_WORK: readonly BenchWork[] = [
     lesson: 'Look which face the probe is on: from the other face high and low change places.',
   },
   {
-    ...{ fault: 'slot', gauge: 'dial' },
+    ...{ fault: 'slot', gauge: 'dial', levels: ['read'] },
     look: {
       ...{ name: 'Turn once and watch the tip', minutes: 0.5 },
       sound: 'The tip runs on plain iron all the way round.',
@@ -105,7 +108,7 @@ export const BENCH_WORK: readonly BenchWork[] = [
     lesson: 'Turn once and watch the tip: in a slot it reads a hole, not the face.',
   },
   {
-    ...{ fault: 'hot', gauge: 'micrometer' },
+    ...{ fault: 'hot', gauge: 'micrometer', levels: ['read'] },
     look: {
       ...{ name: 'Feel the rotor', minutes: 0.5 },
       sound: 'The rotor is hand warm.',
@@ -116,7 +119,7 @@ export const BENCH_WORK: readonly BenchWork[] = [
     lesson: 'Feel the rotor first: hot iron is thicker, by 0.03 mm at 120 °C.',
   },
   {
-    ...{ fault: 'zero', gauge: 'micrometer' },
+    ...{ fault: 'zero', gauge: 'micrometer', levels: ['read'] },
     look: {
       ...{ name: 'Close the micrometer', minutes: 0.5 },
       sound: 'Closed, it shows nothing.',
@@ -127,7 +130,7 @@ export const BENCH_WORK: readonly BenchWork[] = [
     lesson: 'Close the micrometer first: it was off zero, and every reading with it.',
   },
   {
-    ...{ fault: 'lip', gauge: 'micrometer' },
+    ...{ fault: 'lip', gauge: 'micrometer', levels: ['read'] },
     look: {
       ...{ name: 'Look where the anvils stand', minutes: 0.5 },
       sound: 'The anvils stand on the swept face, 10 mm in from the rim.',
@@ -140,7 +143,32 @@ export const BENCH_WORK: readonly BenchWork[] = [
     why: 'the anvils stood on the lip, where nothing is worn',
     lesson: 'Look where the anvils stand: on the lip a worn rotor measures as a good one.',
   },
+  {
+    ...{ fault: 'nuts', gauge: 'dial', levels: ['apart'] },
+    look: {
+      ...{ name: 'Put the torque wrench on the nuts', minutes: 1 },
+      sound: 'Every nut holds at its torque.',
+      found: 'The nuts turn at different torques: they pull the rotor out of true.',
+    },
+    remedy: {
+      ...{ name: 'Draw them up in the star', minutes: 3 },
+      done: 'The nuts are drawn up in the star, in three stages.',
+    },
+    why: 'unevenly drawn nuts pulled the rotor out of true',
+    lesson:
+      'Put the torque wrench on the nuts before the hub is blamed: uneven nuts tilt the rotor.',
+  },
 ];
+
+/** What can be looked at in a case. */
+export const worksOf = ({
+  level,
+  gauges,
+}: {
+  readonly level: Level;
+  readonly gauges: readonly GaugeKind[];
+}): BenchWork[] =>
+  BENCH_WORK.filter((work) => work.levels.includes(level) && gauges.includes(work.gauge));
 
 export const workOf = (fault: BenchFault): BenchWork =>
   BENCH_WORK.find((work) => work.fault === fault)!;

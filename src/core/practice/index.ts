@@ -1,4 +1,5 @@
 export * from './benchWork';
 export * from './code';
+export * from './judgeApart';
 export * from './judgeRead';
 export * from './readCase';

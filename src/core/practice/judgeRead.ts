@@ -6,6 +6,7 @@ import { trueRunout, trueThicknessAt } from '../bench';
 import { toRadians, type Degrees, type Micrometres } from '../units';
 import {
   BENCH_WORK,
+  worksOf,
   isPutRight,
   minutesOf,
   workOf,
@@ -61,9 +62,9 @@ const MICROMETER_PLACES = 8;
 const stateOf = (isWithin: boolean): 'within' | 'beyond' => (isWithin ? 'within' : 'beyond');
 
 /** The least minutes in which a case is read right: every look, what is found put right, and the readings. */
-export function bestMinutes({ subject, faults }: ReadCase): number {
+export function bestMinutes({ level, subject, faults }: ReadCase): number {
   const gauges = GAUGES_OF[subject];
-  const own = BENCH_WORK.filter(({ gauge }) => gauges.includes(gauge));
+  const own = worksOf({ level, gauges });
   const looks = own.reduce((sum, { look }) => sum + look.minutes, 0);
   const remedies = own.reduce(
     (sum, { fault, remedy }) => sum + (faults[fault] ? remedy.minutes : 0),

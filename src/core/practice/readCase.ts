@@ -11,7 +11,7 @@ import { argument, type RandomSource } from '../numeric';
 import { CORNERS, type Corner } from '../readings';
 import { toDegrees, toRadians, wrapDegrees, type Degrees, type Micrometres } from '../units';
 import { WORKSHOP_DEFAULTS } from '../verdict';
-import { BENCH_WORK, type BenchFault, type GaugeKind } from './benchWork';
+import { faultsLeft, worksOf, type BenchFault, type GaugeKind } from './benchWork';
 import { chanceOf, writeCode, type CaseCode, type Subject } from './code';
 
 /** What is true at the corner of a case, the bench in order. */
@@ -23,6 +23,10 @@ export interface ReadTruth {
   readonly least: Micrometres;
 }
 
+/** Where runout comes from. */
+export const SOURCES = ['hub', 'rotor', 'both', 'dirt', 'nuts'] as const;
+export type Source = (typeof SOURCES)[number];
+
 /** A corner to be read whose truth is known, and what is wrong at its bench. */
 export interface ReadCase extends CaseCode {
   readonly code: string;
@@ -32,6 +36,8 @@ export interface ReadCase extends CaseCode {
   readonly truth: ReadTruth;
   readonly virtual: VirtualCorner;
   readonly faults: Readonly<Partial<Record<BenchFault, BenchFaults>>>;
+  /** Of level “apart”: where its runout comes from. */
+  readonly source: Source | null;
 }
 
 export const GAUGES_OF: Readonly<Record<Subject, readonly GaugeKind[]>> = {
@@ -95,11 +101,14 @@ const SIZE: Readonly<Record<BenchFault, (random: RandomSource) => BenchFaults>> 
     slot: { at: 30 * (1 + Math.floor(11 * random.uniform())), depth: between(random, 50, 120) },
   }),
   dirt: (random) => ({
-    dirt: { shift: 0, amplitude: between(random, 20, 35), at: between(random, 0, 360) },
+    dirt: { shift: 0, amplitude: between(random, 26, 36), at: between(random, 0, 360) },
   }),
   hot: () => ({ celsius: 120 }),
   zero: (random) => ({ zeroError: between(random, 25, 60) * (random.uniform() < 0.7 ? 1 : -1) }),
   lip: (random) => ({ lip: between(random, 90, 250) }),
+  nuts: (random) => ({
+    nuts: { amplitude: between(random, 26, 36), at: between(random, 0, 360) },
+  }),
 };
 
 /** None, one or two faults of the gauges of a subject. */
@@ -107,9 +116,7 @@ function drawFaults(
   random: RandomSource,
   subject: Subject,
 ): Partial<Record<BenchFault, BenchFaults>> {
-  const open = BENCH_WORK.filter(({ gauge }) => GAUGES_OF[subject].includes(gauge)).map(
-    ({ fault }) => fault,
-  );
+  const open = worksOf({ level: 'read', gauges: GAUGES_OF[subject] }).map(({ fault }) => fault);
   const chance = random.uniform();
   const count = chance < 0.15 ? 0 : chance < 0.6 ? 1 : 2;
   const drawn: Partial<Record<BenchFault, BenchFaults>> = {};
@@ -120,11 +127,78 @@ function drawFaults(
   return drawn;
 }
 
+/** The true face at a shift in µm by degrees from the chalk mark, with what tilts the rotor there. */
+export function faceOf(
+  corner: VirtualCorner,
+  faults: BenchFaults,
+  shift: number,
+): (angle: Degrees) => Micrometres {
+  const wave = trueRunout(corner, shift);
+  const tilts = [faults.dirt?.shift === shift ? faults.dirt : null, faults.nuts ?? null];
+  return (angle) =>
+    tilts.reduce(
+      (sum, tilt) =>
+        sum + (tilt ? tilt.amplitude * Math.cos(toRadians(angle) - toRadians(tilt.at)) : 0),
+      waveAt(wave, toRadians(angle)),
+    );
+}
+
+/** Highest less lowest of a face. */
+export function swingOf(face: (angle: Degrees) => Micrometres): Micrometres {
+  const all = TURN.map(face);
+  return Math.max(...all) - Math.min(...all);
+}
+
+/** True runout in every mounting, the bench in order. */
+export const runoutByShift = (corner: VirtualCorner): Micrometres[] =>
+  Array.from({ length: corner.studs }, (_, shift) => swingOf(faceOf(corner, {}, shift)));
+
+/** First orders of hub and rotor by where the runout comes from: from, to. */
+const SHARES: Readonly<
+  Record<
+    Source,
+    { readonly hub: readonly [number, number]; readonly rotor: readonly [number, number] }
+  >
+> = {
+  hub: { hub: [33, 45], rotor: [2, 5] },
+  rotor: { hub: [2, 5], rotor: [33, 45] },
+  both: { hub: [16, 26], rotor: [16, 26] },
+  dirt: { hub: [3, 6], rotor: [3, 6] },
+  nuts: { hub: [3, 6], rotor: [3, 6] },
+};
+
+/** Whether it is clearly beyond as first marked, and clearly curable by moving or cleaning, or clearly not. */
+function isTold(source: Source, corner: VirtualCorner, faults: BenchFaults): boolean {
+  const first = swingOf(faceOf(corner, faults, 0));
+  const best = Math.min(...runoutByShift(corner));
+  return first >= 62 && (source === 'hub' || source === 'rotor' ? best >= 56 : best <= 36);
+}
+
+/** A corner that is beyond as first marked, for one reason. */
+function apartCorner(random: RandomSource, studs: number) {
+  const source = SOURCES[Math.floor(SOURCES.length * random.uniform())]!;
+  const order = (k: number, [low, high]: readonly [number, number]) => ({
+    ...{ order: k, amplitude: between(random, low, high) },
+    highSpotDeg: between(random, 0, 360 / k),
+  });
+  for (;;) {
+    const { hub, rotor } = SHARES[source];
+    const virtual: VirtualCorner = {
+      ...{ studs, hub: [order(1, hub)], rotor: [order(1, rotor), order(2, [0.3, 1.5])] },
+      ...{ meanThickness: NOMINAL - 600, thickness: [order(1, [1, 3])] },
+    };
+    const isFault = source === 'dirt' || source === 'nuts';
+    const faults = isFault ? { [source]: SIZE[source](random) } : {};
+    if (isTold(source, virtual, faultsLeft(faults, []))) return { source, virtual, faults };
+  }
+}
+
 /** The case of a code: the same for the same code, anywhere. */
 export function readCaseOf(own: CaseCode): ReadCase {
   const random = chanceOf(own);
   const studs = random.uniform() < 0.8 ? 5 : 4;
-  const virtual = clearCorner(random, studs);
+  const apart = own.level === 'apart' ? apartCorner(random, studs) : null;
+  const virtual = apart?.virtual ?? clearCorner(random, studs);
   const known = (value: Micrometres) => ({ value, source: 'maker' as const });
   return {
     ...own,
@@ -139,6 +213,7 @@ export function readCaseOf(own: CaseCode): ReadCase {
     },
     truth: truthOf(virtual),
     virtual,
-    faults: drawFaults(random, own.subject),
+    faults: apart?.faults ?? drawFaults(random, own.subject),
+    source: apart?.source ?? null,
   };
 }

@@ -30,7 +30,7 @@ function Begin({ next }: { readonly next: Subject }) {
   const open = (event: FormEvent): void => {
     event.preventDefault();
     const read = readCode(text);
-    if (read) router.push(pathOf(writeCode(read)));
+    if (read?.level === 'read') router.push(pathOf(writeCode(read)));
     else setError('A code is two letters and five signs, like RD-7K3Q0.');
   };
   return (
@@ -42,7 +42,9 @@ function Begin({ next }: { readonly next: Subject }) {
             <p>{SUBJECT_SAY[subject]}</p>
             <Button
               variant={subject === next ? 'primary' : 'outline-secondary'}
-              onClick={() => router.push(pathOf(newCode(subject, Math.random())))}
+              onClick={() =>
+                router.push(pathOf(newCode({ level: 'read', subject }, Math.random())))
+              }
             >
               New case {SUBJECT_NAME[subject].toLowerCase()}
             </Button>

@@ -55,7 +55,7 @@ function After({ own }: { readonly own: ReadCase }) {
   const router = useRouter();
   return (
     <p className="d-flex flex-wrap gap-2">
-      <Button onClick={() => router.push(`/practice/${newCode(own.subject, Math.random())}`)}>
+      <Button onClick={() => router.push(`/practice/${newCode(own, Math.random())}`)}>
         Next case
       </Button>
       <Button variant="outline-secondary" onClick={() => practiceAgain(own.code)}>

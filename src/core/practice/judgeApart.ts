@@ -1,0 +1,134 @@
+import { assessRunout, type MeasuredSet } from '../assessment';
+import type { Micrometres } from '../units';
+import type { VerdictState } from '../verdict';
+import {
+  faultsLeft,
+  isPutRight,
+  minutesOf,
+  workOf,
+  worksOf,
+  type BenchAction,
+  type BenchFault,
+} from './benchWork';
+import type { PlaceBeside } from './judgeRead';
+import { faceOf, GAUGES_OF, runoutByShift, swingOf, type ReadCase, type Source } from './readCase';
+
+/** What came of a case of level “apart”. */
+export interface ApartResult {
+  /** The source is named, and it stays as well as it can. */
+  readonly isRight: boolean;
+  /** It goes back on the road beyond, called within. */
+  readonly isHarm: boolean;
+  readonly said: Source | null;
+  readonly source: Source;
+  /** Stud spacings at which it stays, what was found there and what is true; null where nothing was read. */
+  readonly stays: {
+    readonly shift: number;
+    readonly found: Micrometres;
+    readonly state: VerdictState;
+    readonly truth: Micrometres;
+  } | null;
+  /** The best that can be had by cleaning and moving, and where. */
+  readonly possible: { readonly shift: number; readonly truth: Micrometres };
+  readonly limit: Micrometres;
+  readonly missed: readonly BenchFault[];
+  readonly mountings: number;
+  readonly minutes: number;
+  readonly best: number;
+  readonly sentence: string;
+  readonly places: readonly PlaceBeside[];
+}
+
+/** Minutes of one reading, and of moving the rotor on. */
+const READING = 0.15;
+const MOVE = 8;
+const LAP = 13;
+/** How much worse than the best place is as good. */
+const AS_GOOD: Micrometres = 8;
+
+const SOURCE_SAY: Readonly<Record<Source, string>> = {
+  hub: 'the hub: it follows no move of the rotor',
+  rotor: 'the rotor: it goes round with it',
+  both: 'hub and rotor together: moved against each other they cancel',
+  dirt: 'dirt under the hat: cleaned, it is gone',
+  nuts: 'uneven nuts: drawn up in the star, it is gone',
+};
+
+/** The least minutes: both looks, what is found put right, one mounting, a second where it tells, and the best. */
+function bestMinutes({ level, subject, faults, source }: ReadCase): number {
+  const works = worksOf({ level, gauges: GAUGES_OF[subject] });
+  const looks = works.reduce((sum, { look }) => sum + look.minutes, 0);
+  const remedies = works.reduce(
+    (sum, { fault, remedy }) => sum + (faults[fault] ? remedy.minutes : 0),
+    0,
+  );
+  const moves = source === 'dirt' || source === 'nuts' ? 0 : source === 'both' ? 2 : 1;
+  return looks + remedies + LAP * READING * (moves + 1) + MOVE * moves;
+}
+
+function sentenceOf(result: Omit<ApartResult, 'sentence'>): string {
+  const { stays, missed, said, source, possible, limit, isRight, minutes, best } = result;
+  if (!stays) return 'Runout was not measured: read it before you say where it comes from.';
+  if (missed[0]) return workOf(missed[0]).lesson;
+  if (stays.truth > possible.truth + AS_GOOD && possible.truth <= limit) {
+    return 'A better place was there: read a second mounting, and move to where both cancel.';
+  }
+  if (said !== source) return `It comes from ${SOURCE_SAY[source]}.`;
+  if (!isRight) return 'The place was settled by chance: read on until the verdict stands.';
+  return minutes <= best * 1.3
+    ? 'Right, and as quick as it can be done.'
+    : `Right; the shortest way takes ${best.toFixed(0)} minutes, this took ${minutes.toFixed(0)}.`;
+}
+
+/**
+ * What came of telling apart where runout comes from: the source that was named, where the rotor stays
+ * (its last mounting) and how good that is beside the best that cleaning and moving can do.
+ */
+export function judgeApart(
+  own: ReadCase,
+  sets: readonly MeasuredSet[],
+  actions: readonly BenchAction[],
+  readings: number,
+  said: Source | null,
+): ApartResult {
+  const { virtual, limits, studs, faults } = own;
+  const limit = limits.runout!.value;
+  const left = faultsLeft(faults, actions);
+  const runouts = sets.filter((each) => each.kind === 'runout');
+  const last = runouts.at(-1);
+  const result = last && assessRunout(last, studs, limits);
+  const at = last && faceOf(virtual, left, last.shift);
+  const stays =
+    last && result && at
+      ? {
+          shift: last.shift,
+          found: result.verdict.value ?? result.tirFitted,
+          state: result.verdict.state,
+          truth: swingOf(at),
+        }
+      : null;
+  const all = runoutByShift(virtual);
+  const least = Math.min(...all);
+  const possible = { shift: all.indexOf(least), truth: least };
+  const shifts = runouts.map(({ shift }) => shift);
+  const mountings = shifts.filter((shift, i) => i === 0 || shift !== shifts[i - 1]).length;
+  const zero = result?.averaged[0] ?? 0;
+  // Where no place cures it, it is cut or renewed: where it sits meanwhile is all the same.
+  const isGood = stays !== null && (stays.truth <= limit || least > limit);
+  const common = {
+    isRight: isGood && said === own.source,
+    isHarm: stays !== null && stays.state === 'within' && stays.truth > limit,
+    ...{ said, source: own.source!, stays, possible, limit, mountings },
+    missed: worksOf({ level: own.level, gauges: GAUGES_OF[own.subject] })
+      .map(({ fault }) => fault)
+      .filter((fault) => faults[fault] && !isPutRight(actions, fault)),
+    minutes: minutesOf(actions) + READING * readings + MOVE * Math.max(0, mountings - 1),
+    best: bestMinutes(own),
+    places: (result?.angles ?? []).map((angleDeg, i) => ({
+      angleDeg,
+      read: result!.averaged[i]! - zero,
+      truth: at!(angleDeg) - at!(0),
+    })),
+  };
+  return { ...common, sentence: sentenceOf(common) };
+}
