@@ -66,13 +66,13 @@ function byAdvice(own: ReadCase, random: RandomSource) {
   let shift = 0;
   for (let i = 0; i < 4; i += 1) {
     const record = recordOf(own, sets);
-    const advice = advise(record, assessCorner(record, 300));
+    const advice = advise(record, assessCorner(record, 100));
     const to = advice.kind === 'second-mounting' || advice.kind === 'index' ? advice.to : null;
     if (to === null || to === shift) break;
     shift = to;
     sets = [...sets, lapAt(own, left, shift, random)];
   }
-  const { index } = assessCorner(recordOf(own, sets), 300);
+  const { index } = assessCorner(recordOf(own, sets), 100);
   const first = index?.separation.find(({ order }) => order === 1);
   const share = first ? first.hub.amplitude / (first.hub.amplitude + first.rotor.amplitude) : 0.5;
   const source: Source = found[0] ?? (share > 0.75 ? 'hub' : share < 0.25 ? 'rotor' : 'both');

@@ -23,7 +23,8 @@ import {
 } from '.';
 
 const PLACES = 12;
-const COUNT = 200;
+/** Two hundred cases of the level, a third with each gauge and with both. */
+const COUNT = 67;
 const CASES = SUBJECTS.flatMap((subject) =>
   Array.from({ length: COUNT }, (_, i) =>
     readCaseOf({ level: 'read', subject, seed: (i * 99_991 + 17) % SEEDS }),
@@ -151,7 +152,7 @@ test('who reads at once is right in less than half, and every harm is recognised
     }
     if (!result.isRight) expect(result.sentence).not.toMatch(/^Right/);
   }
-  expect(harms).toBeGreaterThan(10);
+  expect(harms).toBeGreaterThan(3);
   expect(right / CASES.length).toBeLessThan(0.5);
 });
 
