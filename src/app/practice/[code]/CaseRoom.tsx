@@ -66,24 +66,21 @@ function After({ own }: { readonly own: ReadCase }) {
   );
 }
 
-/** A case, worked on the bench that real corners are read on; what is written stays on this device. */
-export function CaseRoom({ code, who, units }: CaseRoomProps) {
+/** A case as it stands on this device: its bench as it was put right so far, and what would come of it now. */
+function useCase(code: string, units: UnitSystem) {
   const own = useMemo(() => readCaseOf(readCode(code)!), [code]);
-  const time = useTime(code);
-  const id = practiceId(code, time);
+  const id = practiceId(code, useTime(code));
   const writes = useWrites(id);
   const actions = useMemo(() => actionsOf(writes), [writes]);
   const sets = useMemo(() => withHeld([], writes), [writes]);
-  const outcome = outcomeOf(writes);
-  const done = useRef<HTMLDivElement>(null);
   const faults = JSON.stringify(faultsLeft(own.faults, actions));
   const corner = useMemo<BenchCorner>(
     () => ({
       ...{ jobId: id, whose: `Practice ${code}`, corner: own.corner, phase: 'before' },
       ...{ fastening: 'studs', studs: own.studs, allowedShifts: null, limits: own.limits },
       ...{ isCheck: true, units, gauges: [] },
-      // What was put right changes what the gauges show, and nothing else does.
       only: ONLY[own.subject],
+      // What was put right changes what the gauges show, and nothing else does.
       practice: { corner: own.virtual, faults: JSON.parse(faults) as object },
     }),
     [id, code, own, units, faults],
@@ -93,6 +90,13 @@ export function CaseRoom({ code, who, units }: CaseRoomProps) {
     const measured = counted.flatMap((set) => measuredSet(set) ?? []);
     return judgeRead(own, measured, actions, readingsOf(writes));
   }, [own, sets, actions, writes]);
+  return { own, id, actions, sets, corner, result, outcome: outcomeOf(writes) };
+}
+
+/** A case, worked on the bench that real corners are read on; what is written stays on this device. */
+export function CaseRoom({ code, who, units }: CaseRoomProps) {
+  const { own, id, actions, sets, corner, result, outcome } = useCase(code, units);
+  const done = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (outcome) done.current?.querySelector('h2')?.focus();
   }, [outcome]);
