@@ -3,9 +3,9 @@
 import { useEffect, useRef } from 'react';
 import { Button } from 'react-bootstrap';
 import {
-  BENCH_WORK,
   GAUGES_OF,
   isPutRight,
+  worksOf,
   type BenchAction,
   type BenchWork,
   type ReadCase,
@@ -60,7 +60,7 @@ function Look({
 
 /** What can be looked at before a gauge is trusted, with its minutes; what is found can be put right. */
 export function BenchLooks({ own, actions, isFolded, isOver, onDo }: BenchLooksProps) {
-  const works = BENCH_WORK.filter(({ gauge }) => GAUGES_OF[own.subject].includes(gauge));
+  const works = worksOf({ level: own.level, gauges: GAUGES_OF[own.subject] });
   const isLookedAt = (work: BenchWork): boolean =>
     actions.some(({ fault }) => fault === work.fault);
   const looked = works.filter(isLookedAt).length;
