@@ -257,7 +257,10 @@ function shortTurn(
   { sigma, closure }: PreparedLaps,
   read: Micrometres,
 ): Reason[] {
-  const moved = Math.max(0, ...(closure?.errors ?? []).map(Math.abs));
+  // A lap that was not closed may have drifted as laps do.
+  const moved = closure
+    ? Math.max(...closure.errors.map(Math.abs))
+    : 2 * WORKSHOP_DEFAULTS.drift;
   const allowed = SHORT * Math.hypot(turned.uncertainty, Math.SQRT2 * sigma) + moved;
   return read - turned.value > allowed ? [{ code: 'turn-short', turned: turned.value, read }] : [];
 }
@@ -296,8 +299,10 @@ export function solveRunout(input: RunoutInput): RunoutResult {
   const { turns = [] } = input;
   const joined =
     turns.length > 0 ? joinTurns(turns, fit, extremes, { gauge, spread, sigma, play }) : null;
-  // Noise makes the readings swing more than the face; the smaller of both is surely there.
-  const short = joined ? shortTurn(joined, prepared, Math.min(tirAsRead, tirFitted)) : [];
+  // Noise makes the readings swing more than the face, and a wrong reading the fit: the smallest is surely there.
+  const sound = averaged.filter((_, j) => !outliers.some(({ position }) => position === j));
+  const surely = Math.min(tirFitted, maximum(sound) - minimum(sound));
+  const short = joined ? shortTurn(joined, prepared, surely) : [];
   const verdict = joined
     ? judgeTurned(input, prepared, joined, {
         reasons: [...short, ...reasons],
