@@ -135,18 +135,17 @@ async function browserTests(chromiumPath, lanes = LANES) {
   runTypeScript('src/cli/seedDemo.ts', [], { ZESTY_HOUND_DATA: template, DATABASE_URL: '' });
   const queue = queueOfBrowserTests();
   const failed = [];
-  const lane = async () => {
-    for (let next = queue.shift(); next && failed.length === 0; next = queue.shift()) {
+  const lane = async (jobs) => {
+    for (let next = jobs.shift(); next && failed.length === 0; next = jobs.shift()) {
       const name = await browserTest(next, template, chromiumPath);
       if (name) failed.push(name);
     }
   };
+  const isTimed = ({ name }) => TIMED.includes(name);
+  const together = queue.filter((job) => !isTimed(job));
+  await Promise.all(Array.from({ length: lanes }, () => lane(together)));
   // What measures time runs when nothing else does.
-  const alone = queue.filter(({ name }) => TIMED.includes(name));
-  queue.splice(0, queue.length, ...queue.filter(({ name }) => !TIMED.includes(name)));
-  await Promise.all(Array.from({ length: lanes }, lane));
-  queue.push(...alone);
-  await lane();
+  await lane(queue.filter(isTimed));
   rmSync(template, { recursive: true, force: true });
   if (failed.length > 0) {
     console.error(`\nBrowser tests failed: ${failed.join(', ')}.`);

@@ -1,5 +1,5 @@
 import { devices, expect, test, type Page } from '@playwright/test';
-import { readCaseOf, readCode } from '@/core/practice';
+import { caseOf, readCode } from '@/core/practice';
 import { complaintsOf, expectAccessible } from './helpers';
 
 /** Everything that the page writes to the shop’s record. */
@@ -39,7 +39,7 @@ async function stopAt(page: Page, sign: 1 | -1): Promise<void> {
 test('a case by keyboard: looked at, put right, read, and the truth after it', async ({ page }) => {
   const complaints = complaintsOf(page);
   const sent = writesOf(page);
-  const own = readCaseOf(readCode('RD-00003')!);
+  const own = caseOf(readCode('RD-00003')!);
   await page.goto('/practice');
   await page.getByLabel('A case by its code').fill('rd 00003');
   await page.keyboard.press('Enter');
@@ -100,7 +100,7 @@ test.describe('by thumb on a phone', () => {
     const sent = writesOf(page);
     // A micrometer with something wrong.
     const code = Array.from({ length: 99 }, (_, i) => `RM-000${String(i).padStart(2, '0')}`).find(
-      (each) => readCaseOf(readCode(each)!).faults.lip,
+      (each) => caseOf(readCode(each)!).faults.lip,
     )!;
     await page.goto(`/practice/${code}`);
     await page.getByRole('button', { name: /^Read thickness/ }).tap();

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { PracticeDesk, PracticeFrame } from '@/features/practice';
+import { shopUnits } from '@/server/shop/settings';
 import { whoIsHere } from '@/server/web/who';
 
 export const metadata: Metadata = { title: 'Practice' };
@@ -12,7 +13,7 @@ export default async function PracticePage() {
         A corner whose truth the program knows: look at the bench, read it with virtual gauges, say
         when you are done, and see what was true.
       </p>
-      <PracticeDesk who={who?.name ?? null} />
+      <PracticeDesk who={who?.name ?? null} units={await shopUnits()} />
     </PracticeFrame>
   );
 }

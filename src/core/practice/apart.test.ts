@@ -6,23 +6,23 @@ import { WORKSHOP_DEFAULTS } from '../verdict';
 import {
   faultsLeft,
   judgeApart,
-  readCaseOf,
+  caseOf,
   readCode,
   runoutByShift,
   SOURCES,
   writeCode,
   type BenchAction,
-  type ReadCase,
+  type PracticeCase,
   type Source,
 } from '.';
 
 const CASES = Array.from({ length: 200 }, (_, i) =>
-  readCaseOf({ level: 'apart', subject: 'both', seed: (i * 99_991 + 17) % 2 ** 25 }),
+  caseOf({ level: 'apart', subject: 'both', seed: (i * 99_991 + 17) % 2 ** 25 }),
 );
 const GAUGE = WORKSHOP_DEFAULTS.dialIndicator;
 
 function lapAt(
-  own: ReadCase,
+  own: PracticeCase,
   faults: BenchFaults,
   shift: number,
   random: RandomSource,
@@ -39,13 +39,13 @@ function lapAt(
   };
 }
 
-const recordOf = (own: ReadCase, sets: readonly MeasuredSet[]): CornerRecord => ({
+const recordOf = (own: PracticeCase, sets: readonly MeasuredSet[]): CornerRecord => ({
   ...{ corner: own.corner, fastening: 'studs', studs: own.studs, allowedShifts: null },
   ...{ limits: own.limits, sets },
 });
 
 /** Looks, puts right, reads, and goes where the tool advises; names the source by what it says. */
-function byAdvice(own: ReadCase, random: RandomSource) {
+function byAdvice(own: PracticeCase, random: RandomSource) {
   const actions: BenchAction[] = [
     { kind: 'look', fault: 'dirt' },
     { kind: 'look', fault: 'nuts' },

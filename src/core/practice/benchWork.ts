@@ -1,5 +1,5 @@
 import type { BenchFaults } from '../bench';
-import type { Level } from './code';
+import type { Level, Subject } from './code';
 
 /** What may be wrong at the bench of a case. */
 export const BENCH_FAULTS = [
@@ -16,6 +16,12 @@ export const BENCH_FAULTS = [
 export type BenchFault = (typeof BENCH_FAULTS)[number];
 
 export type GaugeKind = 'dial' | 'micrometer';
+
+export const GAUGES_OF: Readonly<Record<Subject, readonly GaugeKind[]>> = {
+  dial: ['dial'],
+  micrometer: ['micrometer'],
+  both: ['dial', 'micrometer'],
+};
 
 /** One thing that is looked at before a gauge is trusted, and how it is put right. */
 export interface BenchWork {
@@ -70,7 +76,7 @@ export const BENCH_WORK: readonly BenchWork[] = [
     look: {
       ...{ name: 'Push and pull the wheel', minutes: 0.5 },
       sound: 'Push and pull moves the hand by nothing that counts.',
-      found: 'Push and pull moves the hand by about 0.06 mm: the bearing has play.',
+      found: 'Push and pull moves the hand far: the bearing has play.',
     },
     remedy: {
       ...{ name: 'Press inboard at each reading', minutes: 2 },
@@ -116,7 +122,8 @@ export const BENCH_WORK: readonly BenchWork[] = [
     },
     remedy: { ...{ name: 'Let it cool', minutes: 30 }, done: 'The rotor is at 20 °C.' },
     why: 'a hot rotor is thicker',
-    lesson: 'Feel the rotor first: hot iron is thicker, by 0.03 mm at 120 °C.',
+    lesson:
+      'Feel the rotor first: hot iron is thicker, and a worn rotor then measures as a good one.',
   },
   {
     ...{ fault: 'zero', gauge: 'micrometer', levels: ['read'] },
@@ -160,15 +167,18 @@ export const BENCH_WORK: readonly BenchWork[] = [
   },
 ];
 
-/** What can be looked at in a case. */
-export const worksOf = ({
-  level,
-  gauges,
-}: {
+/** A case as far as its bench goes. */
+interface BenchOf {
   readonly level: Level;
-  readonly gauges: readonly GaugeKind[];
-}): BenchWork[] =>
-  BENCH_WORK.filter((work) => work.levels.includes(level) && gauges.includes(work.gauge));
+  readonly subject: Subject;
+  readonly faults: Readonly<Partial<Record<BenchFault, BenchFaults>>>;
+}
+
+/** What can be looked at in a case, in the order of work. */
+export const worksOf = ({ level, subject }: Pick<BenchOf, 'level' | 'subject'>): BenchWork[] =>
+  BENCH_WORK.filter(
+    ({ levels, gauge }) => levels.includes(level) && GAUGES_OF[subject].includes(gauge),
+  );
 
 export const workOf = (fault: BenchFault): BenchWork =>
   BENCH_WORK.find((work) => work.fault === fault)!;
@@ -195,3 +205,30 @@ export const faultsLeft = (
 /** Minutes that looks and remedies took. */
 export const minutesOf = (actions: readonly BenchAction[]): number =>
   actions.reduce((sum, { kind, fault }) => sum + workOf(fault)[kind].minutes, 0);
+
+/** What was wrong at the bench and was not put right, in the order of work. */
+export const missedOf = (own: BenchOf, actions: readonly BenchAction[]): BenchFault[] =>
+  worksOf(own).flatMap(({ fault }) =>
+    own.faults[fault] && !isPutRight(actions, fault) ? [fault] : [],
+  );
+
+/** The least minutes in which everything is looked at, and what is wrong put right. */
+export const leastAtBench = (own: BenchOf): number =>
+  worksOf(own).reduce(
+    (sum, { fault, look, remedy }) => sum + look.minutes + (own.faults[fault] ? remedy.minutes : 0),
+    0,
+  );
+
+/** Minutes of one reading. */
+export const READING_MINUTES = 0.15;
+/** Readings of a lap of the dial that is closed. */
+export const DIAL_LAP = 13;
+
+/** How much longer than the shortest way is as quick as it can be done. */
+const AS_QUICK = 1.3;
+
+/** What is said of a case that came out right. */
+export const sayPace = (minutes: number, best: number): string =>
+  minutes <= best * AS_QUICK
+    ? 'Right, and as quick as it can be done.'
+    : `Right; the shortest way takes ${best.toFixed(0)} minutes, this took ${minutes.toFixed(0)}.`;

@@ -26,6 +26,9 @@ const KINDS = [
   { letters: 'TB', level: 'apart', subject: 'both' },
 ] as const satisfies readonly { letters: string; level: Level; subject: Subject }[];
 
+/** So that a kind that is added changes no case of the others. */
+const KINDS_AT_MOST = 16;
+
 const kindOf = ({ level, subject }: Pick<CaseCode, 'level' | 'subject'>): number =>
   KINDS.findIndex((kind) => kind.level === level && kind.subject === subject);
 /** The largest seed and one. */
@@ -59,9 +62,5 @@ export function readCode(text: string): CaseCode | null {
 export const newCode = (own: Omit<CaseCode, 'seed'>, random: number): string =>
   writeCode({ ...own, seed: Math.floor(random * SEEDS) });
 
-/** Above every seed of level “read”. */
-const BEYOND_READ = 2 ** 28;
-
 /** A source of chance that is the same for the same code. */
-export const chanceOf = (own: CaseCode) =>
-  seededRandom(3 * own.seed + (own.level === 'read' ? kindOf(own) + 1 : BEYOND_READ));
+export const chanceOf = (own: CaseCode) => seededRandom(KINDS_AT_MOST * own.seed + kindOf(own));

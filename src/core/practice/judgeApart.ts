@@ -2,16 +2,21 @@ import { assessRunout, type MeasuredSet } from '../assessment';
 import type { Micrometres } from '../units';
 import type { VerdictState } from '../verdict';
 import {
+  DIAL_LAP,
   faultsLeft,
-  isPutRight,
+  leastAtBench,
   minutesOf,
+  missedOf,
+  READING_MINUTES,
+  sayPace,
   workOf,
-  worksOf,
   type BenchAction,
   type BenchFault,
 } from './benchWork';
 import type { PlaceBeside } from './judgeRead';
-import { faceOf, GAUGES_OF, runoutByShift, swingOf, type ReadCase, type Source } from './readCase';
+import type { Source } from './apartCase';
+import type { PracticeCase } from './case';
+import { faceOf, runoutByShift, swingOf } from './truth';
 
 /** What came of a case of level “apart”. */
 export interface ApartResult {
@@ -39,10 +44,8 @@ export interface ApartResult {
   readonly places: readonly PlaceBeside[];
 }
 
-/** Minutes of one reading, and of moving the rotor on. */
-const READING = 0.15;
+/** Minutes of moving the rotor on. */
 const MOVE = 8;
-const LAP = 13;
 /** How much worse than the best place is as good. */
 const AS_GOOD: Micrometres = 8;
 
@@ -55,15 +58,9 @@ const SOURCE_SAY: Readonly<Record<Source, string>> = {
 };
 
 /** The least minutes: both looks, what is found put right, one mounting, a second where it tells, and the best. */
-function bestMinutes({ level, subject, faults, source }: ReadCase): number {
-  const works = worksOf({ level, gauges: GAUGES_OF[subject] });
-  const looks = works.reduce((sum, { look }) => sum + look.minutes, 0);
-  const remedies = works.reduce(
-    (sum, { fault, remedy }) => sum + (faults[fault] ? remedy.minutes : 0),
-    0,
-  );
-  const moves = source === 'dirt' || source === 'nuts' ? 0 : source === 'both' ? 2 : 1;
-  return looks + remedies + LAP * READING * (moves + 1) + MOVE * moves;
+function bestMinutes(own: PracticeCase): number {
+  const moves = { hub: 1, rotor: 1, both: 2, dirt: 0, nuts: 0 }[own.source!];
+  return leastAtBench(own) + READING_MINUTES * DIAL_LAP * (moves + 1) + MOVE * moves;
 }
 
 function sentenceOf(result: Omit<ApartResult, 'sentence'>): string {
@@ -75,9 +72,7 @@ function sentenceOf(result: Omit<ApartResult, 'sentence'>): string {
   }
   if (said !== source) return `It comes from ${SOURCE_SAY[source]}.`;
   if (!isRight) return 'The place was settled by chance: read on until the verdict stands.';
-  return minutes <= best * 1.3
-    ? 'Right, and as quick as it can be done.'
-    : `Right; the shortest way takes ${best.toFixed(0)} minutes, this took ${minutes.toFixed(0)}.`;
+  return sayPace(minutes, best);
 }
 
 /**
@@ -85,7 +80,7 @@ function sentenceOf(result: Omit<ApartResult, 'sentence'>): string {
  * (its last mounting) and how good that is beside the best that cleaning and moving can do.
  */
 export function judgeApart(
-  own: ReadCase,
+  own: PracticeCase,
   sets: readonly MeasuredSet[],
   actions: readonly BenchAction[],
   readings: number,
@@ -119,10 +114,8 @@ export function judgeApart(
     isRight: isGood && said === own.source,
     isHarm: stays !== null && stays.state === 'within' && stays.truth > limit,
     ...{ said, source: own.source!, stays, possible, limit, mountings },
-    missed: worksOf({ level: own.level, gauges: GAUGES_OF[own.subject] })
-      .map(({ fault }) => fault)
-      .filter((fault) => faults[fault] && !isPutRight(actions, fault)),
-    minutes: minutesOf(actions) + READING * readings + MOVE * Math.max(0, mountings - 1),
+    missed: missedOf(own, actions),
+    minutes: minutesOf(actions) + READING_MINUTES * readings + MOVE * Math.max(0, mountings - 1),
     best: bestMinutes(own),
     places: (result?.angles ?? []).map((angleDeg, i) => ({
       angleDeg,

@@ -1,19 +1,23 @@
 import { assessRunout, assessThickness, type MeasuredSet } from '../assessment';
 import { waveAt } from '../harmonics';
+import { meanOf } from '../numeric';
 import { apartDeg } from '../quality';
 import type { VerdictState } from '../verdict';
 import { trueRunout, trueThicknessAt } from '../bench';
 import { toRadians, type Degrees, type Micrometres } from '../units';
 import {
-  BENCH_WORK,
-  worksOf,
-  isPutRight,
+  DIAL_LAP,
+  GAUGES_OF,
+  leastAtBench,
   minutesOf,
+  missedOf,
+  READING_MINUTES,
+  sayPace,
   workOf,
   type BenchAction,
   type BenchFault,
 } from './benchWork';
-import { GAUGES_OF, type ReadCase } from './readCase';
+import type { PracticeCase } from './case';
 
 /** A figure that was found beside the true one. */
 export interface FigureBeside {
@@ -46,6 +50,8 @@ export interface ReadResult {
   readonly best: number;
   /** One sentence: what to do better, or that nothing was to be done better. */
   readonly sentence: string;
+  /** Root mean square of the readings’ errors in µm; null where nothing was read. */
+  readonly errorUm: Micrometres | null;
   readonly places: {
     readonly runout: readonly PlaceBeside[];
     readonly thickness: readonly PlaceBeside[];
@@ -54,27 +60,17 @@ export interface ReadResult {
 
 /** How near a figure is right: what the best way keeps with a margin. */
 const NEAR = { runout: 8, variation: 5, least: 15, highDeg: 25 } as const;
-/** Minutes of one reading. */
-const READING = 0.15;
-const DIAL_PLACES = 13;
 const MICROMETER_PLACES = 8;
 
 const stateOf = (isWithin: boolean): 'within' | 'beyond' => (isWithin ? 'within' : 'beyond');
 
 /** The least minutes in which a case is read right: every look, what is found put right, and the readings. */
-export function bestMinutes({ level, subject, faults }: ReadCase): number {
-  const gauges = GAUGES_OF[subject];
-  const own = worksOf({ level, gauges });
-  const looks = own.reduce((sum, { look }) => sum + look.minutes, 0);
-  const remedies = own.reduce(
-    (sum, { fault, remedy }) => sum + (faults[fault] ? remedy.minutes : 0),
-    0,
+export function bestMinutes(own: PracticeCase): number {
+  const readings = { dial: DIAL_LAP, micrometer: MICROMETER_PLACES };
+  return GAUGES_OF[own.subject].reduce(
+    (sum, gauge) => sum + READING_MINUTES * readings[gauge],
+    leastAtBench(own),
   );
-  const readings = gauges.reduce(
-    (sum, gauge) => sum + READING * (gauge === 'dial' ? DIAL_PLACES : MICROMETER_PLACES),
-    0,
-  );
-  return looks + remedies + readings;
 }
 
 interface Read {
@@ -83,7 +79,7 @@ interface Read {
   readonly places: PlaceBeside[];
 }
 
-function readRunout(own: ReadCase, sets: readonly MeasuredSet[]): Read {
+function readRunout(own: PracticeCase, sets: readonly MeasuredSet[]): Read {
   const { limits, studs, truth, virtual } = own;
   const set = sets.findLast((each) => each.kind === 'runout');
   const limit = limits.runout!.value;
@@ -118,7 +114,7 @@ function readRunout(own: ReadCase, sets: readonly MeasuredSet[]): Read {
   };
 }
 
-function readThickness(own: ReadCase, sets: readonly MeasuredSet[]): Read {
+function readThickness(own: PracticeCase, sets: readonly MeasuredSet[]): Read {
   const { limits, truth, virtual } = own;
   const set = sets.findLast((each) => each.kind === 'thickness');
   const [dtv, discard] = [limits.dtv!.value, limits.discard!.value];
@@ -190,37 +186,42 @@ function sentenceOf(
     return `A rotor that is beyond was called within: read the ${FIGURE_WORD[harm.what]} again.`;
   if (!isRight) return 'The bench is in order, the figures are not: take the readings again.';
   if (first) return `The figures are right by luck: ${workOf(first).lesson}`;
-  return minutes <= best * 1.3
-    ? 'Right, and as quick as it can be done.'
-    : `Right; the shortest way takes ${best.toFixed(0)} minutes, this took ${minutes.toFixed(0)}.`;
+  return sayPace(minutes, best);
 }
+
+/** Root mean square of how far readings are from the truth. */
+const errorOf = (places: readonly PlaceBeside[]): Micrometres | null =>
+  places.length === 0
+    ? null
+    : Math.sqrt(meanOf(places.map(({ read, truth }) => (read - truth) ** 2)));
 
 /**
  * What came of a case of level “read”: figures beside the truth, harm, minutes, and what to do better.
  * Sets are those that count, in the order in which they were begun; `readings` counts every reading taken.
  */
 export function judgeRead(
-  own: ReadCase,
+  own: PracticeCase,
   sets: readonly MeasuredSet[],
   actions: readonly BenchAction[],
   readings: number,
 ): ReadResult {
   const gauges = GAUGES_OF[own.subject];
-  const dial = gauges.includes('dial') ? readRunout(own, sets) : null;
-  const micrometer = gauges.includes('micrometer') ? readThickness(own, sets) : null;
+  // The corner is asked for as it is marked: what was read of another seat answers something else.
+  const asMarked = sets.filter(({ shift }) => shift === 0);
+  const dial = gauges.includes('dial') ? readRunout(own, asMarked) : null;
+  const micrometer = gauges.includes('micrometer') ? readThickness(own, asMarked) : null;
   const figures = [...(dial?.figures ?? []), ...(micrometer?.figures ?? [])];
   const highOff = dial?.highOff ?? null;
-  const missed = BENCH_WORK.map(({ fault }) => fault).filter(
-    (fault) => own.faults[fault] && !isPutRight(actions, fault),
-  );
+  const places = { runout: dial?.places ?? [], thickness: micrometer?.places ?? [] };
   const isPlaced = highOff === null || highOff <= NEAR.highDeg;
   const result = {
     isRight: figures.every(({ isRight }) => isRight) && isPlaced,
     harm: figures.find((each) => each.trueState === 'beyond' && each.state === 'within') ?? null,
-    ...{ figures, highOff, missed },
-    minutes: minutesOf(actions) + READING * readings,
+    ...{ figures, highOff, missed: missedOf(own, actions) },
+    minutes: minutesOf(actions) + READING_MINUTES * readings,
     best: bestMinutes(own),
-    places: { runout: dial?.places ?? [], thickness: micrometer?.places ?? [] },
+    places,
+    errorUm: errorOf([...places.runout, ...places.thickness]),
   };
   const unsettled = figures.find(({ state }) => state === 'too-close' || state === 'not-valid');
   return { ...result, sentence: sentenceOf(result, unsettled) };

@@ -11,7 +11,7 @@ import {
   GAUGES_OF,
   judgeRead,
   newCode,
-  readCaseOf,
+  caseOf,
   readCode,
   SEEDS,
   SUBJECTS,
@@ -19,7 +19,7 @@ import {
   workOf,
   writeCode,
   type BenchAction,
-  type ReadCase,
+  type PracticeCase,
 } from '.';
 
 const PLACES = 12;
@@ -27,12 +27,17 @@ const PLACES = 12;
 const COUNT = 67;
 const CASES = SUBJECTS.flatMap((subject) =>
   Array.from({ length: COUNT }, (_, i) =>
-    readCaseOf({ level: 'read', subject, seed: (i * 99_991 + 17) % SEEDS }),
+    caseOf({ level: 'read', subject, seed: (i * 99_991 + 17) % SEEDS }),
   ),
 );
 
 /** A lap with each gauge of a case at a bench as it stands. */
-function lapsAt(own: ReadCase, actions: readonly BenchAction[], random: RandomSource, laps = 1) {
+function lapsAt(
+  own: PracticeCase,
+  actions: readonly BenchAction[],
+  random: RandomSource,
+  laps = 1,
+) {
   const bench: VirtualBench = { corner: own.virtual, faults: faultsLeft(own.faults, actions) };
   const gauges = GAUGES_OF[own.subject];
   const sets: MeasuredSet[] = [];
@@ -63,7 +68,7 @@ function lapsAt(own: ReadCase, actions: readonly BenchAction[], random: RandomSo
 }
 
 /** Looks at everything that the gauges of a case ask for, and puts right what is found. */
-function lookedAt({ subject, faults }: ReadCase): BenchAction[] {
+function lookedAt({ subject, faults }: PracticeCase): BenchAction[] {
   const own = BENCH_WORK.filter(({ gauge }) => GAUGES_OF[subject].includes(gauge));
   return own.flatMap(({ fault }) => [
     { kind: 'look' as const, fault },
@@ -71,7 +76,7 @@ function lookedAt({ subject, faults }: ReadCase): BenchAction[] {
   ]);
 }
 
-const readingsOf = ({ subject }: ReadCase): number =>
+const readingsOf = ({ subject }: PracticeCase): number =>
   (subject === 'micrometer' ? 0 : PLACES + 1) + (subject === 'dial' ? 0 : PLACES);
 
 test('a code makes the same case anywhere, and is understood as it is typed', () => {
@@ -81,7 +86,7 @@ test('a code makes the same case anywhere, and is understood as it is typed', ()
       expect(code).toMatch(/^R[DMB]-[0-9A-HJKMNP-TV-Z]{5}$/);
       expect(readCode(code)).toEqual({ level: 'read', subject, seed });
       expect(readCode(` ${code.toLowerCase().replace('-', ' ')} `)).toEqual(readCode(code));
-      expect(readCaseOf(readCode(code)!)).toEqual(readCaseOf({ level: 'read', subject, seed }));
+      expect(caseOf(readCode(code)!)).toEqual(caseOf({ level: 'read', subject, seed }));
     }
   }
   expect(readCode('rb-o0il1')).toEqual(readCode('RB-00111'));
@@ -106,7 +111,8 @@ test('no case contradicts itself: the truth is clear of every limit, faults are 
   }
   expect([...seen].sort()).toEqual(BENCH_FAULTS.filter((fault) => fault !== 'nuts').sort());
   // Within and beyond of every figure come up.
-  const beyond = (is: (own: ReadCase) => boolean): number => CASES.filter(is).length / CASES.length;
+  const beyond = (is: (own: PracticeCase) => boolean): number =>
+    CASES.filter(is).length / CASES.length;
   for (const share of [
     beyond(({ truth }) => truth.runout > 50),
     beyond(({ truth }) => truth.variation > 12),

@@ -258,9 +258,7 @@ function shortTurn(
   read: Micrometres,
 ): Reason[] {
   // A lap that was not closed may have drifted as laps do.
-  const moved = closure
-    ? Math.max(...closure.errors.map(Math.abs))
-    : 2 * WORKSHOP_DEFAULTS.drift;
+  const moved = closure ? Math.max(...closure.errors.map(Math.abs)) : 2 * WORKSHOP_DEFAULTS.drift;
   const allowed = SHORT * Math.hypot(turned.uncertainty, Math.SQRT2 * sigma) + moved;
   return read - turned.value > allowed ? [{ code: 'turn-short', turned: turned.value, read }] : [];
 }

@@ -30,7 +30,9 @@ interface BenchEntryProps {
 /** What follows a set that was read to its end. */
 function AfterSet({ view, set, nextHref, nextLabel }: BenchEntryProps) {
   const { corner, bench, result, advice, advised, missing, next } = view;
-  const mounting = corner.phase === 'as-found' ? null : nextShift(bench.state.sets, corner);
+  // As found, and in a case that asks for the corner as it is marked, no other seat is read.
+  const isFixed = corner.phase === 'as-found' || corner.practice !== undefined;
+  const mounting = isFixed ? null : nextShift(bench.state.sets, corner);
   return (
     <SetDone
       {...{ set, corner, missing, nextHref, nextLabel }}

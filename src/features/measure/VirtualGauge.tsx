@@ -191,12 +191,14 @@ export function VirtualGauge(props: VirtualGaugeProps) {
   }, [shown, isThere, target]);
 
   /** Turns on from where it stands; quick keys are all counted. */
-  const turnBy = (by: number): void =>
+  const turnBy = (by: number): void => {
+    isWanted.current = false;
     setTurn((now) => {
       const angle = now + by;
       const isNear = target !== null && Math.abs(angle - target) <= SNAP;
       return isNear ? target : angle;
     });
+  };
   const angleAt = (event: PointerEvent<SVGSVGElement>): number => {
     const box = event.currentTarget.getBoundingClientRect();
     const dx = event.clientX - box.left - box.width / 2;

@@ -3,17 +3,16 @@
 import { useEffect, useRef } from 'react';
 import { Button } from 'react-bootstrap';
 import {
-  GAUGES_OF,
   isPutRight,
   worksOf,
   type BenchAction,
   type BenchWork,
-  type ReadCase,
+  type PracticeCase,
 } from '@/core/practice';
 import styles from './practice.module.css';
 
 interface BenchLooksProps {
-  readonly own: ReadCase;
+  readonly own: PracticeCase;
   readonly actions: readonly BenchAction[];
   readonly isFolded: boolean;
   readonly isOver: boolean;
@@ -60,7 +59,7 @@ function Look({
 
 /** What can be looked at before a gauge is trusted, with its minutes; what is found can be put right. */
 export function BenchLooks({ own, actions, isFolded, isOver, onDo }: BenchLooksProps) {
-  const works = worksOf({ level: own.level, gauges: GAUGES_OF[own.subject] });
+  const works = worksOf(own);
   const isLookedAt = (work: BenchWork): boolean =>
     actions.some(({ fault }) => fault === work.fault);
   const looked = works.filter(isLookedAt).length;

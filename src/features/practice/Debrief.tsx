@@ -5,11 +5,12 @@ import {
   workOf,
   type FigureBeside,
   type PlaceBeside,
-  type ReadCase,
+  type PracticeCase,
   type ReadResult,
 } from '@/core/practice';
 import { trueRunout } from '@/core/bench';
 import { exaggerationOf } from '@/core/drawing';
+import { meanOf } from '@/core/numeric';
 import { CORNER_NAME } from '@/core/readings';
 import { fieldUnit, formatIn, type UnitSystem } from '@/core/units';
 import { UnrolledChart } from '@/ui/chart';
@@ -18,7 +19,7 @@ import { VerdictMark } from '@/ui/verdict';
 import styles from './practice.module.css';
 
 interface DebriefProps {
-  readonly own: ReadCase;
+  readonly own: PracticeCase;
   readonly result: ReadResult;
   readonly units: UnitSystem;
 }
@@ -72,8 +73,6 @@ function Figures({ result, units }: Pick<DebriefProps, 'result' | 'units'>) {
   );
 }
 
-const meanOf = (values: readonly number[]): number =>
-  values.reduce((sum, value) => sum + value, 0) / Math.max(1, values.length);
 const level = (values: readonly number[]): number[] =>
   values.map((value) => value - meanOf(values));
 
@@ -84,7 +83,7 @@ function Faces({
   limit,
   what,
 }: {
-  readonly own: ReadCase;
+  readonly own: PracticeCase;
   readonly places: readonly PlaceBeside[];
   readonly limit: number;
   readonly what: string;

@@ -4,6 +4,8 @@ import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import { Button, Form, Table } from 'react-bootstrap';
 import { newCode, readCode, SUBJECTS, workOf, writeCode, type Subject } from '@/core/practice';
+import { meanOf } from '@/core/numeric';
+import { formatIn, type UnitSystem } from '@/core/units';
 import Link from '@/ui/Link';
 import { learningOf, outcomesCsv, type Learning } from './learning';
 import { useOutcomes, type Outcome } from './run';
@@ -82,10 +84,10 @@ function Begin({ next }: { readonly next: Subject }) {
 }
 
 /** What the cases say of what is to be learned. */
-function Learned({ learning }: { readonly learning: Learning }) {
+function Learned({ learning, units }: { readonly learning: Learning; readonly units: UnitSystem }) {
   const { cases, right, harms, pace, missed, errors } = learning;
   const recent = errors.slice(0, 5);
-  const mean = recent.reduce((sum, each) => sum + each, 0) / Math.max(1, recent.length);
+  const mean = recent.length === 0 ? 0 : meanOf(recent);
   return (
     <p>
       <span className="zh-figure">
@@ -107,7 +109,7 @@ function Learned({ learning }: { readonly learning: Learning }) {
         <>
           {' '}
           Readings of the last {recent.length === 1 ? 'case' : `${recent.length} cases`} were off by{' '}
-          <span className="zh-figure">{mean.toFixed(1)} µm</span>.
+          <span className="zh-figure">{formatIn(units, 'deviation', mean)}</span>.
         </>
       )}
       {missed[0] && (
@@ -173,7 +175,13 @@ function Done({ outcomes }: { readonly outcomes: readonly Outcome[] }) {
 }
 
 /** Where practice begins, and what came of it on this device. */
-export function PracticeDesk({ who }: { readonly who: string | null }) {
+export function PracticeDesk({
+  who,
+  units,
+}: {
+  readonly who: string | null;
+  readonly units: UnitSystem;
+}) {
   const all = useOutcomes();
   const [isOwn, setOwn] = useState(false);
   const outcomes = isOwn ? all.filter((each) => each.who === who) : all;
@@ -194,7 +202,7 @@ export function PracticeDesk({ who }: { readonly who: string | null }) {
         <p className="zh-muted">No case was ended on this device yet.</p>
       ) : (
         <>
-          <Learned learning={learning} />
+          <Learned {...{ learning, units }} />
           <Done outcomes={outcomes} />
         </>
       )}

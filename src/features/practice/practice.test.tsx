@@ -1,5 +1,5 @@
 import { fireEvent, render, screen } from '@testing-library/react';
-import { judgeRead, readCaseOf, readCode } from '@/core/practice';
+import { judgeRead, caseOf, readCode } from '@/core/practice';
 import { BenchLooks } from './BenchLooks';
 import { Debrief } from './Debrief';
 import { learningOf, outcomesCsv } from './learning';
@@ -12,7 +12,7 @@ jest.mock('next/navigation', () => ({
   usePathname: () => '/practice',
 }));
 
-const own = readCaseOf(readCode('RB-7K3Q0')!);
+const own = caseOf(readCode('RB-50294')!);
 const outcome = (more: Partial<Outcome> = {}): Outcome => ({
   ...{ code: 'RD-00001', at: 1000, who: 'Wren', isRight: true, isHarm: false },
   ...{ minutes: 20, best: 10, missed: [], errorUm: 1.2, ...more },
@@ -20,6 +20,17 @@ const outcome = (more: Partial<Outcome> = {}): Outcome => ({
 const kept = (name: string, input: unknown, id = name) => ({ id, name, input });
 
 beforeEach(() => localStorage.clear());
+
+test('what was read of another seat answers nothing of a case', () => {
+  const elsewhere = {
+    kind: 'runout' as const,
+    face: 'outboard' as const,
+    shift: 2,
+    laps: [[0, 1, 2]],
+  };
+  const gauge = { resolution: 1, repeatability: 1 };
+  expect(judgeRead(own, [{ ...elsewhere, gauge }], [], 3).figures[0]?.state).toBe('not-measured');
+});
 
 describe('what a case holds', () => {
   test('looks and remedies once each, readings each time, and how it ended', () => {
@@ -90,13 +101,14 @@ test('after it one sentence first, then the figures beside the truth', () => {
   render(<Debrief own={own} units="mm" result={judgeRead(own, [], [], 0)} />);
   expect(screen.getByRole('heading', { level: 2 })).toHaveTextContent(/^Shake the base/);
   const row = screen.getByRole('row', { name: /Lateral runout/ });
-  expect(row).toHaveTextContent(/–.*Not measured.*0\.077 mm.*Beyond/);
+  const truth = `${(own.truth.runout / 1000).toFixed(3)} mm`;
+  expect(row).toHaveTextContent(new RegExp(`–.*Not measured.*${truth}.*Beyond`));
   expect(screen.getByText(/the base crept .* \(missed\)/)).toBeInTheDocument();
 });
 
 describe('the desk', () => {
   test('opens a case by its code as typed, and says what is no code', () => {
-    render(<PracticeDesk who="Wren" />);
+    render(<PracticeDesk who="Wren" units="mm" />);
     expect(screen.getByText(/No case was ended/)).toBeInTheDocument();
     const field = screen.getByLabelText('A case by its code');
     fireEvent.change(field, { target: { value: 'rd 0' } });
@@ -116,7 +128,7 @@ describe('the desk', () => {
       );
     end(1, { who: 'Wren' });
     end(2, { who: 'Ines', isRight: false, isHarm: true, missed: ['slot'] });
-    render(<PracticeDesk who="Wren" />);
+    render(<PracticeDesk who="Wren" units="mm" />);
     expect(screen.getAllByRole('row')).toHaveLength(3);
     expect(screen.getAllByRole('row')[1]).toHaveTextContent(/Ines.*harm.*turn once/);
     fireEvent.click(screen.getByLabelText('Wren only'));

@@ -3,8 +3,15 @@
 import { useMemo, useSyncExternalStore } from 'react';
 import { z } from 'zod';
 import { BENCH_FAULTS, readCode, type BenchAction, type ReadResult } from '@/core/practice';
-import { keepWrite, practiceText, practiceTime, practiceWrites, watchPractice } from '@/ui/keeper';
-import type { PracticeWrite } from '@/ui/keeper';
+import {
+  allPractice,
+  keepWrite,
+  practiceText,
+  practiceTime,
+  practiceWrites,
+  watchPractice,
+  type PracticeWrite,
+} from '@/ui/keeper';
 
 const faultSchema = z.enum(BENCH_FAULTS);
 const actionSchema = z.object({ kind: z.enum(['look', 'remedy']), fault: faultSchema });
@@ -25,7 +32,6 @@ const outcomeSchema = z.object({
 /** What came of a case, as it is kept. */
 export type Outcome = z.infer<typeof outcomeSchema>;
 
-const PREFIX = 'zesty-hound-practice ';
 const ACTION = 'practice-action';
 const DONE = 'practice-done';
 
@@ -54,13 +60,6 @@ export const outcomeOf = (writes: readonly PracticeWrite[]): Outcome | null =>
 export const readingsOf = (writes: readonly PracticeWrite[]): number =>
   writes.filter(({ name }) => name === 'reading').length;
 
-const errorOf = ({ places }: ReadResult): number | null => {
-  const all = [...places.runout, ...places.thickness];
-  if (all.length === 0) return null;
-  const squares = all.reduce((sum, { read, truth }) => sum + (read - truth) ** 2, 0);
-  return Math.sqrt(squares / all.length);
-};
-
 /** Looks at something of the bench, or puts it right. */
 export const writeAction = (id: string, action: BenchAction) =>
   keepWrite({
@@ -77,7 +76,7 @@ export const writeOutcome = (id: string, code: string, who: string | null, resul
   const outcome: Outcome = {
     ...{ code, who, at: Date.now(), isRight: result.isRight, isHarm: result.harm !== null },
     ...{ minutes: result.minutes, best: result.best, missed: [...result.missed] },
-    errorUm: errorOf(result),
+    errorUm: result.errorUm,
   };
   return keepWrite({
     name: DONE,
@@ -105,23 +104,14 @@ export function useWrites(id: string): readonly PracticeWrite[] {
   return useMemo(() => practiceWrites(text), [text]);
 }
 
-/** The texts of all cases of this device, in one. */
-const allTexts = (): string =>
-  JSON.stringify(
-    Object.keys(localStorage)
-      .filter((key) => key.startsWith(PREFIX))
-      .sort()
-      .map((key) => localStorage.getItem(key)),
-  );
-
 /** What came of every case that was ended on this device, the latest first. */
 export function useOutcomes(): readonly Outcome[] {
-  const text = useSyncExternalStore(watchPractice, allTexts, empty);
+  const text = useSyncExternalStore(watchPractice, allPractice, empty);
   return useMemo(() => {
-    // What `allTexts` wrote.
-    const texts = JSON.parse(text) as readonly (string | null)[];
+    // What `allPractice` wrote.
+    const texts = JSON.parse(text) as readonly string[];
     return texts
-      .flatMap((each) => outcomeOf(practiceWrites(each ?? '[]')) ?? [])
+      .flatMap((each) => outcomeOf(practiceWrites(each)) ?? [])
       .filter(({ code }) => readCode(code) !== null)
       .sort((a, b) => b.at - a.at);
   }, [text]);

@@ -58,13 +58,15 @@ function twoLines(text: string): string[] {
   return at < 1 ? [short(text)] : [text.slice(0, at), short(text.slice(at + 1))];
 }
 
-/** What stands under a part's name: how far it is, and what goes on it in the step at hand. */
-function linesOf({ kind, word, product }: PartState): string[] {
-  const own = word === '' ? [] : [short(`${SIGN[kind]} ${word}`)];
+/** What stands under a part’s name: how far it is, and what goes on it in the step at hand. */
+function linesOf({ kind, word, product }: PartState) {
+  const own = word === '' ? [] : [{ text: short(`${SIGN[kind]} ${word}`), style: styles.word }];
   if (product === undefined) return own;
-  return kind === 'next' || own.length === 0
-    ? twoLines(`◆ ${product}`)
-    : [...own, short(`◆ ${product}`)];
+  // What is next is seen by its frame: its product has both lines.
+  const isAlone = kind === 'next' || own.length === 0;
+  const texts = isAlone ? twoLines(`◆ ${product}`) : [short(`◆ ${product}`)];
+  const lines = texts.map((text) => ({ text, style: styles.product }));
+  return isAlone ? lines : [...own, ...lines];
 }
 
 const said = ({ word, product }: PartState): string =>
@@ -121,16 +123,9 @@ function Part({ part, x, y, state, isCurrent, isRight, button }: PartProps) {
       <text className={styles.name} x={70} y={lines.length > 1 ? -9 : -3}>
         {part.name}
       </text>
-      {lines.map((line, i) => (
-        <text
-          key={line}
-          className={
-            line.startsWith('◆') || (i > 0 && state.product) ? styles.product : styles.word
-          }
-          x={70}
-          y={(lines.length > 1 ? 5 : 13) + 14 * i}
-        >
-          {line}
+      {lines.map(({ text, style }, i) => (
+        <text key={text} className={style} x={70} y={(lines.length > 1 ? 5 : 13) + 14 * i}>
+          {text}
         </text>
       ))}
     </g>

@@ -7,6 +7,7 @@ export { dropWriteAt, keepWrite, type KeptAnswer } from './keepWrite';
 export { checkPlace, keepCheck, stampOf, type CheckInput, type CheckKey } from './checkWrite';
 export { keepFinding, type FindingInput } from './keepFinding';
 export {
+  allPractice,
   practiceAgain,
   practiceId,
   practiceTime,

@@ -25,12 +25,32 @@ export function practiceTime(code: string): number {
 const isPractice = ({ jobId }: Pick<KeptWrite, 'jobId'>): boolean =>
   jobId?.startsWith(PRACTICE) ?? false;
 
+const practiceTextAt = (key: string): string => localStorage.getItem(key) ?? '[]';
+
 /** What a case holds, as it stands in the browser’s storage; `[]` where nothing was written. */
-export const practiceText = (id: string): string => localStorage.getItem(KEY + id) ?? '[]';
+export const practiceText = (id: string): string => practiceTextAt(KEY + id);
+
+/** The texts of all cases of this device, as JSON. */
+export const allPractice = (): string =>
+  JSON.stringify(
+    Object.keys(localStorage)
+      .filter((key) => key.startsWith(KEY + PRACTICE))
+      .sort()
+      .map(practiceTextAt),
+  );
+
+/** What another program left under the name is no JSON. */
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
 
 /** Takes in what is stored; something else than a list of writes is none. */
 export function practiceWrites(text: string): readonly PracticeWrite[] {
-  const held: unknown = JSON.parse(text);
+  const held = parsed(text);
   if (!Array.isArray(held)) return [];
   return held.filter(
     (each: unknown): each is PracticeWrite =>

@@ -8,9 +8,9 @@ import {
   faultsLeft,
   judgeRead,
   newCode,
-  readCaseOf,
+  caseOf,
   readCode,
-  type ReadCase,
+  type PracticeCase,
 } from '@/core/practice';
 import type { UnitSystem } from '@/core/units';
 import { withHeld } from '@/features/measure/held';
@@ -38,20 +38,20 @@ interface CaseRoomProps {
   readonly units: UnitSystem;
 }
 
-const TASK: Readonly<Record<ReadCase['subject'], string>> = {
+const TASK: Readonly<Record<PracticeCase['subject'], string>> = {
   dial: 'Read the runout of this corner so that the figure can be trusted.',
   micrometer: 'Read the thickness of this corner so that the figures can be trusted.',
   both: 'Read runout and thickness of this corner so that the figures can be trusted.',
 };
 
-const ONLY: Readonly<Record<ReadCase['subject'], BenchCorner['only']>> = {
+const ONLY: Readonly<Record<PracticeCase['subject'], BenchCorner['only']>> = {
   dial: 'runout',
   micrometer: 'thickness',
   both: undefined,
 };
 
 /** What follows a case: the next one of its subject, made when it is asked for. */
-function After({ own }: { readonly own: ReadCase }) {
+function After({ own }: { readonly own: PracticeCase }) {
   const router = useRouter();
   return (
     <p className="d-flex flex-wrap gap-2">
@@ -68,7 +68,7 @@ function After({ own }: { readonly own: ReadCase }) {
 
 /** A case as it stands on this device: its bench as it was put right so far, and what would come of it now. */
 function useCase(code: string, units: UnitSystem) {
-  const own = useMemo(() => readCaseOf(readCode(code)!), [code]);
+  const own = useMemo(() => caseOf(readCode(code)!), [code]);
   const id = practiceId(code, useTime(code));
   const writes = useWrites(id);
   const actions = useMemo(() => actionsOf(writes), [writes]);
