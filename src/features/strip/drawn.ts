@@ -84,7 +84,7 @@ export function workStates(work: Work, current: PlannedStep): Record<string, Par
       kind === 'rebuild' && part.fasteners.length > 0 && stepsAt(part, steps).includes(current);
     return {
       ...((products.length > 0 || isDrawnUp) && { isLit: true }),
-      ...(products.length > 0 && { product: products.join('; ') }),
+      ...(products.length > 0 && { product: [...new Set(products)].join('; ') }),
     };
   };
   return Object.fromEntries(

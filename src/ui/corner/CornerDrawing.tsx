@@ -58,13 +58,16 @@ function twoLines(text: string): string[] {
   return at < 1 ? [short(text)] : [text.slice(0, at), short(text.slice(at + 1))];
 }
 
+/** “None: clean and dry” is room for nothing else: what is to be is said. */
+const put = (product: string): string => `◆ ${product.replace(/^None[:;] /, '')}`;
+
 /** What stands under a part’s name: how far it is, and what goes on it in the step at hand. */
 function linesOf({ kind, word, product }: PartState) {
   const own = word === '' ? [] : [{ text: short(`${SIGN[kind]} ${word}`), style: styles.word }];
   if (product === undefined) return own;
   // What is next is seen by its frame: its product has both lines.
   const isAlone = kind === 'next' || own.length === 0;
-  const texts = isAlone ? twoLines(`◆ ${product}`) : [short(`◆ ${product}`)];
+  const texts = isAlone ? twoLines(put(product)) : [short(put(product))];
   const lines = texts.map((text) => ({ text, style: styles.product }));
   return isAlone ? lines : [...own, ...lines];
 }
