@@ -248,19 +248,23 @@ function judgeTurned(
 const SHORT = 4;
 
 /**
- * A slow turn that shows less than the places alone was not stopped at its highest and lowest: no
- * runout is smaller as it turns than at places of the same turn. Nothing where it may be chance.
- * Not in the handbook; `SHORT` calls fewer than one sound turn of a thousand short.
+ * Why a slow turn does not count: it shows less than the places alone, so it was not stopped at its
+ * highest and lowest. No runout is smaller as it turns than at places of the same turn. Null where it
+ * counts, or where the difference may be chance. Not in the handbook; `SHORT` calls fewer than one
+ * sound turn of a thousand short.
  */
-function shortTurn(
+function whyShort(
+  turn: SlowTurn,
   { turned }: TurnedRunout,
   { sigma, closure }: PreparedLaps,
   read: Micrometres,
-): Reason[] {
+): Reason | null {
   // A lap that was not closed may have drifted as laps do.
   const moved = closure ? Math.max(...closure.errors.map(Math.abs)) : 2 * WORKSHOP_DEFAULTS.drift;
   const allowed = SHORT * Math.hypot(turned.uncertainty, Math.SQRT2 * sigma) + moved;
-  return read - turned.value > allowed ? [{ code: 'turn-short', turned: turned.value, read }] : [];
+  return read - turned.value > allowed
+    ? { code: 'turn-short', turned: turn.high - turn.low, read }
+    : null;
 }
 
 /** The place of an extreme of the averaged readings. */
@@ -278,7 +282,8 @@ export function extremeAt(
  *
  * With slow turns runout is judged on them, joined with the curve where that is believed; without
  * on the larger of the TIR as read and the TIR of the fit, with u = sigma sqrt(2), at the places
- * read. Not valid when a lap did not close or end play is over its limit. The angles must be
+ * read; a turn that shows less than the places does not count, and says so. Not valid when a lap did not
+ * close or end play is over its limit. The angles must be
  * fittable (`fittableOrders`). Source: handbook 3 to 5.
  */
 export function solveRunout(input: RunoutInput): RunoutResult {
@@ -292,20 +297,25 @@ export function solveRunout(input: RunoutInput): RunoutResult {
   const endPlayBad = input.endPlay !== undefined && input.endPlay.value > input.endPlay.limit;
   const invalid = endPlayBad || closure?.ok === false;
   const slips = slipsOf(prepared, gauge);
-  const reasons = qualityReasons(input, prepared, slips, outliers);
   // Only the swing counts, which is the same on either face.
-  const { turns = [] } = input;
-  const joined =
-    turns.length > 0 ? joinTurns(turns, fit, extremes, { gauge, spread, sigma, play }) : null;
+  const join = (turns: readonly SlowTurn[]): TurnedRunout =>
+    joinTurns(turns, fit, extremes, { gauge, spread, sigma, play });
   // Noise makes the readings swing more than the face, and a wrong reading the fit: the smallest is surely there.
   const sound = averaged.filter((_, j) => !outliers.some(({ position }) => position === j));
   const surely = Math.min(tirFitted, maximum(sound) - minimum(sound));
-  const short = joined ? shortTurn(joined, prepared, surely) : [];
+  const taken = (input.turns ?? []).map((turn) => ({
+    turn,
+    why: whyShort(turn, join([turn]), prepared, surely),
+  }));
+  const turns = taken.flatMap(({ turn, why }) => (why ? [] : [turn]));
+  const reasons = [
+    ...taken.flatMap(({ why }) => why ?? []),
+    ...qualityReasons(input, prepared, slips, outliers),
+  ];
+  const counted = { ...input, turns };
+  const joined = turns.length > 0 ? join(turns) : null;
   const verdict = joined
-    ? judgeTurned(input, prepared, joined, {
-        reasons: [...short, ...reasons],
-        invalid: invalid || short.length > 0,
-      })
+    ? judgeTurned(counted, prepared, joined, { reasons, invalid })
     : judge({
         value: Math.max(tirAsRead, tirFitted),
         limit,
@@ -330,7 +340,7 @@ export function solveRunout(input: RunoutInput): RunoutResult {
     closure,
     slipSuspected: slips.length > 0,
     outliers,
-    next: nextReading(input, prepared, slips.length > 0, verdict),
+    next: nextReading(counted, prepared, slips.length > 0, verdict),
     verdict,
     averaged,
     angles,

@@ -88,7 +88,7 @@ const SENTENCES: Sentences = {
   'at-places': () =>
     'This is at the places read: one slow turn would settle what lies between them.',
   'turn-short': (r, say) =>
-    `The slow turn shows ${say(r.turned)}, the places alone ${say(r.read)}: it was not stopped at its highest and lowest. Turn once more, and read both again.`,
+    `The slow turn shows ${say(r.turned)}, the places alone ${say(r.read)}: it was not stopped at its highest and lowest, and does not count. Turn once more.`,
   'turn-again': () =>
     'Turn slowly once more, stop at the highest and at the lowest place, and read both.',
   'read-next': (r) =>

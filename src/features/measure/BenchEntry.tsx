@@ -6,7 +6,7 @@ import { doubtedReading, type BenchSet } from './model';
 import { planFor, planOf } from './plan';
 import { ReadingEntry } from './ReadingEntry';
 import { ReadingLadder } from './ReadingLadder';
-import { advisedStep, asksOf } from './result';
+import { advisedStep, asksOf, toldAtEntry } from './result';
 import { SaveStatus } from './SaveStatus';
 import { SeatDoubt } from './SeatDoubt';
 import { SetDetailsForm } from './SetDetailsForm';
@@ -104,6 +104,11 @@ export function BenchEntry(props: BenchEntryProps) {
   return (
     <>
       <Entry {...props} />
+      {toldAtEntry(view.result, corner).map((told) => (
+        <p key={told} className="zh-error mb-0" role="status">
+          {told}
+        </p>
+      ))}
       {doubted && <Doubt doubted={doubted} onCorrect={bench.correct} />}
       {view.isLive && (
         <GaugePanel

@@ -42,7 +42,7 @@ function RefusedWrite({ write }: { readonly write: KeptWrite }) {
   }
   return (
     <li>
-      Not on file, the {write.about}.{' '}
+      Not on file: {write.about}.{' '}
       <strong>{status.state === 'refused' ? status.message : ''}</strong> Type it again at its
       place, or{' '}
       <Button type="button" variant="link" className="p-0 align-baseline" onClick={drop}>

@@ -9,7 +9,7 @@ import { KIND_NAME, type BenchCorner, type BenchSet } from './model';
 import type { Advised } from './result';
 
 const BECAUSE: Readonly<Record<Exclude<Advised, 'next'>, string>> = {
-  again: 'but it is not valid. Put right what the nose names, then take it again.',
+  again: 'but it is not valid. Put right what is named, then take it again.',
   mounting: 'Now a second mounting, to tell hub from rotor: about 8 minutes.',
   lap: 'Another lap tells more, without zeroing the dial.',
   turn: 'Turn it slowly once: stop at the highest place and at the lowest, and read both.',

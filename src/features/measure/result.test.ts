@@ -1,5 +1,6 @@
 import type { Advice } from '@/core/assessment';
-import { advisedMove } from './result';
+import { solveRunout } from '@/core/runout';
+import { advisedMove, toldAtEntry, type SetResult } from './result';
 
 const index = (probability: number): Advice => ({
   ...{ kind: 'index', from: 0, to: 2, tir: 12, before: 70, limit: 50 },
@@ -17,4 +18,34 @@ test.each([
   ['nothing said', null, { phase: 'before' }, null],
 ] as const)('the move that is drawn: %s', (_, advice, corner, expected) => {
   expect(advisedMove(advice, corner)).toEqual(expected);
+});
+
+describe('what is told at the entry', () => {
+  const lap = Array.from({ length: 12 }, (_, k) => 20 * Math.sin((k * Math.PI) / 6));
+  const read = (closing: number, turns: { high: number; low: number }[]): SetResult => ({
+    kind: 'runout',
+    isHub: false,
+    runout: solveRunout({
+      ...{ face: 'outboard', laps: [lap], closing: [closing], limit: 50, turns },
+      gauge: { resolution: 1, repeatability: 1 },
+    }),
+  });
+  test('a slow turn that does not count, in the units of the shop', () => {
+    const short = read(0, [{ high: 0, low: 0 }]);
+    const told = toldAtEntry(short, { units: 'mm' });
+    expect(told).toHaveLength(1);
+    expect(told[0]).toContain('not stopped at its highest and lowest');
+    expect(told[0]).toContain('0.040 mm');
+    expect(toldAtEntry(short, { units: 'thou' })[0]).toContain('1.6 thou');
+    const turned = { high: 20, low: -20 };
+    expect(toldAtEntry(read(0, [turned]), { units: 'mm' })).toEqual([]);
+    // One that counts has been taken since: nothing is left to do at the entry.
+    expect(toldAtEntry(read(0, [{ high: 0, low: 0 }, turned]), { units: 'mm' })).toEqual([]);
+  });
+  test('why a set is not valid where no nose stands beside it', () => {
+    const slipped = read(30, []);
+    expect(toldAtEntry(slipped, { units: 'mm' })).toEqual([]);
+    expect(toldAtEntry(slipped, { units: 'mm', isCheck: true }).length).toBeGreaterThan(0);
+    expect(toldAtEntry(null, { units: 'mm', isCheck: true })).toEqual([]);
+  });
 });

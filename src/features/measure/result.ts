@@ -20,8 +20,8 @@ import {
 } from '@/core/assessment';
 import type { RunoutResult } from '@/core/runout';
 import type { ThicknessFigures, ThicknessResult } from '@/core/thickness';
-import type { Micrometres } from '@/core/units';
-import { WORKSHOP_DEFAULTS } from '@/core/verdict';
+import { formatIn, type Micrometres } from '@/core/units';
+import { describeReason, WORKSHOP_DEFAULTS, type Reason } from '@/core/verdict';
 import type { RotorMark } from '@/ui/rotor';
 import {
   readingAt,
@@ -146,6 +146,24 @@ export const readBeyond = (set: BenchSet): BenchReading[] =>
   set.readings
     .filter(({ position }) => beyondPlace(set, position) !== null)
     .sort((p, q) => p.position - q.position || p.lap - q.lap);
+
+/**
+ * What is said at the entry of a set beside what it asks for: a slow turn that does not count until one
+ * does, and, where no nose stands beside it, why a set is not valid.
+ */
+export function toldAtEntry(
+  result: SetResult | null,
+  { isCheck, units }: Pick<BenchCorner, 'isCheck' | 'units'>,
+): readonly string[] {
+  const verdict = result?.kind === 'runout' ? result.runout.verdict : result?.figures.dtvVerdict;
+  if (!verdict) return [];
+  const isTold = ({ code }: Reason): boolean =>
+    (code === 'turn-short' && result?.kind === 'runout' && result.runout.turned === null) ||
+    (isCheck === true && verdict.state === 'not-valid' && code !== 'virtual');
+  return verdict.reasons
+    .filter(isTold)
+    .map((reason) => describeReason(reason, (um) => formatIn(units, 'deviation', um)));
+}
 
 /** More laps than this nobody takes: a finer gauge or another way is needed. */
 const MOST_LAPS_ADVISED = 10;
