@@ -13,6 +13,7 @@ import { SetDetailsForm } from './SetDetailsForm';
 import { SetDone } from './SetDone';
 import { SoundChoice } from './SoundChoice';
 import type { BenchView } from './useBenchView';
+import styles from './measure.module.css';
 
 // What not every set needs is loaded when it is asked for.
 // Without something to show meanwhile the whole page would wait for the file.
@@ -105,7 +106,7 @@ export function BenchEntry(props: BenchEntryProps) {
     <>
       <Entry {...props} />
       {toldAtEntry(view.result, corner).map((told) => (
-        <p key={told} className="zh-error mb-0" role="status">
+        <p key={told} className={`zh-error mb-0 ${styles.told}`} role="status">
           {told}
         </p>
       ))}
