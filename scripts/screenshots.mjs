@@ -30,7 +30,7 @@ const VIEWS = [
   ['report', 101, 'report', DESK],
   ['owner', 101, 'report/owner', DESK],
   ['insights', null, '/insights', DESK],
-  ['practice', null, '/practice/RB-50294', DESK, 'light', /^Shake the base/],
+  ['practice', null, '/practice/RB-0000W', DESK, 'light', /^Shake the base/],
   ['workshop', null, '/workshop', DESK],
 ];
 

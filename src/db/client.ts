@@ -158,35 +158,65 @@ async function knownFiles(db: Database): Promise<Map<string, string>> {
   return new Map(rows.map(({ name, file }) => [file, name]));
 }
 
+/** The engine on a folder, or what is damaged in it in words. */
+async function engineOn(folder: string, database: string, isNew: boolean) {
+  try {
+    return await openEngine(database);
+  } catch (error) {
+    // What is expected has its words; a new folder has no records that could be damaged.
+    if (isNew || error instanceof ExpectedError) throw error;
+    const damaged = await damageIn(database);
+    const why = error instanceof Error ? error.message : String(error);
+    const faults = damaged.length > 0 ? damaged : [`its database does not open (${why})`];
+    throw new FolderTorn(folder, faults, true);
+  }
+}
+
+/** Throws where files of a database that answers are missing or damaged; their names otherwise. */
+async function soundFiles(
+  folder: string,
+  database: string,
+  db: Database,
+  isToCheck: boolean,
+): Promise<ReadonlySet<string>> {
+  const tables = await knownFiles(db);
+  const missing = [...tables].filter(([file]) => !fs.existsSync(path.join(database, file)));
+  const faults = [
+    ...missing.map(([file, name]) => `pg/${file} (${name}) is missing`),
+    ...(isToCheck ? await damageIn(database) : []),
+  ];
+  if (faults.length > 0) throw new FolderTorn(folder, faults, true);
+  return new Set(tables.keys());
+}
+
+/** What was begun in a folder and is newer or torn is refused; whether it is new, and how it was closed. */
+async function lookAt(folder: string, database: string) {
+  const settled = settleIntents(folder);
+  if (settled) process.stderr.write(`${settled}\n`);
+  const newest = knownVersion(migrationsFolder());
+  const found = folderVersion(folder);
+  if (found && found.when > newest.when) throw new FolderTooNew(`The data folder ${folder}`);
+  refuseTorn(folder);
+  const isNew = !fs.existsSync(database) || fs.readdirSync(database).length === 0;
+  if (isNew) beginCreating(folder);
+  const look = isNew ? { faults: [], isUnclean: false } : await lookThrough(database);
+  if (look.faults.length > 0) throw new FolderTorn(folder, look.faults);
+  if (!isNew && found?.when !== newest.when) {
+    keepCopy(folder, database, found);
+    forgetInventory(database);
+  }
+  if (!isNew) noteOpening(database);
+  return { newest, isNew, isOlder: found?.when !== newest.when, isUnclean: look.isUnclean };
+}
+
 async function openFolder(folder: string): Promise<DatabaseHandle> {
   fs.mkdirSync(folder, { recursive: true });
   const unlock = await lockFolder(folder);
   try {
     const { migrate } = await import('drizzle-orm/pglite/migrator');
     const database = path.join(folder, 'pg');
-    const settled = settleIntents(folder);
-    if (settled) process.stderr.write(`${settled}\n`);
-    const newest = knownVersion(migrationsFolder());
-    const found = folderVersion(folder);
-    if (found && found.when > newest.when) throw new FolderTooNew(`The data folder ${folder}`);
-    refuseTorn(folder);
-    const isNew = !fs.existsSync(database) || fs.readdirSync(database).length === 0;
-    if (isNew) beginCreating(folder);
-    const look = isNew ? { faults: [], isUnclean: false } : await lookThrough(database);
-    if (look.faults.length > 0) throw new FolderTorn(folder, look.faults);
-    if (!isNew && found?.when !== newest.when) {
-      keepCopy(folder, database, found);
-      forgetInventory(database);
-    }
-    if (!isNew) noteOpening(database);
-    const { engine, ...handle } = await openEngine(database).catch(async (error: unknown) => {
-      // What is expected has its words; a new folder has no records that could be damaged.
-      if (isNew || error instanceof ExpectedError) throw error;
-      const damaged = await damageIn(database);
-      const why = error instanceof Error ? error.message : String(error);
-      const faults = damaged.length > 0 ? damaged : [`its database does not open (${why})`];
-      throw new FolderTorn(folder, faults, true);
-    });
+    const { newest, isNew, isOlder, isUnclean } = await lookAt(folder, database);
+    const { engine, ...handle } = await engineOn(folder, database, isNew);
     if ((await newestApplied(handle.db)) > newest.when) {
       await handle.close();
       throw new FolderTooNew(`The data folder ${folder}`);
@@ -195,25 +225,20 @@ async function openFolder(folder: string): Promise<DatabaseHandle> {
       migrationsFolder: migrationsFolder(),
     });
     await engine.prepare(prepareWholeJob());
-    if (found?.when !== newest.when) writeFolderVersion(folder, newest);
+    if (isOlder) writeFolderVersion(folder, newest);
     if (isNew) endCreating(folder);
     const isLarge = bytesOfTables(database) > CHECKED_AT_ONCE;
-    const tables = await knownFiles(handle.db);
-    const missing = [...tables].filter(([file]) => !fs.existsSync(path.join(database, file)));
-    const faults = [
-      ...missing.map(([file, name]) => `pg/${file} (${name}) is missing`),
-      ...(look.isUnclean && !isLarge ? await damageIn(database) : []),
-    ];
-    if (faults.length > 0) {
-      await handle.close();
-      throw new FolderTorn(folder, faults, true);
-    }
-    const known = new Set(tables.keys());
+    const known = await soundFiles(folder, database, handle.db, isUnclean && !isLarge).catch(
+      async (error: unknown) => {
+        await handle.close();
+        throw error;
+      },
+    );
     writeInventory(database, known);
     engine.onKept = () => writeInventory(database, known);
     return {
       ...handle,
-      toCheck: look.isUnclean && isLarge ? database : null,
+      toCheck: isUnclean && isLarge ? database : null,
       close: async () => {
         await handle.close();
         writeInventory(database, 'closed');

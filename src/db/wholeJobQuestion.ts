@@ -72,9 +72,12 @@ function graveFor(id: SQL, vehicleId: SQL): SQL {
 export const versionFor = (id: SQL): SQL =>
   sql`select coalesce(max(own.seq), 0) from ledger own where own.job_id = ${id}`;
 
-/** One question that answers with everything of a job. */
-function questionFor(id: SQL): SQL {
-  const vehicleId = sql`(select ${jobs.vehicleId} from ${jobs} where ${jobs.id} = ${id})`;
+/** The vehicle of a job, by its id. */
+const vehicleFor = (id: SQL): SQL =>
+  sql`(select ${jobs.vehicleId} from ${jobs} where ${jobs.id} = ${id})`;
+
+/** What is asked of a job’s vehicle. */
+function askOfVehicle(vehicleId: SQL): Record<'vehicle' | 'axles' | 'limits' | 'torque', SQL> {
   const ofVehicle = sql`exists (select 1 from ${vehicles} where ${vehicles.id} = ${vehicleId}
     and ${torqueFigures.make} = ${vehicles.make} and ${torqueFigures.model} = ${vehicles.model}
     and ${torqueFigures.year} = coalesce(${vehicles.year}, 0)
@@ -82,13 +85,8 @@ function questionFor(id: SQL): SQL {
     and ${torqueFigures.variant} = case when ${vehicles.make} = '' and ${vehicles.model} = ''
       then 'plate ' || ${vehicles.plate} else ${vehicles.variant} end
     and ${torqueFigures.wheel} in ('', coalesce(${vehicles.wheel}::text, '')))`;
-  const parts: Record<keyof JobDocuments, SQL> = {
-    job: rowsAsDocument(jobs, { where: eq(jobs.id, id) }),
+  return {
     vehicle: rowsAsDocument(vehicles, { where: sql`${vehicles.id} = ${vehicleId}` }),
-    corners: rowsAsDocument(jobCorners, {
-      where: eq(jobCorners.jobId, id),
-      orderBy: asc(jobCorners.corner),
-    }),
     axles: rowsAsDocument(axles, {
       where: sql`${axles.vehicleId} = ${vehicleId}`,
       orderBy: asc(axles.position),
@@ -96,6 +94,19 @@ function questionFor(id: SQL): SQL {
     limits: rowsAsDocument(axleLimits, {
       where: sql`${axleLimits.axleId} in (select ${axles.id} from ${axles} where ${axles.vehicleId} = ${vehicleId})`,
     }),
+    // A figure for its wheels comes before one for any.
+    torque: rowsAsDocument(torqueFigures, {
+      where: ofVehicle,
+      orderBy: desc(torqueFigures.wheel),
+    }),
+  };
+}
+
+/** What is asked of a job’s readings and of what was found in it. */
+function askOfFound(
+  id: SQL,
+): Record<'sets' | 'readings' | 'decisions' | 'findings' | 'aside' | 'roadTests', SQL> {
+  return {
     sets: rowsAsDocument(readingSets, {
       where: eq(readingSets.jobId, id),
       orderBy: sql`${readingSets.createdAt}, ${readingSets.id}`,
@@ -115,7 +126,12 @@ function questionFor(id: SQL): SQL {
       orderBy: asc(roadTests.takenAt),
       left: ['raw'],
     }),
-    checks: rowsAsDocument(checks, { where: eq(checks.jobId, id), orderBy: asc(checks.seq) }),
+  };
+}
+
+/** What is asked of a job’s parts that are off and of its pictures. */
+function askOfTray(id: SQL): Record<'tray' | 'photos' | 'blobs', SQL> {
+  return {
     tray: rowsAsDocument(trayParts, {
       where: eq(trayParts.jobId, id),
       orderBy: sql`${trayParts.takenAt}, ${trayParts.id}`,
@@ -128,11 +144,28 @@ function questionFor(id: SQL): SQL {
       where: sql`${photoBlobs.sha256} in (select ${photos.sha256} from ${photos} where ${photos.jobId} = ${id})`,
       left: ['picture', 'thumb'],
     }),
-    // A figure for its wheels comes before one for any.
-    torque: rowsAsDocument(torqueFigures, {
-      where: ofVehicle,
-      orderBy: desc(torqueFigures.wheel),
+  };
+}
+
+/** How far the ledger goes about a job, its vehicle and the shop: what a copy of it in memory is held against. */
+const reachFor = (id: SQL, vehicleId: SQL): SQL => sql`jsonb_build_object(
+  'job', (${versionFor(id)}),
+  'vehicle', (select coalesce(max(own.seq), 0) from ledger own where own.vehicle_id = ${vehicleId}),
+  'shop', (select coalesce(max(own.seq), 0) from ledger own where own.job_id is null and own.vehicle_id is null))`;
+
+/** One question that answers with everything of a job. */
+function questionFor(id: SQL): SQL {
+  const vehicleId = vehicleFor(id);
+  const parts: Record<keyof JobDocuments, SQL> = {
+    job: rowsAsDocument(jobs, { where: eq(jobs.id, id) }),
+    corners: rowsAsDocument(jobCorners, {
+      where: eq(jobCorners.jobId, id),
+      orderBy: asc(jobCorners.corner),
     }),
+    ...askOfVehicle(vehicleId),
+    ...askOfFound(id),
+    ...askOfTray(id),
+    checks: rowsAsDocument(checks, { where: eq(checks.jobId, id), orderBy: asc(checks.seq) }),
     additions: rowsAsDocument(additions, {
       where: eq(additions.jobId, id),
       orderBy: asc(additions.at),
@@ -142,10 +175,7 @@ function questionFor(id: SQL): SQL {
       orderBy: asc(rechecks.at),
     }),
     past: rowsAsDocument(ledger, { where: graveFor(id, vehicleId), orderBy: asc(ledger.seq) }),
-    reach: sql`jsonb_build_object(
-      'job', (${versionFor(id)}),
-      'vehicle', (select coalesce(max(own.seq), 0) from ledger own where own.vehicle_id = ${vehicleId}),
-      'shop', (select coalesce(max(own.seq), 0) from ledger own where own.job_id is null and own.vehicle_id is null))`,
+    reach: reachFor(id, vehicleId),
     settings: rowsAsDocument(settings, {
       where: inArray(settings.key, [RULES_SETTING, SHOP_SETTING]),
     }),

@@ -1,5 +1,8 @@
 import { devices, expect, test, type Page } from '@playwright/test';
+import { dialShows } from '@/core/bench';
+import { seededRandom } from '@/core/numeric';
 import { caseOf, readCode } from '@/core/practice';
+import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 import { complaintsOf, expectAccessible } from './helpers';
 
 /** Everything that the page writes to the shop’s record. */
@@ -83,6 +86,75 @@ test('a case by keyboard: looked at, put right, read, and the truth after it', a
   await expect(page.getByRole('heading', { name: /^Right/ })).toBeVisible();
   await page.goto('/practice');
   await expect(page.getByRole('row', { name: /RD-00003/ })).toContainText('right');
+  expect(sent).toEqual([]);
+  expect(complaints).toEqual([]);
+});
+
+/** Where the rotor sits in each set that was begun, as it is kept on this device. */
+function seatsOfSets(): number[] {
+  const held = localStorage.getItem('zesty-hound-practice TB-00006 1') ?? '[]';
+  const writes = JSON.parse(held) as { input: { shift?: number } }[];
+  return writes.flatMap(({ input }) => input.shift ?? []);
+}
+
+test('telling apart: a second mounting, moved to where it cancels, and named', async ({ page }) => {
+  const complaints = complaintsOf(page);
+  const sent = writesOf(page);
+  // Hub and rotor together: 0.085 mm as first marked, 0.030 mm at its best.
+  const own = caseOf(readCode('TB-00006')!);
+  const random = seededRandom(3);
+  const gauge = WORKSHOP_DEFAULTS.dialIndicator;
+  const bench = { corner: own.virtual, faults: {} };
+  const show = (shift: number, turn: number): string =>
+    (dialShows(bench, { shift, face: 'outboard', turn, gauge }, random) / 1000).toFixed(3);
+  const lap = async (shift: number): Promise<void> => {
+    await expect(page.getByLabel(/Position 1 of 12/).first()).toBeVisible();
+    for (let place = 0; place <= 12; place += 1) {
+      await page.keyboard.type(show(shift, place * 30));
+      await page.keyboard.press('Enter');
+    }
+    // A verdict that the places settle asks for no slow turn.
+    const heard = page.getByRole('status', { name: 'Last reading' });
+    await expect(heard).toContainText(/Next: Slow turn|Within|Beyond|Too close/);
+    const isAsked = (await heard.innerText()).includes('Slow turn');
+    if (isAsked) await page.getByRole('button', { name: 'Skip' }).press('Enter');
+  };
+  const answer = page.getByRole('region', { name: 'Answer' });
+  await page.goto('/practice/TB-00006');
+  // Once it is alive the bench has put the focus on what is likely next.
+  await expect(page.getByRole('button', { name: /^Read runout/ })).toBeFocused();
+  await page.getByRole('button', { name: /^Look under the hat/ }).press('Enter');
+  await page.getByRole('button', { name: /^Put the torque wrench/ }).press('Enter');
+  const done = page.getByRole('button', { name: 'Done: say where it comes from' });
+  await expect(done).toBeDisabled();
+  await page.getByRole('button', { name: /^Read runout/ }).press('Enter');
+  await lap(0);
+  await expect(answer).toContainText(/then measure runout again/);
+  // Thickness is not asked for: nothing leads there.
+  await expect(page.getByText(/thickness/i)).toHaveCount(0);
+  const moved = page.getByRole('button', { name: /^(Another mounting|It is moved)/ });
+  const isCured = async (): Promise<boolean> => {
+    await expect(answer).not.toContainText('Read on.');
+    return (await answer.innerText()).includes('Cured by moving');
+  };
+  for (let sets = 2; !(await isCured()); sets += 1) {
+    await moved.first().press('Enter');
+    await page.getByRole('button', { name: /^Read runout/ }).press('Enter');
+    await expect(page.getByLabel(/Position 1 of 12/).first()).toBeVisible();
+    await expect.poll(async () => (await page.evaluate(seatsOfSets)).length).toBe(sets);
+    await lap((await page.evaluate(seatsOfSets)).at(-1)!);
+  }
+  await expect(answer).toContainText(/Cured by moving/);
+  await done.press('Enter');
+  await expect(page.getByLabel('the hub')).toBeFocused();
+  await page.getByLabel('hub and rotor together').check();
+  await page.getByRole('button', { name: 'Show the truth' }).press('Enter');
+  await expect(page.getByRole('heading', { level: 2 }).first()).toBeFocused();
+  await expect(page.getByRole('heading', { name: /^Right/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /The best place/ })).toContainText('0.030 mm');
+  await expectAccessible(page);
+  await page.goto('/practice');
+  await expect(page.getByRole('row', { name: /TB-00006/ })).toContainText('right');
   expect(sent).toEqual([]);
   expect(complaints).toEqual([]);
 });

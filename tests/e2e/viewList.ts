@@ -37,7 +37,7 @@ export const VIEWS: readonly (readonly [string, number | null, string])[] = [
   ['copies', null, '/workshop/copies'],
   ['licences', null, '/workshop/licences'],
   ['practice', null, '/practice'],
-  ['practice, a case', null, '/practice/RB-50294'],
+  ['practice, a case', null, '/practice/RB-0000W'],
   ['insights', null, '/insights'],
   ['guide', null, '/guide'],
   ['owner’s report', 105, 'report/owner'],

@@ -116,6 +116,33 @@ describe('the advice for each outcome', () => {
       expect(adviceFor(sets({ rotor: [45, 100] }, [0, 2]), check)).toEqual(missing);
     });
   });
+  // 2026-11-29: of a carbon-ceramic rotor it was said that its thickness is within its limits.
+  describe('runout alone', () => {
+    const runouts = (truth: Truth, shifts: readonly number[]) => sets(truth, shifts).slice(0, -1);
+    const say = (advice: Advice): string => sayAdvice(advice, { ...record([]), units: 'mm' }).why;
+    test.each([
+      ['a composite rotor', { isComposite: true }],
+      ['a case', { isRunoutAsked: true }],
+    ])('of %s: nothing is said of its thickness', (_, more) => {
+      for (const advice of [
+        adviceFor(runouts({}, [0]), more),
+        adviceFor(runouts({ hub: 28, rotor: [30, 292] }, [0, 2, 4]), more),
+        adviceFor(runouts({}, [0]), { ...more, foundBeyond: 70 }),
+      ]) {
+        expect(['within', 'kept', 'cleaned']).toContain(advice.kind);
+        expect(say(advice)).toMatch(/nothing is said of its thickness/);
+        expect(say(advice)).not.toMatch(/thickness[^.]* within/);
+      }
+    });
+    test('where only its source is asked for, no metal is named', () => {
+      const asked = { isRunoutAsked: true };
+      expect(adviceFor([], asked)).toEqual({ kind: 'measure', what: 'runout' });
+      const rotor = adviceFor(runouts({ rotor: [45, 100] }, [0, 2]), asked);
+      expect(rotor).toMatchObject({ kind: 'no-place', limit: 50 });
+      expect(say(rotor)).toMatch(/hub and rotor give, each/);
+      expect(adviceFor(runouts({ hub: 44, rotor: [6, 90] }, [0, 2]), asked).kind).toBe('hub');
+    });
+  });
   test('a hub at fault is not answered with a new rotor', () => {
     const advice = adviceFor(sets({ hub: 44, rotor: [6, 90] }, [0, 2]));
     expect(advice).toMatchObject({ kind: 'hub', limit: 50 });

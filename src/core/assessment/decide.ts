@@ -16,7 +16,11 @@ export type Advice =
   | { readonly kind: 'seat-again' }
   /** A mounting reads as another seat, or as none: which it is, is asked before it counts. */
   | { readonly kind: 'which-seat'; readonly stated: number; readonly readsAs: number | null }
-  | { readonly kind: 'within' }
+  | {
+      readonly kind: 'within';
+      /** Nothing is said of thickness: it tells nothing here, or is not asked for. */
+      readonly isRunoutAlone?: boolean;
+    }
   /** Within since the rotor was moved: it is kept where it sits now. */
   | {
       readonly kind: 'kept';
@@ -27,6 +31,7 @@ export type Advice =
       readonly limit: Micrometres;
       /** Its discard thickness is not known: nothing is said of its thickness. */
       readonly isThicknessOpen?: boolean;
+      readonly isRunoutAlone?: boolean;
     }
   /** Within since its seat was cleaned: it stays as it is. */
   | {
@@ -34,6 +39,7 @@ export type Advice =
       readonly before: Micrometres;
       readonly now: Micrometres;
       readonly limit: Micrometres;
+      readonly isRunoutAlone?: boolean;
     }
   /** Within since it was corrected: each figure that was beyond its limit, before and now. */
   | {
@@ -71,6 +77,8 @@ export type Advice =
       readonly limit: Micrometres;
       readonly probabilityWithin: number;
     }
+  /** Runout alone is asked for, and no place of the rotor brings it within: its best is predicted. */
+  | { readonly kind: 'no-place'; readonly tir: Micrometres; readonly limit: Micrometres }
   | { readonly kind: 'clean' }
   | { readonly kind: 'leave'; readonly probability: number }
   | { readonly kind: 'hub'; readonly hubTir: Micrometres; readonly limit: Micrometres }
@@ -309,7 +317,9 @@ export function advise(record: CornerRecord, assessment: CornerAssessment): Advi
     return { kind: 'which-seat', stated: seatDoubt.stated, readsAs: seatDoubt.readsAs };
   }
   if (!runout) return { kind: 'measure', what: 'runout' };
-  if (record.isComposite) return adviseByRunout(record, assessment, runout);
+  if (record.isComposite || record.isRunoutAsked) {
+    return adviseByRunout(record, assessment, runout);
+  }
   if (!thickness) return { kind: 'measure', what: 'thickness' };
   const dtv = thickness.dtvVerdict;
   if (!discard) {
@@ -335,18 +345,27 @@ export function advise(record: CornerRecord, assessment: CornerAssessment): Advi
   );
 }
 
-/** A rotor whose thickness says nothing: what its runout alone asks for. Source: handbook 14. */
+/** A rotor whose thickness says nothing or is not asked for: what its runout alone asks for. Source: handbook 14. */
 function adviseByRunout(
   record: CornerRecord,
   assessment: CornerAssessment,
   { verdict }: RunoutResult,
 ): Advice {
-  if (verdict.state === 'beyond') return forRunout(record, assessment);
+  if (verdict.state === 'beyond') {
+    const advice = forRunout(record, assessment);
+    if (!record.isRunoutAsked || MOVES.includes(advice.kind) || !assessment.index) return advice;
+    return {
+      ...{ kind: 'no-place', tir: assessment.index.best.tir },
+      limit: runoutLimit(record.limits).value,
+    };
+  }
   if (verdict.state === 'too-close') {
     return { kind: 'too-close', what: 'runout', laps: verdict.lapsToSettle };
   }
   const cleaned = assessment.runout && cleanedAt(record, assessment.runout);
-  return keptAt(record, assessment) ?? cleaned ?? { kind: 'within' };
+  const within: Advice = keptAt(record, assessment) ?? cleaned ?? { kind: 'within' };
+  // Each of the three can say so.
+  return { ...within, isRunoutAlone: true } as Advice;
 }
 
 /** The move from one shift to another as a technician facing the corner makes it. */

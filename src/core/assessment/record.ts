@@ -121,6 +121,8 @@ export interface CornerRecord {
     { readonly runout: Micrometres | null; readonly variation: Micrometres | null } | undefined;
   /** Of a quick check: its discard thickness may stay unknown, and nothing is said about it then. */
   readonly isCheck?: boolean | undefined;
+  /** Runout alone is asked for, as where only its source is looked for. */
+  readonly isRunoutAsked?: boolean | undefined;
   /** Where the rotor sits now, as an index shift; the seat of the latest runout where left out. */
   readonly seat?: number | undefined;
 }

@@ -103,6 +103,14 @@ function plateMove(advice: Extract<Advice, { kind: 'plate' }>, wording: Wording)
   return `, and ${move.charAt(0).toLowerCase()}${move.slice(1)}`;
 }
 
+/** What is said of thickness where runout is cured. */
+function sayThicknessOf(advice: { isThicknessOpen?: boolean; isRunoutAlone?: boolean }): string {
+  if (advice.isRunoutAlone) return 'nothing is said of its thickness';
+  return advice.isThicknessOpen
+    ? 'its discard thickness is not known, so nothing is said of its thickness'
+    : 'thickness is within its limits';
+}
+
 const SPEAK: Speaker = {
   measure: ({ what }) => MEASURE_WORDS[what],
   'limit-missing': () => ({
@@ -124,17 +132,23 @@ const SPEAK: Speaker = {
     todo: 'Say where the rotor sits: it reads otherwise.',
     why: `Said: ${saySeat(wording, stated)}. ${readsAs === null ? 'It reads like no seat that was read before.' : `It reads as it did ${saySeat(wording, readsAs)}.`} Look at the mark; the set counts once that is settled.`,
   }),
-  within: () => ({
+  within: ({ isRunoutAlone }) => ({
     todo: 'Leave this rotor as it is.',
-    why: 'Runout, thickness variation and thickness are within their limits. Look for the cause elsewhere.',
+    why: isRunoutAlone
+      ? 'Runout is within its limit; nothing is said of its thickness. Look for the cause elsewhere.'
+      : 'Runout, thickness variation and thickness are within their limits. Look for the cause elsewhere.',
+  }),
+  'no-place': ({ tir, limit }, wording) => ({
+    todo: 'No place of the rotor cures it.',
+    why: `The best is predicted to leave ${deviation(wording, tir)} (limit ${deviation(wording, limit)}): what hub and rotor give, each, says where it comes from.`,
   }),
   kept: (advice, wording) => ({
     todo: `Cured by moving ${sayMove(wording, advice.from, advice.to) ?? 'nowhere'}: keep it there.`,
-    why: `Counted from where it was read first. Runout was ${deviation(wording, advice.before)} and is ${deviation(wording, advice.now)} (limit ${deviation(wording, advice.limit)}); ${advice.isThicknessOpen ? 'its discard thickness is not known, so nothing is said of its thickness' : 'thickness is within its limits'}.`,
+    why: `Counted from where it was read first. Runout was ${deviation(wording, advice.before)} and is ${deviation(wording, advice.now)} (limit ${deviation(wording, advice.limit)}); ${sayThicknessOf(advice)}.`,
   }),
   cleaned: (advice, wording) => ({
     todo: 'Cured by cleaning its seat: leave it as it sits.',
-    why: `Runout was ${deviation(wording, advice.before)} as found and is ${deviation(wording, advice.now)} (limit ${deviation(wording, advice.limit)}); thickness is within its limits.`,
+    why: `Runout was ${deviation(wording, advice.before)} as found and is ${deviation(wording, advice.now)} (limit ${deviation(wording, advice.limit)}); ${sayThicknessOf(advice)}.`,
   }),
   proven: ({ figures }, wording) => ({
     todo: 'Proven: leave it as it sits.',

@@ -102,6 +102,20 @@ function cutThickness(
   return minimum(u) - cleanUp - (maximum(v) + cleanUp);
 }
 
+/** The corner after a cut on the vehicle: its rotor true against the hub, but for what the lathe leaves. */
+function cutOnVehicle(standing: Standing, residual: Micrometres, random: RandomSource): Standing {
+  const { truth } = standing;
+  const left = tilt(residual * random.uniform(), random);
+  const against = truth.hub.map(truePhasor).map(({ order, z }) => ({
+    order,
+    amplitude: modulus(z),
+    highSpotDeg: toDegrees(Math.atan2(-z.im, -z.re) / order),
+  }));
+  const meanThickness = cutThickness(standing, 'on-vehicle', 0);
+  const rotor = [...against, left];
+  return { truth: { ...truth, rotor, thickness: [], meanThickness }, shift: 0, sets: [] };
+}
+
 /** The corner after an action, its tolerances drawn: the truth that nobody knows beforehand. */
 export function applyAction(
   standing: Standing,
@@ -129,20 +143,8 @@ export function applyAction(
         sets: [],
       };
     }
-    case 'on-vehicle': {
-      const left = tilt(equipment.residual * random.uniform(), random);
-      const against = truth.hub.map(truePhasor).map(({ order, z }) => ({
-        order,
-        amplitude: modulus(z),
-        highSpotDeg: toDegrees(Math.atan2(-z.im, -z.re) / order),
-      }));
-      const meanThickness = cutThickness(standing, 'on-vehicle', 0);
-      return {
-        truth: { ...truth, rotor: [...against, left], thickness: [], meanThickness },
-        shift: 0,
-        ...fresh,
-      };
-    }
+    case 'on-vehicle':
+      return cutOnVehicle(standing, equipment.residual, random);
     case 'bench':
     case 'bench-indexed': {
       const meanThickness = cutThickness(standing, 'bench', equipment.arborError);

@@ -224,8 +224,8 @@ function placedBeyond(
   });
 }
 
-/** One set from its rows; positions may be left out where the rows are in order. */
-function setOf(name: string, rows: readonly Row[], unit: LengthUnit | null): TableSet {
+/** The readings of one set from its rows; positions may be left out where the rows are in order. */
+function readRows(rows: readonly Row[]) {
   const readings: { lap: number; position: number; text: string }[] = [];
   const closing: { lap: number; text: string }[] = [];
   const beyond: ReadBeyond[] = [];
@@ -259,6 +259,12 @@ function setOf(name: string, rows: readonly Row[], unit: LengthUnit | null): Tab
     const angle = row.cell('angle').trim().replace(',', '.');
     if (angle !== '') angles.set(position, Number(angle));
   }
+  return { readings, closing, beyond, angles };
+}
+
+/** One set from its rows. Refuses in words, with the line. */
+function setOf(name: string, rows: readonly Row[], unit: LengthUnit | null): TableSet {
+  const { readings, closing, beyond, angles } = readRows(rows);
   const positions = Math.max(0, ...readings.map(({ position }) => position + 1));
   const own = Array.from({ length: positions }, (_, j) => angles.get(j) ?? NaN);
   const even = evenAngles(positions);

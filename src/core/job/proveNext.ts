@@ -14,10 +14,8 @@ const SIGNED_OFF: NextThing = {
   label: 'Report',
 };
 
-/** The one next thing of the proof. */
-export function proveNext(job: Job): NextThing {
-  const outcome = outcomeOf(job);
-  if (job.closedAt !== null) return SIGNED_OFF;
+/** What has to be measured or shown before anything is driven; null where nothing has. */
+function toShowFirst(job: Job): NextThing | null {
   const unmeasured = cornersToProve(job).find(
     (corner) => judgeCorner(job, corner, 'after').assessment.runout === null,
   );
@@ -38,6 +36,15 @@ export function proveNext(job: Job): NextThing {
       label: 'What shows it',
     };
   }
+  return null;
+}
+
+/** The one next thing of the proof. */
+export function proveNext(job: Job): NextThing {
+  if (job.closedAt !== null) return SIGNED_OFF;
+  const first = toShowFirst(job);
+  if (first) return first;
+  const outcome = outcomeOf(job);
   if (outcome === null && undecidedCorners(job).length > 0) {
     return {
       todo: 'Nothing is decided yet: decide first.',

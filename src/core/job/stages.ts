@@ -85,74 +85,79 @@ function isAsking(job: Job, key: StageKey): boolean {
   return next !== undefined && (next.place === null || STAGE_OF_PAGE[next.place.page] === key);
 }
 
-/** The stages that a job has, with how far each is. */
-export const stagesOf = oncePer((job: Job): Stage[] => {
-  const { corners } = job;
+/** Whether all that was decided is done and, where something was, has helped. */
+function isProven(job: Job): boolean {
+  const outcome = outcomeOf(job);
+  return (
+    [undecidedCorners, repairsToDo, drumsToDo].every((left) => isEmpty(left(job))) &&
+    (outcome === null || ['cured', 'better', 'referred'].includes(outcome.state))
+  );
+}
+
+/** A stage of a job: done, open or left out. */
+function stage(
+  job: Job,
+  key: StageKey,
+  isDone: boolean,
+  { corner = null, isLeftOut = false }: { corner?: Corner | null; isLeftOut?: boolean } = {},
+): Stage {
   const isClosed = job.closedAt !== null;
-  const toProve = cornersToProve(job);
-  const isBeside = sourceRepairs(job).length > 0;
-  const toRepair = repairsToDo(job);
-  const isDecided = isEmpty(undecidedCorners(job));
-  const toCorrect = cornersToCorrect(job);
-  const toDrums = drumsToDo(job);
+  const state = isLeftOut ? 'left-out' : stateOf(isDone && !isAsking(job, key), isClosed);
+  return { key, corner, state };
+}
+
+/** The stage of the correction; null where nothing is corrected here. */
+function correctStage(job: Job): Stage | null {
+  const [toProve, toRepair, toDrums] = [cornersToProve(job), repairsToDo(job), drumsToDo(job)];
+  if (toProve.length > 0) {
+    const toCorrect = cornersToCorrect(job);
+    const isDone = [undecidedCorners(job), toCorrect, toRepair, toDrums].every(isEmpty);
+    const isMeasuredAgain = toProve.every((corner) => hasSet(job, corner, 'after', 'runout'));
+    return stage(job, 'correct', isDone, {
+      corner: toCorrect[0] ?? toDrums[0] ?? toProve[0] ?? null,
+      isLeftOut: toCorrect.length > 0 && isMeasuredAgain,
+    });
+  }
   const isRepairedHere =
     drumsDone(job).length > 0 ||
     toDrums.length > 0 ||
     sourceRepairs(job).some(({ how }) => how === 'here');
-  const outcome = outcomeOf(job);
-  const isProven =
-    isDecided &&
-    toRepair.length === 0 &&
-    toDrums.length === 0 &&
-    (outcome === null || ['cured', 'better', 'referred'].includes(outcome.state));
-  const isMeasuredAgain = toProve.every((corner) => hasSet(job, corner, 'after', 'runout'));
+  if (!isRepairedHere) return null;
+  return stage(job, 'correct', isEmpty(toRepair) && isEmpty(toDrums), {
+    corner: toDrums[0] ?? null,
+  });
+}
+
+/** The stages that a job has, with how far each is. */
+export const stagesOf = oncePer((job: Job): Stage[] => {
+  const { corners } = job;
+  const isBeside = sourceRepairs(job).length > 0;
   const readiness = readinessOf(job);
   const isApart = readiness.corners.some(({ wheelOff }) => wheelOff);
-  const first = corners[0] ?? 'FL';
-  const stage = (
-    key: StageKey,
-    isDone: boolean,
-    { corner = null, isLeftOut = false }: { corner?: Corner | null; isLeftOut?: boolean } = {},
-  ): Stage => ({
-    key,
-    corner,
-    state: isLeftOut ? 'left-out' : stateOf(isDone && !isAsking(job, key), isClosed),
-  });
+  const correct = correctStage(job);
   const wasDriven = isDriven(job);
   const wasStripped = isStripped(job);
   const isRead = corners.some((corner) => isBegunAt(job, corner));
   return [
-    stage('complaint', job.complaint !== ''),
-    stage('road-test', wasDriven, { isLeftOut: !wasDriven && isRead }),
-    stage('strip', wasStripped, {
+    stage(job, 'complaint', job.complaint !== ''),
+    stage(job, 'road-test', wasDriven, { isLeftOut: !wasDriven && isRead }),
+    stage(job, 'strip', wasStripped, {
       isLeftOut: !wasStripped && !isBegun(job) && (isRead || isBeside),
     }),
     stage(
+      job,
       'measure',
       corners.every((corner) => isMeasured(job, corner)),
       {
-        corner: corners.find((corner) => !isMeasured(job, corner)) ?? first,
+        corner: corners.find((corner) => !isMeasured(job, corner)) ?? corners[0] ?? 'FL',
         isLeftOut: isBeside && !isRead,
       },
     ),
-    stage('decide', isDecided),
-    ...(toProve.length > 0
-      ? [
-          stage('correct', isDecided && [toCorrect, toRepair, toDrums].every(isEmpty), {
-            corner: toCorrect[0] ?? toDrums[0] ?? toProve[0] ?? first,
-            isLeftOut: toCorrect.length > 0 && isMeasuredAgain,
-          }),
-        ]
-      : isRepairedHere
-        ? [
-            stage('correct', isEmpty(toRepair) && isEmpty(toDrums), {
-              corner: toDrums[0] ?? null,
-            }),
-          ]
-        : []),
-    ...(isApart ? [stage('rebuild', signOffBlockers(readiness).length === 0)] : []),
-    stage('prove', isProven),
-    stage('report', isClosed),
+    stage(job, 'decide', isEmpty(undecidedCorners(job))),
+    ...(correct ? [correct] : []),
+    ...(isApart ? [stage(job, 'rebuild', signOffBlockers(readiness).length === 0)] : []),
+    stage(job, 'prove', isProven(job)),
+    stage(job, 'report', job.closedAt !== null),
   ];
 });
 

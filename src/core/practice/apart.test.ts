@@ -1,11 +1,13 @@
 import { advise, assessCorner, type CornerRecord, type MeasuredSet } from '../assessment';
-import { dialShows, readMicrometer, type BenchFaults } from '../bench';
+import { dialShows, type BenchFaults } from '../bench';
 import { seededRandom, type RandomSource } from '../numeric';
 import { evenAngles } from '../readings';
 import { WORKSHOP_DEFAULTS } from '../verdict';
 import {
+  faceOf,
   faultsLeft,
   judgeApart,
+  partsOf,
   caseOf,
   readCode,
   runoutByShift,
@@ -41,7 +43,7 @@ function lapAt(
 
 const recordOf = (own: PracticeCase, sets: readonly MeasuredSet[]): CornerRecord => ({
   ...{ corner: own.corner, fastening: 'studs', studs: own.studs, allowedShifts: null },
-  ...{ limits: own.limits, sets },
+  ...{ limits: own.limits, sets, isRunoutAsked: true },
 });
 
 /** Looks, puts right, reads, and goes where the tool advises; names the source by what it says. */
@@ -53,16 +55,7 @@ function byAdvice(own: PracticeCase, random: RandomSource) {
   const found = (['dirt', 'nuts'] as const).filter((fault) => own.faults[fault]);
   for (const fault of found) actions.push({ kind: 'remedy', fault });
   const left = faultsLeft(own.faults, actions);
-  const micrometer = WORKSHOP_DEFAULTS.micrometer;
-  const thickness: MeasuredSet = {
-    ...{ kind: 'thickness', gauge: micrometer, shift: 0 },
-    laps: readMicrometer(
-      own.virtual,
-      { shift: 0, positions: 12, laps: 1, gauge: micrometer },
-      random,
-    ),
-  };
-  let sets = [lapAt(own, left, 0, random), thickness];
+  let sets = [lapAt(own, left, 0, random)];
   let shift = 0;
   for (let i = 0; i < 4; i += 1) {
     const record = recordOf(own, sets);
@@ -120,6 +113,21 @@ test('who reads once and blames the rotor is right in less than half', () => {
     return judgeApart(own, sets, [], 13, 'rotor').isRight;
   }).length;
   expect(right / CASES.length).toBeLessThan(0.5);
+});
+
+test('what a face is made of adds up to it', () => {
+  for (const own of CASES.slice(0, 20)) {
+    const faults = faultsLeft(own.faults, []);
+    for (const shift of [0, 1]) {
+      const parts = partsOf(own.virtual, faults, shift);
+      expect(parts.map(({ of }) => of).includes('dirt')).toBe(own.source === 'dirt' && shift === 0);
+      const whole = faceOf(own.virtual, faults, shift);
+      for (const angle of [0, 75, 310]) {
+        const sum = parts.reduce((all, { face }) => all + face(angle), 0);
+        expect(sum).toBeCloseTo(whole(angle), 6);
+      }
+    }
+  }
 });
 
 test('what to do better is one sentence', () => {

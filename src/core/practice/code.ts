@@ -1,4 +1,4 @@
-import { seededRandom } from '../numeric';
+import { seededRandom, type RandomSource } from '../numeric';
 
 /** What a case asks for. */
 export const LEVELS = ['read', 'apart'] as const;
@@ -26,11 +26,20 @@ const KINDS = [
   { letters: 'TB', level: 'apart', subject: 'both' },
 ] as const satisfies readonly { letters: string; level: Level; subject: Subject }[];
 
+/** A level with what it is read with. */
+export type CaseKind = Omit<CaseCode, 'seed'>;
+/** Every kind of case, in the order in which they are learned. */
+export const CASE_KINDS: readonly CaseKind[] = KINDS.map(({ level, subject }) => ({
+  level,
+  subject,
+}));
+export const isKind = (own: CaseKind, { level, subject }: CaseKind): boolean =>
+  own.level === level && own.subject === subject;
+
 /** So that a kind that is added changes no case of the others. */
 const KINDS_AT_MOST = 16;
 
-const kindOf = ({ level, subject }: Pick<CaseCode, 'level' | 'subject'>): number =>
-  KINDS.findIndex((kind) => kind.level === level && kind.subject === subject);
+const kindOf = (own: CaseKind): number => KINDS.findIndex((kind) => isKind(kind, own));
 /** The largest seed and one. */
 export const SEEDS = ALPHABET.length ** LENGTH;
 
@@ -59,8 +68,18 @@ export function readCode(text: string): CaseCode | null {
 }
 
 /** A code of a new case of a level and subject, drawn from a number between 0 and 1. */
-export const newCode = (own: Omit<CaseCode, 'seed'>, random: number): string =>
+export const newCode = (own: CaseKind, random: number): string =>
   writeCode({ ...own, seed: Math.floor(random * SEEDS) });
 
-/** A source of chance that is the same for the same code. */
-export const chanceOf = (own: CaseCode) => seededRandom(KINDS_AT_MOST * own.seed + kindOf(own));
+/** An odd number near 2³² over the golden ratio: neighbouring numbers times it lie far apart. */
+const SPREAD = 0x9e37_79b1;
+/** Draws after which neighbouring seeds have nothing to do with each other. */
+const WARM_UP = 16;
+
+/** A source of chance that is the same for the same code; neighbouring codes are as different as any two. */
+export function chanceOf(own: CaseCode): RandomSource {
+  const number = KINDS_AT_MOST * own.seed + kindOf(own);
+  const random = seededRandom(Math.imul(number, SPREAD));
+  for (let i = 0; i < WARM_UP; i += 1) random.uniform();
+  return random;
+}

@@ -3,5 +3,11 @@ export * from './benchWork';
 export * from './case';
 export * from './code';
 export * from './judgeApart';
-export * from './judgeRead';
+export {
+  bestMinutes,
+  judgeRead,
+  type FigureBeside,
+  type PlaceBeside,
+  type ReadResult,
+} from './judgeRead';
 export * from './truth';

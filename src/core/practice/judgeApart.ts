@@ -13,7 +13,7 @@ import {
   type BenchAction,
   type BenchFault,
 } from './benchWork';
-import type { PlaceBeside } from './judgeRead';
+import { errorOf, type PlaceBeside } from './judgeRead';
 import type { Source } from './apartCase';
 import type { PracticeCase } from './case';
 import { faceOf, runoutByShift, swingOf } from './truth';
@@ -42,6 +42,8 @@ export interface ApartResult {
   readonly best: number;
   readonly sentence: string;
   readonly places: readonly PlaceBeside[];
+  /** Root mean square of the last mounting’s errors in µm; null where nothing was read. */
+  readonly errorUm: Micrometres | null;
 }
 
 /** Minutes of moving the rotor on. */
@@ -49,7 +51,8 @@ const MOVE = 8;
 /** How much worse than the best place is as good. */
 const AS_GOOD: Micrometres = 8;
 
-const SOURCE_SAY: Readonly<Record<Source, string>> = {
+/** Where runout comes from, and how that shows. */
+export const SOURCE_SAY: Readonly<Record<Source, string>> = {
   hub: 'the hub: it follows no move of the rotor',
   rotor: 'the rotor: it goes round with it',
   both: 'hub and rotor together: moved against each other they cancel',
@@ -110,6 +113,11 @@ export function judgeApart(
   const zero = result?.averaged[0] ?? 0;
   // Where no place cures it, it is cut or renewed: where it sits meanwhile is all the same.
   const isGood = stays !== null && (stays.truth <= limit || least > limit);
+  const places = (result?.angles ?? []).map((angleDeg, i) => ({
+    angleDeg,
+    read: result!.averaged[i]! - zero,
+    truth: at!(angleDeg) - at!(0),
+  }));
   const common = {
     isRight: isGood && said === own.source,
     isHarm: stays !== null && stays.state === 'within' && stays.truth > limit,
@@ -117,11 +125,8 @@ export function judgeApart(
     missed: missedOf(own, actions),
     minutes: minutesOf(actions) + READING_MINUTES * readings + MOVE * Math.max(0, mountings - 1),
     best: bestMinutes(own),
-    places: (result?.angles ?? []).map((angleDeg, i) => ({
-      angleDeg,
-      read: result!.averaged[i]! - zero,
-      truth: at!(angleDeg) - at!(0),
-    })),
+    places,
+    errorUm: errorOf(places),
   };
   return { ...common, sentence: sentenceOf(common) };
 }

@@ -190,7 +190,7 @@ function sentenceOf(
 }
 
 /** Root mean square of how far readings are from the truth. */
-const errorOf = (places: readonly PlaceBeside[]): Micrometres | null =>
+export const errorOf = (places: readonly PlaceBeside[]): Micrometres | null =>
   places.length === 0
     ? null
     : Math.sqrt(meanOf(places.map(({ read, truth }) => (read - truth) ** 2)));

@@ -14,6 +14,7 @@ import {
   caseOf,
   readCode,
   SEEDS,
+  SOURCES,
   SUBJECTS,
   truthOf,
   workOf,
@@ -187,4 +188,16 @@ describe('what to do better is one sentence', () => {
     expect(places.runout).toHaveLength(PLACES);
     for (const { read, truth } of places.runout) expect(Math.abs(read - truth)).toBeLessThan(8);
   });
+});
+
+// 2026-11-29: the first twenty codes of a kind were one fault on one kind of hub.
+test('neighbouring codes are as different as any', () => {
+  const cases = Array.from({ length: 100 }, (_, seed) =>
+    caseOf({ level: 'apart', subject: 'both', seed }),
+  );
+  const counts = SOURCES.map((source) => cases.filter((own) => own.source === source).length);
+  expect(Math.min(...counts)).toBeGreaterThan(8);
+  expect(Math.max(...counts)).toBeLessThan(35);
+  expect(cases.filter(({ studs }) => studs === 5).length).toBeGreaterThan(65);
+  expect(new Set(cases.map(({ corner }) => corner)).size).toBe(4);
 });

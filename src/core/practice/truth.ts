@@ -30,6 +30,28 @@ export function faceOf(
     );
 }
 
+/** What a face is made of at a shift, each alone: hub, rotor, and what tilts it there. */
+export function partsOf(
+  corner: VirtualCorner,
+  faults: BenchFaults,
+  shift: number,
+): {
+  readonly of: 'hub' | 'rotor' | 'dirt' | 'nuts';
+  readonly face: (angle: Degrees) => Micrometres;
+}[] {
+  const bare = { ...corner, hub: [], rotor: [] };
+  return [
+    { of: 'hub', face: faceOf({ ...corner, rotor: [] }, {}, shift) },
+    { of: 'rotor', face: faceOf({ ...corner, hub: [] }, {}, shift) },
+    ...(faults.dirt?.shift === shift
+      ? [{ of: 'dirt' as const, face: faceOf(bare, { dirt: faults.dirt }, shift) }]
+      : []),
+    ...(faults.nuts
+      ? [{ of: 'nuts' as const, face: faceOf(bare, { nuts: faults.nuts }, shift) }]
+      : []),
+  ];
+}
+
 /** Highest less lowest of a face. */
 export function swingOf(face: (angle: Degrees) => Micrometres): Micrometres {
   const all = TURN.map(face);

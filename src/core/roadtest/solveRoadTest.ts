@@ -166,15 +166,10 @@ export function solveRoadTest(input: RoadTestInput): RoadTestResult {
   return result;
 }
 
-/**
- * Reads a road test: order spectra under braking and coasting, the strongest order and what
- * it means. Accelerations in m/s², speed in m/s, diameter in metres. Throws
- * UnusableRecording in words. Source: handbook 13.
- */
-export function analyseRoadTest(input: RoadTestInput): RoadTestAnalysis {
+/** The recording at even steps, with its speed and the stretches that were driven steadily. Throws in words. */
+function stretchesOf(input: RoadTestInput) {
   const even = resampleEvenly(input.recording);
-  const n = even.time.length;
-  const speed = speedOf(even.speed, input.speed, n);
+  const speed = speedOf(even.speed, input.speed, even.time.length);
   if (!speed.some((each) => each >= WALKING_PACE)) {
     throw new UnusableRecording(
       'speed',
@@ -190,6 +185,16 @@ export function analyseRoadTest(input: RoadTestInput): RoadTestAnalysis {
       'No stretch of eight wheel turns was driven steadily enough. Record for longer.',
     );
   }
+  return { even, windows, stretches };
+}
+
+/**
+ * Reads a road test: order spectra under braking and coasting, the strongest order and what
+ * it means. Accelerations in m/s², speed in m/s, diameter in metres. Throws
+ * UnusableRecording in words. Source: handbook 13.
+ */
+export function analyseRoadTest(input: RoadTestInput): RoadTestAnalysis {
+  const { even, windows, stretches } = stretchesOf(input);
   const of = (kind: DriveWindow['kind']): readonly Stretch[] =>
     withoutJolts(stretches.filter((each) => each.kind === kind));
   const spectra = even.axisNames.map((_, axis): ByKind => ({

@@ -267,6 +267,23 @@ function whyShort(
     : null;
 }
 
+/** The slow turns that count, and why each other does not. */
+function turnsThatCount(
+  { turns = [] }: RunoutInput,
+  prepared: PreparedLaps,
+  join: (turns: readonly SlowTurn[]) => TurnedRunout,
+  surely: Micrometres,
+): { readonly turns: readonly SlowTurn[]; readonly short: readonly Reason[] } {
+  const taken = turns.map((turn) => ({
+    turn,
+    why: whyShort(turn, join([turn]), prepared, surely),
+  }));
+  return {
+    turns: taken.flatMap(({ turn, why }) => (why ? [] : [turn])),
+    short: taken.flatMap(({ why }) => why ?? []),
+  };
+}
+
 /** The place of an extreme of the averaged readings. */
 export function extremeAt(
   values: readonly Micrometres[],
@@ -303,15 +320,8 @@ export function solveRunout(input: RunoutInput): RunoutResult {
   // Noise makes the readings swing more than the face, and a wrong reading the fit: the smallest is surely there.
   const sound = averaged.filter((_, j) => !outliers.some(({ position }) => position === j));
   const surely = Math.min(tirFitted, maximum(sound) - minimum(sound));
-  const taken = (input.turns ?? []).map((turn) => ({
-    turn,
-    why: whyShort(turn, join([turn]), prepared, surely),
-  }));
-  const turns = taken.flatMap(({ turn, why }) => (why ? [] : [turn]));
-  const reasons = [
-    ...taken.flatMap(({ why }) => why ?? []),
-    ...qualityReasons(input, prepared, slips, outliers),
-  ];
+  const { turns, short } = turnsThatCount(input, prepared, join, surely);
+  const reasons = [...short, ...qualityReasons(input, prepared, slips, outliers)];
   const counted = { ...input, turns };
   const joined = turns.length > 0 ? join(turns) : null;
   const verdict = joined

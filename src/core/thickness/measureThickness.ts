@@ -207,16 +207,9 @@ function settledVerdict(
   };
 }
 
-/**
- * The figures of a thickness set: variation, thin and thick place, taper, and how good they
- * are. The least thickness is of both circles, all else of the outer. The angles must be
- * fittable (`fittableOrders`). Source: handbook 3, 5, 8.
- */
-export function measureThickness(
-  input: ThicknessReadings,
-  limits: VariationLimits,
-): ThicknessFigures {
-  const { gauge } = input;
+/** The circles that were read and the places beyond them, put right for zero and temperature. */
+function preparedOf(input: ThicknessReadings) {
+  const { gauge, extra = [] } = input;
   const zeroError = input.zeroError ?? 0;
   const factor = temperatureFactor(input.temperature);
   const angles = input.angles ?? evenAngles(input.laps[0]?.length ?? 0);
@@ -227,14 +220,26 @@ export function measureThickness(
   const inner = input.innerLaps
     ? prepareCircle(input.innerLaps, gauge, innerAngles, zeroError, factor)
     : null;
-  const fit = fitHarmonics(angles, outer.averaged, outer.sigma);
-  const outliers = findOutliers(angles, outer.averaged, outer.sigma, gauge);
-  const extra = input.extra ?? [];
   const corrected = extra.map(({ angle, value }) => ({
     angle,
     value: (value - zeroError) * factor,
   }));
-  const places = placesOf(outer, angles, corrected);
+  return { angles, outer, inner, factor, places: placesOf(outer, angles, corrected) };
+}
+
+/**
+ * The figures of a thickness set: variation, thin and thick place, taper, and how good they
+ * are. The least thickness is of both circles, all else of the outer. The angles must be
+ * fittable (`fittableOrders`). Source: handbook 3, 5, 8.
+ */
+export function measureThickness(
+  input: ThicknessReadings,
+  limits: VariationLimits,
+): ThicknessFigures {
+  const { gauge } = input;
+  const { angles, outer, inner, factor, places } = preparedOf(input);
+  const fit = fitHarmonics(angles, outer.averaged, outer.sigma);
+  const outliers = findOutliers(angles, outer.averaged, outer.sigma, gauge);
   const thin = extremePlace(places, -1);
   const thick = extremePlace(places, 1);
   const innerMin = inner ? minimum(inner.averaged) : Infinity;
@@ -245,7 +250,7 @@ export function measureThickness(
   const constant = gauge.resolution ** 2 / 12;
   const dtv = thick.value - thin.value;
   const settled =
-    input.settle === true || extra.length > 0
+    input.settle === true || (input.extra ?? []).length > 0
       ? settle(places, outer.s ** 2 + constant, limits.dtv)
       : null;
   return {

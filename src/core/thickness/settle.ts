@@ -77,6 +77,33 @@ function placeToRead(at: Degrees, places: readonly ReadPlace[]): Degrees {
   return best!.angle;
 }
 
+/** The curve of orders 0 to 3 through the places, held back by the ridge of the handbook, about `middle`. */
+function ridgeFit(places: readonly ReadPlace[], variance: number, middle: Micrometres) {
+  const rows = places.map(({ angleDeg }) => rowAt(angleDeg));
+  const { gram, right } = normalEquations(
+    rows,
+    places.map(({ mean }) => mean - middle),
+    places.map(({ count }) => count / variance),
+  );
+  ORDERS.forEach((order, i) => {
+    for (const c of [1 + 2 * i, 2 + 2 * i]) gram[c]![c] = gram[c]![c]! + RIDGE[order];
+  });
+  const { coefficients, inverse } = solveNormal(gram, right);
+  const fitted = rows.map(
+    (row) => middle + row.reduce((sum, x, c) => sum + x * coefficients[c]!, 0),
+  );
+  const curve = Array.from(
+    waveOnGrid(
+      ORDERS.map((order, i) => ({
+        order,
+        z: { re: coefficients[1 + 2 * i]!, im: coefficients[2 + 2 * i]! },
+      })),
+    ),
+    (value) => middle + coefficients[0]! + value,
+  );
+  return { inverse, fitted, curve };
+}
+
 /**
  * Thickness variation measured until it is settled: a curve of orders 1 to 3 through the places,
  * what the places keep of their own (roughness), and where to read next.
@@ -90,20 +117,7 @@ export function settle(
   limit: Micrometres,
 ): { readonly settling: Settling; readonly state: VerdictState } {
   const means = places.map(({ mean }) => mean);
-  const middle = means[0] ?? 0;
-  const rows = places.map(({ angleDeg }) => rowAt(angleDeg));
-  const { gram, right } = normalEquations(
-    rows,
-    means.map((mean) => mean - middle),
-    places.map(({ count }) => count / variance),
-  );
-  ORDERS.forEach((order, i) => {
-    for (const c of [1 + 2 * i, 2 + 2 * i]) gram[c]![c] = gram[c]![c]! + RIDGE[order];
-  });
-  const { coefficients, inverse } = solveNormal(gram, right);
-  const fitted = rows.map(
-    (row) => middle + row.reduce((sum, x, c) => sum + x * coefficients[c]!, 0),
-  );
+  const { inverse, fitted, curve } = ridgeFit(places, variance, means[0] ?? 0);
   const squares = places.reduce(
     (sum, { mean, count }, j) => sum + count * (mean - fitted[j]!) ** 2,
     0,
@@ -112,15 +126,6 @@ export function settle(
     places.length <= UNKNOWNS ? 0 : Math.max(0, squares / (places.length - UNKNOWNS) - variance);
   const own = places.map(({ count }) => (tau2 === 0 ? 0 : tau2 / (tau2 + variance / count)));
   const shrunk = places.map(({ mean }, j) => fitted[j]! + own[j]! * (mean - fitted[j]!));
-  const curve = Array.from(
-    waveOnGrid(
-      ORDERS.map((order, i) => ({
-        order,
-        z: { re: coefficients[1 + 2 * i]!, im: coefficients[2 + 2 * i]! },
-      })),
-    ),
-    (value) => middle + coefficients[0]! + value,
-  );
   const [high, low] = [extremeIndex(curve, 1), extremeIndex(curve, -1)];
   const [a, b] = [extremeIndex(shrunk, 1), extremeIndex(shrunk, -1)];
   const angleAt = (j: number): Degrees => j * (360 / GRID_POINTS);

@@ -78,6 +78,36 @@ const wholeSets = (
 /** Whether a job is a quick check that has no vehicle yet: few are, and a small index knows them. */
 const isOfCheck = sql`${jobs.vehicleId} in (select own.id from vehicles own where own.is_check)`;
 
+/** How far each of some jobs is: its corners, what was measured and decided, what it waits for. */
+async function farOf(db: Database, ids: readonly string[]) {
+  const jobIds = [...ids];
+  const cornerRows = await db.select().from(jobCorners).where(inArray(jobCorners.jobId, jobIds));
+  const setRows = await db
+    .select({ jobId: readingSets.jobId, sets: count() })
+    .from(readingSets)
+    .where(and(inArray(readingSets.jobId, jobIds), isNull(readingSets.setAsideAt)))
+    .groupBy(readingSets.jobId);
+  const whole = await wholeSets(db, jobIds);
+  const decided = await db
+    .select({ jobId: decisions.jobId, decided: count() })
+    .from(decisions)
+    .where(inArray(decisions.jobId, jobIds))
+    .groupBy(decisions.jobId);
+  const waiting = await waitsOf(db, jobIds);
+  return (id: string) => ({
+    corners: cornerRows
+      .filter(({ jobId }) => jobId === id)
+      .map(({ corner }) => corner)
+      .sort(),
+    sets: setRows.find(({ jobId }) => jobId === id)?.sets ?? 0,
+    measured: new Set(
+      whole.filter(({ jobId }) => jobId === id).map(({ corner, kind }) => `${corner} ${kind}`),
+    ).size,
+    decided: decided.find(({ jobId }) => jobId === id)?.decided ?? 0,
+    ...waitsOfJob(waiting, id),
+  });
+}
+
 /** One page of the open jobs, or of the quick checks, newest first, with how far each is. */
 export async function listOpenJobs(
   db: Database,
@@ -117,33 +147,8 @@ export async function listOpenJobs(
     .offset((page - 1) * PAGE_SIZE);
   const ids = rows.map(({ id }) => id);
   if (ids.length === 0) return { lines: [], total };
-  const cornerRows = await db.select().from(jobCorners).where(inArray(jobCorners.jobId, ids));
-  const setRows = await db
-    .select({ jobId: readingSets.jobId, sets: count() })
-    .from(readingSets)
-    .where(and(inArray(readingSets.jobId, ids), isNull(readingSets.setAsideAt)))
-    .groupBy(readingSets.jobId);
-  const whole = await wholeSets(db, ids);
-  const decided = await db
-    .select({ jobId: decisions.jobId, decided: count() })
-    .from(decisions)
-    .where(inArray(decisions.jobId, ids))
-    .groupBy(decisions.jobId);
-  const waiting = await waitsOf(db, ids);
-  const lines = rows.map((row) => ({
-    ...row,
-    corners: cornerRows
-      .filter(({ jobId }) => jobId === row.id)
-      .map(({ corner }) => corner)
-      .sort(),
-    sets: setRows.find(({ jobId }) => jobId === row.id)?.sets ?? 0,
-    measured: new Set(
-      whole.filter(({ jobId }) => jobId === row.id).map(({ corner, kind }) => `${corner} ${kind}`),
-    ).size,
-    decided: decided.find(({ jobId }) => jobId === row.id)?.decided ?? 0,
-    ...waitsOfJob(waiting, row.id),
-  }));
-  return { lines, total };
+  const far = await farOf(db, ids);
+  return { lines: rows.map((row) => ({ ...row, ...far(row.id) })), total };
 }
 
 /** Jobs that were closed last. */

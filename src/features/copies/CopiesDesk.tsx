@@ -83,6 +83,169 @@ function StagedCard({
   );
 }
 
+/** What is asked of the server, one thing at a time, and what came of it in words. */
+function useAnswered() {
+  const router = useRouter();
+  const [said, setSaid] = useState<string | null>(null);
+  const [refused, setRefused] = useState<string | null>(null);
+  const [busy, begin] = useTransition();
+  return {
+    ...{ said, refused, busy },
+    run: <Value,>(action: () => Promise<Asked<Value>>, then: (value: Value) => void): void => {
+      setSaid(null);
+      setRefused(null);
+      begin(async () => {
+        const answer = await action();
+        if (answer.ok) then(answer.value);
+        else setRefused(answer.message);
+      });
+    },
+    /** Says what was done, and shows the page as it is now. */
+    say: (words: string): void => {
+      setSaid(words);
+      router.refresh();
+    },
+  };
+}
+
+/** What the desk does with copies. */
+function useCopies() {
+  const [staged, setStaged] = useState<Staged | null>(null);
+  const [isMaking, setIsMaking] = useState(false);
+  const { run, say, ...answered } = useAnswered();
+  const leave = (): void => {
+    if (staged) void leaveCopy(staged.id);
+    setStaged(null);
+  };
+  return {
+    ...{ ...answered, staged, isMaking, leave },
+    make: <Value,>(action: () => Promise<Asked<Value>>, words: (value: Value) => string): void => {
+      setIsMaking(true);
+      run(
+        () => action().finally(() => setIsMaking(false)),
+        (value) => say(words(value)),
+      );
+    },
+    look: (action: () => Promise<Asked<Staged>>): void => {
+      leave();
+      run(action, setStaged);
+    },
+    remove: (name: string): void =>
+      run(
+        () => removeCopy(name),
+        () => say(`${name} is gone.`),
+      ),
+    restore: (evenForeign: boolean): void => {
+      if (!staged) return;
+      run(
+        () => restoreCopy(staged.id, evenForeign),
+        (kept) => {
+          setStaged(null);
+          say(`The copy is in place. What stood there is kept in the data folder, copies/${kept}.`);
+        },
+      );
+    },
+  };
+}
+
+type Copies = ReturnType<typeof useCopies>;
+
+/** Makes a copy now, or one to take away. */
+const MakeCopy = ({ desk, canTake }: { readonly desk: Copies; readonly canTake: boolean }) => (
+  <section className="zh-card mb-3" aria-labelledby="make">
+    <h2 id="make">Make a copy</h2>
+    <p>
+      Everything on file in one file, made while work goes on, opened and looked at page by page
+      before it counts. A copy of every night is kept by itself: the last seven days, four weeks and
+      twelve months.
+    </p>
+    <div className="d-flex flex-wrap gap-2">
+      <Button
+        type="button"
+        variant="primary"
+        disabled={desk.busy}
+        onClick={() => desk.make(makeCopy, (says) => says)}
+      >
+        Make a copy now
+      </Button>
+      {canTake && (
+        <Button
+          type="button"
+          variant="outline-secondary"
+          disabled={desk.busy}
+          onClick={() => desk.make(takeCopy, (name) => `${name} is with your downloads.`)}
+        >
+          Take a copy with you
+        </Button>
+      )}
+    </div>
+    <CopyProgress isAsked={desk.isMaking} />
+  </section>
+);
+
+/** One copy that is kept, and what can be done with it. */
+function KeptCopyRow({ copy, desk }: { readonly copy: KeptCopy; readonly desk: Copies }) {
+  const { name, made, bytes, kind, checked, isElsewhere } = copy;
+  const named = <span className="visually-hidden">: {name}</span>;
+  return (
+    <li className="zh-row">
+      <span>
+        <strong>{format(made, 'd MMM yyyy, HH:mm')}</strong>{' '}
+        <span className="zh-muted">
+          {kind === 'nightly' ? 'of the night' : 'made by hand'}, {sayBytes(bytes)}
+          {checked !== null && ', checked'}
+          {isElsewhere && ', in the second folder too'}
+        </span>
+      </span>
+      <span className="d-flex flex-wrap gap-3">
+        <FileLink variant="link" href={`/api/v1/backup?copy=${name}`} download>
+          Take it with you{named}
+        </FileLink>
+        <Button
+          type="button"
+          variant="link"
+          disabled={desk.busy}
+          onClick={() => desk.look(() => stageCopy(name))}
+        >
+          Restore{named}
+        </Button>
+        {kind === 'by-hand' && (
+          <Button
+            type="button"
+            variant="link"
+            disabled={desk.busy}
+            onClick={() => desk.remove(name)}
+          >
+            Throw away{named}
+          </Button>
+        )}
+      </span>
+    </li>
+  );
+}
+
+/** Takes a file to be looked through. */
+const RestoreFile = ({ desk }: { readonly desk: Copies }) => (
+  <section className="zh-card mb-3" aria-labelledby="restore">
+    <h2 id="restore">Restore from a file</h2>
+    <p>The file is looked through before anything is replaced.</p>
+    <label className="form-label" htmlFor="zh-backup">
+      Copy (.tar.gz)
+    </label>
+    <input
+      id="zh-backup"
+      className="form-control"
+      type="file"
+      accept=".gz,application/gzip"
+      disabled={desk.busy}
+      onChange={({ target }) => {
+        const file = target.files?.[0];
+        if (file) desk.look(() => sendCopy(file));
+      }}
+    />
+  </section>
+);
+
 /** The copies that are kept, and the way back from one. */
 export function CopiesDesk({
   copies,
@@ -91,174 +254,41 @@ export function CopiesDesk({
   readonly copies: readonly KeptCopy[];
   readonly canRestore: boolean;
 }) {
-  const router = useRouter();
-  const [staged, setStaged] = useState<Staged | null>(null);
-  const [said, setSaid] = useState<string | null>(null);
-  const [refused, setRefused] = useState<string | null>(null);
-  const [isMaking, setIsMaking] = useState(false);
-  const [busy, begin] = useTransition();
-  const run = <Value,>(action: () => Promise<Asked<Value>>, then: (value: Value) => void): void => {
-    setSaid(null);
-    setRefused(null);
-    begin(async () => {
-      const answer = await action();
-      if (answer.ok) then(answer.value);
-      else setRefused(answer.message);
-    });
-  };
-  const make: typeof run = (action, then) => {
-    setIsMaking(true);
-    run(async () => {
-      const answer = await action();
-      setIsMaking(false);
-      return answer;
-    }, then);
-  };
-  const leave = (): void => {
-    if (staged) void leaveCopy(staged.id);
-    setStaged(null);
-  };
-  const look = (action: () => Promise<Asked<Staged>>): void => {
-    leave();
-    run(action, setStaged);
-  };
-  const restore = (evenForeign: boolean): void => {
-    if (!staged) return;
-    run(
-      () => restoreCopy(staged.id, evenForeign),
-      (kept) => {
-        setStaged(null);
-        setSaid(
-          `The copy is in place. What stood there is kept in the data folder, copies/${kept}.`,
-        );
-        router.refresh();
-      },
-    );
-  };
+  const desk = useCopies();
   return (
     <>
-      <section className="zh-card mb-3" aria-labelledby="make">
-        <h2 id="make">Make a copy</h2>
-        <p>
-          Everything on file in one file, made while work goes on, opened and looked at page by page
-          before it counts. A copy of every night is kept by itself: the last seven days, four weeks
-          and twelve months.
-        </p>
-        <div className="d-flex flex-wrap gap-2">
-          <Button
-            type="button"
-            variant="primary"
-            disabled={busy}
-            onClick={() =>
-              make(makeCopy, (says) => {
-                setSaid(says);
-                router.refresh();
-              })
-            }
-          >
-            Make a copy now
-          </Button>
-          {canRestore && (
-            <Button
-              type="button"
-              variant="outline-secondary"
-              disabled={busy}
-              onClick={() => make(takeCopy, (name) => setSaid(`${name} is with your downloads.`))}
-            >
-              Take a copy with you
-            </Button>
-          )}
-        </div>
-        <CopyProgress isAsked={isMaking} />
-      </section>
+      <MakeCopy desk={desk} canTake={canRestore} />
       <section className="zh-card mb-3" aria-labelledby="kept">
         <h2 id="kept">Copies that are kept</h2>
         {copies.length === 0 ? (
           <p className="mb-0">None yet. The first one is made in the night.</p>
         ) : (
           <ul className="list-unstyled mb-0">
-            {copies.map(({ name, made, bytes, kind, checked, isElsewhere }) => (
-              <li key={name} className="zh-row">
-                <span>
-                  <strong>{format(made, 'd MMM yyyy, HH:mm')}</strong>{' '}
-                  <span className="zh-muted">
-                    {kind === 'nightly' ? 'of the night' : 'made by hand'}, {sayBytes(bytes)}
-                    {checked !== null && ', checked'}
-                    {isElsewhere && ', in the second folder too'}
-                  </span>
-                </span>
-                <span className="d-flex flex-wrap gap-3">
-                  <FileLink variant="link" href={`/api/v1/backup?copy=${name}`} download>
-                    Take it with you<span className="visually-hidden">: {name}</span>
-                  </FileLink>
-                  <Button
-                    type="button"
-                    variant="link"
-                    disabled={busy}
-                    onClick={() => look(() => stageCopy(name))}
-                  >
-                    Restore<span className="visually-hidden">: {name}</span>
-                  </Button>
-                  {kind === 'by-hand' && (
-                    <Button
-                      type="button"
-                      variant="link"
-                      disabled={busy}
-                      onClick={() =>
-                        run(
-                          () => removeCopy(name),
-                          () => {
-                            setSaid(`${name} is gone.`);
-                            router.refresh();
-                          },
-                        )
-                      }
-                    >
-                      Throw away<span className="visually-hidden">: {name}</span>
-                    </Button>
-                  )}
-                </span>
-              </li>
+            {copies.map((copy) => (
+              <KeptCopyRow key={copy.name} copy={copy} desk={desk} />
             ))}
           </ul>
         )}
       </section>
-      <section className="zh-card mb-3" aria-labelledby="restore">
-        <h2 id="restore">Restore from a file</h2>
-        <p>The file is looked through before anything is replaced.</p>
-        <label className="form-label" htmlFor="zh-backup">
-          Copy (.tar.gz)
-        </label>
-        <input
-          id="zh-backup"
-          className="form-control"
-          type="file"
-          accept=".gz,application/gzip"
-          disabled={busy}
-          onChange={({ target }) => {
-            const file = target.files?.[0];
-            if (file) look(() => sendCopy(file));
-          }}
-        />
-      </section>
-      {busy && <p role="status">Working on it …</p>}
-      {said && (
+      <RestoreFile desk={desk} />
+      {desk.busy && <p role="status">Working on it …</p>}
+      {desk.said && (
         <p role="status">
-          <strong>{said}</strong>
+          <strong>{desk.said}</strong>
         </p>
       )}
-      {refused && (
+      {desk.refused && (
         <p className="zh-error" role="alert">
-          {refused}
+          {desk.refused}
         </p>
       )}
-      {staged && (
+      {desk.staged && (
         <StagedCard
-          staged={staged}
+          staged={desk.staged}
           canRestore={canRestore}
-          isBusy={busy}
-          onRestore={restore}
-          onLeave={leave}
+          isBusy={desk.busy}
+          onRestore={desk.restore}
+          onLeave={desk.leave}
         />
       )}
     </>

@@ -28,18 +28,24 @@ interface BenchEntryProps {
   readonly nextLabel: string;
 }
 
+/** What the corner as a whole asks for, in one sentence. */
+function todoOf({ corner, words }: BenchView): string {
+  if (corner.only === 'thickness') return 'Nothing else is asked for.';
+  return words?.todo ?? 'Kept apart from the cleaned readings.';
+}
+
 /** What follows a set that was read to its end. */
 function AfterSet({ view, set, nextHref, nextLabel }: BenchEntryProps) {
   const { corner, bench, result, advice, advised, missing, next } = view;
   // As found, and in a case that asks for the corner as it is marked, no other seat is read.
-  const isFixed = corner.phase === 'as-found' || corner.practice !== undefined;
+  const isFixed = corner.phase === 'as-found' || corner.isSeatFixed;
   const mounting = isFixed ? null : nextShift(bench.state.sets, corner);
   return (
     <SetDone
       {...{ set, corner, missing, nextHref, nextLabel }}
       asks={asksOf(result)}
       advised={advisedStep(result, advice)}
-      todo={view.words?.todo ?? 'Kept apart from the cleaned readings.'}
+      todo={todoOf(view)}
       onMissing={() => missing && next.ask(planFor(missing, planOf(set), corner))}
       onLap={bench.anotherLap}
       // As found nothing is moved.
@@ -73,6 +79,7 @@ function Entry(props: BenchEntryProps) {
             if (typed.trim() === '' && shown) view.takeShown();
             else bench.pressEnter(typed);
           }}
+          onSkip={() => bench.pressEnter('')}
           onShown={shown ? () => view.takeShown() : null}
           onStep={(by) => dispatch({ type: 'step', by })}
           onCorrect={bench.correct}

@@ -56,42 +56,17 @@ interface CheckAnswerProps {
   readonly corner: BenchCorner;
 }
 
-/** Everything that a quick check answers, as far as it is read: it stands while more is read. */
-export function CheckAnswer({ assessment, words, reading, corner }: CheckAnswerProps) {
+/** What a check answers of thickness: its variation, and the thinnest place against discard. */
+function ThicknessLines({ assessment, corner }: Pick<CheckAnswerProps, 'assessment' | 'corner'>) {
   const { limits, units } = corner;
   const { thickness, thicknessVerdicts } = assessment;
-  const say = (um: number): string => formatIn(units, 'deviation', um);
-  const shares = sayShares(assessment, units);
-  const cut = sayBenchCut(assessment, units);
   return (
-    <div className={styles.checkAnswer} aria-label="Answer" role="region">
-      <p className={`${styles.checkTodo} mb-0`}>
-        {reading === null ? (
-          <>
-            <strong>{words.todo}</strong> {words.why}
-          </>
-        ) : (
-          <>
-            <strong>Read on.</strong> {reading} <strong>Then:</strong> {words.todo}
-          </>
-        )}
-      </p>
-      <Line
-        name="Lateral runout"
-        verdict={assessment.runout?.verdict}
-        corner={corner}
-        note={
-          <>
-            limit {say(runoutLimit(limits).value)}, {SOURCE_NAME[runoutLimit(limits).source]}
-            {shares && `; of it ${shares}`}
-          </>
-        }
-      />
+    <>
       <Line
         name="Thickness variation"
         verdict={thickness?.dtvVerdict}
         corner={corner}
-        note={`limit ${say(dtvLimit(limits).value)}, ${SOURCE_NAME[dtvLimit(limits).source]}`}
+        note={`limit ${formatIn(units, 'deviation', dtvLimit(limits).value)}, ${SOURCE_NAME[dtvLimit(limits).source]}`}
       />
       <Line
         name={limits.discard ? 'Thinnest, against discard' : 'Thinnest'}
@@ -114,6 +89,47 @@ export function CheckAnswer({ assessment, words, reading, corner }: CheckAnswerP
           source="stamped"
         />
       )}
+    </>
+  );
+}
+
+/** Everything that a quick check answers, as far as it is read: it stands while more is read. */
+export function CheckAnswer({ assessment, words, reading, corner }: CheckAnswerProps) {
+  const { limits, units, only } = corner;
+  const say = (um: number): string => formatIn(units, 'deviation', um);
+  const shares = sayShares(assessment, units);
+  const cut = sayBenchCut(assessment, units);
+  return (
+    <div className={styles.checkAnswer} aria-label="Answer" role="region">
+      {reading !== null && (
+        <p className={`${styles.checkTodo} mb-0`}>
+          <strong>Read on.</strong> {reading}{' '}
+          {!only && (
+            <>
+              <strong>Then:</strong> {words.todo}
+            </>
+          )}
+        </p>
+      )}
+      {reading === null && only !== 'thickness' && (
+        <p className={`${styles.checkTodo} mb-0`}>
+          <strong>{words.todo}</strong> {words.why}
+        </p>
+      )}
+      {only !== 'thickness' && (
+        <Line
+          name="Lateral runout"
+          verdict={assessment.runout?.verdict}
+          corner={corner}
+          note={
+            <>
+              limit {say(runoutLimit(limits).value)}, {SOURCE_NAME[runoutLimit(limits).source]}
+              {shares && `; of it ${shares}`}
+            </>
+          }
+        />
+      )}
+      {only !== 'runout' && <ThicknessLines {...{ assessment, corner }} />}
       {cut && (
         <div className={styles.answer}>
           <h2>Cut on the bench lathe, each side</h2>

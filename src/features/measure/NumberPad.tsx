@@ -12,6 +12,7 @@ interface NumberPadProps {
   readonly canSkip: boolean;
   readonly onType: (text: string) => void;
   readonly onTake: (text: string) => void;
+  readonly onSkip: () => void;
 }
 
 const ROWS = [
@@ -21,7 +22,8 @@ const ROWS = [
 ] as const;
 
 /** A pad for thumbs in gloves: figures, and one key that takes the reading. */
-export function NumberPad({ draft, isSigned, canSkip, onType, onTake }: NumberPadProps) {
+export function NumberPad(props: NumberPadProps) {
+  const { draft, isSigned, canSkip, onType, onTake, onSkip } = props;
   const key = (label: string, name: string, press: () => void, place?: string, isTake = false) => (
     <Button
       key={name}
@@ -56,7 +58,7 @@ export function NumberPad({ draft, isSigned, canSkip, onType, onTake }: NumberPa
       {key(
         isEmpty && canSkip ? 'Skip' : isSigned ? '+ Take' : 'Take',
         isEmpty && canSkip ? 'Skip' : 'Take',
-        () => onTake(draft),
+        () => (isEmpty && canSkip ? onSkip() : onTake(draft)),
         styles.padTake,
         true,
       )}

@@ -28,6 +28,8 @@ interface ReadingEntryProps {
   readonly onType: (text: string) => void;
   /** Takes what is in the field, or the text given. */
   readonly onEnter: (text?: string) => void;
+  /** Leaves out what is asked for; an open gauge’s figure is not taken for it. */
+  readonly onSkip: () => void;
   readonly onStep: (by: 1 | -1) => void;
   readonly onCorrect: (doubted: DoubtedReading) => void;
   /** Takes what an open gauge shows now; null while none is open. */
@@ -75,7 +77,7 @@ function useFigureKeys(input: RefObject<HTMLInputElement | null>): void {
 
 /** The field in which a reading is typed: a number, Enter, next. */
 export function ReadingEntry(props: ReadingEntryProps) {
-  const { set, state, corner, onType, onEnter, onStep, onCorrect, onShown } = props;
+  const { set, state, corner, onType, onEnter, onSkip, onStep, onCorrect, onShown } = props;
   const input = useRef<HTMLInputElement>(null);
   const hasThumbs = useThumbs();
   const { cursor, draft, error } = state;
@@ -151,9 +153,15 @@ export function ReadingEntry(props: ReadingEntryProps) {
           onKeyDown={keys}
         />
         <span className="zh-muted fs-5">{UNIT_SIGN[unit]}</span>
-        <Button type="submit" variant="primary">
-          {canSkip && draft.trim() === '' ? 'Skip' : 'Next'}
-        </Button>
+        {canSkip && draft.trim() === '' ? (
+          <Button variant="primary" onClick={onSkip}>
+            Skip
+          </Button>
+        ) : (
+          <Button type="submit" variant="primary">
+            Next
+          </Button>
+        )}
       </div>
       <div className={styles.meant}>
         {draft.trim() !== '' && whole !== draft ? (
@@ -175,6 +183,7 @@ export function ReadingEntry(props: ReadingEntryProps) {
           canSkip={canSkip}
           onType={onType}
           onTake={onEnter}
+          onSkip={onSkip}
         />
       )}
       {doubted && (

@@ -18,6 +18,7 @@ describe('the entry field', () => {
         corner={corner}
         onType={nothing}
         onEnter={nothing}
+        onSkip={nothing}
         onStep={nothing}
         onCorrect={nothing}
         {...on}
@@ -51,6 +52,24 @@ describe('the entry field', () => {
     entry(own, { state: { ...openBench([own]), cursor: { lap: 0, position: 8 } } });
     expect(screen.getByLabelText(/Position 1 again, to close the lap/)).toBeInTheDocument();
     expect(screen.getByRole('button', { name: 'Skip' })).toBeInTheDocument();
+  });
+  // 2026-11-29: beside an open gauge “Skip” took what the gauge showed.
+  test.each([false, true])('Skip leaves it out, whatever a gauge shows; pad: %s', (isPad) => {
+    const matchMedia = window.matchMedia;
+    window.matchMedia = ((query: string) => ({
+      ...{ matches: isPad, media: query },
+      ...{ addEventListener: nothing, removeEventListener: nothing },
+    })) as unknown as typeof window.matchMedia;
+    const [onEnter, onSkip, onShown] = [jest.fn(), jest.fn(), jest.fn()];
+    const own = set({ readings: readings([0, 1, 2, 3, 4, 3, 2, 1]) });
+    const state = { ...openBench([own]), cursor: { lap: 0, position: 8 } };
+    entry(own, { state, onEnter, onSkip, onShown });
+    const keys = screen.getAllByRole('button', { name: 'Skip' });
+    keys.forEach((key) => fireEvent.click(key));
+    expect(keys).toHaveLength(isPad ? 2 : 1);
+    expect(onSkip).toHaveBeenCalledTimes(keys.length);
+    expect([onEnter, onShown].map(({ mock }) => mock.calls)).toEqual([[], []]);
+    window.matchMedia = matchMedia;
   });
   test('Enter takes, arrows step, ± turns the sign', () => {
     const onEnter = jest.fn();
@@ -111,6 +130,7 @@ describe('the ways a reading is taken', () => {
         corner={corner}
         onType={nothing}
         onEnter={nothing}
+        onSkip={nothing}
         onStep={nothing}
         onCorrect={nothing}
         {...on}
@@ -144,7 +164,8 @@ describe('the ways a reading is taken', () => {
   test('the pad types, deletes and takes either way', () => {
     const [onType, onTake] = [jest.fn(), jest.fn()];
     const pad = (draft: string) =>
-      render(<NumberPad draft={draft} isSigned canSkip onType={onType} onTake={onTake} />).unmount;
+      render(<NumberPad draft={draft} isSigned canSkip {...{ onType, onTake, onSkip: onTake }} />)
+        .unmount;
     let close = pad('1');
     fireEvent.click(screen.getByRole('button', { name: '2' }));
     fireEvent.click(screen.getByRole('button', { name: 'Delete the last figure' }));

@@ -61,6 +61,8 @@ export interface BenchCorner {
   readonly practice?: VirtualBench;
   /** Only this kind of set is asked for here. */
   readonly only?: 'runout' | 'thickness' | undefined;
+  /** In a case that asks for the corner as it is marked no other seat is read. */
+  readonly isSeatFixed?: boolean | undefined;
   /** What is known of how the corner is prepared, with where it comes from. */
   readonly carried?: Carried;
 }

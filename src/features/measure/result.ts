@@ -114,6 +114,7 @@ export const measuredOf = (sets: readonly BenchSet[]) =>
 /** The corner as the solvers take it: the complete sets that count. */
 export const recordOf = (sets: readonly BenchSet[], corner: BenchCorner): CornerRecord => ({
   ...corner,
+  isRunoutAsked: corner.only === 'runout',
   sets: measuredOf(sets).map(({ measured }) => measured),
 });
 

@@ -1,21 +1,13 @@
 'use client';
 
 import { Table } from 'react-bootstrap';
-import {
-  workOf,
-  type FigureBeside,
-  type PlaceBeside,
-  type PracticeCase,
-  type ReadResult,
-} from '@/core/practice';
+import { type FigureBeside, type PracticeCase, type ReadResult } from '@/core/practice';
 import { trueRunout } from '@/core/bench';
-import { exaggerationOf } from '@/core/drawing';
-import { meanOf } from '@/core/numeric';
-import { CORNER_NAME } from '@/core/readings';
 import { fieldUnit, formatIn, type UnitSystem } from '@/core/units';
 import { UnrolledChart } from '@/ui/chart';
-import { RotorFace } from '@/ui/rotor';
 import { VerdictMark } from '@/ui/verdict';
+import { AtBench } from './AtBench';
+import { evened, Faces, readAndTrue } from './Faces';
 import styles from './practice.module.css';
 
 interface DebriefProps {
@@ -73,52 +65,6 @@ function Figures({ result, units }: Pick<DebriefProps, 'result' | 'units'>) {
   );
 }
 
-const level = (values: readonly number[]): number[] =>
-  values.map((value) => value - meanOf(values));
-
-/** The rotor as it was read beside the rotor as it is, in one scale. */
-function Faces({
-  own,
-  places,
-  limit,
-  what,
-}: {
-  readonly own: PracticeCase;
-  readonly places: readonly PlaceBeside[];
-  readonly limit: number;
-  readonly what: string;
-}) {
-  const [read, truth] = [
-    level(places.map((place) => place.read)),
-    level(places.map((place) => place.truth)),
-  ];
-  const shared = {
-    ...{ corner: own.corner, studs: own.studs, fastening: 'studs' as const, limit },
-    angles: places.map(({ angleDeg }) => angleDeg),
-    scale: exaggerationOf([...read, ...truth], limit),
-  };
-  return (
-    <>
-      {[
-        { name: 'as it is', values: truth },
-        { name: 'as it was read', values: read },
-      ].map(({ name, values }) => (
-        <figure key={name} className="mb-0">
-          <RotorFace
-            {...shared}
-            values={values}
-            isPlain
-            label={`${what}, ${CORNER_NAME[own.corner]}: ${name}`}
-          />
-          <figcaption className="text-center">
-            {what} {name}
-          </figcaption>
-        </figure>
-      ))}
-    </>
-  );
-}
-
 /** Readings against angle, with the true wave as the line. */
 function Readings({ own, result, units }: DebriefProps) {
   const { runout } = result.places;
@@ -127,7 +73,7 @@ function Readings({ own, result, units }: DebriefProps) {
   return (
     <UnrolledChart
       angles={runout.map(({ angleDeg }) => angleDeg)}
-      values={level(runout.map(({ read }) => read))}
+      values={evened(runout.map(({ read }) => read))}
       mean={0}
       orders={wave}
       limit={own.limits.runout!.value}
@@ -141,7 +87,6 @@ function Readings({ own, result, units }: DebriefProps) {
 /** After a case: one sentence, then truth beside what was found, and what was wrong at the bench. */
 export function Debrief({ own, result, units }: DebriefProps) {
   const { runout, thickness } = result.places;
-  const wrong = Object.keys(own.faults) as (keyof typeof own.faults)[];
   return (
     <section className="zh-card mb-3" aria-labelledby="practice-debrief">
       <h2 id="practice-debrief" className={styles.sentence} tabIndex={-1}>
@@ -154,25 +99,17 @@ export function Debrief({ own, result, units }: DebriefProps) {
         </p>
       )}
       <Figures {...{ result, units }} />
-      <p>
-        <strong>At the bench:</strong>{' '}
-        {wrong.length === 0
-          ? 'nothing was wrong.'
-          : wrong
-              .map(
-                (fault) =>
-                  `${workOf(fault).why} (${result.missed.includes(fault) ? 'missed' : 'put right'})`,
-              )
-              .join('; ') + '.'}{' '}
-        <span className="zh-figure">{result.minutes.toFixed(0)} min</span>; the shortest way takes{' '}
-        <span className="zh-figure">{result.best.toFixed(0)} min</span>.
-      </p>
+      <AtBench {...{ own, result }} />
       <div className={styles.faces}>
         {runout.length > 0 && (
-          <Faces {...{ own }} places={runout} limit={own.limits.runout!.value} what="Runout" />
+          <Faces {...{ own }} {...readAndTrue('Runout', runout)} limit={own.limits.runout!.value} />
         )}
         {thickness.length > 0 && (
-          <Faces {...{ own }} places={thickness} limit={own.limits.dtv!.value} what="Thickness" />
+          <Faces
+            {...{ own }}
+            {...readAndTrue('Thickness', thickness)}
+            limit={own.limits.dtv!.value}
+          />
         )}
       </div>
       <Readings {...{ own, result, units }} />

@@ -3,55 +3,86 @@
 import { useRouter } from 'next/navigation';
 import { useState, type FormEvent } from 'react';
 import { Button, Form, Table } from 'react-bootstrap';
-import { newCode, readCode, SUBJECTS, workOf, writeCode, type Subject } from '@/core/practice';
+import {
+  CASE_KINDS,
+  isKind,
+  newCode,
+  readCode,
+  workOf,
+  writeCode,
+  type CaseKind,
+} from '@/core/practice';
 import { meanOf } from '@/core/numeric';
 import { formatIn, type UnitSystem } from '@/core/units';
 import Link from '@/ui/Link';
+import { SOURCE_NAME } from './ApartAnswer';
 import { learningOf, outcomesCsv, type Learning } from './learning';
 import { useOutcomes, type Outcome } from './run';
 import styles from './practice.module.css';
 
-const SUBJECT_NAME: Readonly<Record<Subject, string>> = {
-  dial: 'With the dial',
-  micrometer: 'With the micrometer',
-  both: 'With both',
+interface KindWords {
+  readonly name: string;
+  readonly say: string;
+  readonly button: string;
+}
+
+const READ: Readonly<Record<CaseKind['subject'], KindWords>> = {
+  dial: {
+    name: 'With the dial',
+    say: 'Runout of one corner. Something at the dial may be wrong, or nothing.',
+    button: 'New case with the dial',
+  },
+  micrometer: {
+    name: 'With the micrometer',
+    say: 'Thickness of one corner. Something at the micrometer may be wrong, or nothing.',
+    button: 'New case with the micrometer',
+  },
+  both: {
+    name: 'With both',
+    say: 'Runout and thickness; up to two things are wrong at the bench.',
+    button: 'New case with both',
+  },
 };
-const SUBJECT_SAY: Readonly<Record<Subject, string>> = {
-  dial: 'Runout of one corner. Something at the dial may be wrong, or nothing.',
-  micrometer: 'Thickness of one corner. Something at the micrometer may be wrong, or nothing.',
-  both: 'Runout and thickness; up to two things are wrong at the bench.',
+const APART: KindWords = {
+  name: 'Tell apart',
+  say: 'Runout is beyond: hub, rotor, dirt or nuts? Move the rotor on, and leave it where it sits best.',
+  button: 'New case to tell apart',
 };
+
+const wordsOf = ({ level, subject }: CaseKind): KindWords =>
+  level === 'apart' ? APART : READ[subject];
 
 const pathOf = (code: string): string => `/practice/${code}`;
 
 /** Begins a case: of a subject, or the one of a code. */
-function Begin({ next }: { readonly next: Subject }) {
+function Begin({ next }: { readonly next: CaseKind }) {
   const router = useRouter();
   const [text, setText] = useState('');
   const [error, setError] = useState<string | null>(null);
   const open = (event: FormEvent): void => {
     event.preventDefault();
     const read = readCode(text);
-    if (read?.level === 'read') router.push(pathOf(writeCode(read)));
+    if (read) router.push(pathOf(writeCode(read)));
     else setError('A code is two letters and five signs, like RD-7K3Q0.');
   };
   return (
     <>
       <div className={styles.subjects}>
-        {SUBJECTS.map((subject) => (
-          <section key={subject} className="zh-card">
-            <h2>{SUBJECT_NAME[subject]}</h2>
-            <p>{SUBJECT_SAY[subject]}</p>
-            <Button
-              variant={subject === next ? 'primary' : 'outline-secondary'}
-              onClick={() =>
-                router.push(pathOf(newCode({ level: 'read', subject }, Math.random())))
-              }
-            >
-              New case {SUBJECT_NAME[subject].toLowerCase()}
-            </Button>
-          </section>
-        ))}
+        {CASE_KINDS.map((kind) => {
+          const { name, say, button } = wordsOf(kind);
+          return (
+            <section key={name} className="zh-card">
+              <h2>{name}</h2>
+              <p>{say}</p>
+              <Button
+                variant={isKind(kind, next) ? 'primary' : 'outline-secondary'}
+                onClick={() => router.push(pathOf(newCode(kind, Math.random())))}
+              >
+                {button}
+              </Button>
+            </section>
+          );
+        })}
       </div>
       <Form className="mb-3" onSubmit={open} noValidate>
         <Form.Label htmlFor="practice-code">A case by its code</Form.Label>
@@ -85,7 +116,7 @@ function Begin({ next }: { readonly next: Subject }) {
 
 /** What the cases say of what is to be learned. */
 function Learned({ learning, units }: { readonly learning: Learning; readonly units: UnitSystem }) {
-  const { cases, right, harms, pace, missed, errors } = learning;
+  const { cases, right, harms, pace, missed, mistaken, errors } = learning;
   const recent = errors.slice(0, 5);
   const mean = recent.length === 0 ? 0 : meanOf(recent);
   return (
@@ -117,6 +148,13 @@ function Learned({ learning, units }: { readonly learning: Learning; readonly un
           {' '}
           Missed most: {workOf(missed[0].fault).look.name.toLowerCase()} (
           <span className="zh-figure">{missed[0].count}</span>).
+        </>
+      )}
+      {mistaken[0] && (
+        <>
+          {' '}
+          Mistaken most: {SOURCE_NAME[mistaken[0].source]} for {SOURCE_NAME[mistaken[0].said]} (
+          <span className="zh-figure">{mistaken[0].count}</span>).
         </>
       )}
     </p>

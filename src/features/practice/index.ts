@@ -1,3 +1,5 @@
+export { ApartAnswer } from './ApartAnswer';
+export { ApartDebrief } from './ApartDebrief';
 export * from './BenchLooks';
 export * from './Debrief';
 export * from './PracticeDesk';

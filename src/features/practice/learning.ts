@@ -1,5 +1,14 @@
+import { rollup } from 'd3-array';
 import { csvFormatRows } from 'd3-dsv';
-import { readCode, SUBJECTS, workOf, type BenchFault, type Subject } from '@/core/practice';
+import {
+  CASE_KINDS,
+  isKind,
+  readCode,
+  workOf,
+  type BenchFault,
+  type CaseKind,
+  type Source,
+} from '@/core/practice';
 import type { Outcome } from './run';
 
 /** What somebody’s cases say of what is to be learned next. */
@@ -14,26 +23,40 @@ export interface Learning {
   /** Errors of the readings in µm, the latest first. */
   readonly errors: readonly number[];
   /** What is to be practised next. */
-  readonly next: Subject;
+  readonly next: CaseKind;
+  /** What was taken for what, the most often mistaken first. */
+  readonly mistaken: readonly {
+    readonly source: Source;
+    readonly said: Source;
+    readonly count: number;
+  }[];
 }
 
-const subjectOf = ({ code }: Outcome): Subject => readCode(code)?.subject ?? 'both';
-
-/** The subject with the fewest right, of those least practised: what is weak comes next. */
-function nextSubject(outcomes: readonly Outcome[]): Subject {
-  const weight = (subject: Subject): number => {
-    const own = outcomes.filter((each) => subjectOf(each) === subject).slice(0, 10);
+/** The kind with the fewest right, of those least practised: what is weak comes next. */
+function nextKind(outcomes: readonly Outcome[]): CaseKind {
+  const weight = (kind: CaseKind): number => {
+    const isOwn = ({ code }: Outcome): boolean => {
+      const read = readCode(code);
+      return read !== null && isKind(kind, read);
+    };
+    const own = outcomes.filter(isOwn).slice(0, 10);
     // One right and one wrong are taken for granted, so that the untried comes up.
     return (own.filter(({ isRight }) => isRight).length + 1) / (own.length + 2);
   };
-  return SUBJECTS.reduce((weak, each) => (weight(each) < weight(weak) ? each : weak));
+  return CASE_KINDS.reduce((weak, each) => (weight(each) < weight(weak) ? each : weak));
 }
 
+/** Some things counted, the most frequent first. */
+const counted = (things: readonly string[]): [string, number][] =>
+  [
+    ...rollup(
+      things,
+      (each) => each.length,
+      (each) => each,
+    ),
+  ].sort((p, q) => q[1] - p[1]);
+
 export function learningOf(outcomes: readonly Outcome[]): Learning {
-  const counts = new Map<BenchFault, number>();
-  for (const { missed } of outcomes) {
-    for (const fault of missed) counts.set(fault, (counts.get(fault) ?? 0) + 1);
-  }
   const sum = (of: (each: Outcome) => number): number =>
     outcomes.reduce((all, each) => all + of(each), 0);
   return {
@@ -41,18 +64,39 @@ export function learningOf(outcomes: readonly Outcome[]): Learning {
     right: outcomes.filter(({ isRight }) => isRight).length,
     harms: outcomes.filter(({ isHarm }) => isHarm).length,
     pace: outcomes.length === 0 ? null : sum(({ minutes }) => minutes) / sum(({ best }) => best),
-    missed: [...counts]
-      .map(([fault, count]) => ({ fault, count }))
-      .sort((a, b) => b.count - a.count),
+    missed: counted(outcomes.flatMap(({ missed }) => missed)).map(([fault, count]) => ({
+      fault: fault as BenchFault,
+      count,
+    })),
+    mistaken: counted(
+      outcomes.flatMap(({ said, source }) =>
+        said && source && said !== source ? `${source} ${said}` : [],
+      ),
+    ).map(([pair, count]) => {
+      const [source, said] = pair.split(' ') as [Source, Source];
+      return { source, said, count };
+    }),
     errors: outcomes.flatMap(({ errorUm }) => errorUm ?? []),
-    next: nextSubject(outcomes),
+    next: nextKind(outcomes),
   };
 }
 
 /** Everything that was practised as CSV; what would be a formula in a table is text. */
 export const outcomesCsv = (outcomes: readonly Outcome[]): string =>
   csvFormatRows([
-    ['code', 'ended', 'who', 'right', 'harm', 'minutes', 'best_minutes', 'missed', 'error_um'],
+    [
+      'code',
+      'ended',
+      'who',
+      'right',
+      'harm',
+      'minutes',
+      'best_minutes',
+      'missed',
+      'error_um',
+      'source',
+      'said',
+    ],
     ...outcomes.map((each) => [
       each.code,
       new Date(each.at).toISOString(),
@@ -63,5 +107,7 @@ export const outcomesCsv = (outcomes: readonly Outcome[]): string =>
       each.best.toFixed(1),
       each.missed.map((fault) => workOf(fault).look.name).join('; '),
       each.errorUm?.toFixed(2) ?? '',
+      each.source ?? '',
+      each.said ?? '',
     ]),
   ]);

@@ -1,5 +1,7 @@
 import { fireEvent, render, screen } from '@testing-library/react';
-import { judgeRead, caseOf, readCode } from '@/core/practice';
+import { judgeApart, judgeRead, caseOf, readCode, type Source } from '@/core/practice';
+import { ApartAnswer } from './ApartAnswer';
+import { ApartDebrief } from './ApartDebrief';
 import { BenchLooks } from './BenchLooks';
 import { Debrief } from './Debrief';
 import { learningOf, outcomesCsv } from './learning';
@@ -12,10 +14,10 @@ jest.mock('next/navigation', () => ({
   usePathname: () => '/practice',
 }));
 
-const own = caseOf(readCode('RB-50294')!);
+const own = caseOf(readCode('RB-0000W')!);
 const outcome = (more: Partial<Outcome> = {}): Outcome => ({
   ...{ code: 'RD-00001', at: 1000, who: 'Wren', isRight: true, isHarm: false },
-  ...{ minutes: 20, best: 10, missed: [], errorUm: 1.2, ...more },
+  ...{ minutes: 20, best: 10, missed: [], errorUm: 1.2, said: null, source: null, ...more },
 });
 const kept = (name: string, input: unknown, id = name) => ({ id, name, input });
 
@@ -58,18 +60,36 @@ describe('what is to be learned', () => {
       outcome({ code: 'RB-00001' }),
     ];
     expect(learningOf(all)).toEqual({
-      ...{ cases: 4, right: 2, harms: 1, pace: 2, next: 'micrometer', errors: [1.2, 1.2, 1.2] },
+      ...{ cases: 4, right: 2, harms: 1, pace: 2, errors: [1.2, 1.2, 1.2], mistaken: [] },
+      next: { level: 'read', subject: 'micrometer' },
       missed: [
         { fault: 'lip', count: 2 },
         { fault: 'hot', count: 1 },
       ],
     });
-    expect(learningOf([])).toMatchObject({ cases: 0, pace: null, next: 'dial' });
+    expect(learningOf([])).toMatchObject({ cases: 0, pace: null, next: { subject: 'dial' } });
+  });
+  test('which cause is taken for which', () => {
+    const told = (source: Source, said: Source) =>
+      outcome({ code: 'TB-00001', source, said, isRight: source === said });
+    const all = [
+      told('dirt', 'hub'),
+      told('both', 'both'),
+      told('nuts', 'rotor'),
+      told('dirt', 'hub'),
+    ];
+    expect(learningOf(all).mistaken).toEqual([
+      { source: 'dirt', said: 'hub', count: 2 },
+      { source: 'nuts', said: 'rotor', count: 1 },
+    ]);
+    // What was kept before causes were asked for.
+    const { said: _, source: __, ...old } = outcome();
+    expect(outcomeOf([kept('practice-done', old)])).toEqual(outcome());
   });
   test('as CSV no name is a formula', () => {
     const csv = outcomesCsv([outcome({ who: '=1+1', missed: ['hot', 'zero'] })]);
     expect(csv.split('\n')[1]).toBe(
-      "RD-00001,1970-01-01T00:00:01.000Z,'=1+1,true,false,20.0,10.0,Feel the rotor; Close the micrometer,1.20",
+      "RD-00001,1970-01-01T00:00:01.000Z,'=1+1,true,false,20.0,10.0,Feel the rotor; Close the micrometer,1.20,,",
     );
   });
 });
@@ -104,6 +124,31 @@ test('after it one sentence first, then the figures beside the truth', () => {
   const truth = `${(own.truth.runout / 1000).toFixed(3)} mm`;
   expect(row).toHaveTextContent(new RegExp(`–.*Not measured.*${truth}.*Beyond`));
   expect(screen.getByText(/the base crept .* \(missed\)/)).toBeInTheDocument();
+});
+
+describe('telling apart', () => {
+  test('the truth is shown once it is said where it comes from', () => {
+    const onSay = jest.fn();
+    render(<ApartAnswer onSay={onSay} onLeave={jest.fn()} />);
+    const show = screen.getByRole('button', { name: 'Show the truth' });
+    expect(screen.getByLabelText('the hub')).toHaveFocus();
+    expect(show).toBeDisabled();
+    fireEvent.click(screen.getByLabelText('dirt under the hat'));
+    fireEvent.click(show);
+    expect(onSay).toHaveBeenCalledWith('dirt');
+  });
+  test('after it what was said beside what is true, and what the runout is made of', () => {
+    const apart = caseOf(readCode('TB-00005')!);
+    const result = judgeApart(apart, [], [], 0, 'rotor');
+    render(<ApartDebrief own={apart} units="mm" result={result} />);
+    expect(screen.getByRole('heading', { level: 2 })).toHaveTextContent(/^Runout was not measured/);
+    const row = screen.getByRole('row', { name: /Where it comes from/ });
+    expect(row).toHaveTextContent('the rotor');
+    const best = (result.possible.truth / 1000).toFixed(3);
+    expect(screen.getByRole('row', { name: /The best place/ })).toHaveTextContent(best);
+    expect(screen.getByText('The hub alone')).toBeInTheDocument();
+    expect(screen.queryByText('Where it stays')).toBeNull();
+  });
 });
 
 describe('the desk', () => {

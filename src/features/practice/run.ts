@@ -2,7 +2,7 @@
 
 import { useMemo, useSyncExternalStore } from 'react';
 import { z } from 'zod';
-import { BENCH_FAULTS, readCode, type BenchAction, type ReadResult } from '@/core/practice';
+import { BENCH_FAULTS, readCode, SOURCES, type BenchAction } from '@/core/practice';
 import {
   allPractice,
   keepWrite,
@@ -15,6 +15,7 @@ import {
 
 const faultSchema = z.enum(BENCH_FAULTS);
 const actionSchema = z.object({ kind: z.enum(['look', 'remedy']), fault: faultSchema });
+const sourceSchema = z.enum(SOURCES).nullable().default(null);
 const outcomeSchema = z.object({
   code: z.string(),
   /** When it was ended, in ms. */
@@ -27,10 +28,15 @@ const outcomeSchema = z.object({
   missed: z.array(faultSchema),
   /** Root mean square of the readings’ errors in µm; null where nothing was read. */
   errorUm: z.number().nullable(),
+  /** Where runout was said to come from, and where it comes from; null where that was not asked. */
+  said: sourceSchema,
+  source: sourceSchema,
 });
 
 /** What came of a case, as it is kept. */
 export type Outcome = z.infer<typeof outcomeSchema>;
+/** What a judge says of a case, as far as it is kept. */
+export type Judged = Omit<Outcome, 'code' | 'at' | 'who'>;
 
 const ACTION = 'practice-action';
 const DONE = 'practice-done';
@@ -72,12 +78,8 @@ export const writeAction = (id: string, action: BenchAction) =>
   });
 
 /** Ends a case: from now on its truth is shown. */
-export const writeOutcome = (id: string, code: string, who: string | null, result: ReadResult) => {
-  const outcome: Outcome = {
-    ...{ code, who, at: Date.now(), isRight: result.isRight, isHarm: result.harm !== null },
-    ...{ minutes: result.minutes, best: result.best, missed: [...result.missed] },
-    errorUm: result.errorUm,
-  };
+export const writeOutcome = (id: string, code: string, who: string | null, judged: Judged) => {
+  const outcome: Outcome = { code, who, at: Date.now(), ...judged };
   return keepWrite({
     name: DONE,
     input: outcome,

@@ -2,9 +2,11 @@ import { Button, Form } from 'react-bootstrap';
 import { HARDNESS, type Hardness } from '@/core/bedding';
 import type { SpeedUnit } from '@/core/units';
 import type { Typed } from './beddingForm';
+import type { Planning } from './useBeddingPlan';
+import styles from './rebuild.module.css';
 
 /** One group of stops in the table. */
-export function GroupRow({
+function GroupRow({
   group,
   unit,
   number,
@@ -61,5 +63,50 @@ export function GroupRow({
         </tr>
       )}
     </>
+  );
+}
+
+/** The groups of stops that a programme is made of, each with its fields. */
+export function StopsTable({
+  planning,
+  unit,
+}: {
+  readonly planning: Planning;
+  readonly unit: SpeedUnit;
+}) {
+  const { typed, read, changeGroup, dropGroup } = planning;
+  return (
+    <div className="table-responsive" tabIndex={0} role="region" aria-label="Stops">
+      <table className={`table table-sm ${styles.stops} mb-2`}>
+        <thead>
+          <tr>
+            <th scope="col">Stops</th>
+            <th scope="col">From ({unit})</th>
+            <th scope="col">To ({unit})</th>
+            <th scope="col">How hard</th>
+            <th scope="col">Seconds apart</th>
+            <th scope="col">
+              <span className="visually-hidden">Drop</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {typed.groups.map((group, i) => {
+            const own = read.groups[i];
+            return (
+              <GroupRow
+                key={i}
+                number={i + 1}
+                group={group}
+                unit={unit}
+                wrong={typeof own === 'string' ? own : null}
+                onChange={(next) => changeGroup(i, next)}
+                onDrop={() => dropGroup(i)}
+              />
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
   );
 }

@@ -3,7 +3,15 @@ import { LinesChart } from '@/ui/chart';
 import styles from './rebuild.module.css';
 
 /** The predicted temperature over time, with the ceiling. */
-export function HeatChart({ programme, heat }: { programme: Programme; heat: Heat }) {
+export function HeatChart({
+  programme,
+  heat,
+  carrier,
+}: {
+  readonly programme: Programme;
+  readonly heat: Heat;
+  readonly carrier: 'rotor' | 'drum';
+}) {
   const { stops, highest, over, end } = predictHeat(programme, heat);
   const last = stops.at(-1);
   if (!last) return null;
@@ -17,16 +25,17 @@ export function HeatChart({ programme, heat }: { programme: Programme; heat: Hea
     ...(total > last.at ? [{ x: minutes(total), y: Math.round(end as number) }] : []),
   ];
   const ceiling = heat.ceiling as number;
+  const name = carrier === 'drum' ? 'Drum' : 'Rotor';
   return (
     <>
       <LinesChart
-        caption="Predicted rotor temperature by stop (planning estimate)"
+        caption={`Predicted ${carrier} temperature by stop (planning estimate)`}
         xTitle="Minutes"
-        yTitle="Rotor (°C)"
+        yTitle={`${name} (°C)`}
         digits={0}
-        label={`Predicted temperature of one rotor: ${stops.length} stops, highest ${Math.round(highest as number)} °C, ceiling ${ceiling} °C${over.length > 0 ? `, passed at stops ${over.join(', ')}` : ''}.`}
+        label={`Predicted temperature of one ${carrier}: ${stops.length} stops, highest ${Math.round(highest as number)} °C, ceiling ${ceiling} °C${over.length > 0 ? `, passed at stops ${over.join(', ')}` : ''}.`}
         lines={[
-          { name: 'Rotor', points, look: 'plain' },
+          { name, points, look: 'plain' },
           {
             name: 'Ceiling',
             points: [

@@ -169,6 +169,7 @@ describe('the bedding-in planner', () => {
     programmes: SHIPPED_PROGRAMMES,
     unit: 'km/h' as const,
     axle: 'front' as const,
+    carrier: 'rotor' as const,
   };
 
   test('flags what passes the ceiling and spaces the stops out', async () => {
@@ -190,6 +191,20 @@ describe('the bedding-in planner', () => {
     expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Keep this plan' }).disabled).toBe(
       true,
     );
+  });
+
+  test('keeps no plan beside a figure that is wrong: what was typed would be lost', async () => {
+    render(<BeddingPlanner {...props} axle="rear" carrier="drum" />);
+    expect(screen.getByRole('heading', { name: 'How hot one rear drum gets' })).toBeInTheDocument();
+    const keep = screen.getByRole<HTMLButtonElement>('button', { name: 'Keep this plan' });
+    const type = (value: string) =>
+      fireEvent.change(screen.getByLabelText('One drum (kg)'), { target: { value } });
+    type('600');
+    expect(screen.getByText('1 to 60.')).toBeInTheDocument();
+    expect(keep.disabled).toBe(true);
+    type('');
+    await press('Keep this plan');
+    expect(sent[0]).toMatchObject({ value: { heat: { rotorKg: null, vehicleKg: 3500 } } });
   });
 
   test('assumes nothing of the pad maker’s own', async () => {

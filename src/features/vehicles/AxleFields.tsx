@@ -1,7 +1,7 @@
 'use client';
 
 import { Form } from 'react-bootstrap';
-import type { FieldErrors, UseFormRegister } from 'react-hook-form';
+import type { FieldErrors, UseFormRegister, UseFormRegisterReturn } from 'react-hook-form';
 import { LIMIT_FIELDS, type LimitField, type VehicleForm } from '@/core/contracts';
 import { isOfDrum, OF_ROTOR } from '@/core/sheets';
 import { TRAIT_NAME, TRAITS, type Trait } from '@/core/procedure';
@@ -21,20 +21,11 @@ interface AxleFieldsProps {
   readonly chosen: Pick<VehicleForm['front'], 'places' | 'studs' | 'caliper' | 'traits'>;
 }
 
-/** What carries the wheels of an axle, and its figures with their sources. */
-export function AxleFields({ axle, units, register, errors, entered, chosen }: AxleFieldsProps) {
+/** How the wheel and its rotor or drum are held. */
+function HoldFields({ axle, register, errors, chosen }: AxleFieldsProps) {
   const own = errors[axle];
-  const isDrum = chosen.caliper === 'drum';
-  // What stands on file of the other kind stays in sight: it is not lost by a choice.
-  const isShown = (kind: LimitField): boolean =>
-    kind === 'piston' || isOfDrum(kind) === isDrum || entered[`${axle}.${kind}`] !== undefined;
-  const mayHave = (trait: Trait): boolean =>
-    !isDrum || !OF_ROTOR.includes(trait) || (chosen.traits ?? []).includes(trait);
-  const nameOf = (kind: LimitField, name: string): string =>
-    isDrum && kind === 'piston' ? 'Wheel cylinder diameter' : name;
   return (
-    <fieldset className="zh-card mb-3">
-      <legend className="fs-5 fw-bold">{axle === 'front' ? 'Front axle' : 'Rear axle'}</legend>
+    <>
       <div className="zh-limits">
         <FormField
           label="Wheel held by"
@@ -60,7 +51,7 @@ export function AxleFields({ axle, units, register, errors, entered, chosen }: A
           )}
         />
         <FormField
-          label={isDrum ? 'Drum goes on' : 'Rotor goes on'}
+          label={chosen.caliper === 'drum' ? 'Drum goes on' : 'Rotor goes on'}
           error={own?.places?.message}
           control={(ids) => (
             <Form.Select {...ids} {...register(`${axle}.places`)}>
@@ -80,22 +71,49 @@ export function AxleFields({ axle, units, register, errors, entered, chosen }: A
         />
       </div>
       {chosen.places === 'some' && (
-        <fieldset className="mb-3">
-          <legend className="fs-6 fw-normal mb-0">
-            It goes on at its mark, and so many places on from there (clockwise on the left,
-            counter-clockwise on the right, as you face it)
-          </legend>
-          <div className={picks.traits}>
-            {Array.from({ length: Number(chosen.studs) - 1 }, (_, i) => String(i + 1)).map(
-              (shift) => (
-                <label key={shift} className={picks.check}>
-                  <input type="checkbox" value={shift} {...register(`${axle}.shifts`)} /> {shift} on
-                </label>
-              ),
-            )}
-          </div>
-        </fieldset>
+        <Ticks
+          legend="It goes on at its mark, and so many places on from there (clockwise on the left, counter-clockwise on the right, as you face it)"
+          values={Array.from({ length: Number(chosen.studs) - 1 }, (_, i) => String(i + 1))}
+          nameOf={(shift) => `${shift} on`}
+          field={register(`${axle}.shifts`)}
+        />
       )}
+    </>
+  );
+}
+
+/** Several of some things, each with a tick. */
+const Ticks = <Value extends string>({
+  legend,
+  values,
+  nameOf,
+  field,
+}: {
+  readonly legend: string;
+  readonly values: readonly Value[];
+  readonly nameOf: (value: Value) => string;
+  readonly field: UseFormRegisterReturn;
+}) => (
+  <fieldset className="mb-3">
+    <legend className="fs-6 fw-normal mb-0">{legend}</legend>
+    <div className={picks.traits}>
+      {values.map((value) => (
+        <label key={value} className={picks.check}>
+          <input type="checkbox" value={value} {...field} /> {nameOf(value)}
+        </label>
+      ))}
+    </div>
+  </fieldset>
+);
+
+/** What brakes the wheel, and what it has besides. */
+function BrakeFields({ axle, register, errors, chosen }: AxleFieldsProps) {
+  const own = errors[axle];
+  const isDrum = chosen.caliper === 'drum';
+  const mayHave = (trait: Trait): boolean =>
+    !isDrum || !OF_ROTOR.includes(trait) || (chosen.traits ?? []).includes(trait);
+  return (
+    <>
       <div className="zh-limits">
         <FormField
           label="Brake"
@@ -136,47 +154,64 @@ export function AxleFields({ axle, units, register, errors, entered, chosen }: A
           />
         )}
       />
-      <fieldset className="mb-3">
-        <legend className="fs-6 fw-normal mb-0">It also has (the strip-down follows it)</legend>
-        <div className={picks.traits}>
-          {TRAITS.filter(mayHave).map((trait) => (
-            <label key={trait} className={picks.check}>
-              <input type="checkbox" value={trait} {...register(`${axle}.traits`)} />{' '}
-              {TRAIT_NAME[trait]}
-            </label>
-          ))}
-        </div>
-      </fieldset>
-      <div className="zh-limits">
-        {LIMIT_FIELDS.filter(({ kind }) => isShown(kind)).map(({ kind, name, role }) => (
-          <FormField
-            key={kind}
-            label={`${nameOf(kind, name)} (${UNIT_SIGN[fieldUnit(units, role)]})`}
-            hint={entered[`${axle}.${kind}`]}
-            error={own?.limits?.[kind]?.length?.message}
-            control={(ids) => (
-              <div className="d-flex gap-1">
-                <Form.Control
-                  inputMode="decimal"
-                  autoComplete="off"
-                  {...ids}
-                  {...register(`${axle}.limits.${kind}.length`)}
-                />
-                <Form.Select
-                  aria-label={`Source of ${name.toLowerCase()}`}
-                  {...register(`${axle}.limits.${kind}.source`)}
-                >
-                  {SOURCE_CHOICES.map(({ value, label, title }) => (
-                    <option key={value} value={value} title={title}>
-                      {label}
-                    </option>
-                  ))}
-                </Form.Select>
-              </div>
-            )}
-          />
-        ))}
-      </div>
-    </fieldset>
+      <Ticks
+        legend="It also has (the strip-down follows it)"
+        values={TRAITS.filter(mayHave)}
+        nameOf={(trait) => TRAIT_NAME[trait]}
+        field={register(`${axle}.traits`)}
+      />
+    </>
   );
 }
+
+/** The figures that it is held against, each with its source. */
+function LimitFields({ axle, units, register, errors, entered, chosen }: AxleFieldsProps) {
+  const isDrum = chosen.caliper === 'drum';
+  // What stands on file of the other kind stays in sight: it is not lost by a choice.
+  const isShown = (kind: LimitField): boolean =>
+    kind === 'piston' || isOfDrum(kind) === isDrum || entered[`${axle}.${kind}`] !== undefined;
+  const nameOf = (kind: LimitField, name: string): string =>
+    isDrum && kind === 'piston' ? 'Wheel cylinder diameter' : name;
+  return (
+    <div className="zh-limits">
+      {LIMIT_FIELDS.filter(({ kind }) => isShown(kind)).map(({ kind, name, role }) => (
+        <FormField
+          key={kind}
+          label={`${nameOf(kind, name)} (${UNIT_SIGN[fieldUnit(units, role)]})`}
+          hint={entered[`${axle}.${kind}`]}
+          error={errors[axle]?.limits?.[kind]?.length?.message}
+          control={(ids) => (
+            <div className="d-flex gap-1">
+              <Form.Control
+                inputMode="decimal"
+                autoComplete="off"
+                {...ids}
+                {...register(`${axle}.limits.${kind}.length`)}
+              />
+              <Form.Select
+                aria-label={`Source of ${name.toLowerCase()}`}
+                {...register(`${axle}.limits.${kind}.source`)}
+              >
+                {SOURCE_CHOICES.map(({ value, label, title }) => (
+                  <option key={value} value={value} title={title}>
+                    {label}
+                  </option>
+                ))}
+              </Form.Select>
+            </div>
+          )}
+        />
+      ))}
+    </div>
+  );
+}
+
+/** What carries the wheels of an axle, and its figures with their sources. */
+export const AxleFields = (props: AxleFieldsProps) => (
+  <fieldset className="zh-card mb-3">
+    <legend className="fs-5 fw-bold">{props.axle === 'front' ? 'Front axle' : 'Rear axle'}</legend>
+    <HoldFields {...props} />
+    <BrakeFields {...props} />
+    <LimitFields {...props} />
+  </fieldset>
+);

@@ -1,16 +1,20 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useRef } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { measuredSet } from '@/core/assessment';
 import {
   faultsLeft,
+  judgeApart,
   judgeRead,
   newCode,
   caseOf,
   readCode,
+  type ApartResult,
   type PracticeCase,
+  type ReadResult,
+  type Source,
 } from '@/core/practice';
 import type { UnitSystem } from '@/core/units';
 import { withHeld } from '@/features/measure/held';
@@ -19,6 +23,8 @@ import type { BenchCorner } from '@/features/measure/model';
 import {
   actionsOf,
   AllCases,
+  ApartAnswer,
+  ApartDebrief,
   BenchLooks,
   Debrief,
   outcomeOf,
@@ -28,6 +34,7 @@ import {
   useWrites,
   writeAction,
   writeOutcome,
+  type Judged,
 } from '@/features/practice';
 import { practiceAgain, practiceId } from '@/ui/keeper';
 import { NextThing } from '@/ui/shell';
@@ -38,17 +45,31 @@ interface CaseRoomProps {
   readonly units: UnitSystem;
 }
 
-const TASK: Readonly<Record<PracticeCase['subject'], string>> = {
+const READ_TASK: Readonly<Record<PracticeCase['subject'], string>> = {
   dial: 'Read the runout of this corner so that the figure can be trusted.',
   micrometer: 'Read the thickness of this corner so that the figures can be trusted.',
   both: 'Read runout and thickness of this corner so that the figures can be trusted.',
 };
 
-const ONLY: Readonly<Record<PracticeCase['subject'], BenchCorner['only']>> = {
+const READ_ONLY: Readonly<Record<PracticeCase['subject'], BenchCorner['only']>> = {
   dial: 'runout',
   micrometer: 'thickness',
   both: undefined,
 };
+
+/** What a case asks for, and which readings its bench offers. */
+const taskOf = ({ level, subject }: PracticeCase) =>
+  level === 'apart'
+    ? {
+        todo: 'Runout is beyond here: find out where it comes from, and leave the rotor where it sits best.',
+        why: 'What stays with the rotor when it is moved on is the rotor’s; what stays with the studs is the hub’s.',
+        only: 'runout' as const,
+      }
+    : {
+        todo: READ_TASK[subject],
+        why: 'Something at the bench may be wrong, or nothing: looking costs minutes, not looking costs the figure.',
+        only: READ_ONLY[subject],
+      };
 
 /** What follows a case: the next one of its subject, made when it is asked for. */
 function After({ own }: { readonly own: PracticeCase }) {
@@ -66,6 +87,9 @@ function After({ own }: { readonly own: PracticeCase }) {
   );
 }
 
+type CaseResult =
+  ({ readonly level: 'read' } & ReadResult) | ({ readonly level: 'apart' } & ApartResult);
+
 /** A case as it stands on this device: its bench as it was put right so far, and what would come of it now. */
 function useCase(code: string, units: UnitSystem) {
   const own = useMemo(() => caseOf(readCode(code)!), [code]);
@@ -79,23 +103,56 @@ function useCase(code: string, units: UnitSystem) {
       ...{ jobId: id, whose: `Practice ${code}`, corner: own.corner, phase: 'before' },
       ...{ fastening: 'studs', studs: own.studs, allowedShifts: null, limits: own.limits },
       ...{ isCheck: true, units, gauges: [] },
-      only: ONLY[own.subject],
+      only: taskOf(own).only,
+      isSeatFixed: own.level === 'read',
       // What was put right changes what the gauges show, and nothing else does.
       practice: { corner: own.virtual, faults: JSON.parse(faults) as object },
     }),
     [id, code, own, units, faults],
   );
-  const result = useMemo(() => {
-    const counted = sets.filter(({ isAside }) => !isAside);
-    const measured = counted.flatMap((set) => measuredSet(set) ?? []);
-    return judgeRead(own, measured, actions, readingsOf(writes));
-  }, [own, sets, actions, writes]);
-  return { own, id, actions, sets, corner, result, outcome: outcomeOf(writes) };
+  const measured = useMemo(
+    () => sets.filter(({ isAside }) => !isAside).flatMap((set) => measuredSet(set) ?? []),
+    [sets],
+  );
+  const outcome = outcomeOf(writes);
+  const taken = readingsOf(writes);
+  const judge = useCallback(
+    (said: Source | null): CaseResult =>
+      own.level === 'apart'
+        ? { level: 'apart', ...judgeApart(own, measured, actions, taken, said) }
+        : { level: 'read', ...judgeRead(own, measured, actions, taken) },
+    [own, measured, actions, taken],
+  );
+  const saidBefore = outcome?.said ?? null;
+  const result = useMemo(() => judge(saidBefore), [judge, saidBefore]);
+  return { own, id, actions, sets, corner, judge, result, outcome };
 }
+
+/** What of a result is kept. */
+const keptOf = (result: CaseResult): Judged => ({
+  isRight: result.isRight,
+  isHarm: result.level === 'apart' ? result.isHarm : result.harm !== null,
+  ...{ minutes: result.minutes, best: result.best, missed: [...result.missed] },
+  errorUm: result.errorUm,
+  said: result.level === 'apart' ? result.said : null,
+  source: result.level === 'apart' ? result.source : null,
+});
+
+/** Whether something was read that can be judged. */
+const isRead = (result: CaseResult): boolean =>
+  result.level === 'apart'
+    ? result.stays !== null
+    : result.figures.some(({ found }) => found !== null);
 
 /** A case, worked on the bench that real corners are read on; what is written stays on this device. */
 export function CaseRoom({ code, who, units }: CaseRoomProps) {
-  const { own, id, actions, sets, corner, result, outcome } = useCase(code, units);
+  const { own, id, actions, sets, corner, judge, result, outcome } = useCase(code, units);
+  const [isAnswering, setAnswering] = useState(false);
+  const end = (said: Source | null): void => {
+    setAnswering(false);
+    void writeOutcome(id, code, who, keptOf(judge(said)));
+  };
+  const task = taskOf(own);
   const done = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (outcome) done.current?.querySelector('h2')?.focus();
@@ -109,10 +166,11 @@ export function CaseRoom({ code, who, units }: CaseRoomProps) {
           {!outcome && (
             <Button
               variant="secondary"
-              disabled={result.figures.every(({ found }) => found === null)}
-              onClick={() => void writeOutcome(id, code, who, result)}
+              disabled={!isRead(result)}
+              aria-expanded={own.level === 'apart' ? isAnswering : undefined}
+              onClick={() => (own.level === 'apart' ? setAnswering(true) : end(null))}
             >
-              Done: show the truth
+              {own.level === 'apart' ? 'Done: say where it comes from' : 'Done: show the truth'}
             </Button>
           )}
         </>
@@ -120,16 +178,16 @@ export function CaseRoom({ code, who, units }: CaseRoomProps) {
     >
       {outcome && (
         <div ref={done}>
-          <Debrief {...{ own, result, units }} />
+          {result.level === 'apart' ? (
+            <ApartDebrief {...{ own, result, units }} />
+          ) : (
+            <Debrief {...{ own, result, units }} />
+          )}
           <After own={own} />
         </div>
       )}
-      {!outcome && sets.length === 0 && (
-        <NextThing
-          todo={TASK[own.subject]}
-          why="Something at the bench may be wrong, or nothing: looking costs minutes, not looking costs the figure."
-        />
-      )}
+      {!outcome && isAnswering && <ApartAnswer onSay={end} onLeave={() => setAnswering(false)} />}
+      {!outcome && sets.length === 0 && <NextThing todo={task.todo} why={task.why} />}
       <BenchLooks
         {...{ own, actions }}
         // While readings are taken it is folded up above them.
@@ -144,7 +202,7 @@ export function CaseRoom({ code, who, units }: CaseRoomProps) {
           lead={null}
           scent={null}
           expectedShift={null}
-          wanted={own.subject === 'micrometer' ? 'thickness' : 'runout'}
+          wanted={task.only ?? 'runout'}
           nextHref="/practice"
           nextLabel="All cases"
         />

@@ -4,7 +4,7 @@ import type { Metadata } from 'next';
 import { speedUnit } from '@/core/units';
 import { BeddingPlanner } from '@/features/rebuild/BeddingPlanner';
 import { planOf, shopProgrammes } from '@/server/rebuild/bedding';
-import { axlesOfJob, findCheck } from '@/core/job';
+import { axlesOfJob, findCheck, isDrumAt } from '@/core/job';
 import { stepView } from '@/server/rebuild/rebuildView';
 import { shopUnits } from '@/server/shop/settings';
 import { WithNose } from '../../JobDiagnosis';
@@ -15,6 +15,7 @@ export const metadata: Metadata = { title: 'Bedding-in' };
 export default async function BeddingPage(props: JobParams) {
   const { id, job } = await openJobPage(props);
   const row = findCheck(job, 'bedding', '', 'plan');
+  const axle = axlesOfJob(job).includes('front') ? 'front' : 'rear';
   return (
     <WithNose job={job}>
       <div className="zh-row justify-content-start mb-2">
@@ -35,7 +36,8 @@ export default async function BeddingPage(props: JobParams) {
         written={stepView(row)}
         programmes={await shopProgrammes()}
         unit={speedUnit(await shopUnits())}
-        axle={axlesOfJob(job).includes('front') ? 'front' : 'rear'}
+        axle={axle}
+        carrier={isDrumAt(job, axle === 'front' ? 'FL' : 'RL') ? 'drum' : 'rotor'}
       />
     </WithNose>
   );

@@ -1,0 +1,52 @@
+import { exaggerationOf } from '@/core/drawing';
+import { meanOf } from '@/core/numeric';
+import type { PlaceBeside, PracticeCase } from '@/core/practice';
+import { CORNER_NAME } from '@/core/readings';
+import type { Degrees } from '@/core/units';
+import { RotorFace } from '@/ui/rotor';
+
+/** Values about their mean: where a dial was zeroed says nothing of the face. */
+export const evened = (values: readonly number[]): number[] =>
+  values.map((value) => value - meanOf(values));
+
+interface FacesOf {
+  readonly angles: readonly Degrees[];
+  readonly faces: readonly { readonly name: string; readonly values: readonly number[] }[];
+}
+
+/** A face as it is beside the same as it was read. */
+export const readAndTrue = (what: string, places: readonly PlaceBeside[]): FacesOf => ({
+  angles: places.map(({ angleDeg }) => angleDeg),
+  faces: [
+    { name: `${what} as it is`, values: evened(places.map(({ truth }) => truth)) },
+    { name: `${what} as it was read`, values: evened(places.map(({ read }) => read)) },
+  ],
+});
+
+/** Faces of one rotor side by side, in one scale. */
+export function Faces({
+  own,
+  angles,
+  faces,
+  limit,
+}: FacesOf & { readonly own: PracticeCase; readonly limit: number }) {
+  const scale = exaggerationOf(
+    faces.flatMap(({ values }) => values),
+    limit,
+  );
+  return (
+    <>
+      {faces.map(({ name, values }) => (
+        <figure key={name} className="mb-0">
+          <RotorFace
+            {...{ corner: own.corner, studs: own.studs, fastening: 'studs', limit }}
+            {...{ angles, scale, values }}
+            isPlain
+            label={`${CORNER_NAME[own.corner]}: ${name}`}
+          />
+          <figcaption className="text-center">{name}</figcaption>
+        </figure>
+      ))}
+    </>
+  );
+}
