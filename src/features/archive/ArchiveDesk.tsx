@@ -1,6 +1,7 @@
 'use client';
 
-import { Button } from 'react-bootstrap';
+import { FileField } from '@/ui/field';
+import { Button, Table } from 'react-bootstrap';
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
 import type { ImportPlan, TablePlan } from '@/server/records/archive';
@@ -39,7 +40,7 @@ function Plan({ plan }: { plan: ImportPlan }) {
     fresh + same + conflicts.length + leftOut;
   const shown = plan.tables.filter((each) => rowsOf(each) > 0);
   return (
-    <table className="table table-sm mt-2">
+    <Table size="sm" className="mt-2">
       <thead>
         <tr>
           <th scope="col">What</th>
@@ -68,7 +69,7 @@ function Plan({ plan }: { plan: ImportPlan }) {
           </tr>
         ))}
       </tbody>
-    </table>
+    </Table>
   );
 }
 
@@ -104,16 +105,7 @@ export function ArchiveDesk() {
   const fresh = plan?.tables.reduce((sum, each) => sum + each.fresh, 0) ?? 0;
   return (
     <>
-      <label className="form-label" htmlFor="zh-archive">
-        Archive (a JSON document)
-      </label>
-      <input
-        id="zh-archive"
-        className="form-control"
-        type="file"
-        accept="application/json,.json"
-        onChange={({ target }) => look(target.files?.[0] ?? null)}
-      />
+      <FileField label="Archive (a JSON document)" accept="application/json,.json" onPick={look} />
       {busy && <p role="status">Looking through it …</p>}
       {said && (
         <p className="zh-error" role="alert">

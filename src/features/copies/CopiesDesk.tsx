@@ -5,6 +5,7 @@ import { Button } from 'react-bootstrap';
 import { format } from 'date-fns';
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
+import { FileField } from '@/ui/field';
 import type { Asked } from '@/ui/ask';
 import type { KeptCopy, Staged } from '@/server/records/backup';
 import {
@@ -229,19 +230,11 @@ const RestoreFile = ({ desk }: { readonly desk: Copies }) => (
   <section className="zh-card mb-3" aria-labelledby="restore">
     <h2 id="restore">Restore from a file</h2>
     <p>The file is looked through before anything is replaced.</p>
-    <label className="form-label" htmlFor="zh-backup">
-      Copy (.tar.gz)
-    </label>
-    <input
-      id="zh-backup"
-      className="form-control"
-      type="file"
+    <FileField
+      label="Copy (.tar.gz)"
       accept=".gz,application/gzip"
       disabled={desk.busy}
-      onChange={({ target }) => {
-        const file = target.files?.[0];
-        if (file) desk.look(() => sendCopy(file));
-      }}
+      onPick={(file) => desk.look(() => sendCopy(file))}
     />
   </section>
 );

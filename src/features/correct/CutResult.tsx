@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import { formatIn, type UnitSystem } from '@/core/units';
 import { Figure, VerdictMark } from '@/ui/verdict';
 import { AS_PLANNED, type CutOutcome } from './model';
@@ -25,7 +26,7 @@ export function CutResult({ outcome, remaining, measuredRunout, units }: CutResu
   const say = (um: number): string => formatIn(units, 'deviation', um);
   return (
     <div className={state === 'within' ? '' : 'zh-stop'} role="status">
-      <table className="table table-sm mb-1">
+      <Table size="sm" className="mb-1">
         <thead>
           <tr>
             <th scope="col">After the cut</th>
@@ -70,7 +71,7 @@ export function CutResult({ outcome, remaining, measuredRunout, units }: CutResu
             </td>
           </tr>
         </tbody>
-      </table>
+      </Table>
       <VerdictMark state={state === 'below-discard' ? 'beyond' : state} /> {SENTENCE[state]}
       {apart !== null && Math.abs(apart) > AS_PLANNED && (
         <>

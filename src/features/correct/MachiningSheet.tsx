@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import type { MachiningResult } from '@/core/machining';
 import { formatIn, type UnitSystem } from '@/core/units';
 import { describeReason } from '@/core/verdict';
@@ -39,7 +40,7 @@ function SidePasses({
         <li>Turn the rotor, bring the tool in until it just touches: the first contact.</li>
         <li>Set the dial to zero there. Then cut:</li>
       </ol>
-      <table className={`table table-sm ${styles.passes}`}>
+      <Table size="sm" className={styles.passes}>
         <thead>
           <tr>
             <th scope="col">Pass</th>
@@ -62,7 +63,7 @@ function SidePasses({
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
     </div>
   );
 }
@@ -85,7 +86,7 @@ export function MachiningSheet({ cut, other, lathe, isEqual, scores, units }: Ma
         <SidePasses name="Outboard face" passes={cut.passes.outboard} units={units} />
         <SidePasses name="Inboard face" passes={cut.passes.inboard} units={units} />
       </div>
-      <table className="table table-sm">
+      <Table size="sm">
         <tbody>
           <tr>
             <th scope="row">Thickness expected after the cut</th>
@@ -150,7 +151,7 @@ export function MachiningSheet({ cut, other, lathe, isEqual, scores, units }: Ma
             </tr>
           )}
         </tbody>
-      </table>
+      </Table>
       <p>
         <strong>Stop, and do not cut, where the rotor is:</strong> {NEVER_CUT.join('; ')}. Stop as
         soon as both faces are clean: what is left on counts.

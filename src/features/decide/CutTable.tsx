@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import { SOURCE_NAME, type LimitSource } from '@/core/assessment';
 import type { MachiningResult } from '@/core/machining';
 import { formatIn, type LengthRole, type UnitSystem } from '@/core/units';
@@ -47,7 +48,7 @@ export function CutTable({ onVehicle, bench, units, source }: CutTableProps) {
   ];
   return (
     <div className="table-responsive" tabIndex={0} role="region" aria-label="Machining">
-      <table className={`table table-sm align-middle ${styles.cuts}`}>
+      <Table size="sm" className={`align-middle ${styles.cuts}`}>
         <thead>
           <tr>
             <th scope="col">Machining</th>
@@ -74,7 +75,7 @@ export function CutTable({ onVehicle, bench, units, source }: CutTableProps) {
           </tr>
           {!isBelowDiscard && figures}
         </tbody>
-      </table>
+      </Table>
       {!onVehicle && (
         <p className="zh-muted">
           On the vehicle it is cut as it sits: measure runout and thickness where it sits now to

@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import { sayMove, type CornerRecord } from '@/core/assessment';
 import { bestPlate, type PlateFit } from '@/core/plate';
 import { fastenerName } from '@/core/readings';
@@ -18,7 +19,7 @@ export function PlateTable({ record, fits, current, units }: PlateTableProps) {
   const fastener = fastenerName(record.fastening);
   return (
     <div className="table-responsive" tabIndex={0} role="region" aria-label="Tapered plates">
-      <table className="table table-sm">
+      <Table size="sm">
         <caption className="zh-muted">
           Predicted runout ({formatIn(units, 'deviation', 0).split(' ').at(-1)}) by plate and by the{' '}
           {fastener} at its thick place, the rotor at its best place for each. Only where the
@@ -65,7 +66,7 @@ export function PlateTable({ record, fits, current, units }: PlateTableProps) {
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
     </div>
   );
 }

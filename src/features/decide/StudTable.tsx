@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import {
   hubTir,
   runoutLimit,
@@ -40,7 +41,7 @@ export function StudTable({ record, assessment, index, units }: StudTableProps) 
         {first.rotor.highSpotDeg.toFixed(0)}° (first order, both at the rotor’s circle).
       </p>
       <div className="table-responsive" tabIndex={0} role="region" aria-label="Predicted runout">
-        <table className="table table-sm align-middle">
+        <Table size="sm" className="align-middle">
           <thead>
             <tr>
               <th scope="col">Rotor, from the first mark</th>
@@ -77,7 +78,7 @@ export function StudTable({ record, assessment, index, units }: StudTableProps) 
               );
             })}
           </tbody>
-        </table>
+        </Table>
       </div>
     </>
   );

@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import {
   dtvLimit,
   machineToSource,
@@ -112,7 +113,7 @@ export function VerdictTable({
       role="region"
       aria-label={`Verdicts, ${record.corner}`}
     >
-      <table className="table table-sm align-middle">
+      <Table size="sm" className="align-middle">
         <thead>
           <tr>
             <th scope="col">What</th>
@@ -127,7 +128,7 @@ export function VerdictTable({
             <VerdictRow key={row.name} row={row} units={units} />
           ))}
         </tbody>
-      </table>
+      </Table>
     </div>
   );
 }

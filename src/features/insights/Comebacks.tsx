@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import type { Comebacks as Row } from '@/core/insights';
 import { BandBar } from '@/ui/chart';
 import { sayShare } from './model';
@@ -15,7 +16,7 @@ export function Comebacks({
 }) {
   const full = Math.max(0.05, ...rows.map(({ share }) => (share.isFew ? 0 : share.high)));
   return (
-    <table className={`table table-sm ${styles.rates}`}>
+    <Table size="sm" className={styles.rates}>
       <caption className="visually-hidden">{caption}</caption>
       <thead>
         <tr>
@@ -43,6 +44,6 @@ export function Comebacks({
           </tr>
         ))}
       </tbody>
-    </table>
+    </Table>
   );
 }

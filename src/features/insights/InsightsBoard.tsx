@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import { ButtonLink } from '@/ui/Link';
 import { NO_CAUSE } from '@/core/insights';
 import type { UnitSystem } from '@/core/units';
@@ -62,7 +63,7 @@ function FoundTable({
   readonly names: InsightsBoardProps['findings'];
 }) {
   return (
-    <table className="table table-sm mb-0">
+    <Table size="sm" className="mb-0">
       <thead>
         <tr>
           <th scope="col">Found wrong</th>
@@ -77,7 +78,7 @@ function FoundTable({
           </tr>
         ))}
       </tbody>
-    </table>
+    </Table>
   );
 }
 

@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import type { Prediction } from '@/core/insights';
 import { fieldUnit, formatIn, fromMicrometres, UNIT_SIGN, type UnitSystem } from '@/core/units';
 import type { InsightsView } from '@/server/records/insights';
@@ -55,7 +56,7 @@ export function Predictions({
   return (
     <>
       <div className="zh-scroll">
-        <table className="table table-sm">
+        <Table size="sm">
           <thead>
             <tr>
               <th scope="col">Correction</th>
@@ -69,7 +70,7 @@ export function Predictions({
               <Row key={row.correction} row={row} units={units} />
             ))}
           </tbody>
-        </table>
+        </Table>
       </div>
       {proofs.length > 1 && (
         <PointsChart

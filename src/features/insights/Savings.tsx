@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import type { Saving } from '@/core/insights';
 import { sayMoney } from '@/core/options';
 import { correctionName } from './model';
@@ -29,7 +30,7 @@ export function Savings({ savings }: { readonly savings: readonly Saving[] }) {
               </span>{' '}
               {total < 0 ? 'lost' : 'saved'} against a new rotor every time
             </p>
-            <table className="table table-sm">
+            <Table size="sm">
               <thead>
                 <tr>
                   <th scope="col">Correction</th>
@@ -50,7 +51,7 @@ export function Savings({ savings }: { readonly savings: readonly Saving[] }) {
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </Table>
           </div>
         );
       })}

@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import type { StageTime } from '@/core/insights';
 import { BandBar } from '@/ui/chart';
 import { sayMinutes, STAGE_NAME } from './model';
@@ -9,7 +10,7 @@ export function StageTimes({ stages }: { readonly stages: readonly StageTime[] }
   const full = Math.max(...stages.map(({ to }) => to));
   return (
     <>
-      <table className={`table table-sm ${styles.rates}`}>
+      <Table size="sm" className={styles.rates}>
         <thead>
           <tr>
             <th scope="col">Stage</th>
@@ -32,7 +33,7 @@ export function StageTimes({ stages }: { readonly stages: readonly StageTime[] }
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
       <p className="zh-muted mb-0">
         From one thing written down to the next; pauses over half an hour are left out. Times are
         read to about 9 %.

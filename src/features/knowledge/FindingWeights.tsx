@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import { isChoice, signedDecibans, weightOf, type Finding, type Knowledge } from '@/core/diagnosis';
 import styles from './knowledge.module.css';
 import causes from '@/ui/shell/causes.module.css';
@@ -80,7 +81,7 @@ export function FindingWeights({
         <p className="mb-1">
           <strong>{finding.question}</strong> {finding.how}
         </p>
-        <table className="table table-sm">
+        <Table size="sm">
           <tbody>
             {answers.map((answer) => (
               <Answer
@@ -91,7 +92,7 @@ export function FindingWeights({
               />
             ))}
           </tbody>
-        </table>
+        </Table>
       </div>
     </details>
   );

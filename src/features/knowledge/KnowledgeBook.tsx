@@ -1,3 +1,4 @@
+import { FormControl, FormSelect, Table } from 'react-bootstrap';
 import { KNOWLEDGE } from '@/core/contracts';
 import type { ShopKnowledge } from '@/server/nose/nose';
 import { FindingWeights } from './FindingWeights';
@@ -13,7 +14,7 @@ function Numbers({ shop }: { readonly shop: ShopKnowledge }) {
   return (
     <SaidForm what="numbers" label="Keep shares and minutes">
       <div className="table-responsive">
-        <table className="table table-sm">
+        <Table size="sm">
           <caption>
             Causes: how many jobs in about a hundred, before any finding (workshop default).
             {confirmedJobs > 0
@@ -38,8 +39,8 @@ function Numbers({ shop }: { readonly shop: ShopKnowledge }) {
                     <div className="zh-muted fw-normal">{means}</div>
                   </th>
                   <td>
-                    <input
-                      className={`form-control ${asking.number}`}
+                    <FormControl
+                      className={asking.number}
                       name={`prior.${code}`}
                       defaultValue={prior}
                       inputMode="decimal"
@@ -54,7 +55,7 @@ function Numbers({ shop }: { readonly shop: ShopKnowledge }) {
               );
             })}
           </tbody>
-        </table>
+        </Table>
       </div>
       <details className="mb-3">
         <summary className="zh-fold">Minutes of the findings</summary>
@@ -65,8 +66,8 @@ function Numbers({ shop }: { readonly shop: ShopKnowledge }) {
                 {title}
                 {wheelOff && <span className="zh-muted"> · wheel off</span>}
               </span>
-              <input
-                className={`form-control ${asking.number}`}
+              <FormControl
+                className={asking.number}
                 name={`minutes.${code}`}
                 defaultValue={minutes}
                 inputMode="decimal"
@@ -126,27 +127,27 @@ export function KnowledgeBook({ shop }: { readonly shop: ShopKnowledge }) {
           <div className="zh-limits mt-2">
             <label className="d-block mb-2">
               Answer
-              <select className="form-select" name="answer" aria-label="Answer">
+              <FormSelect name="answer" aria-label="Answer">
                 {answersOf().map(({ value, label }) => (
                   <option key={value} value={value}>
                     {label}
                   </option>
                 ))}
-              </select>
+              </FormSelect>
             </label>
             <label className="d-block mb-2">
               Cause
-              <select className="form-select" name="cause" aria-label="Cause">
+              <FormSelect name="cause" aria-label="Cause">
                 {knowledge.causes.map(({ code, name }) => (
                   <option key={code} value={code}>
                     {name}
                   </option>
                 ))}
-              </select>
+              </FormSelect>
             </label>
             <label className="d-block mb-2">
               Decibans
-              <input className="form-control" name="decibans" inputMode="decimal" />
+              <FormControl name="decibans" inputMode="decimal" />
             </label>
           </div>
         </SaidForm>

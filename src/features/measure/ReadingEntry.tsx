@@ -1,6 +1,6 @@
 'use client';
 
-import { Button } from 'react-bootstrap';
+import { Button, FormControl } from 'react-bootstrap';
 import { useEffect, useRef, useSyncExternalStore, type KeyboardEvent, type RefObject } from 'react';
 import { isFree } from '@/ui/keys';
 import { asMinus, flipSign } from '@/core/readings';
@@ -139,10 +139,11 @@ export function ReadingEntry(props: ReadingEntryProps) {
             ±<span className="visually-hidden">change the sign</span>
           </Button>
         )}
-        <input
+        <FormControl
           id="reading"
           ref={input}
-          className={`form-control ${styles.entryInput} ${error ? 'is-invalid' : ''}`}
+          className={styles.entryInput}
+          isInvalid={error !== null}
           inputMode={hasThumbs ? 'none' : 'decimal'}
           autoComplete="off"
           enterKeyHint="next"

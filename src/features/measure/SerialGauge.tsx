@@ -1,6 +1,6 @@
 'use client';
 
-import { Button } from 'react-bootstrap';
+import { Button, FormSelect } from 'react-bootstrap';
 import { useEffect, useRef, useState } from 'react';
 import type { LineFormat, LineReading } from '@/core/gauges';
 import { toMicrometres } from '@/core/units';
@@ -81,16 +81,16 @@ export function SerialGauge({ name, format, onReading }: SerialGaugeProps) {
         ) : (
           <>
             <label htmlFor="baud">Speed of the line</label>
-            <select
+            <FormSelect
               id="baud"
-              className="form-select w-auto"
+              className="w-auto"
               value={baudRate}
               onChange={(event) => setBaudRate(Number(event.target.value))}
             >
               {BAUD_RATES.map((rate) => (
                 <option key={rate}>{rate}</option>
               ))}
-            </select>
+            </FormSelect>
             <Button type="button" variant="primary" onClick={() => void connect()}>
               Connect {name}
             </Button>

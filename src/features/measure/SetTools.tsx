@@ -1,7 +1,7 @@
 'use client';
 
 import { FileLink } from '@/ui/Link';
-import { Button } from 'react-bootstrap';
+import { Button, FormSelect } from 'react-bootstrap';
 import { useState } from 'react';
 import { measuredSet } from '@/core/assessment';
 import { compareSets, type ComparedSet } from '@/core/quality';
@@ -47,9 +47,9 @@ function Comparison({ set, sets, corner }: Omit<SetToolsProps, 'set'> & { set: B
   return (
     <div className="mt-2">
       <label htmlFor="compare">Compare with </label>{' '}
-      <select
+      <FormSelect
         id="compare"
-        className="form-select d-inline-block w-auto"
+        className="d-inline-block w-auto"
         value={otherId}
         onChange={(event) => setOtherId(event.target.value)}
       >
@@ -60,7 +60,7 @@ function Comparison({ set, sets, corner }: Omit<SetToolsProps, 'set'> & { set: B
             {each.isAside ? ' (set aside)' : ''}
           </option>
         ))}
-      </select>
+      </FormSelect>
       {other && !compared && <p className="zh-muted mb-0">One of the two is not read yet.</p>}
       {compared && (
         <p className="mb-0" role="status">

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button } from 'react-bootstrap';
+import { Button, FormSelect } from 'react-bootstrap';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import {
   endPlayShows,
@@ -102,9 +102,9 @@ function Freely({ bench: { faults, corner }, fault, setFault, gauge }: FreelyPro
       {noted && <p className="mb-0 mt-2">{noted}</p>}
       <label className="mt-2 d-block" htmlFor="practice-fault">
         Practise with{' '}
-        <select
+        <FormSelect
           id="practice-fault"
-          className="form-select d-inline-block w-auto"
+          className="d-inline-block w-auto"
           value={fault}
           onChange={(event) =>
             setFault(FAULTS.find((each) => each === event.target.value) ?? 'none')
@@ -115,7 +115,7 @@ function Freely({ bench: { faults, corner }, fault, setFault, gauge }: FreelyPro
               {FAULT_NAME[each]}
             </option>
           ))}
-        </select>
+        </FormSelect>
       </label>
     </>
   );

@@ -1,4 +1,4 @@
-import { Button } from 'react-bootstrap';
+import { Button, FormSelect } from 'react-bootstrap';
 import { ButtonLink } from '@/ui/Link';
 import { isChoice, type NextCheck } from '@/core/diagnosis';
 import { findingOf } from './model';
@@ -45,16 +45,16 @@ function Outcomes({ check, ...props }: JobNoseProps & { readonly check: NextChec
       {finding.perCorner && (
         <label className="zh-row mb-1">
           <span>Found at</span>
-          <select
+          <FormSelect
             key={cornerLeft(check.code, props)}
-            className="form-select w-auto"
+            className="w-auto"
             name="corner"
             defaultValue={cornerLeft(check.code, props)}
           >
             {props.corners.map((corner) => (
               <option key={corner}>{corner}</option>
             ))}
-          </select>
+          </FormSelect>
         </label>
       )}
       {finding.values.map(({ code, label }, i) => (

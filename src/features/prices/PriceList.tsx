@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
+import { Button, Form, Table } from 'react-bootstrap';
 import { useForm } from 'react-hook-form';
 import type { ShopForm } from '@/core/contracts';
 import { ITEM_NAME, PRICE_ITEMS } from '@/core/options';
@@ -72,7 +72,7 @@ export function PriceList({ initial, units }: { initial: ShopForm; units: UnitSy
           role="region"
           aria-label="Table of parts and work"
         >
-          <table className={`table table-sm align-middle ${styles.prices}`}>
+          <Table size="sm" className={`align-middle ${styles.prices}`}>
             <thead>
               <tr>
                 <th scope="col">What</th>
@@ -106,7 +106,7 @@ export function PriceList({ initial, units }: { initial: ShopForm; units: UnitSy
                 </tr>
               ))}
             </tbody>
-          </table>
+          </Table>
         </div>
       </section>
       <section className="zh-card mb-3" aria-labelledby="equipment">

@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import type { LengthRole, UnitSystem } from '@/core/units';
 import type { BeforeAfter as Row } from '@/core/job';
 import type { Verdict } from '@/core/verdict';
@@ -31,7 +32,7 @@ export function BeforeAfter({
 }) {
   return (
     <div className="table-responsive" tabIndex={0} role="region" aria-label="Before and after">
-      <table className="table table-sm align-middle mb-0">
+      <Table size="sm" className="align-middle mb-0">
         <thead>
           <tr>
             <th scope="col">Corner</th>
@@ -56,7 +57,7 @@ export function BeforeAfter({
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import { Button, Form } from 'react-bootstrap';
+import { Button, Form, Table } from 'react-bootstrap';
 import { HARDNESS, type Hardness } from '@/core/bedding';
 import type { SpeedUnit } from '@/core/units';
 import type { Typed } from './beddingForm';
@@ -77,7 +77,7 @@ export function StopsTable({
   const { typed, read, changeGroup, dropGroup } = planning;
   return (
     <div className="table-responsive" tabIndex={0} role="region" aria-label="Stops">
-      <table className={`table table-sm ${styles.stops} mb-2`}>
+      <Table size="sm" className={`${styles.stops} mb-2`}>
         <thead>
           <tr>
             <th scope="col">Stops</th>
@@ -106,7 +106,7 @@ export function StopsTable({
             );
           })}
         </tbody>
-      </table>
+      </Table>
     </div>
   );
 }

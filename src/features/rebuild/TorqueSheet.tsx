@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import { SOURCE_NAME } from '@/core/assessment';
 import { CORNER_NAME, type Corner, type Fastening } from '@/core/readings';
 import { starOrder } from '@/core/torque';
@@ -66,7 +67,7 @@ export const TorqueSheet = (props: TorqueSheetProps) => {
         <span className="zh-figure">{corner}</span> {CORNER_NAME[corner]}: drawn up to
       </h2>
       <p>Figures are kept for {kept}. Every bolt is started by hand.</p>
-      <table className="table table-sm">
+      <Table size="sm">
         <thead>
           <tr>
             {['Fastener', 'Torque by stages', 'Thread', 'Drawn up'].map((title) => (
@@ -104,7 +105,7 @@ export const TorqueSheet = (props: TorqueSheetProps) => {
             <td>{BOX}</td>
           </tr>
         </tbody>
-      </table>
+      </Table>
       <p>Drawn up by ____________________ on ______________ with wrench ______________</p>
       <p className="zh-muted">
         A figure that is missing is read in the maker’s service information. What was ticked here

@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import {
   assessRunout,
   dtvLimit,
@@ -102,7 +103,7 @@ export function CheckReport(props: CheckReportProps) {
             <Plot record={record} wave={found} scale={scale} title="As first marked" />
             {isMoved && <Plot record={record} wave={now} scale={scale} title="As it sits now" />}
           </div>
-          <table className="table table-sm align-middle mb-0">
+          <Table size="sm" className="align-middle mb-0">
             <thead>
               <tr>
                 <th scope="col">What</th>
@@ -128,7 +129,7 @@ export function CheckReport(props: CheckReportProps) {
                 </tr>
               ))}
             </tbody>
-          </table>
+          </Table>
         </div>
         {shares && <p className="mb-1">Of the runout: {shares}.</p>}
         {cut && (

@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import { Warnings } from './Warnings';
 import type { FileLine, FileReport as Report, FileSet } from '@/server/report/file';
 import styles from './report.module.css';
@@ -17,7 +18,7 @@ function SetTable({ set, at }: { set: FileSet; at: number }) {
         role="region"
         aria-label={`Set ${at}: ${set.title}`}
       >
-        <table className="table table-sm mb-0">
+        <Table size="sm" className="mb-0">
           <thead>
             <tr>
               <th scope="col">Position</th>
@@ -44,7 +45,7 @@ function SetTable({ set, at }: { set: FileSet; at: number }) {
               </tr>
             ))}
           </tbody>
-        </table>
+        </Table>
       </div>
       {set.beyond.length > 0 && <p className="mb-0">Also read: {set.beyond.join('; ')}.</p>}
     </section>

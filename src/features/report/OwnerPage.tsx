@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import { exaggerationOf, RotorFace } from '@/ui/rotor';
 import { OUTCOME_RING, RingMark } from '@/ui/verdict';
 import { ReportHead } from './ReportHead';
@@ -78,7 +79,7 @@ export function OwnerPage({ report }: { readonly report: OwnerReport }) {
       <section>
         <h2>Before and after</h2>
         {figures.length > 0 && (
-          <table className="table table-sm mb-2">
+          <Table size="sm" className="mb-2">
             <thead>
               <tr>
                 {['Wheel', 'What', 'Before', 'After', 'Allowed'].map((title) => (
@@ -101,7 +102,7 @@ export function OwnerPage({ report }: { readonly report: OwnerReport }) {
                 </tr>
               ))}
             </tbody>
-          </table>
+          </Table>
         )}
         <div className={styles.ownerPlots}>
           {plots.flatMap((plot) => [

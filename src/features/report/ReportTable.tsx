@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import type { LengthRole, UnitSystem } from '@/core/units';
 import type { Verdict } from '@/core/verdict';
 import { Figure, VerdictMark } from '@/ui/verdict';
@@ -40,7 +41,7 @@ export const ReportTable = ({
   readonly units: UnitSystem;
 }) => (
   <div className="table-responsive" tabIndex={0} role="region" aria-label={label}>
-    <table className="table table-sm align-middle mb-0">
+    <Table size="sm" className="align-middle mb-0">
       <thead>
         <tr>
           <th scope="col">What</th>
@@ -66,6 +67,6 @@ export const ReportTable = ({
           </tr>
         ))}
       </tbody>
-    </table>
+    </Table>
   </div>
 );

@@ -1,5 +1,6 @@
 'use client';
 
+import { Table } from 'react-bootstrap';
 import type { SpeedUnit } from '@/core/units';
 import { LinesChart } from '@/ui/chart';
 import { frequencyTable, turningOf } from './model';
@@ -22,7 +23,7 @@ export function FrequencyCard({ diameter, finalDrive, unit }: FrequencyCardProps
         How many a second, by speed (rolling diameter {diameter.toFixed(3)} m)
       </summary>
       <div className="table-responsive">
-        <table className="table table-sm mt-2">
+        <Table size="sm" className="mt-2">
           <caption>Times a second (Hz)</caption>
           <thead>
             <tr>
@@ -48,7 +49,7 @@ export function FrequencyCard({ diameter, finalDrive, unit }: FrequencyCardProps
               </tr>
             ))}
           </tbody>
-        </table>
+        </Table>
       </div>
       <LinesChart
         caption="Rate by speed"

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button } from 'react-bootstrap';
+import { Button, FormSelect } from 'react-bootstrap';
 import { ROLES, type Role } from '@/core/roadtest';
 import { ASKED_UNITS, type Chosen, type ChosenUnits } from './model';
 
@@ -38,8 +38,7 @@ export function MappingForm({ header, chosen, onChoose, onRead }: MappingFormPro
         {ROLES.map((role) => (
           <label key={role} className="d-block mb-2">
             {ROLE_NAME[role]}
-            <select
-              className="form-select"
+            <FormSelect
               aria-label={ROLE_NAME[role]}
               value={map[role] ?? ''}
               onChange={({ target }) => {
@@ -51,14 +50,13 @@ export function MappingForm({ header, chosen, onChoose, onRead }: MappingFormPro
               {header.map((name) => (
                 <option key={name}>{name}</option>
               ))}
-            </select>
+            </FormSelect>
           </label>
         ))}
         {(['time', 'axes', 'speed'] as const).map((kind) => (
           <label key={kind} className="d-block mb-2">
             Unit of {kind === 'axes' ? 'acceleration' : kind}
-            <select
-              className="form-select"
+            <FormSelect
               aria-label={`Unit of ${kind === 'axes' ? 'acceleration' : kind}`}
               value={units[kind] ?? ''}
               onChange={({ target }) => {
@@ -73,7 +71,7 @@ export function MappingForm({ header, chosen, onChoose, onRead }: MappingFormPro
                   {name}
                 </option>
               ))}
-            </select>
+            </FormSelect>
           </label>
         ))}
       </div>

@@ -3,7 +3,7 @@
 import { useState, useTransition } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { toMetresPerSecond, type SpeedUnit } from '@/core/units';
-import { TextField } from '@/ui/field';
+import { FileField, TextField } from '@/ui/field';
 import { useRefresh } from '@/ui/keeper';
 import { writeRoadTest } from './writes';
 import { AnalysisView } from './AnalysisView';
@@ -93,18 +93,11 @@ export function RecordingCard({ jobId, phase, diameter, unit }: RecordingCardPro
           take(event.dataTransfer.files[0]);
         }}
       >
-        <label className="d-block">
-          Drop a phone’s log here, or choose it: CSV with time, acceleration and, best, speed.
-          <input
-            className="form-control mt-2"
-            type="file"
-            accept=".csv,.txt,text/csv,text/plain"
-            onChange={({ target }) => {
-              take(target.files?.[0]);
-              target.value = '';
-            }}
-          />
-        </label>
+        <FileField
+          label="Drop a phone’s log here, or choose it: CSV with time, acceleration and, best, speed."
+          accept=".csv,.txt,text/csv,text/plain"
+          onPick={take}
+        />
       </div>
       <TextField
         label={`Speed driven, if the log has none (${unit})`}

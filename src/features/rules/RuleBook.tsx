@@ -1,6 +1,6 @@
 'use client';
 
-import { Button } from 'react-bootstrap';
+import { Button, FormControl } from 'react-bootstrap';
 import { useState, type ReactNode } from 'react';
 import type { RuleInForce } from '@/core/procedure';
 import { useSend } from '@/ui/field';
@@ -101,8 +101,8 @@ export function RuleCard({ inForce, job }: RuleCardProps) {
               </label>
             ))}
             {job && (
-              <input
-                className="form-control mb-2"
+              <FormControl
+                className="mb-2"
                 name="note"
                 aria-label={`Why another way: ${rule.title}`}
                 placeholder="Why another way for this job"

@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import type { UnitSystem } from '@/core/units';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 import { Figure } from '@/ui/verdict';
@@ -15,7 +16,7 @@ const FIGURES = [
 /** The workshop defaults that stand in where a vehicle has no figure of its maker. */
 export function DefaultsTable({ units }: { readonly units: UnitSystem }) {
   return (
-    <table className="table table-sm">
+    <Table size="sm">
       <thead>
         <tr>
           <th scope="col">Where the maker&rsquo;s figure is missing</th>
@@ -34,6 +35,6 @@ export function DefaultsTable({ units }: { readonly units: UnitSystem }) {
           </tr>
         ))}
       </tbody>
-    </table>
+    </Table>
   );
 }

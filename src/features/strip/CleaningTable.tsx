@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import { CLEANING_SAYS, type Cleaning } from '@/core/assessment';
 import { formatIn, type UnitSystem } from '@/core/units';
 import type { Verdict } from '@/core/verdict';
@@ -44,7 +45,7 @@ export function CleaningTable({ rows, cleaning, units }: CleaningTableProps) {
         role="region"
         aria-label="As found and cleaned"
       >
-        <table className="table table-sm align-middle mb-1">
+        <Table size="sm" className="align-middle mb-1">
           <thead>
             <tr>
               <th scope="col">What</th>
@@ -61,7 +62,7 @@ export function CleaningTable({ rows, cleaning, units }: CleaningTableProps) {
               </tr>
             ))}
           </tbody>
-        </table>
+        </Table>
       </div>
       {cleaning && (
         <p className="mb-0">

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button } from 'react-bootstrap';
+import { Button, Table } from 'react-bootstrap';
 import { useState, type ReactNode } from 'react';
 
 interface ChartCardProps {
@@ -27,7 +27,7 @@ export function ChartCard({ caption, chart, head, rows }: ChartCardProps) {
         </Button>
       </figcaption>
       {isTable ? (
-        <table className="table table-sm mt-2">
+        <Table size="sm" className="mt-2">
           <thead>
             <tr>
               {head.map((title) => (
@@ -48,7 +48,7 @@ export function ChartCard({ caption, chart, head, rows }: ChartCardProps) {
               </tr>
             ))}
           </tbody>
-        </table>
+        </Table>
       ) : (
         chart
       )}

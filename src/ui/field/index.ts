@@ -1,3 +1,4 @@
+export * from './FileField';
 export * from './FormField';
 export * from './serverErrors';
 export * from './TextField';

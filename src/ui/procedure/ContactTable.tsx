@@ -1,10 +1,11 @@
+import { Table } from 'react-bootstrap';
 import type { Contact } from '@/core/procedure';
 
 /** What goes where: product, amount, and what is forbidden there. */
 export function ContactTable({ contacts }: { readonly contacts: readonly Contact[] }) {
   return (
     <div className="table-responsive" tabIndex={0} role="region" aria-label="What goes where">
-      <table className="table table-sm">
+      <Table size="sm">
         <thead>
           <tr>
             <th scope="col">Place</th>
@@ -23,7 +24,7 @@ export function ContactTable({ contacts }: { readonly contacts: readonly Contact
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
     </div>
   );
 }

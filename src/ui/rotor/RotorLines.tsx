@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import Link from '@/ui/Link';
 import type { UnitSystem } from '@/core/units';
 import { Figure } from '@/ui/verdict';
@@ -24,7 +25,7 @@ export function RotorLines({
   if (lines.length === 0) return <p className="mb-0">No thickness is on record with a distance.</p>;
   return (
     <div className="zh-scroll">
-      <table className="table table-sm">
+      <Table size="sm">
         <thead>
           <tr>
             <th scope="col">Odometer</th>
@@ -54,7 +55,7 @@ export function RotorLines({
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import { FormControl } from 'react-bootstrap';
 import { useState } from 'react';
 import { chooseKey, KEY_USES, SINGLE_KEYS, useKeyFor, type KeyUse } from '../keys';
 import shell from './shell.module.css';
@@ -8,9 +9,9 @@ function KeyChoice({ use }: { readonly use: KeyUse }) {
   const [trouble, setTrouble] = useState<string | null>(null);
   return (
     <div className="d-flex gap-3 align-items-center mb-1">
-      <input
+      <FormControl
         key={key}
-        className={`form-control zh-figure text-center ${shell.key}`}
+        className={`zh-figure text-center ${shell.key}`}
         maxLength={1}
         autoComplete="off"
         autoCapitalize="none"

@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import type { ReactNode } from 'react';
 import styles from './CardTable.module.css';
 
@@ -17,7 +18,7 @@ export const CardTable = ({
   readonly className?: string;
   readonly children: ReactNode;
 }) => (
-  <table role="table" className={`table table-sm align-top ${className} ${styles.cards}`}>
+  <Table role="table" size="sm" className={`align-top ${className} ${styles.cards}`}>
     <thead role="rowgroup">
       <tr role="row">
         {columns.map((name) => (
@@ -33,5 +34,5 @@ export const CardTable = ({
       </tr>
     </thead>
     <tbody role="rowgroup">{children}</tbody>
-  </table>
+  </Table>
 );

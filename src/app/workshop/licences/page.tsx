@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import type { Metadata } from 'next';
 import { licences } from '@/server/shop/about';
 
@@ -13,7 +14,7 @@ export default function LicencesPage() {
         with them in the program&rsquo;s folder.
       </p>
       <div className="zh-card zh-scroll">
-        <table className="table table-sm mb-0">
+        <Table size="sm" className="mb-0">
           <thead>
             <tr>
               <th scope="col">Package</th>
@@ -32,7 +33,7 @@ export default function LicencesPage() {
               </tr>
             ))}
           </tbody>
-        </table>
+        </Table>
       </div>
     </>
   );

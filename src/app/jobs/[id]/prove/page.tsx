@@ -1,3 +1,4 @@
+import { Table } from 'react-bootstrap';
 import { ButtonLink } from '@/ui/Link';
 import type { Metadata } from 'next';
 import { CORNER_NAME } from '@/core/readings';
@@ -60,7 +61,7 @@ export default async function ProveOverviewPage(props: JobParams) {
           <FeelScale jobId={id} when="after" feel={feel.after} stamp={feelStamp('after')} />
         )}
         {ratios && ratios.length > 0 && (
-          <table className="table table-sm mt-2 mb-2">
+          <Table size="sm" className="mt-2 mb-2">
             <thead>
               <tr>
                 <th scope="col">Order, braking</th>
@@ -81,7 +82,7 @@ export default async function ProveOverviewPage(props: JobParams) {
                 </tr>
               ))}
             </tbody>
-          </table>
+          </Table>
         )}
         {why === null && (
           <ButtonLink variant="outline-secondary" href={`/jobs/${id}/prove/road-test`}>
