@@ -28,6 +28,7 @@ const config = {
   // A slow machine opens a database in many seconds; no test is a test of time.
   testTimeout: 120_000,
   maxWorkers: '100%',
+  testSequencer: '<rootDir>/tests/support/longestFirst.mjs',
   globalTeardown: '<rootDir>/tests/support/sweep.mjs',
   projects: [
     {

@@ -22,6 +22,7 @@ import {
   run,
   runTogether,
   runTypeScript,
+  SHORT_LIVED,
 } from './lib/prepare.mjs';
 import { startPostgres } from './lib/postgres.mjs';
 
@@ -173,12 +174,11 @@ await timed('lint, formatting, types, import boundaries, build', async () => {
   ]);
   build();
 });
-/** Databases that live for a test are not worth the optimizing compiler's time: workers inherit the flag. */
-const SHORT_LIVED = '--liftoff-only';
 await timed('unit tests', () =>
   run(
     process.execPath,
     [
+      // Workers inherit the flag.
       SHORT_LIVED,
       path.join(ROOT, 'node_modules/jest/bin/jest.js'),
       '--reporters=default',

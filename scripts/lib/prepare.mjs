@@ -194,10 +194,13 @@ export function serverEnvironment(data) {
   };
 }
 
-/** Starts the built application and stays until it ends. */
-export function serve(data, env = {}) {
+/** Databases that live for a test are not worth the optimizing compiler's time. */
+export const SHORT_LIVED = '--liftoff-only';
+
+/** Starts the built application and stays until it ends; `flags` are those of Node. */
+export function serve(data, env = {}, flags = []) {
   const own = { ...process.env, ...serverEnvironment(data), ...env };
-  const child = spawn(process.execPath, [path.join(ROOT, 'scripts', 'server.mjs')], {
+  const child = spawn(process.execPath, [...flags, path.join(ROOT, 'scripts', 'server.mjs')], {
     cwd: ROOT,
     stdio: 'inherit',
     env: own,

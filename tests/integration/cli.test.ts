@@ -183,7 +183,11 @@ describe('copies by command', () => {
   const copies = (data: string, ...args: string[]) =>
     spawnSync(
       process.execPath,
-      ['--conditions=react-server', '--import', 'tsx', 'src/cli/backup.ts', ...args],
+      [
+        // A database that lives for one command is opened as the tests open theirs.
+        ...process.execArgv,
+        ...['--conditions=react-server', '--import', 'tsx', 'src/cli/backup.ts', ...args],
+      ],
       {
         encoding: 'utf8',
         env: {

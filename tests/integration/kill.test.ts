@@ -41,7 +41,7 @@ afterAll(async () => {
 
 /** Lets the writer type until it is killed at a random moment; what it was answered for. */
 async function typeAndDie(setId: string, from: number): Promise<readonly string[]> {
-  const args = [writer, setId, String(from), String(POSITIONS), String(LAPS)];
+  const args = [...process.execArgv, writer, setId, String(from), String(POSITIONS), String(LAPS)];
   const child = spawn(process.execPath, args, {
     stdio: ['ignore', 'pipe', 'inherit'],
     env: { ...process.env, NODE_OPTIONS: '', ZESTY_HOUND_DATA: folder, DATABASE_URL: '' },

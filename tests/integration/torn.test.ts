@@ -130,7 +130,7 @@ function openApart(folder: string): string {
       .then(() => 'opened', (error) => error.message)
       .then((said) => { process.stdout.write(said); process.exit(); });`;
   const args = ['--conditions=react-server', '--import', 'tsx', '-e', script];
-  return spawnSync(process.execPath, args, { encoding: 'utf8' }).stdout;
+  return spawnSync(process.execPath, [...process.execArgv, ...args], { encoding: 'utf8' }).stdout;
 }
 
 // 2026-11-28: “PGlite failed to initialize properly” was all that was said of these.
