@@ -23,7 +23,7 @@ export function SoundChoice() {
     () => false,
   );
   return (
-    <Form.Group controlId="bench-sound" className="d-flex gap-2 align-items-center mt-2">
+    <Form.Group controlId="bench-sound" className="d-flex flex-wrap gap-2 align-items-center mt-2">
       <Form.Label className="mb-0">Heard at a reading</Form.Label>
       <Form.Select
         className="w-auto"
