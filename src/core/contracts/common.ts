@@ -7,7 +7,7 @@ import {
   type Gauge,
   type LengthKind,
 } from '../readings';
-import { describeReason, type Verdict } from '../verdict';
+import { describeReason, sayMicrometres, type Verdict } from '../verdict';
 import { LengthReader, lengthSchema, type RawLength } from './lengths';
 import { RefusedInput } from './problem';
 
@@ -142,5 +142,5 @@ export const writeVerdict = (verdict: Verdict): z.infer<typeof verdictSchema> =>
   guardBand: verdict.guardBand,
   margin: verdict.margin,
   lapsToSettle: verdict.lapsToSettle,
-  reasons: verdict.reasons.map((reason) => describeReason(reason)),
+  reasons: verdict.reasons.map((reason) => describeReason(reason, sayMicrometres)),
 });

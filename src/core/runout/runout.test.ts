@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { seededRandom } from '../numeric';
 import { evenAngles, inRadians } from '../readings';
-import { describeReason } from '../verdict';
+import { sayReason } from '../verdict';
 import { solveRunout, type RunoutInput } from '.';
 
 const input = (laps: number[][], more: Partial<RunoutInput> = {}): RunoutInput => ({
@@ -108,7 +108,7 @@ describe('the slow turn', () => {
     expect(short.verdict.reasons.map(({ code }) => code)).toEqual(
       expect.arrayContaining(['turn-short', 'at-places']),
     );
-    expect(describeReason(short.verdict.reasons[0]!)).toMatch(/not stopped at its highest/);
+    expect(sayReason(short.verdict.reasons[0]!, 'mm')).toMatch(/not stopped at its highest/);
     // Of a corner that is beyond at its places it makes no other.
     const beyond = solveRunout(
       input([smooth.map((value) => 3 * value)], { turns: [{ high: 0, low: 0 }] }),

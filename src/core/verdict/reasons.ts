@@ -1,4 +1,4 @@
-import type { Celsius, Degrees, Micrometres } from '../units';
+import { formatIn, type Celsius, type Degrees, type Micrometres, type UnitSystem } from '../units';
 
 /** Something that bears on a verdict, as data; put into words by `describeReason`. */
 export type Reason =
@@ -133,8 +133,15 @@ const SENTENCES: Sentences = {
 };
 
 /** One reason as a sentence, with lengths written by `say`. */
-export function describeReason(reason: Reason, say: SayLength = sayMicrometres): string {
+export function describeReason(reason: Reason, say: SayLength): string {
   // The table is keyed by the reason's own code, so the sentence fits the reason.
   const sentence = SENTENCES[reason.code] as (reason: Reason, say: SayLength) => string;
   return sentence(reason, say);
 }
+
+/** From here on a length is that of a part, not a deviation. */
+const SIZE: Micrometres = 1000;
+
+/** One reason as a sentence in a shop's units. */
+export const sayReason = (reason: Reason, units: UnitSystem): string =>
+  describeReason(reason, (um) => formatIn(units, Math.abs(um) < SIZE ? 'deviation' : 'size', um));

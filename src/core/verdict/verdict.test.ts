@@ -1,4 +1,12 @@
-import { describeReason, judge, lapsToSettle, notMeasured, type Judgement } from '.';
+import {
+  describeReason,
+  judge,
+  lapsToSettle,
+  notMeasured,
+  sayMicrometres,
+  sayReason,
+  type Judgement,
+} from '.';
 
 const base: Judgement = {
   value: 40,
@@ -59,9 +67,13 @@ describe('laps to settle', () => {
       ...{ code: 'gauge-too-coarse', needs: 0 },
     });
     const [near] = judge({ ...base, value: 49 }).reasons;
-    expect(near && describeReason(near)).toMatch(/sure within 1\.0 µm would|laps in all/);
-    expect(describeReason({ code: 'gauge-too-coarse', needs: 0 })).toMatch(/at the limit itself/);
-    expect(describeReason({ code: 'gauge-too-coarse', needs: 4 })).toMatch(
+    expect(near && describeReason(near, sayMicrometres)).toMatch(
+      /sure within 1\.0 µm would|laps in all/,
+    );
+    expect(describeReason({ code: 'gauge-too-coarse', needs: 0 }, sayMicrometres)).toMatch(
+      /at the limit itself/,
+    );
+    expect(describeReason({ code: 'gauge-too-coarse', needs: 4 }, sayMicrometres)).toMatch(
       /sure within 4\.0 µm would/,
     );
   });
@@ -69,6 +81,11 @@ describe('laps to settle', () => {
 
 test('reasons are sentences in the units asked for', () => {
   const reason = { code: 'closure', lap: 0, error: -12, allowed: 5 } as const;
-  expect(describeReason(reason)).toContain('12.0 \u00b5m');
+  expect(describeReason(reason, sayMicrometres)).toContain('12.0 \u00b5m');
   expect(describeReason(reason, (um) => `${um} x`)).toContain('12 x');
+  // 2026-11-29: the reports said them in µm, whatever the shop reads in.
+  expect(sayReason(reason, 'mm')).toContain('0.012 mm');
+  expect(sayReason(reason, 'thou')).toContain('0.5 thou');
+  const thin = { code: 'below-discard', min: 25_900, discard: 26_000 } as const;
+  expect(sayReason(thin, 'thou')).toMatch(/1\.02\d* in/);
 });

@@ -5,7 +5,7 @@ import { waveAt } from '@/core/harmonics';
 import { describeSignature, signaturesOf } from '@/core/quality';
 import { evenAngles, inRadians } from '@/core/readings';
 import { formatIn } from '@/core/units';
-import { describeReason } from '@/core/verdict';
+import { describeReason, sayReason } from '@/core/verdict';
 import { exaggerationOf, RotorFace } from '@/ui/rotor';
 import { VerdictMark } from '@/ui/verdict';
 import type { BenchCorner } from './model';
@@ -78,7 +78,7 @@ function Seating({ assessment, corner }: Omit<CornerQualityProps, 'record'>) {
         {say(mounting.high)}), measured <span className="zh-figure">{say(mounting.measured)}</span>.
       </p>
       {mounting.ok === false ? (
-        <p className="zh-error">{describeReason({ code: 'inconsistent' })}</p>
+        <p className="zh-error">{sayReason({ code: 'inconsistent' }, corner.units)}</p>
       ) : (
         <p className="zh-muted">
           {mounting.ok === null

@@ -20,8 +20,8 @@ import {
 } from '@/core/assessment';
 import type { RunoutResult } from '@/core/runout';
 import type { ThicknessFigures, ThicknessResult } from '@/core/thickness';
-import { formatIn, type Micrometres } from '@/core/units';
-import { describeReason, WORKSHOP_DEFAULTS, type Reason } from '@/core/verdict';
+import type { Micrometres } from '@/core/units';
+import { sayReason, WORKSHOP_DEFAULTS, type Reason } from '@/core/verdict';
 import type { RotorMark } from '@/ui/rotor';
 import {
   readingAt,
@@ -161,9 +161,7 @@ export function toldAtEntry(
   const isTold = ({ code }: Reason): boolean =>
     (code === 'turn-short' && result?.kind === 'runout' && result.runout.turned === null) ||
     (isCheck === true && verdict.state === 'not-valid' && code !== 'virtual');
-  return verdict.reasons
-    .filter(isTold)
-    .map((reason) => describeReason(reason, (um) => formatIn(units, 'deviation', um)));
+  return verdict.reasons.filter(isTold).map((reason) => sayReason(reason, units));
 }
 
 /** More laps than this nobody takes: a finer gauge or another way is needed. */

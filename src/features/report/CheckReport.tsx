@@ -16,7 +16,7 @@ import {
 } from '@/core/assessment';
 import { CORNER_NAME } from '@/core/readings';
 import type { LengthRole, UnitSystem } from '@/core/units';
-import { describeReason, type Verdict } from '@/core/verdict';
+import { sayReason, type Verdict } from '@/core/verdict';
 import { exaggerationOf } from '@/ui/rotor';
 import { Figure } from '@/ui/verdict';
 import { Caution, Plot, waveOf, type ReportHead as Head } from './JobReport';
@@ -95,7 +95,7 @@ export function CheckReport(props: CheckReportProps) {
         </p>
         {notes.length > 0 && (
           <p className="mb-1">
-            On the readings: {notes.map((note) => describeReason(note)).join(' ')}
+            On the readings: {notes.map((note) => sayReason(note, units)).join(' ')}
           </p>
         )}
         <div className={styles.reportBody}>

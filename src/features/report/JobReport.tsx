@@ -10,7 +10,7 @@ import {
 } from '@/core/assessment';
 import { CORNER_NAME } from '@/core/readings';
 import type { UnitSystem } from '@/core/units';
-import { describeReason } from '@/core/verdict';
+import { sayReason } from '@/core/verdict';
 import { exaggerationOf, RotorFace, type Exaggeration } from '@/ui/rotor';
 import type { CornerInspection, JobProcedure } from '@/core/job';
 import { ReportHead } from './ReportHead';
@@ -123,7 +123,7 @@ function CornerReport({ corner, units }: { corner: ReportCorner; units: UnitSyst
       {corner.cleaning && <p className="mb-1">{corner.cleaning}</p>}
       {notes.length > 0 && (
         <p className="mb-1">
-          On the readings: {notes.map((note) => describeReason(note)).join(' ')}
+          On the readings: {notes.map((note) => sayReason(note, units)).join(' ')}
         </p>
       )}
       <div className={styles.reportBody}>

@@ -5,7 +5,7 @@ import { KNOWLEDGE, PROCEDURE, type Approval } from '../../core/contracts';
 import { assessRunout, beyondPlace, FEEL_WORDS, measuredSet, saySeat } from '../../core/assessment';
 import { fastenerOf } from '../../core/torque';
 import { formatIn, formatTorque, type UnitSystem } from '../../core/units';
-import { describeReason } from '../../core/verdict';
+import { sayReason } from '../../core/verdict';
 import {
   type Check,
   type ReadingSet,
@@ -69,7 +69,7 @@ function qualityOf(job: Job, set: ReadingSet, units: UnitSystem): string[] {
   const measured = measuredSet(set);
   if (!measured) return ['Not read to its end.'];
   const say = (um: number): string => formatIn(units, 'deviation', um);
-  const reasons = (measured.quality ?? []).map((reason) => describeReason(reason));
+  const reasons = (measured.quality ?? []).map((reason) => sayReason(reason, units));
   if (measured.kind !== 'runout') return reasons;
   const { studs, limits } = cornerRecord(job, set.corner, set.phase);
   const result = assessRunout({ ...measured, quality: [] }, studs, limits);
@@ -88,7 +88,7 @@ function qualityOf(job: Job, set: ReadingSet, units: UnitSystem): string[] {
     ...(outliers.length > 0
       ? [`Stands out: position ${outliers.map(({ position }) => position + 1).join(', ')}.`]
       : []),
-    ...verdict.reasons.map((reason) => describeReason(reason)),
+    ...verdict.reasons.map((reason) => sayReason(reason, units)),
     ...reasons,
   ];
 }
