@@ -114,11 +114,12 @@ export function build() {
   writeFileSync(BUILD_STAMP, wanted);
 }
 
-/** Builds as `build` does, with another program beside it. */
-export async function buildBeside(command) {
+/** Builds as `build` does, with another program beside it; what is to pass `first` runs before the build. */
+export async function buildBeside(command, first = []) {
   const wanted = digest(BUILD_INPUTS);
   const isBuilt = stampIs(BUILD_STAMP, wanted);
-  await runTogether([...(isBuilt ? [] : [[bin('next'), ['build']]]), command]);
+  const line = [...first, ...(isBuilt ? [] : [`"${bin('next')}" build`])].join(' && ');
+  await runTogether([...(line === '' ? [] : [['sh', ['-c', line]]]), command]);
   writeFileSync(BUILD_STAMP, wanted);
 }
 

@@ -2,6 +2,7 @@ export { SOURCES, type Source } from './apartCase';
 export * from './benchWork';
 export * from './case';
 export * from './code';
+export * from './judge';
 export * from './judgeApart';
 export {
   bestMinutes,

@@ -2,7 +2,13 @@
 
 import { useMemo, useSyncExternalStore } from 'react';
 import { z } from 'zod';
-import { BENCH_FAULTS, readCode, SOURCES, type BenchAction } from '@/core/practice';
+import {
+  BENCH_FAULTS,
+  readCode,
+  SOURCES,
+  type BenchAction,
+  type CaseResult,
+} from '@/core/practice';
 import {
   allPractice,
   keepWrite,
@@ -35,8 +41,6 @@ const outcomeSchema = z.object({
 
 /** What came of a case, as it is kept. */
 export type Outcome = z.infer<typeof outcomeSchema>;
-/** What a judge says of a case, as far as it is kept. */
-export type Judged = Omit<Outcome, 'code' | 'at' | 'who'>;
 
 const ACTION = 'practice-action';
 const DONE = 'practice-done';
@@ -78,8 +82,14 @@ export const writeAction = (id: string, action: BenchAction) =>
   });
 
 /** Ends a case: from now on its truth is shown. */
-export const writeOutcome = (id: string, code: string, who: string | null, judged: Judged) => {
-  const outcome: Outcome = { code, who, at: Date.now(), ...judged };
+export const writeOutcome = (id: string, code: string, who: string | null, result: CaseResult) => {
+  const { isRight, minutes, best, missed, errorUm } = result;
+  const outcome: Outcome = {
+    ...{ code, who, at: Date.now(), isRight, minutes, best, missed: [...missed], errorUm },
+    isHarm: result.level === 'apart' ? result.isHarm : result.harm !== null,
+    said: result.level === 'apart' ? result.said : null,
+    source: result.level === 'apart' ? result.source : null,
+  };
   return keepWrite({
     name: DONE,
     input: outcome,

@@ -5,15 +5,13 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { measuredSet } from '@/core/assessment';
 import {
-  faultsLeft,
-  judgeApart,
-  judgeRead,
-  newCode,
   caseOf,
+  faultsLeft,
+  isRead,
+  judgeCase,
+  newCode,
   readCode,
-  type ApartResult,
   type PracticeCase,
-  type ReadResult,
   type Source,
 } from '@/core/practice';
 import type { UnitSystem } from '@/core/units';
@@ -34,7 +32,6 @@ import {
   useWrites,
   writeAction,
   writeOutcome,
-  type Judged,
 } from '@/features/practice';
 import { practiceAgain, practiceId } from '@/ui/keeper';
 import { NextThing } from '@/ui/shell';
@@ -87,9 +84,6 @@ function After({ own }: { readonly own: PracticeCase }) {
   );
 }
 
-type CaseResult =
-  ({ readonly level: 'read' } & ReadResult) | ({ readonly level: 'apart' } & ApartResult);
-
 /** A case as it stands on this device: its bench as it was put right so far, and what would come of it now. */
 function useCase(code: string, units: UnitSystem) {
   const own = useMemo(() => caseOf(readCode(code)!), [code]);
@@ -115,34 +109,15 @@ function useCase(code: string, units: UnitSystem) {
     [sets],
   );
   const outcome = outcomeOf(writes);
-  const taken = readingsOf(writes);
+  const readings = readingsOf(writes);
   const judge = useCallback(
-    (said: Source | null): CaseResult =>
-      own.level === 'apart'
-        ? { level: 'apart', ...judgeApart(own, measured, actions, taken, said) }
-        : { level: 'read', ...judgeRead(own, measured, actions, taken) },
-    [own, measured, actions, taken],
+    (said: Source | null) => judgeCase(own, { sets: measured, actions, readings, said }),
+    [own, measured, actions, readings],
   );
   const saidBefore = outcome?.said ?? null;
   const result = useMemo(() => judge(saidBefore), [judge, saidBefore]);
   return { own, id, actions, sets, corner, judge, result, outcome };
 }
-
-/** What of a result is kept. */
-const keptOf = (result: CaseResult): Judged => ({
-  isRight: result.isRight,
-  isHarm: result.level === 'apart' ? result.isHarm : result.harm !== null,
-  ...{ minutes: result.minutes, best: result.best, missed: [...result.missed] },
-  errorUm: result.errorUm,
-  said: result.level === 'apart' ? result.said : null,
-  source: result.level === 'apart' ? result.source : null,
-});
-
-/** Whether something was read that can be judged. */
-const isRead = (result: CaseResult): boolean =>
-  result.level === 'apart'
-    ? result.stays !== null
-    : result.figures.some(({ found }) => found !== null);
 
 /** A case, worked on the bench that real corners are read on; what is written stays on this device. */
 export function CaseRoom({ code, who, units }: CaseRoomProps) {
@@ -150,7 +125,7 @@ export function CaseRoom({ code, who, units }: CaseRoomProps) {
   const [isAnswering, setAnswering] = useState(false);
   const end = (said: Source | null): void => {
     setAnswering(false);
-    void writeOutcome(id, code, who, keptOf(judge(said)));
+    void writeOutcome(id, code, who, judge(said));
   };
   const task = taskOf(own);
   const done = useRef<HTMLDivElement>(null);
