@@ -231,7 +231,8 @@ export const DRAWN: readonly DrawnPart[] = [
   {
     ...{ code: 'pin-bolts', name: 'Pin bolts', column: 'caliper', shape: 'bolts' },
     leads: ['caliper-off', 'caliper-off-pivot', 'caliper-on', 'caliper-on-pivot'],
-    ...{ when: ['floating'], parts: ['pin-bolts'], fasteners: ['pin-bolts'] },
+    when: ['floating', '!press-pins'],
+    ...{ parts: ['pin-bolts'], fasteners: ['pin-bolts'] },
   },
   {
     ...{ code: 'caliper-bolts', name: 'Caliper bolts', column: 'caliper', shape: 'bolts' },

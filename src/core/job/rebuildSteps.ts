@@ -2,6 +2,7 @@ import { sayMove } from '../assessment';
 import { BLEED_METHODS, PROCEDURE, type BleedMethod } from '../contracts';
 import { lookItems, planSteps, type Context, type LookItem, type PlannedStep } from '../procedure';
 import { axleOf, type Corner } from '../readings';
+import { CALIPER_STEPS } from '../torque';
 import { checksOfKind, findCheck, isDone, isWritten, latest } from './checks';
 import { choiceAt } from './choice';
 import { drumAt, drumDiameters, isDrumWork } from './drums';
@@ -14,7 +15,7 @@ import type { Check, CheckOfKind, Correction, Job } from './types';
 
 /** Steps of the strip-down in which a caliper comes off, and those in which pistons move. */
 export const CALIPER_OFF = [
-  ...['caliper-off', 'caliper-off-fixed', 'caliper-off-press', 'caliper-off-pivot'],
+  ...CALIPER_STEPS,
   // Without its drum the pistons of a wheel cylinder come out as those of a caliper do.
   ...['drum-off', 'drum-bearing-off', 'shoes-off'],
 ];

@@ -18,7 +18,8 @@ export interface Fastener {
   readonly outBy: readonly string[];
 }
 
-const CALIPER_STEPS = [
+/** Steps of the strip-down in which a caliper comes off. */
+export const CALIPER_STEPS: readonly string[] = [
   'caliper-off',
   'caliper-off-fixed',
   'caliper-off-press',
@@ -82,7 +83,7 @@ export const FASTENERS: readonly Fastener[] = [
   {
     code: 'pin-bolts',
     name: 'Caliper pin bolts',
-    when: ['floating'],
+    when: ['floating', '!press-pins'],
     usual: [15, 70],
     stages: [1],
     contact: 'bracket-bolts',

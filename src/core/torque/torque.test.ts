@@ -1,3 +1,4 @@
+import { fits } from '../procedure';
 import { parseTorque, toNewtonMetres, type TypedTorque } from '../units';
 import {
   challengeTorque,
@@ -143,6 +144,17 @@ describe('figures that are challenged', () => {
     expect(fastenerOfThread(screw, 'M12')).toBe(screw);
   });
 
+  // 2026-11-29: a caliper held by press-in pins could not be signed without a torque for pin bolts.
+  test('press-in pins take no figure', () => {
+    const pins = FASTENERS.find(({ code }) => code === 'pin-bolts')!;
+    const isOn = (...traits: string[]): boolean =>
+      fits({ traits: new Set(traits), rules: [] }, pins.when);
+    expect([isOn('floating'), isOn('floating', 'press-pins'), isOn('fixed')]).toEqual([
+      true,
+      false,
+      false,
+    ]);
+  });
   test('every fastener has a range, its own code, and a sentence', () => {
     expect(FASTENERS.length).toBeGreaterThan(5);
     expect(new Set(FASTENERS.map(({ code }) => code)).size).toBe(FASTENERS.length);
