@@ -3,113 +3,9 @@ import type { MachiningResult } from '../machining';
 import type { RunoutResult } from '../runout';
 import type { Micrometres } from '../units';
 import type { Reason, Verdict } from '../verdict';
+import type { Advice, AdviceOf, LatheKind } from './advice';
 import type { CornerAssessment } from './assess';
 import { dtvLimit, runoutLimit, type CornerRecord, type RuledOut } from './record';
-
-export type LatheKind = 'on-vehicle' | 'bench';
-
-/** What to do about a corner, with the figures that its sentence needs. */
-export type Advice =
-  | { readonly kind: 'measure'; readonly what: 'runout' | 'thickness' | 'present-seat' }
-  | { readonly kind: 'limit-missing'; readonly what: 'discard' }
-  | { readonly kind: 'not-valid'; readonly reasons: readonly Reason[] }
-  | { readonly kind: 'seat-again' }
-  /** A mounting reads as another seat, or as none: which it is, is asked before it counts. */
-  | { readonly kind: 'which-seat'; readonly stated: number; readonly readsAs: number | null }
-  | {
-      readonly kind: 'within';
-      /** Nothing is said of thickness: it tells nothing here, or is not asked for. */
-      readonly isRunoutAlone?: boolean;
-    }
-  /** Within since the rotor was moved: it is kept where it sits now. */
-  | {
-      readonly kind: 'kept';
-      readonly from: number;
-      readonly to: number;
-      readonly before: Micrometres;
-      readonly now: Micrometres;
-      readonly limit: Micrometres;
-      /** Its discard thickness is not known: nothing is said of its thickness. */
-      readonly isThicknessOpen?: boolean;
-      readonly isRunoutAlone?: boolean;
-    }
-  /** Within since its seat was cleaned: it stays as it is. */
-  | {
-      readonly kind: 'cleaned';
-      readonly before: Micrometres;
-      readonly now: Micrometres;
-      readonly limit: Micrometres;
-      readonly isRunoutAlone?: boolean;
-    }
-  /** Within since it was corrected: each figure that was beyond its limit, before and now. */
-  | {
-      readonly kind: 'proven';
-      readonly figures: readonly {
-        readonly what: 'runout' | 'thickness variation';
-        readonly before: Micrometres;
-        readonly now: Micrometres;
-        readonly limit: Micrometres;
-      }[];
-    }
-  | {
-      readonly kind: 'too-close';
-      readonly what: 'runout' | 'thickness variation' | 'thickness';
-      readonly laps: number | null;
-    }
-  | { readonly kind: 'second-mounting'; readonly from: number; readonly to: number }
-  | {
-      readonly kind: 'index';
-      readonly from: number;
-      readonly to: number;
-      readonly tir: Micrometres;
-      readonly before: Micrometres;
-      readonly limit: Micrometres;
-      readonly probability: number;
-    }
-  | {
-      readonly kind: 'plate';
-      readonly from: number;
-      readonly shift: number;
-      readonly correction: Micrometres;
-      readonly thickAtStud: number;
-      readonly tir: Micrometres;
-      readonly before: Micrometres;
-      readonly limit: Micrometres;
-      readonly probabilityWithin: number;
-    }
-  /** Runout alone is asked for, and no place of the rotor brings it within: its best is predicted. */
-  | { readonly kind: 'no-place'; readonly tir: Micrometres; readonly limit: Micrometres }
-  | { readonly kind: 'clean' }
-  | { readonly kind: 'leave'; readonly probability: number }
-  | { readonly kind: 'hub'; readonly hubTir: Micrometres; readonly limit: Micrometres }
-  | {
-      readonly kind: 'machine';
-      readonly lathe: LatheKind;
-      /** Moved to its best place after the cut. */
-      readonly isIndexed?: boolean | undefined;
-      readonly depthOutboard: Micrometres;
-      readonly depthInboard: Micrometres;
-      readonly finished: Micrometres;
-      readonly left: Micrometres;
-      readonly remaining: Micrometres | null;
-    }
-  | {
-      readonly kind: 'replace';
-      readonly why:
-        | 'below-discard'
-        | 'too-thin-to-cut'
-        | 'no-cut-cures'
-        | 'condemned'
-        | 'no-cut-allowed'
-        | 'chosen';
-      /** What condemns the rotor or rules a cut out, in words. */
-      readonly reasons?: readonly string[];
-      readonly by: Micrometres;
-      /** True when the hub's own share is known to leave no room for a new rotor. */
-      readonly hubToo: boolean;
-      /** The new rotor is measured and moved to its best place. */
-      readonly isIndexed?: boolean | undefined;
-    };
 
 /** A cut is allowed only when it ends above machine-to with its guard band. */
 const mayBeCut = (cut: MachiningResult): boolean => cut.verdict.state === 'within';
@@ -216,7 +112,7 @@ const invalid = (verdicts: readonly (Verdict | undefined)[]): readonly Reason[] 
  * That a move cured a corner: read beyond its limit where it sat first, within where it sits now.
  * Null where it was within from the first, or was not moved. Source: handbook 6 (cured is cured).
  */
-function keptAt(record: CornerRecord, assessment: CornerAssessment): Advice | null {
+function keptAt(record: CornerRecord, assessment: CornerAssessment): AdviceOf<'kept'> | null {
   const { runout, firstRunout, shift } = assessment;
   const from = record.sets.find(({ kind }) => kind === 'runout')?.shift ?? shift;
   if (runout?.verdict.state !== 'within' || firstRunout?.verdict.state !== 'beyond') return null;
@@ -233,7 +129,7 @@ function keptAt(record: CornerRecord, assessment: CornerAssessment): Advice | nu
 const cleanedAt = (
   { foundBeyond: before, limits }: CornerRecord,
   { verdict, tirFitted }: RunoutResult,
-): Advice | null =>
+): AdviceOf<'cleaned'> | null =>
   before === undefined
     ? null
     : {
@@ -286,7 +182,7 @@ function moveOf(
     return MOVES.includes(advice.kind) ? advice : null;
   }
   const kept = keptAt(record, assessment);
-  return kept?.kind === 'kept' ? { ...kept, isThicknessOpen: true } : null;
+  return kept && { ...kept, isThicknessOpen: true };
 }
 
 /**
@@ -349,8 +245,9 @@ export function advise(record: CornerRecord, assessment: CornerAssessment): Advi
 function adviseByRunout(
   record: CornerRecord,
   assessment: CornerAssessment,
-  { verdict }: RunoutResult,
+  runout: RunoutResult,
 ): Advice {
+  const { verdict } = runout;
   if (verdict.state === 'beyond') {
     const advice = forRunout(record, assessment);
     if (!record.isRunoutAsked || MOVES.includes(advice.kind) || !assessment.index) return advice;
@@ -362,10 +259,9 @@ function adviseByRunout(
   if (verdict.state === 'too-close') {
     return { kind: 'too-close', what: 'runout', laps: verdict.lapsToSettle };
   }
-  const cleaned = assessment.runout && cleanedAt(record, assessment.runout);
-  const within: Advice = keptAt(record, assessment) ?? cleaned ?? { kind: 'within' };
-  // Each of the three can say so.
-  return { ...within, isRunoutAlone: true } as Advice;
+  const within: AdviceOf<'within'> = { kind: 'within' };
+  const good = keptAt(record, assessment) ?? cleanedAt(record, runout) ?? within;
+  return { ...good, isRunoutAlone: true };
 }
 
 /** The move from one shift to another as a technician facing the corner makes it. */

@@ -5,6 +5,7 @@ export * from './beyondPlaces';
 export type { PlannedCuts } from './cuts';
 export * from './readingNotes';
 export * from './assess';
+export * from './advice';
 export * from './decide';
 export * from './sentences';
 export * from './checkWords';

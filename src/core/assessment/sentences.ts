@@ -1,7 +1,8 @@
 import { facingSense, fastenerName, type Corner, type Fastening } from '../readings';
 import { formatIn, type Micrometres, type UnitSystem } from '../units';
 import { describeReason } from '../verdict';
-import { facingMove, type Advice } from './decide';
+import type { Advice, AdviceOf } from './advice';
+import { facingMove } from './decide';
 
 /** What an advice's words depend on beside its figures. */
 export interface Wording {
@@ -81,7 +82,7 @@ const REPLACE_WHY = {
   'no-cut-allowed': (_by: string, reasons: string) => `It may not be machined: ${reasons}.`,
 } as const;
 
-const MEASURE_WORDS: Readonly<Record<Extract<Advice, { kind: 'measure' }>['what'], AdviceWords>> = {
+const MEASURE_WORDS: Readonly<Record<AdviceOf<'measure'>['what'], AdviceWords>> = {
   runout: {
     todo: 'Measure runout.',
     why: 'Nothing can be decided before the rotor was read on the hub.',
@@ -97,7 +98,7 @@ const MEASURE_WORDS: Readonly<Record<Extract<Advice, { kind: 'measure' }>['what'
 };
 
 /** ", and move the rotor 2 studs clockwise as you face it", or nothing where it stays. */
-function plateMove(advice: Extract<Advice, { kind: 'plate' }>, wording: Wording): string {
+function plateMove(advice: AdviceOf<'plate'>, wording: Wording): string {
   if (advice.from === advice.shift) return '';
   const move = sayMoveTo(wording, advice.from, advice.shift);
   return `, and ${move.charAt(0).toLowerCase()}${move.slice(1)}`;

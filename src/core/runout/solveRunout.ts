@@ -30,6 +30,7 @@ import {
 import type { Degrees, Micrometres } from '../units';
 import { judge, judgeSettled, WORKSHOP_DEFAULTS, type Reason, type Verdict } from '../verdict';
 import { findScatter, type Scatter } from './scatter';
+import { turnsThatCount } from './shortTurn';
 import { joinTurns, mostTurns, type SlowTurn, type Turned, type TurnedRunout } from './turns';
 
 export type Face = 'outboard' | 'inboard';
@@ -244,46 +245,6 @@ function judgeTurned(
   return { ...verdict, reasons: [...verdict.reasons, hint] };
 }
 
-/** How far a slow turn may show less than the places did, in combined standard uncertainties. */
-const SHORT = 4;
-
-/**
- * Why a slow turn does not count: it shows less than the places alone, so it was not stopped at its
- * highest and lowest. No runout is smaller as it turns than at places of the same turn. Null where it
- * counts, or where the difference may be chance. Not in the handbook; `SHORT` calls fewer than one
- * sound turn of a thousand short.
- */
-function whyShort(
-  turn: SlowTurn,
-  { turned }: TurnedRunout,
-  { sigma, closure }: PreparedLaps,
-  read: Micrometres,
-): Reason | null {
-  // A lap that was not closed may have drifted as laps do.
-  const moved = closure ? Math.max(...closure.errors.map(Math.abs)) : 2 * WORKSHOP_DEFAULTS.drift;
-  const allowed = SHORT * Math.hypot(turned.uncertainty, Math.SQRT2 * sigma) + moved;
-  return read - turned.value > allowed
-    ? { code: 'turn-short', turned: turn.high - turn.low, read }
-    : null;
-}
-
-/** The slow turns that count, and why each other does not. */
-function turnsThatCount(
-  { turns = [] }: RunoutInput,
-  prepared: PreparedLaps,
-  join: (turns: readonly SlowTurn[]) => TurnedRunout,
-  surely: Micrometres,
-): { readonly turns: readonly SlowTurn[]; readonly short: readonly Reason[] } {
-  const taken = turns.map((turn) => ({
-    turn,
-    why: whyShort(turn, join([turn]), prepared, surely),
-  }));
-  return {
-    turns: taken.flatMap(({ turn, why }) => (why ? [] : [turn])),
-    short: taken.flatMap(({ why }) => why ?? []),
-  };
-}
-
 /** The place of an extreme of the averaged readings. */
 export function extremeAt(
   values: readonly Micrometres[],
@@ -320,7 +281,7 @@ export function solveRunout(input: RunoutInput): RunoutResult {
   // Noise makes the readings swing more than the face, and a wrong reading the fit: the smallest is surely there.
   const sound = averaged.filter((_, j) => !outliers.some(({ position }) => position === j));
   const surely = Math.min(tirFitted, maximum(sound) - minimum(sound));
-  const { turns, short } = turnsThatCount(input, prepared, join, surely);
+  const { turns, short } = turnsThatCount(input.turns ?? [], prepared, join, surely);
   const reasons = [...short, ...qualityReasons(input, prepared, slips, outliers)];
   const counted = { ...input, turns };
   const joined = turns.length > 0 ? join(turns) : null;

@@ -1,7 +1,14 @@
 'use client';
 
 import { Table } from 'react-bootstrap';
-import { partsOf, runoutByShift, type ApartResult, type PracticeCase } from '@/core/practice';
+import { saySeat } from '@/core/assessment';
+import {
+  faultsLeft,
+  partsOf,
+  runoutByShift,
+  type ApartResult,
+  type PracticeCase,
+} from '@/core/practice';
 import { evenAngles } from '@/core/readings';
 import { formatIn, type UnitSystem } from '@/core/units';
 import { VerdictMark } from '@/ui/verdict';
@@ -23,10 +30,11 @@ const PART_NAME: Readonly<Record<ReturnType<typeof partsOf>[number]['of'], strin
   nuts: 'Unevenly drawn nuts',
 };
 
-const sayShift = (shift: number): string => (shift === 0 ? 'as first marked' : `${shift} on`);
+const sayPlace = ({ corner, studs }: PracticeCase, shift: number): string =>
+  saySeat({ corner, studs, fastening: 'studs' }, shift);
 
 /** What was said and where it stays, beside what is true. */
-function Answers({ result, units }: Omit<ApartDebriefProps, 'own'>) {
+function Answers({ own, result, units }: ApartDebriefProps) {
   const { stays, possible, limit, said, source } = result;
   const say = (um: number): string => formatIn(units, 'deviation', um);
   return (
@@ -51,7 +59,7 @@ function Answers({ result, units }: Omit<ApartDebriefProps, 'own'>) {
           <th scope="row">
             Runout where it stays
             <div className="zh-muted fw-normal">
-              {stays && `${sayShift(stays.shift)}, `}limit {say(limit)}
+              {stays && `${sayPlace(own, stays.shift)}, `}limit {say(limit)}
             </div>
           </th>
           <td>
@@ -79,7 +87,7 @@ function Answers({ result, units }: Omit<ApartDebriefProps, 'own'>) {
           <td />
           <td>
             <span className="zh-figure">{say(possible.truth)}</span>
-            <div>{sayShift(possible.shift)}</div>
+            <div>{sayPlace(own, possible.shift)}</div>
           </td>
         </tr>
       </tbody>
@@ -95,7 +103,8 @@ function ByShift({ own, units }: Pick<ApartDebriefProps, 'own' | 'units'>) {
       {runoutByShift(own.virtual).map((truth, shift) => (
         <span key={shift}>
           {shift > 0 && ', '}
-          {sayShift(shift)} <span className="zh-figure">{formatIn(units, 'deviation', truth)}</span>
+          {sayPlace(own, shift)}{' '}
+          <span className="zh-figure">{formatIn(units, 'deviation', truth)}</span>
         </span>
       ))}
       .
@@ -108,9 +117,10 @@ const PLACES = evenAngles(36);
 /** After telling apart: one sentence, what was said beside the truth, and what the runout is made of. */
 export function ApartDebrief({ own, result, units }: ApartDebriefProps) {
   const limit = own.limits.runout!.value;
-  const parts = partsOf(own.virtual, Object.assign({}, ...Object.values(own.faults)), 0).map(
-    ({ of, face }) => ({ name: PART_NAME[of], values: evened(PLACES.map(face)) }),
-  );
+  const parts = partsOf(own.virtual, faultsLeft(own.faults, []), 0).map(({ of, face }) => ({
+    name: PART_NAME[of],
+    values: evened(PLACES.map(face)),
+  }));
   return (
     <section className="zh-card mb-3" aria-labelledby="practice-debrief">
       <h2 id="practice-debrief" className={styles.sentence} tabIndex={-1}>
@@ -122,7 +132,7 @@ export function ApartDebrief({ own, result, units }: ApartDebriefProps) {
           have gone back on the road.
         </p>
       )}
-      <Answers {...{ result, units }} />
+      <Answers {...{ own, result, units }} />
       <AtBench {...{ own, result }} />
       <ByShift {...{ own, units }} />
       <h3>As first marked</h3>
