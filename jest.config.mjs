@@ -1,3 +1,5 @@
+import { availableParallelism } from 'node:os';
+
 const transform = {
   '^.+\\.tsx?$': [
     '@swc/jest',
@@ -27,7 +29,8 @@ const shared = {
 const config = {
   // A slow machine opens a database in many seconds; no test is a test of time.
   testTimeout: 120_000,
-  maxWorkers: '100%',
+  // A test that copies or kills waits for another thread half its time: three workers keep two cores at work.
+  maxWorkers: Math.ceil(1.5 * availableParallelism()),
   testSequencer: '<rootDir>/tests/support/longestFirst.mjs',
   globalTeardown: '<rootDir>/tests/support/sweep.mjs',
   projects: [

@@ -81,6 +81,7 @@ const USUAL = {
   walks: 280,
   'ways-in': 70,
   quick: 170,
+  heard: 110,
 };
 
 /** A browser test waits for a page a quarter of its time: three of them keep two cores at work. */

@@ -3,7 +3,7 @@ import { dialShows } from '@/core/bench';
 import { seededRandom } from '@/core/numeric';
 import { caseOf, readCode } from '@/core/practice';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
-import { complaintsOf, expectAccessible } from './helpers';
+import { complaintsOf, expectAccessible, settled } from './helpers';
 
 /** Everything that the page writes to the shop’s record. */
 function writesOf(page: Page): string[] {
@@ -194,4 +194,128 @@ test.describe('by thumb on a phone', () => {
     await expect(page.getByRole('button', { name: /^Read thickness/ })).toBeVisible();
     expect(sent).toEqual([]);
   });
+});
+
+test('the proving ground: two ways of working on two hundred corners, away from the page', async ({
+  page,
+}) => {
+  const complaints = complaintsOf(page);
+  await page.goto('/practice');
+  await settled(page);
+  await page.getByRole('link', { name: 'Try ways of working' }).click();
+  await expect(page.getByRole('heading', { name: /proving ground/ })).toBeVisible();
+  for (const name of [/stud by stud/, /bench lathe/, /Index first/, /this program recommends/]) {
+    await page.getByRole('checkbox', { name }).uncheck();
+  }
+  await page.getByRole('slider', { name: /^Hubs run out/ }).fill('10');
+  await page.getByRole('button', { name: 'Try it' }).click();
+  const cured = page.getByRole('row', { name: /^Always a new rotor/ });
+  await expect(page.getByText('200 corners were tried.')).toBeAttached();
+  // A hub that is true makes a new rotor do nearly always.
+  await expect(cured).toContainText(/(9\d|100)\.\d % 9\d\.\d to (9\d|100)\.\d %/);
+  await expect(page.getByRole('row', { name: /^Leave it as it is/ })).toContainText('0.0 % 0.0 to');
+  await expectAccessible(page);
+  expect(complaints).toEqual([]);
+});
+
+test('deciding: runout and thickness are read, a way is done, and every way stands beside it', async ({
+  page,
+}) => {
+  const sent = writesOf(page);
+  await page.goto('/practice/DB-00002');
+  await expect(page.getByText(/machine-to 26\.400 mm, discard 26\.000 mm/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Read runout/ })).toBeFocused();
+  await page.keyboard.press('Enter');
+  const field = page.locator('#reading');
+  const label = page.locator('label[for="reading"]');
+  /** Turns on and takes, until something else is asked for. */
+  const read = async (isAsked: RegExp): Promise<void> => {
+    while ((await label.count()) > 0 && isAsked.test((await label.textContent()) ?? '')) {
+      const before = await label.textContent();
+      await field.press('Space');
+      await expect
+        .poll(
+          async () =>
+            (await page.getByRole('button', { name: 'Take it (Space)' }).count()) > 0 ||
+            (await label.count()) === 0 ||
+            (await label.textContent()) !== before,
+        )
+        .toBe(true);
+    }
+  };
+  await read(/^Position/);
+  await page.getByRole('button', { name: 'Skip' }).press('Enter');
+  await page.getByRole('button', { name: 'Measure thickness' }).press('Enter');
+  const start = page.getByRole('button', { name: /^(Read|Start) thickness/ });
+  await expect(start.or(label).first()).toBeVisible();
+  if ((await label.count()) === 0) await start.press('Enter');
+  await read(/^(Position|Until it is settled)/);
+  // What is asked is not said beforehand.
+  await expect(page.getByText('Everything is read here: decide.').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Done: decide' }).press('Enter');
+  await expect(page.getByRole('radio').first()).toBeFocused();
+  await expect(page.getByText(/machine-to 26\.400 mm, discard 26\.000 mm/)).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('radio', { name: /Cut on the bench lathe/ }).press('Space');
+  await page.getByRole('button', { name: 'Do it and show the truth' }).press('Enter');
+  await expect(page.getByRole('heading', { level: 2 }).first()).toBeFocused();
+  await expect(page.getByText(/^A cut ends below machine-to here/)).toBeVisible();
+  await expect(page.getByRole('row', { name: /your way/ })).toContainText(
+    /Beyond.*below machine-to/,
+  );
+  await expect(page.getByRole('row', { name: /the best way/ })).toContainText('New rotor');
+  await expectAccessible(page);
+  await page.goto('/practice');
+  await expect(page.getByRole('row', { name: /DB-00002/ })).toContainText('harm');
+  expect(sent).toEqual([]);
+});
+
+/** Everything that leaves the shop, and everything that counts its jobs; when it was made, and the seal over that, are left out. */
+async function shopAsItStands(page: Page): Promise<Readonly<Record<string, string>>> {
+  const stands: Record<string, string> = {};
+  for (const path of [
+    'archive',
+    'jobs.csv',
+    'readings.csv',
+    'rotors.csv',
+    'sheets.csv',
+    'due.ics',
+  ]) {
+    const answer = await page.request.get(`/api/v1/${path}`);
+    expect(answer.status(), path).toBe(200);
+    const text = await answer.text();
+    stands[path] = text.replace(/"(made|seal)": ?"[^"]*"|DTSTAMP[^\n]*/g, '');
+    expect(stands[path].length, path).toBeGreaterThan(20);
+  }
+  for (const path of ['/insights', '/knowledge', '/due', '/vehicles', '/find?q=RM-000']) {
+    await page.goto(path);
+    await settled(page);
+    stands[path] = await page.getByRole('main').innerText();
+  }
+  return stands;
+}
+
+test('after fifty cases every export, insight and prior of the shop is as it was', async ({
+  page,
+}) => {
+  const before = await shopAsItStands(page);
+  const codes = Array.from({ length: 50 }, (_, i) => `RM-000${String(i + 10)}`);
+  await page.goto('/practice');
+  await settled(page);
+  // What a case leaves on the device, as the bench writes it.
+  await page.evaluate((all) => {
+    all.forEach((code, i) => {
+      const outcome = {
+        ...{ code, at: Date.now() - i, who: 'Wren', isRight: i % 3 > 0, isHarm: i % 10 === 0 },
+        ...{ minutes: 9, best: 6, missed: i % 3 > 0 ? [] : ['lip'], errorUm: 1.5 },
+      };
+      const done = { id: `done ${code}`, name: 'practice-done', input: outcome };
+      localStorage.setItem(`zesty-hound-practice ${code} 1`, JSON.stringify([done]));
+    });
+  }, codes);
+  await page.reload();
+  await expect(page.getByText('33 of 50')).toBeVisible();
+  await expect(page.getByText(/, 5 with harm/)).toBeVisible();
+  const after = await shopAsItStands(page);
+  expect(Object.keys(before).filter((path) => before[path] !== after[path])).toEqual([]);
 });

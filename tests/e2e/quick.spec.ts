@@ -12,6 +12,7 @@ import {
   settleThickness,
   thicknessLap,
 } from './helpers';
+import { pedalHeld, putTogether, typeIn } from './wholeJob';
 
 /** Steps of the dial as they are keyed: "12" Enter, or "12" and then minus. */
 const dialKeys = (value: number): string[] => [
@@ -238,74 +239,11 @@ async function countHands(page: Page): Promise<void> {
   });
 }
 
-/** Types into a field over what stands there, key by key. */
-async function typeIn(field: ReturnType<Page['locator']>, text: string): Promise<void> {
-  await field.clear();
-  await field.pressSequentially(text);
-}
-
 const handsOf = (page: Page): Promise<{ clicks: number; keys: number }> =>
   page.evaluate(() => ({
     clicks: Number(sessionStorage.getItem('hands click')),
     keys: Number(sessionStorage.getItem('hands keydown')),
   }));
-
-/** FL goes together: step by step, every figure, every nut; then the pedal is firm and holds. */
-async function putTogether(page: Page, go: (place: string) => Promise<void>): Promise<void> {
-  await go('rebuild/FL');
-  const done = page.getByRole('button', { name: /^Done(, next)?$/ });
-  const counted = page.locator('[class*="_stepList"] summary');
-  for (;;) {
-    await settled(page);
-    const [, made, all] = /(\d+) of (\d+) steps/.exec(await counted.innerText()) ?? [];
-    if (made === all) break;
-    await done.click();
-    await expect(counted).not.toContainText(`${made} of ${all} steps`);
-  }
-  await go('rebuild/FL/torque');
-  const figures = page.getByRole('form', { name: /^Figure for / });
-  for (const figure of ['115', '32', '140']) {
-    const missing = await figures.count();
-    await typeIn(figures.first().getByLabel('Torque (N·m)'), figure);
-    await figures.first().getByRole('button', { name: 'Keep the figure' }).click();
-    await expect(figures).toHaveCount(missing - 1);
-  }
-  const pulled = page.getByRole('button', { name: /^Take back/ });
-  for (const to of ['115', '32']) {
-    await page.getByRole('button', { name: new RegExp(`Pulled to ${to}`) }).click();
-    await expect(page.getByRole('button', { name: new RegExp(`Pulled to ${to}`) })).toHaveCount(0);
-  }
-  for (let i = 0; i < 15; i += 1) {
-    await page.getByRole('button', { name: 'Pulled, next nut' }).click();
-    await expect(page.getByText(`${i + 1} of 15 pulls`)).toBeVisible();
-  }
-  await page.getByRole('button', { name: 'Checked with the weight on the tyre' }).click();
-  await page.getByRole('button', { name: /Pulled to 140/ }).click();
-  await expect(pulled).toHaveCount(3);
-  await settled(page);
-  await go('rebuild/hydraulics');
-  await page.getByRole('button', { name: 'Nothing was opened' }).click();
-  await expect(page.getByRole('button', { name: '✓ Nothing was opened' })).toBeVisible();
-  await go('rebuild/pedal');
-  const firm = page.getByRole('button', { name: /It is firm/ });
-  await firm.click();
-  await page.getByRole('button', { name: /start the minute/ }).click();
-  await expect(page.getByRole('timer')).toBeVisible();
-}
-
-/** The minute is over: the pedal did not sink, the level is set, the wheel turns free. */
-async function pedalHeld(page: Page, go: (place: string) => Promise<void>): Promise<void> {
-  await go('rebuild/pedal');
-  const held = page.getByRole('button', { name: /It did not sink/ });
-  await expect(held).toBeEnabled({ timeout: 75_000 });
-  await held.click();
-  await page.getByRole('button', { name: /Level set/ }).click();
-  await expect(page.getByRole('heading', { name: 'The pedal is firm' })).toBeVisible();
-  await go('rebuild');
-  await page.getByRole('button', { name: 'free', exact: true }).click();
-  await page.getByRole('button', { name: /First stop made/ }).click();
-  await expect(page.getByRole('button', { name: /✓ First stop/ })).toBeVisible();
-}
 
 test('from a quick check to the signed report: agreed, moved, measured again, driven; every page tells the same', async ({
   page,

@@ -38,6 +38,8 @@ export const VIEWS: readonly (readonly [string, number | null, string])[] = [
   ['licences', null, '/workshop/licences'],
   ['practice', null, '/practice'],
   ['practice, a case', null, '/practice/RB-0000W'],
+  ['practice, deciding', null, '/practice/DB-00002'],
+  ['proving ground', null, '/practice/proving'],
   ['insights', null, '/insights'],
   ['guide', null, '/guide'],
   ['owner’s report', 105, 'report/owner'],

@@ -9,3 +9,5 @@ export * from './demoShop';
 export * from './policies';
 export * from './policyTruth';
 export * from './faceStudy';
+export * from './proving';
+export * from './provingFigures';

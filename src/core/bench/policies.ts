@@ -30,9 +30,20 @@ export const POLICIES = [
   'trial-and-error',
   'always-new',
   'always-bench',
+  'index-first',
   'tool',
 ] as const;
 export type Policy = (typeof POLICIES)[number];
+
+/** The policies in words. */
+export const POLICY_NAME: Readonly<Record<Policy, string>> = {
+  'as-fitted': 'Leave it as it is',
+  'trial-and-error': 'Move it on stud by stud, until one reads within',
+  'always-new': 'Always a new rotor',
+  'always-bench': 'Always the bench lathe; a new rotor where it is too thin',
+  'index-first': 'Index first; a new rotor where that does not do',
+  tool: 'What this program recommends, proven and decided again',
+};
 
 /** What became of one corner. */
 export interface PolicyResult {
@@ -205,6 +216,23 @@ function byTool(first: Standing, setup: PolicySetup, random: RandomSource): Poli
   return settle(tally.at, setup, tally.spent, tally.mountings);
 }
 
+/** Tells hub and rotor apart and moves the rotor to its best place; where that does not do, a new rotor. */
+function indexFirst(first: Standing, setup: PolicySetup, random: RandomSource): PolicyResult {
+  let at = measure(first, setup, random);
+  let moves = 0;
+  const spent = (): number => moves * paid(['index'], setup);
+  for (; moves < STEPS; moves += 1) {
+    const record = recordOf(at, setup);
+    const advice = advise(record, assessCorner(record, DRAWS));
+    if (advice.kind === 'within') return settle(at, setup, spent(), moves + 1);
+    if (advice.kind !== 'second-mounting' && advice.kind !== 'index') break;
+    if (advice.to === at.shift) break;
+    at = measure({ ...at, shift: advice.to }, setup, random);
+  }
+  const renewed = applyAction(at, 'new', { shift: null, plate: null }, setup, random);
+  return settle(renewed, setup, spent() + paid(['rotor'], setup), moves + 2);
+}
+
 /** One corner under one policy. */
 export function tryPolicy(
   truth: VirtualCorner,
@@ -237,6 +265,8 @@ export function tryPolicy(
         2,
       );
     }
+    case 'index-first':
+      return indexFirst(first, setup, random);
     case 'tool':
       return byTool(first, setup, random);
   }

@@ -36,20 +36,53 @@ const tilt = (tir: Micrometres, random: RandomSource): TrueOrder => ({
   highSpotDeg: anywhere(random),
 });
 
+/** Which corners complaints bring: the most that each is out by, as highest less lowest, in µm. */
+export interface Population {
+  readonly hub: Micrometres;
+  readonly rotor: Micrometres;
+  readonly variation: Micrometres;
+  /** The thickest and the thinnest that come in, as shares of what is left from discard to new. */
+  readonly thickest: number;
+  readonly thinnest: number;
+}
+
+/** Assumed: no shop has counted them. */
+export const USUAL_POPULATION: Population = {
+  hub: 70,
+  rotor: 90,
+  variation: 16,
+  thickest: 1,
+  thinnest: 0.1,
+};
+
+/** What the higher orders have of the first one at most: of the rotor’s tilt, and of its thickness. */
+const SECOND = { rotor: 5 / 45, thickness: 1 / 4 };
+const THIRD = 1.5 / 45;
+
 /** A corner as complaints bring it: hub and rotor tilted, worn a little, often thick and thin. */
-export function complaintCorner(setup: PolicySetup, random: RandomSource): VirtualCorner {
+export function complaintCorner(
+  setup: PolicySetup,
+  random: RandomSource,
+  population: Population = USUAL_POPULATION,
+): VirtualCorner {
   const share = (order: number, most: Micrometres): TrueOrder => ({
     order,
     amplitude: most * random.uniform(),
     highSpotDeg: anywhere(random),
   });
   const wear = setup.nominal - setup.discard;
+  const { thickest, thinnest } = population;
+  const [hub, rotor, variation] = [
+    population.hub / 2,
+    population.rotor / 2,
+    population.variation / 2,
+  ];
   return {
     studs: setup.studs,
-    hub: [share(1, 35)],
-    rotor: [share(1, 45), share(2, 5), share(3, 1.5)],
-    meanThickness: setup.discard + wear * (0.1 + 0.9 * random.uniform()),
-    thickness: [share(1, 8), share(2, 2)],
+    hub: [share(1, hub)],
+    rotor: [share(1, rotor), share(2, SECOND.rotor * rotor), share(3, THIRD * rotor)],
+    meanThickness: setup.discard + wear * (thinnest + (thickest - thinnest) * random.uniform()),
+    thickness: [share(1, variation), share(2, SECOND.thickness * variation)],
   };
 }
 

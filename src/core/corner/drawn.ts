@@ -304,14 +304,16 @@ export function calledFor(
  * has its place there. What could stand at two parts stands at the first.
  */
 export function drawnCorner(context: Context, called: CalledFor): CornerPart[] {
-  const taken = new Set<string>();
+  const left = {
+    parts: new Set<string>(called.parts),
+    fasteners: new Set<string>(called.fasteners),
+    contacts: new Set<string>(called.contacts),
+    looks: new Set<string>(called.looks),
+    steps: new Set<string>(called.steps),
+  };
+  /** What stands here has no other place. */
   const own = <Code extends string>(kind: keyof CalledFor, codes: readonly Code[] = []): Code[] =>
-    codes.filter((code) => {
-      const key = `${kind} ${code}`;
-      if (taken.has(key) || !called[kind].includes(code)) return false;
-      taken.add(key);
-      return true;
-    });
+    codes.filter((code) => left[kind].delete(code));
   return DRAWN.filter(({ when }) => fits(context, when)).map((part) => ({
     ...{ code: part.code, name: part.name, column: part.column, shape: part.shape },
     parts: own('parts', part.parts),

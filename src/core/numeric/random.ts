@@ -19,3 +19,15 @@ export function seededRandom(seed: number): RandomSource {
     uniform: randomUniform.source(uniform)(0, 1),
   };
 }
+
+/** An odd number near 2³² over the golden ratio: neighbouring numbers times it lie far apart. */
+const SPREAD = 0x9e37_79b1;
+/** Draws after which neighbouring seeds have nothing to do with each other. */
+const WARM_UP = 16;
+
+/** A source of draws for one of many numbers: those of neighbouring numbers are as different as any two. */
+export function numberedRandom(number: number): RandomSource {
+  const random = seededRandom(Math.imul(number, SPREAD));
+  for (let i = 0; i < WARM_UP; i += 1) random.uniform();
+  return random;
+}

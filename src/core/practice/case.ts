@@ -1,14 +1,17 @@
 import type { AxleLimits } from '../assessment';
 import type { BenchFaults, VirtualCorner } from '../bench';
+import type { RandomSource } from '../numeric';
 import { CORNERS, type Corner } from '../readings';
 import type { Micrometres } from '../units';
 import { WORKSHOP_DEFAULTS } from '../verdict';
 import { apartCorner, type Source } from './apartCase';
 import type { BenchFault } from './benchWork';
 import { chanceOf, writeCode, type CaseCode } from './code';
+import { decideCorner } from './decideCase';
 import { DISCARD, NOMINAL } from './draw';
 import { clearCorner, drawFaults } from './readCase';
 import { truthOf, type CornerTruth } from './truth';
+import { MACHINE_TO, RADIUS, type WayOutcome } from './ways';
 
 /** A corner whose truth is known, and what is wrong at its bench. */
 export interface PracticeCase extends CaseCode {
@@ -21,29 +24,49 @@ export interface PracticeCase extends CaseCode {
   readonly faults: Readonly<Partial<Record<BenchFault, BenchFaults>>>;
   /** Of level “apart”: where its runout comes from. */
   readonly source: Source | null;
+  /** Of level “decide”: what every way comes to, and the luck of its tolerances. */
+  readonly decision: { readonly ways: readonly WayOutcome[]; readonly luck: number } | null;
+}
+
+const known = (value: Micrometres) => ({ value, source: 'maker' as const });
+
+const LIMITS: AxleLimits = {
+  nominal: known(NOMINAL),
+  discard: known(DISCARD),
+  runout: known(WORKSHOP_DEFAULTS.runout),
+  dtv: known(WORKSHOP_DEFAULTS.thicknessVariation),
+};
+/** What is decided asks for what a cut may leave, and for the circle of the indicator. */
+const DECIDED: AxleLimits = { ...LIMITS, machineTo: known(MACHINE_TO), radius: known(RADIUS) };
+
+const anyCorner = (random: RandomSource): Corner =>
+  CORNERS[Math.floor(CORNERS.length * random.uniform())]!;
+
+/** What a level draws of its own, in the order that its codes have. */
+function drawn(own: CaseCode, random: RandomSource, studs: number) {
+  const none = { limits: LIMITS, source: null, decision: null };
+  switch (own.level) {
+    case 'apart': {
+      const { virtual, faults, source } = apartCorner(random, studs);
+      return { ...none, virtual, corner: anyCorner(random), faults, source };
+    }
+    case 'decide': {
+      const corner = anyCorner(random);
+      const { virtual, ways, luck } = decideCorner(random, studs, { corner, limits: DECIDED });
+      return { ...none, virtual, corner, limits: DECIDED, faults: {}, decision: { ways, luck } };
+    }
+    case 'read': {
+      const virtual = clearCorner(random, studs);
+      const corner = anyCorner(random);
+      return { ...none, virtual, corner, faults: drawFaults(random, own.subject) };
+    }
+  }
 }
 
 /** The case of a code: the same for the same code, anywhere. */
 export function caseOf(own: CaseCode): PracticeCase {
   const random = chanceOf(own);
   const studs = random.uniform() < 0.8 ? 5 : 4;
-  const apart = own.level === 'apart' ? apartCorner(random, studs) : null;
-  const virtual = apart?.virtual ?? clearCorner(random, studs);
-  const known = (value: Micrometres) => ({ value, source: 'maker' as const });
-  return {
-    ...own,
-    code: writeCode(own),
-    corner: CORNERS[Math.floor(CORNERS.length * random.uniform())]!,
-    studs,
-    limits: {
-      nominal: known(NOMINAL),
-      discard: known(DISCARD),
-      runout: known(WORKSHOP_DEFAULTS.runout),
-      dtv: known(WORKSHOP_DEFAULTS.thicknessVariation),
-    },
-    truth: truthOf(virtual),
-    virtual,
-    faults: apart?.faults ?? drawFaults(random, own.subject),
-    source: apart?.source ?? null,
-  };
+  const made = drawn(own, random, studs);
+  return { ...own, code: writeCode(own), studs, truth: truthOf(made.virtual), ...made };
 }

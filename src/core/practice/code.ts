@@ -1,7 +1,7 @@
-import { seededRandom, type RandomSource } from '../numeric';
+import { numberedRandom, type RandomSource } from '../numeric';
 
 /** What a case asks for. */
-export const LEVELS = ['read', 'apart'] as const;
+export const LEVELS = ['read', 'apart', 'decide'] as const;
 export type Level = (typeof LEVELS)[number];
 
 /** What a corner is read with. */
@@ -24,6 +24,7 @@ const KINDS = [
   { letters: 'RM', level: 'read', subject: 'micrometer' },
   { letters: 'RB', level: 'read', subject: 'both' },
   { letters: 'TB', level: 'apart', subject: 'both' },
+  { letters: 'DB', level: 'decide', subject: 'both' },
 ] as const satisfies readonly { letters: string; level: Level; subject: Subject }[];
 
 /** A level with what it is read with. */
@@ -71,15 +72,6 @@ export function readCode(text: string): CaseCode | null {
 export const newCode = (own: CaseKind, random: number): string =>
   writeCode({ ...own, seed: Math.floor(random * SEEDS) });
 
-/** An odd number near 2³² over the golden ratio: neighbouring numbers times it lie far apart. */
-const SPREAD = 0x9e37_79b1;
-/** Draws after which neighbouring seeds have nothing to do with each other. */
-const WARM_UP = 16;
-
 /** A source of chance that is the same for the same code; neighbouring codes are as different as any two. */
-export function chanceOf(own: CaseCode): RandomSource {
-  const number = KINDS_AT_MOST * own.seed + kindOf(own);
-  const random = seededRandom(Math.imul(number, SPREAD));
-  for (let i = 0; i < WARM_UP; i += 1) random.uniform();
-  return random;
-}
+export const chanceOf = (own: CaseCode): RandomSource =>
+  numberedRandom(KINDS_AT_MOST * own.seed + kindOf(own));

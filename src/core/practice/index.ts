@@ -3,7 +3,8 @@ export * from './benchWork';
 export * from './case';
 export * from './code';
 export * from './judge';
-export * from './judgeApart';
+export { judgeApart, SOURCE_SAY, type ApartResult } from './judgeApart';
+export * from './judgeDecide';
 export {
   bestMinutes,
   judgeRead,
@@ -12,3 +13,4 @@ export {
   type ReadResult,
 } from './judgeRead';
 export * from './truth';
+export { WAYS, type Way, type WayOutcome } from './ways';

@@ -3,11 +3,15 @@ import type { Source } from './apartCase';
 import type { BenchAction } from './benchWork';
 import type { PracticeCase } from './case';
 import { judgeApart, type ApartResult } from './judgeApart';
+import { judgeDecide, type DecideResult } from './judgeDecide';
 import { judgeRead, type ReadResult } from './judgeRead';
+import type { Way } from './ways';
 
 /** What came of a case, by its level. */
 export type CaseResult =
-  ({ readonly level: 'read' } & ReadResult) | ({ readonly level: 'apart' } & ApartResult);
+  | ({ readonly level: 'read' } & ReadResult)
+  | ({ readonly level: 'apart' } & ApartResult)
+  | ({ readonly level: 'decide' } & DecideResult);
 
 /** Everything that was done in a case. */
 export interface CaseWork {
@@ -18,16 +22,22 @@ export interface CaseWork {
   readonly readings: number;
   /** Where runout was said to come from; null where that is not asked or not said yet. */
   readonly said: Source | null;
+  /** What was decided; null where that is not asked or not decided yet. */
+  readonly way: Way | null;
 }
 
-/** What came of a case: see `judgeRead` and `judgeApart`. */
-export const judgeCase = (
-  own: PracticeCase,
-  { sets, actions, readings, said }: CaseWork,
-): CaseResult =>
-  own.level === 'apart'
-    ? { level: 'apart', ...judgeApart(own, sets, actions, readings, said) }
-    : { level: 'read', ...judgeRead(own, sets, actions, readings) };
+/** What came of a case: see `judgeRead`, `judgeApart` and `judgeDecide`. */
+export function judgeCase(own: PracticeCase, work: CaseWork): CaseResult {
+  const { sets, actions, readings, said, way } = work;
+  switch (own.level) {
+    case 'apart':
+      return { level: 'apart', ...judgeApart(own, sets, actions, readings, said) };
+    case 'decide':
+      return { level: 'decide', ...judgeDecide(own, sets, actions, readings, way) };
+    case 'read':
+      return { level: 'read', ...judgeRead(own, sets, actions, readings) };
+  }
+}
 
 /** Whether something was read that can be judged. */
 export const isRead = (result: CaseResult): boolean =>

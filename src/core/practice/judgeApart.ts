@@ -47,7 +47,11 @@ export interface ApartResult {
 }
 
 /** Minutes of moving the rotor on. */
-const MOVE = 8;
+export const MOVE = 8;
+
+/** How often the rotor was mounted for sets of runout, in their order. */
+export const mountingsOf = (runouts: readonly MeasuredSet[]): number =>
+  runouts.filter(({ shift }, i) => i === 0 || shift !== runouts[i - 1]!.shift).length;
 /** How much worse than the best place is as good. */
 const AS_GOOD: Micrometres = 8;
 
@@ -108,8 +112,7 @@ export function judgeApart(
   const all = runoutByShift(virtual);
   const least = Math.min(...all);
   const possible = { shift: all.indexOf(least), truth: least };
-  const shifts = runouts.map(({ shift }) => shift);
-  const mountings = shifts.filter((shift, i) => i === 0 || shift !== shifts[i - 1]).length;
+  const mountings = mountingsOf(runouts);
   const zero = result?.averaged[0] ?? 0;
   // Where no place cures it, it is cut or renewed: where it sits meanwhile is all the same.
   const isGood = stays !== null && (stays.truth <= limit || least > limit);

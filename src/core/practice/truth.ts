@@ -62,15 +62,20 @@ export function swingOf(face: (angle: Degrees) => Micrometres): Micrometres {
 export const runoutByShift = (corner: VirtualCorner): Micrometres[] =>
   Array.from({ length: corner.studs }, (_, shift) => swingOf(faceOf(corner, {}, shift)));
 
+/** Thickness variation and least thickness of a virtual corner. */
+export function thicknessOf(corner: VirtualCorner): Pick<CornerTruth, 'variation' | 'least'> {
+  const thickness = TURN.map((angle) => trueThicknessAt(corner, 0, toRadians(angle)));
+  const least = Math.min(...thickness);
+  return { variation: Math.max(...thickness) - least, least };
+}
+
 /** Runout, high spot, thickness variation and least thickness of a virtual corner at shift 0. */
 export function truthOf(corner: VirtualCorner): CornerTruth {
   const wave = trueRunout(corner, 0);
-  const thickness = TURN.map((angle) => trueThicknessAt(corner, 0, toRadians(angle)));
   const first = wave.find(({ order }) => order === 1)?.z ?? { re: 1, im: 0 };
   return {
     runout: swingOf(faceOf(corner, {}, 0)),
     highDeg: wrapDegrees(toDegrees(argument(first))),
-    variation: Math.max(...thickness) - Math.min(...thickness),
-    least: Math.min(...thickness),
+    ...thicknessOf(corner),
   };
 }

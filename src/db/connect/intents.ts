@@ -21,8 +21,14 @@ const restoreSchema = z.strictObject({
 });
 type Restore = z.infer<typeof restoreSchema>;
 
-const partsOf = (folder: string): string[] =>
-  PARTS.filter((part) => fs.existsSync(path.join(folder, part)));
+/** A part in a folder; the build does not follow it: the folder is the shop’s, not the project’s. */
+const partIn = (folder: string, part: string): string =>
+  path.join(/* turbopackIgnore: true */ folder, part);
+
+const hasPart = (folder: string, part: string): boolean =>
+  fs.existsSync(/* turbopackIgnore: true */ partIn(folder, part));
+
+const partsOf = (folder: string): string[] => PARTS.filter((part) => hasPart(folder, part));
 
 /** Notes that a new database is made in a folder: until it is whole nothing was ever kept in it. */
 export function beginCreating(folder: string): void {
@@ -41,10 +47,9 @@ const keptIn = (folder: string, name: string): string => path.join(folder, 'copi
 
 /** Moves one part, unless that was done before. */
 function movePart(part: string, from: string, to: string): void {
-  const [source, target] = [path.join(from, part), path.join(to, part)];
-  if (!fs.existsSync(source) || fs.existsSync(target)) return;
+  if (!hasPart(from, part) || hasPart(to, part)) return;
   fs.mkdirSync(to, { recursive: true });
-  fs.renameSync(source, target);
+  fs.renameSync(partIn(from, part), partIn(to, part));
   for (const place of [from, to]) syncPath(place);
 }
 
@@ -53,7 +58,7 @@ function carryOut(folder: string, { staged, kept }: Restore): void {
   const from = path.join(folder, staged);
   for (const part of PARTS) {
     // Only where the new part waits is the old one in its place.
-    if (fs.existsSync(path.join(from, part))) movePart(part, folder, keptIn(folder, kept));
+    if (hasPart(from, part)) movePart(part, folder, keptIn(folder, kept));
     movePart(part, from, folder);
   }
 }

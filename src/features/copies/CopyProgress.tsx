@@ -2,14 +2,14 @@
 
 import { Button } from 'react-bootstrap';
 import { useEffect, useState } from 'react';
-import ProgressBar from 'react-bootstrap/ProgressBar';
-import { askProgress, cancelCopy, type Progress } from './requests';
+import { Progress } from '@/ui/Progress';
+import { askProgress, cancelCopy, type Progress as CopyStands } from './requests';
 
 const ASK_EVERY_MS = 400;
 
 /** How far the copy has come that is being made just now, whoever asked for it, and the way to end it. */
 export function CopyProgress({ isAsked }: { readonly isAsked: boolean }) {
-  const [progress, setProgress] = useState<Progress | null>(null);
+  const [progress, setProgress] = useState<CopyStands | null>(null);
   useEffect(() => {
     if (!isAsked) return;
     let isOpen = true;
@@ -32,9 +32,7 @@ export function CopyProgress({ isAsked }: { readonly isAsked: boolean }) {
         {progress.says} …
       </p>
       {/* Some steps cannot say how far they are. */}
-      {now > 0 && (
-        <ProgressBar now={now} visuallyHidden label={`${now} %`} aria-label={progress.says} />
-      )}
+      {now > 0 && <Progress name={progress.says} now={now} max={100} />}
       <Button
         type="button"
         variant="outline-secondary"

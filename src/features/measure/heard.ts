@@ -51,6 +51,12 @@ function readAs(set: BenchSet, { position, text }: BenchReading): string {
     : `position ${position + 1} of ${set.positions}, ${text}`;
 }
 
+/** Whether a reading is the last of its lap; what is asked for beyond the places comes after that. */
+export function isLapRead(set: BenchSet, reading: BenchReading, next: Cursor | null): boolean {
+  const isBeyond = ({ position }: Cursor): boolean => beyondPlace(set, position) !== null;
+  return next === null || next.lap !== reading.lap || (isBeyond(next) && !isBeyond(reading));
+}
+
 /**
  * What is heard when a reading is taken: `set` as it stands after it, `next` the place that is read
  * after it (null at the end), `result` what the solvers say of the set now.
@@ -62,12 +68,12 @@ export function heardOf(
   result: SetResult | null,
   corner: BenchCorner,
 ): Heard {
-  const isEnd = next === null || next.lap !== reading.lap;
+  const isEnd = isLapRead(set, reading, next);
   const doubted = doubtedReading(set, next, corner);
   const figure = figureOf(set, reading);
-  const isLapRead = isEnd && result !== null;
+  const isSaid = isEnd && result !== null;
   const then = [
-    isLapRead ? `${sayResult(result, corner)}.` : next === null && 'The set is read.',
+    isSaid ? `${sayResult(result, corner)}.` : next === null && 'The set is read.',
     next && `Next: ${placeName(set, next.position, corner)}.`,
   ].filter((each) => typeof each === 'string');
   return {

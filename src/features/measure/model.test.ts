@@ -10,7 +10,7 @@ import {
 } from './model';
 import { heardOf } from './heard';
 import { placeName } from './placeName';
-import { advisedStep, askedPlace, solveSet } from './result';
+import { advisedStep, askedPlace, sayOnBench, solveSet } from './result';
 
 const SHOP = { units: 'mm', gauges: [] } as const;
 
@@ -257,6 +257,18 @@ describe('what is heard', () => {
     expect(end.told).toBe('position 12 of 12, -0.009. Within, 0.034 mm, limit 0.050 mm.');
   });
 
+  test('of the closing reading is the verdict, though a slow turn is asked for after it', () => {
+    const values = [0, 9, 15, 17, 15, 9, 0, -9, -15, -17, -15, -9];
+    const closing = reading(12, 0);
+    const whole = set({ positions: 12, endPlayUm: 0, readings: [...typedLap(values), closing] });
+    const result = solveSet(whole, BENCH_CORNER);
+    const heard = heardOf(whole, closing, { lap: 0, position: 13 }, result, BENCH_CORNER);
+    expect(heard.as).toBe('end');
+    expect(heard.told).toMatch(
+      /^1 again, 0\. Within, 0\.034 mm, limit 0\.050 mm\. Next: Slow turn: stop at the highest/,
+    );
+  });
+
   test('a turn and a place between are named as what they are', () => {
     const high = reading(13, 18);
     const turned = set({ positions: 12, readings: [high] });
@@ -266,4 +278,12 @@ describe('what is heard', () => {
     const thick = set({ kind: 'thickness', positions: 8, readings: [between] });
     expect(heardOf(thick, between, null, null, BENCH_CORNER).spoken).toBe('37.5 degrees: 405');
   });
+});
+
+test('the bench does not say what is asked', () => {
+  const advice = { kind: 'hub', hubTir: 60, limit: 50 } as const;
+  expect(sayOnBench(advice, { ...BENCH_CORNER, isCheck: true }).todo).not.toMatch(/decide/);
+  expect(sayOnBench(advice, { ...BENCH_CORNER, isCheck: true, isAnswered: true }).todo).toBe(
+    'Everything is read here: decide.',
+  );
 });

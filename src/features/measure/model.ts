@@ -57,6 +57,8 @@ export interface BenchCorner {
   readonly gauges: readonly BenchGauge[];
   /** Positions that the shop begins its sets with, where it has chosen. */
   readonly usualPositions?: number | null;
+  /** What is done about the rotor is answered by who reads it: the bench does not say it. */
+  readonly isAnswered?: boolean;
   /** A corner of practice: every set is read with virtual gauges at this bench. */
   readonly practice?: VirtualBench;
   /** Only this kind of set is asked for here. */

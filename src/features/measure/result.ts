@@ -198,19 +198,31 @@ const asksToIndex = (
 /** The move that the bench asks for once its sets are read; as found nothing is moved. */
 export function advisedMove(
   advice: Advice | null,
-  corner: Pick<BenchCorner, 'isCheck' | 'phase'>,
+  corner: Pick<BenchCorner, 'isCheck' | 'phase' | 'isAnswered'>,
 ): { readonly from: number; readonly to: number } | null {
   if (advice === null || corner.phase === 'as-found') return null;
+  if (corner.isAnswered && advice.kind === 'index') return null;
   const isAsked =
     advice.kind === 'second-mounting' || (advice.kind === 'index' && asksToIndex(advice, corner));
   return isAsked ? { from: advice.from, to: advice.to } : null;
 }
+
+/** Advice that would answer what is done about a rotor. */
+const ANSWERS: readonly Advice['kind'][] = [
+  ...(['within', 'leave', 'index', 'plate', 'hub', 'machine', 'replace', 'no-place'] as const),
+];
 
 /**
  * An advice in the words of the bench. Which correction is taken depends on prices too: that is
  * said where the options stand side by side, unless a move surely does or the rotor is scrap.
  */
 export function sayOnBench(advice: Advice, corner: BenchCorner): AdviceWords {
+  if (corner.isAnswered && ANSWERS.includes(advice.kind)) {
+    return {
+      todo: 'Everything is read here: decide.',
+      why: 'What is done about it is yours to say: metal, money and what comes back count.',
+    };
+  }
   // A quick check has no such page.
   const isPriced =
     (advice.kind === 'index' && !asksToIndex(advice, corner)) ||

@@ -1,6 +1,6 @@
 import { parseLength } from '@/core/units';
 import { useKeeper } from '@/ui/keeper';
-import { heardOf, type Heard } from './heard';
+import { heardOf, isLapRead, type Heard } from './heard';
 import { overWaiting } from './held';
 import {
   currentSet,
@@ -70,7 +70,8 @@ export function useReadings(
       const after = currentSet(then) ?? set;
       const next = goOn(then.cursor, event, after);
       if (event.type !== 'read') return;
-      const result = next ? null : solveSet(after, corner);
+      const isRead = isLapRead(after, event.reading, next);
+      const result = isRead ? solveSet(after, corner) : null;
       onHeard?.(heardOf(after, event.reading, next, result, corner), after.id);
       put(set, event.reading, firstOpen(after) === null);
     },

@@ -70,6 +70,7 @@ export function BenchLooks({ own, actions, isFolded, isOver, onDo }: BenchLooksP
     if (actions.length > before.current) list.current?.querySelector('button')?.focus();
     before.current = actions.length;
   }, [actions.length]);
+  if (works.length === 0) return null;
   return (
     <section
       className={`zh-card mb-3 ${isFolded ? styles.folded : ''}`}

@@ -26,7 +26,13 @@ const sayFigure = ({ what }: FigureBeside, value: number | null, units: UnitSyst
   value === null ? '–' : formatIn(units, what === 'least' ? 'size' : 'deviation', value);
 
 /** Figures as found beside the true ones. */
-function Figures({ result, units }: Pick<DebriefProps, 'result' | 'units'>) {
+export function Figures({
+  figures,
+  units,
+}: {
+  readonly figures: readonly FigureBeside[];
+  readonly units: UnitSystem;
+}) {
   return (
     <Table className={styles.figures}>
       <thead>
@@ -37,7 +43,7 @@ function Figures({ result, units }: Pick<DebriefProps, 'result' | 'units'>) {
         </tr>
       </thead>
       <tbody>
-        {result.figures.map((figure) => (
+        {figures.map((figure) => (
           <tr key={figure.what}>
             <th scope="row">
               {FIGURE_NAME[figure.what]}
@@ -98,7 +104,7 @@ export function Debrief({ own, result, units }: DebriefProps) {
           was called within: this rotor would have gone back on the road.
         </p>
       )}
-      <Figures {...{ result, units }} />
+      <Figures figures={result.figures} units={units} />
       <AtBench {...{ own, result }} />
       <div className={styles.faces}>
         {runout.length > 0 && (

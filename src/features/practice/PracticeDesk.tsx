@@ -14,7 +14,7 @@ import {
 } from '@/core/practice';
 import { meanOf } from '@/core/numeric';
 import { formatIn, type UnitSystem } from '@/core/units';
-import Link from '@/ui/Link';
+import Link, { ButtonLink } from '@/ui/Link';
 import { SOURCE_NAME } from './ApartAnswer';
 import { learningOf, outcomesCsv, type Learning } from './learning';
 import { useOutcomes, type Outcome } from './run';
@@ -49,8 +49,14 @@ const APART: KindWords = {
   button: 'New case to tell apart',
 };
 
+const DECIDE: KindWords = {
+  name: 'Decide',
+  say: 'Read runout and thickness, then cut, plate, renew or leave: metal, money and a comeback count.',
+  button: 'New case to decide',
+};
+
 const wordsOf = ({ level, subject }: CaseKind): KindWords =>
-  level === 'apart' ? APART : READ[subject];
+  ({ read: READ[subject], apart: APART, decide: DECIDE })[level];
 
 const pathOf = (code: string): string => `/practice/${code}`;
 
@@ -227,6 +233,13 @@ export function PracticeDesk({
   return (
     <>
       <Begin next={learning.next} />
+      <section className="zh-card mb-3">
+        <h2>Proving ground</h2>
+        <p>Ways of working, tried on many corners before one is tried on a customer.</p>
+        <ButtonLink variant="outline-secondary" href="/practice/proving">
+          Try ways of working
+        </ButtonLink>
+      </section>
       <h2>What came of it</h2>
       {who !== null && all.some((each) => each.who !== who) && (
         <Form.Check

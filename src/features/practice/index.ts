@@ -1,7 +1,10 @@
 export { ApartAnswer } from './ApartAnswer';
 export { ApartDebrief } from './ApartDebrief';
 export * from './BenchLooks';
-export * from './Debrief';
+export { Debrief } from './Debrief';
+export { DecideAnswer, sayLimits } from './DecideAnswer';
+export { DecideDebrief } from './DecideDebrief';
 export * from './PracticeDesk';
 export * from './PracticeFrame';
+export { ProvingGround } from './ProvingGround';
 export * from './run';

@@ -96,6 +96,8 @@ export const outcomesCsv = (outcomes: readonly Outcome[]): string =>
       'error_um',
       'source',
       'said',
+      'way',
+      'best_way',
     ],
     ...outcomes.map((each) => [
       each.code,
@@ -109,5 +111,7 @@ export const outcomesCsv = (outcomes: readonly Outcome[]): string =>
       each.errorUm?.toFixed(2) ?? '',
       each.source ?? '',
       each.said ?? '',
+      each.way ?? '',
+      each.bestWay ?? '',
     ]),
   ]);

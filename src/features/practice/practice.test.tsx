@@ -1,9 +1,11 @@
 import { fireEvent, render, screen } from '@testing-library/react';
-import { judgeApart, judgeRead, caseOf, readCode, type Source } from '@/core/practice';
+import { judgeApart, judgeDecide, judgeRead, caseOf, readCode, type Source } from '@/core/practice';
 import { ApartAnswer } from './ApartAnswer';
 import { ApartDebrief } from './ApartDebrief';
 import { BenchLooks } from './BenchLooks';
 import { Debrief } from './Debrief';
+import { DecideAnswer } from './DecideAnswer';
+import { DecideDebrief } from './DecideDebrief';
 import { learningOf, outcomesCsv } from './learning';
 import { PracticeDesk } from './PracticeDesk';
 import { actionsOf, outcomeOf, readingsOf, type Outcome } from './run';
@@ -17,7 +19,17 @@ jest.mock('next/navigation', () => ({
 const own = caseOf(readCode('RB-0000W')!);
 const outcome = (more: Partial<Outcome> = {}): Outcome => ({
   ...{ code: 'RD-00001', at: 1000, who: 'Wren', isRight: true, isHarm: false },
-  ...{ minutes: 20, best: 10, missed: [], errorUm: 1.2, said: null, source: null, ...more },
+  ...{
+    minutes: 20,
+    best: 10,
+    missed: [],
+    errorUm: 1.2,
+    said: null,
+    source: null,
+    way: null,
+    bestWay: null,
+    ...more,
+  },
 });
 const kept = (name: string, input: unknown, id = name) => ({ id, name, input });
 
@@ -89,7 +101,7 @@ describe('what is to be learned', () => {
   test('as CSV no name is a formula', () => {
     const csv = outcomesCsv([outcome({ who: '=1+1', missed: ['hot', 'zero'] })]);
     expect(csv.split('\n')[1]).toBe(
-      "RD-00001,1970-01-01T00:00:01.000Z,'=1+1,true,false,20.0,10.0,Feel the rotor; Close the micrometer,1.20,,",
+      "RD-00001,1970-01-01T00:00:01.000Z,'=1+1,true,false,20.0,10.0,Feel the rotor; Close the micrometer,1.20,,,,",
     );
   });
 });
@@ -178,5 +190,42 @@ describe('the desk', () => {
     expect(screen.getAllByRole('row')[1]).toHaveTextContent(/Ines.*harm.*turn once/);
     fireEvent.click(screen.getByLabelText('Wren only'));
     expect(screen.getAllByRole('row')).toHaveLength(2);
+  });
+});
+
+describe('deciding', () => {
+  const decided = caseOf(readCode('DB-00003')!);
+  const lap = [0, 90, 180, 270].map(() => Math.round(decided.truth.least) + 1);
+  const gauge = { resolution: 1, repeatability: 1.5 };
+  const sets = [{ kind: 'thickness', shift: 0, gauge, laps: [lap] }] as const;
+
+  test('every way is offered with its price, and none is chosen beforehand', () => {
+    const say = jest.fn();
+    render(
+      <DecideAnswer limits={decided.limits} units="mm" onSay={say} onLeave={() => undefined} />,
+    );
+    expect(
+      screen.getByText('New 28.000 mm, machine-to 26.400 mm, discard 26.000 mm.'),
+    ).toBeVisible();
+    expect(screen.getAllByRole('radio')).toHaveLength(6);
+    expect(screen.getByRole('button', { name: /^Do it/ })).toBeDisabled();
+    fireEvent.click(screen.getByRole('radio', { name: /New rotor.*106 crowns, 18 min/ }));
+    fireEvent.click(screen.getByRole('button', { name: /^Do it/ }));
+    expect(say).toHaveBeenCalledWith('new');
+  });
+
+  test('what is scrap is never said to be within, whatever it reads', () => {
+    const result = judgeDecide(decided, sets, [], 8, 'bench');
+    render(<DecideDebrief own={decided} result={result} units="mm" />);
+    expect(screen.getByRole('heading', { level: 2 })).toHaveTextContent(
+      /^A cut ends below machine-to/,
+    );
+    expect(screen.getByText(/such a rotor is scrap/)).toBeInTheDocument();
+    expect(screen.getByRole('row', { name: /your way/ })).toHaveTextContent(
+      /Beyond.*below machine-to/,
+    );
+    expect(screen.getByRole('row', { name: /the best way/ })).toHaveTextContent(
+      /Within.*106 crowns/,
+    );
   });
 });

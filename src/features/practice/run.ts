@@ -6,6 +6,7 @@ import {
   BENCH_FAULTS,
   readCode,
   SOURCES,
+  WAYS,
   type BenchAction,
   type CaseResult,
 } from '@/core/practice';
@@ -22,6 +23,7 @@ import {
 const faultSchema = z.enum(BENCH_FAULTS);
 const actionSchema = z.object({ kind: z.enum(['look', 'remedy']), fault: faultSchema });
 const sourceSchema = z.enum(SOURCES).nullable().default(null);
+const waySchema = z.enum(WAYS).nullable().default(null);
 const outcomeSchema = z.object({
   code: z.string(),
   /** When it was ended, in ms. */
@@ -37,6 +39,9 @@ const outcomeSchema = z.object({
   /** Where runout was said to come from, and where it comes from; null where that was not asked. */
   said: sourceSchema,
   source: sourceSchema,
+  /** What was decided, and what would have been best; null where that was not asked. */
+  way: waySchema,
+  bestWay: waySchema,
 });
 
 /** What came of a case, as it is kept. */
@@ -86,9 +91,11 @@ export const writeOutcome = (id: string, code: string, who: string | null, resul
   const { isRight, minutes, best, missed, errorUm } = result;
   const outcome: Outcome = {
     ...{ code, who, at: Date.now(), isRight, minutes, best, missed: [...missed], errorUm },
-    isHarm: result.level === 'apart' ? result.isHarm : result.harm !== null,
+    isHarm: result.level === 'read' ? result.harm !== null : result.isHarm,
     said: result.level === 'apart' ? result.said : null,
     source: result.level === 'apart' ? result.source : null,
+    way: result.level === 'decide' ? (result.chosen?.way ?? null) : null,
+    bestWay: result.level === 'decide' ? result.bestWay.way : null,
   };
   return keepWrite({
     name: DONE,

@@ -5,6 +5,7 @@ import { Button, Form } from 'react-bootstrap';
 import { toMetresPerSecond, type SpeedUnit } from '@/core/units';
 import { FileField, TextField } from '@/ui/field';
 import { useRefresh } from '@/ui/keeper';
+import { Progress } from '@/ui/Progress';
 import { writeRoadTest } from './writes';
 import { AnalysisView } from './AnalysisView';
 import { MappingForm, type Mapping } from './MappingForm';
@@ -108,10 +109,10 @@ export function RecordingCard({ jobId, phase, diameter, unit }: RecordingCardPro
       />
       {state.kind === 'reading' && (
         <div role="status">
-          <label className="d-block mb-2">
+          <div className="mb-2">
             {state.share < 1 ? `Reading ${state.file.name} …` : 'Finding the orders …'}
-            <progress className={styles.progress} value={state.share} max={1} />
-          </label>
+            <Progress name={`Reading ${state.file.name}`} now={state.share} max={1} />
+          </div>
           <Button type="button" variant="outline-secondary" onClick={cancel}>
             Cancel
           </Button>

@@ -31,7 +31,8 @@ export function RoadTest(props: RoadTestProps) {
     <>
       {noDrive ? (
         <div className="zh-next mb-3" role="alert">
-          <strong>Do not drive it: {noDrive}.</strong>
+          {/* What stands in the way comes as words or as whole sentences. */}
+          <strong>Do not drive it: {noDrive.replace(/\.$/, '')}.</strong>
           <div>No road test is advised. Put that right first; the vehicle stays where it is.</div>
         </div>
       ) : (

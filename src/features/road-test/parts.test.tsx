@@ -203,5 +203,7 @@ describe('the page', () => {
     rerender(page('fluid leaks', '215/65R16'));
     expect(screen.getByRole('alert').textContent).toContain('Do not drive it: fluid leaks.');
     expect(screen.queryByText(/A passenger records/)).toBeNull();
+    rerender(page('The wheel of FL is not drawn up in the star.', '215/65R16'));
+    expect(screen.getByRole('alert').textContent).toContain('drawn up in the star.No road test');
   });
 });

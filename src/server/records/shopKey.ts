@@ -13,7 +13,7 @@ const keyFile = (): string => path.join(environment().folder, NAME);
 function makeKey(file: string): void {
   fs.mkdirSync(path.dirname(file), { recursive: true });
   const own = `${file}.${process.pid}`;
-  const handle = fs.openSync(own, 'w', 0o600);
+  const handle = fs.openSync(/* turbopackIgnore: true */ own, 'w', 0o600);
   try {
     fs.writeSync(handle, randomBytes(BYTES));
     fs.fsyncSync(handle);

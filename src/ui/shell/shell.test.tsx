@@ -115,7 +115,7 @@ describe('keys of one letter', () => {
         <Shortcuts />
       </>,
     );
-    fireEvent.keyDown(screen.getByRole('textbox'), { key: 'n' });
+    fireEvent.keyDown(screen.getByRole('textbox', { name: 'field' }), { key: 'n' });
     expect(push).not.toHaveBeenCalled();
   });
 });

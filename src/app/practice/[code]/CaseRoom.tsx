@@ -11,8 +11,9 @@ import {
   judgeCase,
   newCode,
   readCode,
+  type CaseResult,
+  type CaseWork,
   type PracticeCase,
-  type Source,
 } from '@/core/practice';
 import type { UnitSystem } from '@/core/units';
 import { withHeld } from '@/features/measure/held';
@@ -25,9 +26,12 @@ import {
   ApartDebrief,
   BenchLooks,
   Debrief,
+  DecideAnswer,
+  DecideDebrief,
   outcomeOf,
   PracticeFrame,
   readingsOf,
+  sayLimits,
   useTime,
   useWrites,
   writeAction,
@@ -54,19 +58,64 @@ const READ_ONLY: Readonly<Record<PracticeCase['subject'], BenchCorner['only']>> 
   both: undefined,
 };
 
+interface Task {
+  readonly todo: string;
+  readonly why: string;
+  readonly only: BenchCorner['only'];
+  /** What ends it: an answer is asked first, or the truth is shown. */
+  readonly button: string;
+}
+
 /** What a case asks for, and which readings its bench offers. */
-const taskOf = ({ level, subject }: PracticeCase) =>
-  level === 'apart'
-    ? {
+function taskOf({ level, subject, limits }: PracticeCase, units: UnitSystem): Task {
+  switch (level) {
+    case 'apart':
+      return {
         todo: 'Runout is beyond here: find out where it comes from, and leave the rotor where it sits best.',
         why: 'What stays with the rotor when it is moved on is the rotor’s; what stays with the studs is the hub’s.',
-        only: 'runout' as const,
-      }
-    : {
+        only: 'runout',
+        button: 'Done: say where it comes from',
+      };
+    case 'decide':
+      return {
+        todo: 'Read runout and thickness, then decide what is done about this rotor.',
+        why: `${sayLimits(limits, units)}. What can be cut, what a part costs and what comes back settle it; the gauges are sound.`,
+        only: undefined,
+        button: 'Done: decide',
+      };
+    case 'read':
+      return {
         todo: READ_TASK[subject],
         why: 'Something at the bench may be wrong, or nothing: looking costs minutes, not looking costs the figure.',
         only: READ_ONLY[subject],
+        button: 'Done: show the truth',
       };
+  }
+}
+
+/** What was answered at the end of a case. */
+type Answer = Pick<CaseWork, 'said' | 'way'>;
+const NO_ANSWER: Answer = { said: null, way: null };
+
+/** What came of a case, by its level. */
+function Came({
+  own,
+  result,
+  units,
+}: {
+  own: PracticeCase;
+  result: CaseResult;
+  units: UnitSystem;
+}) {
+  switch (result.level) {
+    case 'apart':
+      return <ApartDebrief {...{ own, result, units }} />;
+    case 'decide':
+      return <DecideDebrief {...{ own, result, units }} />;
+    case 'read':
+      return <Debrief {...{ own, result, units }} />;
+  }
+}
 
 /** What follows a case: the next one of its subject, made when it is asked for. */
 function After({ own }: { readonly own: PracticeCase }) {
@@ -97,8 +146,9 @@ function useCase(code: string, units: UnitSystem) {
       ...{ jobId: id, whose: `Practice ${code}`, corner: own.corner, phase: 'before' },
       ...{ fastening: 'studs', studs: own.studs, allowedShifts: null, limits: own.limits },
       ...{ isCheck: true, units, gauges: [] },
-      only: taskOf(own).only,
+      only: taskOf(own, units).only,
       isSeatFixed: own.level === 'read',
+      isAnswered: own.level === 'decide',
       // What was put right changes what the gauges show, and nothing else does.
       practice: { corner: own.virtual, faults: JSON.parse(faults) as object },
     }),
@@ -111,11 +161,11 @@ function useCase(code: string, units: UnitSystem) {
   const outcome = outcomeOf(writes);
   const readings = readingsOf(writes);
   const judge = useCallback(
-    (said: Source | null) => judgeCase(own, { sets: measured, actions, readings, said }),
+    (answer: Answer) => judgeCase(own, { sets: measured, actions, readings, ...answer }),
     [own, measured, actions, readings],
   );
-  const saidBefore = outcome?.said ?? null;
-  const result = useMemo(() => judge(saidBefore), [judge, saidBefore]);
+  const { said, way } = outcome ?? NO_ANSWER;
+  const result = useMemo(() => judge({ said, way }), [judge, said, way]);
   return { own, id, actions, sets, corner, judge, result, outcome };
 }
 
@@ -123,11 +173,12 @@ function useCase(code: string, units: UnitSystem) {
 export function CaseRoom({ code, who, units }: CaseRoomProps) {
   const { own, id, actions, sets, corner, judge, result, outcome } = useCase(code, units);
   const [isAnswering, setAnswering] = useState(false);
-  const end = (said: Source | null): void => {
+  const end = (answer: Partial<Answer>): void => {
     setAnswering(false);
-    void writeOutcome(id, code, who, judge(said));
+    void writeOutcome(id, code, who, judge({ ...NO_ANSWER, ...answer }));
   };
-  const task = taskOf(own);
+  const isAsked = own.level !== 'read';
+  const task = taskOf(own, units);
   const done = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (outcome) done.current?.querySelector('h2')?.focus();
@@ -142,10 +193,10 @@ export function CaseRoom({ code, who, units }: CaseRoomProps) {
             <Button
               variant="secondary"
               disabled={!isRead(result)}
-              aria-expanded={own.level === 'apart' ? isAnswering : undefined}
-              onClick={() => (own.level === 'apart' ? setAnswering(true) : end(null))}
+              aria-expanded={isAsked ? isAnswering : undefined}
+              onClick={() => (isAsked ? setAnswering(true) : end({}))}
             >
-              {own.level === 'apart' ? 'Done: say where it comes from' : 'Done: show the truth'}
+              {task.button}
             </Button>
           )}
         </>
@@ -153,15 +204,21 @@ export function CaseRoom({ code, who, units }: CaseRoomProps) {
     >
       {outcome && (
         <div ref={done}>
-          {result.level === 'apart' ? (
-            <ApartDebrief {...{ own, result, units }} />
-          ) : (
-            <Debrief {...{ own, result, units }} />
-          )}
+          <Came {...{ own, result, units }} />
           <After own={own} />
         </div>
       )}
-      {!outcome && isAnswering && <ApartAnswer onSay={end} onLeave={() => setAnswering(false)} />}
+      {!outcome && isAnswering && own.level === 'apart' && (
+        <ApartAnswer onSay={(said) => end({ said })} onLeave={() => setAnswering(false)} />
+      )}
+      {!outcome && isAnswering && own.level === 'decide' && (
+        <DecideAnswer
+          {...{ units }}
+          limits={own.limits}
+          onSay={(way) => end({ way })}
+          onLeave={() => setAnswering(false)}
+        />
+      )}
       {!outcome && sets.length === 0 && <NextThing todo={task.todo} why={task.why} />}
       <BenchLooks
         {...{ own, actions }}
