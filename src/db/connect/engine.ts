@@ -1,5 +1,5 @@
 import fs from 'node:fs';
-import type { PGlite, Transaction } from '@electric-sql/pglite';
+import type { PGlite, QueryOptions, Transaction } from '@electric-sql/pglite';
 import { ExpectedError } from '../../core/expected';
 
 /** What the log may grow to before it is brought into the tables, in bytes. */
@@ -47,6 +47,26 @@ const PARAMETERS = {
   // The pages that are asked for lie in memory: an index costs little more than a scan.
   random_page_cost: '1.1',
 };
+
+/**
+ * Types whose values the driver takes as the engine writes them: times, dates, intervals and lists of these. It says
+ * so with every question, and the engine then makes its whole table of readers anew (0.26 ms of 0.69 ms).
+ */
+const TAKEN_AS_TEXT = [1082, 1114, 1184, 1186, 1115, 1182, 1185, 1187, 1231];
+
+/** Tells an engine once and for all what the driver would tell it with every question. */
+export function readAsDriver<Asked extends Pick<PGlite, 'parsers'>>(engine: Asked): Asked {
+  for (const type of TAKEN_AS_TEXT) engine.parsers[type] = (value) => value;
+  return engine;
+}
+
+/** How an answer is wanted, without what the engine was told once and for all. */
+function withoutKnown(options: QueryOptions | undefined): QueryOptions | undefined {
+  if (!options?.parsers) return options;
+  const { parsers, ...rest } = options;
+  const isKnown = Object.keys(parsers).every((type) => TAKEN_AS_TEXT.includes(Number(type)));
+  return isKnown ? rest : options;
+}
 
 async function startEngine(database: string): Promise<PGlite> {
   const { PGlite } = await import('@electric-sql/pglite');
@@ -127,7 +147,7 @@ export class Engine implements Client {
 
   private async begin(): Promise<PGlite> {
     if (fs.existsSync(this.database)) refuseFullDisk(this.database);
-    const engine = await this.start(this.database);
+    const engine = readAsDriver(await this.start(this.database));
     this.keptTo = await positionOf(engine);
     for (const statement of this.ready) await engine.exec(statement);
     this.inUse = engine;
@@ -167,7 +187,8 @@ export class Engine implements Client {
     }
   }
 
-  readonly query: PGlite['query'] = (...args) => this.ask((engine) => engine.query(...args));
+  readonly query: PGlite['query'] = (question, values, options) =>
+    this.ask((engine) => engine.query(question, values, withoutKnown(options)));
 
   readonly exec: PGlite['exec'] = (...args) => this.ask((engine) => engine.exec(...args));
 
@@ -187,7 +208,12 @@ export class Engine implements Client {
     return new Proxy(tx, {
       get: (target, name) => {
         const found: unknown = Reflect.get(target, name, target);
-        if (name === 'query' || name === 'exec' || name === 'sql') {
+        if (name === 'query') {
+          return heed((...[question, values, options]: Parameters<Transaction['query']>) =>
+            target.query(question, values, withoutKnown(options)),
+          );
+        }
+        if (name === 'exec' || name === 'sql') {
           return heed((found as (...args: unknown[]) => Promise<unknown>).bind(target));
         }
         return typeof found === 'function' ? (found.bind(target) as unknown) : found;

@@ -147,11 +147,17 @@ function columnSchema(table: string, column: PgColumn): z.ZodType {
 /** Columns that a database fills by itself: where a row stands in the order of its writing. */
 const OWN_ORDER = ['seq'];
 
-/** The columns of a table by the names of the program. */
-const columnsOf = (table: PgTable): [string, PgColumn][] => {
+const knownColumns = new Map<PgTable, readonly (readonly [string, PgColumn])[]>();
+
+/** The columns of a table by the names of the program; asked for every row, found out once. */
+const columnsOf = (table: PgTable): readonly (readonly [string, PgColumn])[] => {
+  const known = knownColumns.get(table);
+  if (known) return known;
   const { columns } = getTableConfig(table);
   const named = Object.entries(table as unknown as Record<string, PgColumn>);
-  return named.filter(([key, column]) => columns.includes(column) && !OWN_ORDER.includes(key));
+  const own = named.filter(([key, column]) => columns.includes(column) && !OWN_ORDER.includes(key));
+  knownColumns.set(table, own);
+  return own;
 };
 
 /** The columns of a table, each as an archive writes it. */
@@ -211,9 +217,7 @@ export const toHistory = ({ seq, ...line }: typeof ledger.$inferSelect): Archive
 export const fromHistory = ({ line: _, ...row }: ArchiveRow): typeof ledger.$inferInsert =>
   ({ ...row, at: new Date(String(row.at)) }) as typeof ledger.$inferInsert;
 
-/** The columns that tell one row of a table from another. */
-export const keysOf = (name: TableName): readonly string[] => {
-  const table = TABLES[name];
+function primaryKeyOf(table: PgTable): readonly string[] {
   const { primaryKeys } = getTableConfig(table);
   const composite = primaryKeys[0]?.columns ?? [];
   const isKey = (column: PgColumn): boolean =>
@@ -221,7 +225,14 @@ export const keysOf = (name: TableName): readonly string[] => {
   return columnsOf(table)
     .filter(([, column]) => isKey(column))
     .map(([key]) => key);
-};
+}
+
+const KEYS = Object.fromEntries(
+  TABLE_NAMES.map((name) => [name, primaryKeyOf(TABLES[name])]),
+) as Readonly<Record<TableName, readonly string[]>>;
+
+/** The columns that tell one row of a table from another. */
+export const keysOf = (name: TableName): readonly string[] => KEYS[name];
 
 /** The columns of a table that hold a time at which something was written. */
 export const timesOf = (name: TableName): readonly string[] =>
