@@ -55,6 +55,8 @@ const config = {
         '<rootDir>/tests/integration/**/*.test.ts',
         '<rootDir>/tests/journeys/**/*.test.ts',
         '<rootDir>/scripts/**/*.test.mjs',
+        // What needs a program of its own beside it: `npm run drill -- spreadsheet`.
+        ...(process.env.DRILL_TESTS ? ['<rootDir>/tests/drills/**/*.test.ts'] : []),
       ],
     },
     {

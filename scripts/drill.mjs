@@ -1,10 +1,17 @@
 // npm run drill: hostile requests and many writers at one place; not a part of npm test.
 import { existsSync } from 'node:fs';
-import { build, debian, install, run, typeScript } from './lib/prepare.mjs';
+import { bin, build, debian, install, run, typeScript } from './lib/prepare.mjs';
 
 install({ all: true });
-// Disks are drilled without the built application.
-if (!process.argv.includes('disk')) build();
+// Disks and tables are drilled without the built application.
+if (!process.argv.includes('disk') && !process.argv.includes('spreadsheet')) build();
 const isFirefox = process.argv.includes('firefox') && !process.env.FIREFOX_PATH;
 if (isFirefox && !existsSync('/usr/bin/firefox-esr')) debian(['firefox-esr']);
-run(...typeScript('drill/run.ts', process.argv.slice(2)));
+if (process.argv.includes('spreadsheet')) {
+  // A spreadsheet program opens what we export; half a gigabyte is too much for every whole test.
+  if (!existsSync('/usr/bin/soffice')) debian(['libreoffice-calc-nogui']);
+  run(bin('jest'), ['tests/drills'], {
+    DRILL_TESTS: '1',
+    NODE_OPTIONS: '--experimental-vm-modules --no-warnings',
+  });
+} else run(...typeScript('drill/run.ts', process.argv.slice(2)));

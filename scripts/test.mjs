@@ -16,8 +16,6 @@ import {
   bin,
   buildBeside,
   chromium,
-  install,
-  readers,
   ROOT,
   run,
   runTogether,
@@ -65,24 +63,19 @@ async function timed(name, step) {
   console.log(`== ${name}: ${seconds(since)} s`);
 }
 
-/** Seconds that the slow files of browser tests took when they were last looked at: they come first. */
-const USUAL = {
-  views: 300,
-  rebuild: 240,
-  measure: 230,
-  strip: 210,
-  records: 190,
-  keyboard: 170,
-  decide: 110,
-  nose: 100,
-  bench: 100,
-  touch: 100,
-  'second-start': 90,
-  walks: 280,
-  'ways-in': 70,
-  quick: 170,
-  heard: 110,
-};
+/**
+ * Browser tests that share a server and a copy of the demo workshop, with the seconds that they took when they were
+ * last looked at: a server, a browser and a runner of its own cost each file ten seconds of a core. What is not named
+ * runs by itself.
+ */
+const TOGETHER = [
+  [['measure', 'strip', 'rebuild'], 320],
+  [['heard', 'keyboard', 'quick'], 265],
+  [['decide', 'practice', 'records', 'touch'], 195],
+  [['views'], 190],
+  [['walks'], 150],
+  [['bench', 'drawing', 'nose', 'road-test', 'second-start', 'ways-in'], 130],
+];
 
 /** A browser test waits for a page a quarter of its time: three of them keep two cores at work. */
 const LANES = 3;
@@ -94,18 +87,20 @@ function queueOfBrowserTests() {
   const files = readdirSync(path.join(ROOT, 'tests/e2e'))
     .filter((file) => file.endsWith('.spec.ts'))
     .map((file) => file.replace('.spec.ts', ''));
-  const jobs = files.map((name) => ({ name, args: [`e2e/${name}.spec`] }));
-  const usual = ({ name }) => USUAL[name] ?? 20;
-  return jobs.sort((p, q) => usual(q) - usual(p));
+  const named = TOGETHER.flatMap(([names]) => names);
+  const alone = files.filter((name) => !named.includes(name)).map((name) => [[name], 20]);
+  return [...TOGETHER, ...alone]
+    .sort(([, p], [, q]) => q - p)
+    .map(([names]) => ({ name: names.join(', '), files: names.map((name) => `e2e/${name}.spec`) }));
 }
 
 /** One entry of the queue with a server and a copy of the demo workshop of its own. */
-function browserTest({ name, args }, template, chromiumPath) {
+function browserTest({ name, files }, template, chromiumPath) {
   const data = mkdtempSync(path.join(tmpdir(), 'zesty-hound-e2e-'));
   cpSync(template, data, { recursive: true });
   const since = Date.now();
   return new Promise((resolve) => {
-    const child = spawn(bin('playwright'), ['test', ...args], {
+    const child = spawn(bin('playwright'), ['test', ...files], {
       cwd: ROOT,
       stdio: ['ignore', 'pipe', 'pipe'],
       env: {
@@ -113,7 +108,7 @@ function browserTest({ name, args }, template, chromiumPath) {
         NEXT_TELEMETRY_DISABLED: '1',
         CHROMIUM_PATH: chromiumPath,
         E2E_DATA: data,
-        E2E_OUTPUT: `test-results/${name.replace(' ', '-')}`,
+        E2E_OUTPUT: `test-results/${name.replaceAll(', ', '-')}`,
       },
     });
     let said = '';
@@ -156,10 +151,14 @@ async function browserTests(chromiumPath, lanes = LANES) {
 }
 
 let chromiumPath = '';
-await timed('install', () => {
-  install({ all: true });
+await timed('install', async () => {
+  const prepare = new URL('./lib/prepare.mjs', import.meta.url).href;
+  const step = (calls) => [
+    process.execPath,
+    ['-e', `import('${prepare}').then((m) => {${calls}})`],
+  ];
+  await runTogether([step('m.install({ all: true })'), step('m.chromium(); m.readers()')]);
   chromiumPath = chromium();
-  readers();
 });
 await timed('lint, formatting, types, import boundaries, build', async () => {
   run(bin('next'), ['typegen']);

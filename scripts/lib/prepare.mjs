@@ -132,11 +132,8 @@ export function debian(names) {
   });
 }
 
-/** What the tests read with: the text of a PDF, a table in a spreadsheet program. */
-const READERS = [
-  ['/usr/bin/pdftotext', 'poppler-utils'],
-  ['/usr/bin/soffice', 'libreoffice-calc-nogui'],
-];
+/** What the tests read with: the text of a PDF. */
+const READERS = [['/usr/bin/pdftotext', 'poppler-utils']];
 
 /** Installs what the tests read with, where it is missing. */
 export function readers() {

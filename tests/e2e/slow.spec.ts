@@ -1,10 +1,32 @@
 import { expect, test, type Page } from '@playwright/test';
 import { openJob, settled } from './helpers';
 
-/** A tablet six times slower than this machine on a slow network. */
+/** Milliseconds that the machine on which the limits were set takes for the work below, when nothing else runs. */
+const USUAL_MS = 40;
+
+/** Milliseconds that this machine takes for work of the kind that a page does, at its best of seven. */
+const quickest = (page: Page): Promise<number> =>
+  page.evaluate(() => {
+    const work = (): number => {
+      const began = performance.now();
+      const list = Array.from({ length: 60_000 }, (_, i) => ({
+        key: `k${(i * 7919) % 60_000}`,
+        i,
+      }));
+      list.sort((p, q) => (p.key < q.key ? -1 : 1));
+      return performance.now() - began + (new Map(list.map(({ key, i }) => [key, i])).get('') ?? 0);
+    };
+    return Math.min(...Array.from({ length: 7 }, work));
+  });
+
+/**
+ * The same slow tablet on every machine that runs the test: six times slower than the one on which its limits were
+ * set, so less throttled where the machine itself is slower (or has other work). On a slow network.
+ */
 async function slowDown(page: Page): Promise<void> {
+  const rate = Math.max(1, (6 * USUAL_MS) / (await quickest(page)));
   const session = await page.context().newCDPSession(page);
-  await session.send('Emulation.setCPUThrottlingRate', { rate: 6 });
+  await session.send('Emulation.setCPUThrottlingRate', { rate });
   await session.send('Network.emulateNetworkConditions', {
     ...{ offline: false, latency: 800, downloadThroughput: 100_000, uploadThroughput: 50_000 },
   });
@@ -76,7 +98,7 @@ test('on a slow tablet and network a tap is seen at once, and what it does soon 
     all.map((each) => each[of]).sort((p, q) => p - q)[Math.floor(all.length / 2)]!;
   const said = JSON.stringify(all);
   test.info().annotations.push({ type: 'answered', description: said });
-  // Wanted are 100 ms; a machine with other work beside it gets twice that (docs/benchmarks.md has the figures).
+  // Wanted are 100 ms; what a machine does beside it may cost as much again (docs/benchmarks.md has the figures).
   expect(middle('pressed'), said).toBeLessThanOrEqual(200);
   expect(middle('done'), said).toBeLessThanOrEqual(200);
 });

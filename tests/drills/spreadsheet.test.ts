@@ -6,8 +6,8 @@ import { GET } from '@/app/api/v1/readings.csv/route';
 import type { Decimal } from '@/core/exchange';
 import { loadJob, openJob } from '@/server/job/jobs';
 import { jobsTable, rotorsTable } from '@/server/records/tables';
-import { jobNumber, standUpDemo } from './demo';
-import { known } from './known';
+import { jobNumber, standUpDemo } from '../integration/demo';
+import { known } from '../integration/known';
 
 standUpDemo();
 
