@@ -2,6 +2,7 @@
 // on (a path that cannot be decoded, a method that it does not know) is refused before it.
 import { createServer } from 'node:http';
 import next from 'next';
+import { isWithinReach, refusedAddress } from './lib/reach.mjs';
 
 const METHODS = ['GET', 'HEAD', 'OPTIONS', 'POST', 'PUT', 'PATCH', 'DELETE'];
 
@@ -33,11 +34,19 @@ function refuse(response, [status, message]) {
 
 const hostname = process.env.HOST || '127.0.0.1';
 const port = Number(process.env.PORT || 3000);
+const isNetwork = process.argv.includes('--network');
+const refused = refusedAddress(hostname, isNetwork);
+if (refused !== null) {
+  console.error(refused);
+  process.exit(1);
+}
 const app = next({ dev: false, hostname, port, dir: process.cwd() });
 const handle = app.getRequestHandler();
 await app.prepare();
+const ELSEWHERE = [403, 'This server answers on its own machine only.'];
 const server = createServer((request, response) => {
-  const why = unreadable(request);
+  const isHere = isWithinReach(request.socket.remoteAddress, isNetwork);
+  const why = isHere ? unreadable(request) : ELSEWHERE;
   if (why) refuse(response, why);
   else void handle(request, response);
 });
@@ -54,4 +63,9 @@ server.keepAliveTimeout = 75_000;
 server.headersTimeout = 80_000;
 server.listen(port, hostname, () => {
   console.log(`Zesty Hound answers at http://${hostname}:${port}`);
+  if (isNetwork) {
+    console.log(
+      'It is open to the network, and nobody has to sign in: whoever reaches it can do everything.',
+    );
+  }
 });

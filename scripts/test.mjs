@@ -70,15 +70,20 @@ async function timed(name, step) {
  */
 const TOGETHER = [
   [['measure', 'strip', 'rebuild'], 320],
-  [['heard', 'keyboard', 'quick'], 265],
-  [['decide', 'practice', 'records', 'touch'], 195],
+  [['heard', 'quick'], 190],
   [['views'], 190],
-  [['walks'], 150],
+  [['decide', 'practice', 'records'], 165],
+  [['walks'], 75],
   [['bench', 'drawing', 'nose', 'road-test', 'second-start', 'ways-in'], 130],
 ];
 
 /** A browser test waits for a page a quarter of its time: three of them keep two cores at work. */
 const LANES = 3;
+/**
+ * The whole way once more by keys alone and by thumb alone: `npm run drill -- journeys`. A whole test plays it by the
+ * screen reader’s tree (`heard`) and from a quick check to the signed report (`quick`).
+ */
+const DRILLED = ['keyboard', 'touch'];
 /** Browser tests of how quick something is. */
 const TIMED = ['slow'];
 
@@ -86,7 +91,8 @@ const TIMED = ['slow'];
 function queueOfBrowserTests() {
   const files = readdirSync(path.join(ROOT, 'tests/e2e'))
     .filter((file) => file.endsWith('.spec.ts'))
-    .map((file) => file.replace('.spec.ts', ''));
+    .map((file) => file.replace('.spec.ts', ''))
+    .filter((name) => !DRILLED.includes(name));
   const named = TOGETHER.flatMap(([names]) => names);
   const alone = files.filter((name) => !named.includes(name)).map((name) => [[name], 20]);
   return [...TOGETHER, ...alone]

@@ -175,7 +175,7 @@ export function chromium() {
   return file;
 }
 
-/** The environment of a server on a data folder: loopback unless HOST says otherwise. */
+/** The environment of a server on a data folder: loopback unless HOST says otherwise, which takes `--network`. */
 export function serverEnvironment(data) {
   const port = process.env.PORT || '3000';
   if (!/^\d{1,5}$/.test(port) || Number(port) > 65535) {
@@ -198,11 +198,17 @@ export const SHORT_LIVED = '--liftoff-only';
 /** Starts the built application and stays until it ends; `flags` are those of Node. */
 export function serve(data, env = {}, flags = []) {
   const own = { ...process.env, ...serverEnvironment(data), ...env };
-  const child = spawn(process.execPath, [...flags, path.join(ROOT, 'scripts', 'server.mjs')], {
-    cwd: ROOT,
-    stdio: 'inherit',
-    env: own,
-  });
+  // Said by whoever started this, and by nothing that lies in the environment.
+  const network = process.argv.includes('--network') ? ['--network'] : [];
+  const child = spawn(
+    process.execPath,
+    [...flags, path.join(ROOT, 'scripts', 'server.mjs'), ...network],
+    {
+      cwd: ROOT,
+      stdio: 'inherit',
+      env: own,
+    },
+  );
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
   child.on('exit', (code) => process.exit(code ?? 0));
 }

@@ -54,6 +54,7 @@ async function stepsByKeys(page: Page): Promise<void> {
 test('from cut done to signed off: by keyboard alone, and by touch on a phone', async ({
   page,
   browser,
+  baseURL,
 }) => {
   test.setTimeout(600_000);
   const complaints = complaintsOf(page);
@@ -62,7 +63,7 @@ test('from cut done to signed off: by keyboard alone, and by touch on a phone', 
   const phone = await browser.newContext({
     viewport: { width: 390, height: 844 },
     hasTouch: true,
-    baseURL: new URL(page.url()).origin,
+    ...(baseURL !== undefined && { baseURL }),
   });
   const small = await phone.newPage();
   await chooseWho(page, 'Ines');

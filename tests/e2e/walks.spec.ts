@@ -10,9 +10,9 @@ import { freePort, kill, startServer, untilItAnswers } from './ownServer';
  * Random walks of somebody who types, corrects, loses the network, leaves, comes back, reloads,
  * works in a second tab, types nonsense, and whose server dies: at the end of every one screen,
  * device and database say the same, and it is what was entered last. `npm run walks` plays 200,
- * every whole test two of each screen.
+ * every whole test one of each screen.
  */
-const WALKS = Number(process.env.WALKS ?? 6);
+const WALKS = Number(process.env.WALKS ?? 3);
 const FIRST = Number(process.env.FIRST_WALK ?? 1);
 const STEPS = 7;
 

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { isWithinAgreed } from '@/core/options';
-import { TextField, useSend } from '@/ui/field';
+import { PressRow, TextField, useSend } from '@/ui/field';
 import { keepCheck } from '@/ui/keeper';
 
 /** One choice of the estimate: what it is, and what it costs. */
@@ -117,18 +117,16 @@ export function Agree({ jobId, parts, usual, besides, currency, stamp, owner }: 
           ))}
         </fieldset>
       ))}
-      <div className="zh-tabs mb-2" role="group" aria-label="How it was said">
-        {(['tablet', 'telephone'] as const).map((each) => (
-          <Button
-            key={each}
-            variant="outline-secondary"
-            aria-pressed={how === each}
-            onClick={() => setHow(each)}
-          >
-            {each === 'tablet' ? 'Here, on the tablet' : 'By telephone'}
-          </Button>
-        ))}
-      </div>
+      <PressRow
+        label="How it was said"
+        className="mb-2"
+        choices={[
+          { value: 'tablet', label: 'Here, on the tablet' },
+          { value: 'telephone', label: 'By telephone' },
+        ]}
+        value={how}
+        onPress={setHow}
+      />
       <div className="zh-limits">
         <TextField
           label="Who agrees"

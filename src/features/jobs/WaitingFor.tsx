@@ -1,4 +1,6 @@
+import type { ReactNode } from 'react';
 import { ButtonLink } from '@/ui/Link';
+import { PlaceRow } from '@/ui/shell';
 
 interface WaitingForProps {
   readonly waits: readonly {
@@ -16,28 +18,31 @@ interface WaitingForProps {
 export function WaitingFor({ waits, chosen, overdue }: WaitingForProps) {
   const some = waits.filter(({ wait, count }) => count > 0 || wait === chosen);
   if (some.length === 0 && overdue === 0) return null;
+  const counted = (name: string, count: number): ReactNode => (
+    <>
+      {name} <span className="zh-figure">{count}</span>
+    </>
+  );
   return (
-    <nav className="zh-tabs mb-3" aria-label="What jobs wait for">
-      {overdue > 0 && (
-        <ButtonLink variant="outline-secondary" href="/due">
-          rechecks overdue <span className="zh-figure">{overdue}</span>
-        </ButtonLink>
-      )}
-      {some.map(({ wait, name, count }) => (
-        <ButtonLink
-          key={wait}
-          variant="outline-secondary"
-          href={wait === chosen ? '/' : `/?waits=${wait}`}
-          aria-current={wait === chosen ? 'page' : undefined}
-        >
-          {name} <span className="zh-figure">{count}</span>
-        </ButtonLink>
-      ))}
+    <PlaceRow
+      label="What jobs wait for"
+      className="mb-3"
+      places={[
+        ...(overdue > 0
+          ? [{ href: '/due', label: counted('rechecks overdue', overdue), isHere: false }]
+          : []),
+        ...some.map(({ wait, name, count }) => ({
+          href: wait === chosen ? '/' : `/?waits=${wait}`,
+          label: counted(name, count),
+          isHere: wait === chosen,
+        })),
+      ]}
+    >
       {chosen !== null && (
         <ButtonLink variant="link" href="/">
           All open jobs
         </ButtonLink>
       )}
-    </nav>
+    </PlaceRow>
   );
 }

@@ -1,7 +1,7 @@
-import { Button, Form } from 'react-bootstrap';
+import { Form } from 'react-bootstrap';
 import type { Carried } from '@/core/job';
 import type { preparationFor, PreparationId } from '@/core/quality';
-import { TextField } from '@/ui/field';
+import { PressRow, TextField } from '@/ui/field';
 import { detailSign } from './detail';
 import { KIND_NAME } from './model';
 import { mountingName } from './mountingName';
@@ -81,19 +81,16 @@ export function Preparation({
 
 /** Runout, thickness or the hub face. */
 export const KindChoice = ({ starter: { corner, own, pickKind } }: StarterPart) => (
-  <div className="zh-tabs mb-3" role="group" aria-label="What is measured">
-    {KINDS.filter((kind) => kind !== 'hub' || corner.phase !== 'after').map((kind) => (
-      <Button
-        key={kind}
-        type="button"
-        variant="outline-secondary"
-        aria-pressed={own.kind === kind}
-        onClick={() => pickKind(kind)}
-      >
-        {KIND_NAME[kind]}
-      </Button>
-    ))}
-  </div>
+  <PressRow
+    label="What is measured"
+    className="mb-3"
+    choices={KINDS.filter((kind) => kind !== 'hub' || corner.phase !== 'after').map((kind) => ({
+      value: kind,
+      label: KIND_NAME[kind],
+    }))}
+    value={own.kind}
+    onPress={pickKind}
+  />
 );
 
 interface StarterPart {

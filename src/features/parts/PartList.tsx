@@ -1,10 +1,10 @@
 'use client';
 
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
+import { Form } from 'react-bootstrap';
 import { PART_STATES, type PartState } from '@/core/contracts';
 import type { PartNeeded } from '@/core/job';
-import { useSend } from '@/ui/field';
+import { PressRow, useSend } from '@/ui/field';
 import { keepCheck } from '@/ui/keeper';
 import { CardTable } from '@/ui/table';
 
@@ -68,19 +68,13 @@ function PartRow({
         />
       </td>
       <td role="cell">
-        <div className="zh-tabs" role="group" aria-label={`${name}: how it stands`}>
-          {PART_STATES.map((state) => (
-            <Button
-              key={state}
-              variant="outline-secondary"
-              disabled={busy || isClosed}
-              aria-pressed={order?.state === state}
-              onClick={() => write(order?.state === state ? null : state)}
-            >
-              {STATE_NAME[state]}
-            </Button>
-          ))}
-        </div>
+        <PressRow
+          label={`${name}: how it stands`}
+          choices={PART_STATES.map((state) => ({ value: state, label: STATE_NAME[state] }))}
+          value={order?.state ?? null}
+          disabled={busy || isClosed}
+          onPress={(state) => write(order?.state === state ? null : state)}
+        />
         {trouble && (
           <div className="zh-error" role="alert">
             {trouble}

@@ -1,7 +1,7 @@
 'use client';
 
-import { ButtonLink } from '@/ui/Link';
 import { usePathname } from 'next/navigation';
+import { PlaceRow } from '@/ui/shell';
 import stageTabs from '@/ui/shell/stageTabs.module.css';
 
 const PARTS = [
@@ -22,25 +22,27 @@ export function RebuildTabs({
 }) {
   const base = `/jobs/${jobId}/rebuild`;
   const rest = usePathname().slice(`${base}/${corner}`.length);
-  const tab = (href: string, label: string, isHere: boolean) => (
-    <ButtonLink
-      key={label}
-      variant="outline-secondary"
-      aria-current={isHere ? 'page' : undefined}
-      href={href}
-    >
-      {label}
-    </ButtonLink>
-  );
   return (
     <div className={`${stageTabs.stripTabs} mb-2`}>
-      <nav aria-label="Corners" className="zh-tabs">
-        {tab(base, 'Rebuild', false)}
-        {corners.map((each) => tab(`${base}/${each}${rest}`, each, each === corner))}
-      </nav>
-      <nav aria-label={`Work at ${corner}`} className="zh-tabs">
-        {PARTS.map(([path, label]) => tab(`${base}/${corner}${path}`, label, rest === path))}
-      </nav>
+      <PlaceRow
+        label="Corners"
+        places={[
+          { href: base, label: 'Rebuild', isHere: false },
+          ...corners.map((each) => ({
+            href: `${base}/${each}${rest}`,
+            label: each,
+            isHere: each === corner,
+          })),
+        ]}
+      />
+      <PlaceRow
+        label={`Work at ${corner}`}
+        places={PARTS.map(([path, label]) => ({
+          href: `${base}/${corner}${path}`,
+          label,
+          isHere: rest === path,
+        }))}
+      />
     </div>
   );
 }

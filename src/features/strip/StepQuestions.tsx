@@ -1,7 +1,6 @@
 'use client';
 
-import { Button } from 'react-bootstrap';
-import { useSend } from '@/ui/field';
+import { PressRow, useSend } from '@/ui/field';
 import { keepFinding, useRefresh } from '@/ui/keeper';
 
 /** A question of the nose that is answered at a corner in a step, with its answer. */
@@ -39,19 +38,13 @@ function Question({
       <p className="mb-1">
         <strong>{question}</strong> {how && <span className="zh-muted">{how}</span>}
       </p>
-      <div className="zh-tabs" role="group" aria-label={question}>
-        {values.map((each) => (
-          <Button
-            key={each.code}
-            variant="outline-secondary"
-            disabled={busy}
-            aria-pressed={value === each.code}
-            onClick={() => answer(each.code)}
-          >
-            {each.label}
-          </Button>
-        ))}
-      </div>
+      <PressRow
+        label={question}
+        choices={values.map((each) => ({ value: each.code, label: each.label }))}
+        value={value}
+        disabled={busy}
+        onPress={answer}
+      />
       {trouble && (
         <div className="zh-error" role="alert">
           {trouble}

@@ -1,7 +1,7 @@
 'use client';
 
-import { ButtonLink } from '@/ui/Link';
 import { usePathname } from 'next/navigation';
+import { PlaceRow } from '@/ui/shell';
 import stageTabs from '@/ui/shell/stageTabs.module.css';
 
 const PARTS = [
@@ -25,33 +25,25 @@ export function StripTabs({ jobId, corner, corners, isDrum = false }: StripTabsP
   const rest = usePathname().slice(`${base}/${corner}`.length);
   return (
     <div className={`${stageTabs.stripTabs} mb-2`}>
-      <nav aria-label="Corners" className="zh-tabs">
-        <ButtonLink variant="outline-secondary" href={base}>
-          Strip
-        </ButtonLink>
-        {corners.map((each) => (
-          <ButtonLink
-            key={each}
-            variant="outline-secondary"
-            aria-current={each === corner ? 'page' : undefined}
-            href={`${base}/${each}${rest}`}
-          >
-            {each}
-          </ButtonLink>
-        ))}
-      </nav>
-      <nav aria-label={`Work at ${corner}`} className="zh-tabs">
-        {PARTS.filter(([path]) => !(isDrum && path === '/hub')).map(([path, label]) => (
-          <ButtonLink
-            key={label}
-            variant="outline-secondary"
-            aria-current={rest === path ? 'page' : undefined}
-            href={`${base}/${corner}${path}`}
-          >
-            {label}
-          </ButtonLink>
-        ))}
-      </nav>
+      <PlaceRow
+        label="Corners"
+        places={[
+          { href: base, label: 'Strip', isHere: false },
+          ...corners.map((each) => ({
+            href: `${base}/${each}${rest}`,
+            label: each,
+            isHere: each === corner,
+          })),
+        ]}
+      />
+      <PlaceRow
+        label={`Work at ${corner}`}
+        places={PARTS.filter(([path]) => !(isDrum && path === '/hub')).map(([path, label]) => ({
+          href: `${base}/${corner}${path}`,
+          label,
+          isHere: rest === path,
+        }))}
+      />
     </div>
   );
 }

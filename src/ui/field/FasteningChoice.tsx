@@ -1,6 +1,6 @@
 'use client';
 
-import { Button } from 'react-bootstrap';
+import { PressRow } from './PressRow';
 
 const COUNTS = [3, 4, 5, 6, 7, 8, 9, 10] as const;
 
@@ -21,33 +21,26 @@ export function FasteningChoice(props: FasteningChoiceProps) {
   const { fastening, studs, disabled, onFastening, onStuds } = props;
   return (
     <>
-      <div className="zh-tabs mb-2" role="group" aria-label="Wheel held on by">
-        {(['studs', 'bolts'] as const).map((each) => (
-          <Button
-            key={each}
-            variant="outline-secondary"
-            disabled={disabled}
-            aria-pressed={fastening === each}
-            onClick={() => onFastening(each)}
-          >
-            {each === 'studs' ? 'Studs and nuts' : 'Bolts'}
-          </Button>
-        ))}
-      </div>
-      <div className="zh-tabs mb-2" role="group" aria-label="How many">
-        {COUNTS.map((count) => (
-          <Button
-            key={count}
-            variant="outline-secondary"
-            className="zh-figure"
-            disabled={disabled}
-            aria-pressed={studs === null ? undefined : studs === count}
-            onClick={() => onStuds(count)}
-          >
-            {count}
-          </Button>
-        ))}
-      </div>
+      <PressRow
+        label="Wheel held on by"
+        className="mb-2"
+        choices={[
+          { value: 'studs', label: 'Studs and nuts' },
+          { value: 'bolts', label: 'Bolts' },
+        ]}
+        value={fastening}
+        disabled={disabled}
+        onPress={onFastening}
+      />
+      <PressRow
+        label="How many"
+        className="mb-2"
+        choices={COUNTS.map((count) => ({ value: count, label: String(count) }))}
+        value={studs ?? undefined}
+        disabled={disabled}
+        isFigure
+        onPress={onStuds}
+      />
     </>
   );
 }

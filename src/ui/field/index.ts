@@ -3,5 +3,6 @@ export * from './FormField';
 export * from './serverErrors';
 export * from './TextField';
 export * from './useSend';
+export * from './PressRow';
 
 export * from './FasteningChoice';

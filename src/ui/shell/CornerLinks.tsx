@@ -1,8 +1,8 @@
-import { ButtonLink } from '@/ui/Link';
 import { CORNER_NAME, type Corner } from '@/core/readings';
+import { PlaceRow } from './PlaceRow';
 
 /** The corners as places to go, one of them the one shown. */
-export function CornerLinks({
+export const CornerLinks = ({
   corners,
   current,
   base,
@@ -10,21 +10,14 @@ export function CornerLinks({
   corners: readonly Corner[];
   current: Corner;
   base: string;
-}) {
-  return (
-    <nav className="zh-tabs" aria-label="Corners">
-      {corners.map((corner) => (
-        <ButtonLink
-          key={corner}
-          variant="outline-secondary"
-          className="zh-figure"
-          href={`${base}/${corner}`}
-          aria-current={corner === current ? 'true' : undefined}
-          title={CORNER_NAME[corner]}
-        >
-          {corner}
-        </ButtonLink>
-      ))}
-    </nav>
-  );
-}
+}) => (
+  <PlaceRow
+    label="Corners"
+    places={corners.map((corner) => ({
+      href: `${base}/${corner}`,
+      label: <span className="zh-figure">{corner}</span>,
+      title: CORNER_NAME[corner],
+      isHere: corner === current,
+    }))}
+  />
+);

@@ -9,4 +9,5 @@ export * from './theme';
 export * from './NextLink';
 export * from './Pager';
 export * from './CornerLinks';
+export * from './PlaceRow';
 export * from './places';
