@@ -49,9 +49,12 @@ function refuseAtPedal(job: Job, { item, value }: CheckEntry, held: number | nul
 const saysDriven = ({ kind, item }: CheckEntry): boolean =>
   (kind === 'bedding' && item === 'driven') || (kind === 'prove' && item === 'feel-after');
 
+/** What stands in the way of driving after the work, in whole sentences; null where nothing does. */
+export const beforeDriven = (job: Job): string | null => saysOf(moveBlockers(readinessOf(job)));
+
 /** Why the vehicle cannot have been driven after the work, in words; null where it can. */
 export const refuseDriven = (job: Job): string | null => {
-  const why = saysOf(moveBlockers(readinessOf(job)));
+  const why = beforeDriven(job);
   return why && `The vehicle must not be driven yet. ${why}`;
 };
 

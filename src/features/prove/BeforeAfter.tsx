@@ -1,7 +1,7 @@
-import { Table } from 'react-bootstrap';
 import type { LengthRole, UnitSystem } from '@/core/units';
 import type { BeforeAfter as Row } from '@/core/job';
 import type { Verdict } from '@/core/verdict';
+import { CardTable } from '@/ui/table';
 import { Figure, VerdictMark } from '@/ui/verdict';
 
 function Cell({
@@ -31,33 +31,21 @@ export function BeforeAfter({
   readonly units: UnitSystem;
 }) {
   return (
-    <div className="table-responsive" tabIndex={0} role="region" aria-label="Before and after">
-      <Table size="sm" className="align-middle mb-0">
-        <thead>
-          <tr>
-            <th scope="col">Corner</th>
-            <th scope="col">What</th>
-            <th scope="col">Before</th>
-            <th scope="col">After</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(({ corner, name, role, before, after }) => (
-            <tr key={`${corner} ${name}`}>
-              <th scope="row" className="zh-figure">
-                {corner}
-              </th>
-              <td>{name}</td>
-              <td>
-                <Cell verdict={before} role={role} units={units} />
-              </td>
-              <td>
-                <Cell verdict={after} role={role} units={units} />
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </Table>
-    </div>
+    <CardTable columns={['Corner', 'What', 'Before', 'After']} className="align-middle mb-0">
+      {rows.map(({ corner, name, role, before, after }) => (
+        <tr role="row" key={`${corner} ${name}`}>
+          <th role="rowheader" scope="row" className="zh-figure">
+            {corner}
+          </th>
+          <td role="cell">{name}</td>
+          <td role="cell" data-label="Before">
+            <Cell verdict={before} role={role} units={units} />
+          </td>
+          <td role="cell" data-label="After">
+            <Cell verdict={after} role={role} units={units} />
+          </td>
+        </tr>
+      ))}
+    </CardTable>
   );
 }

@@ -51,7 +51,7 @@ export default async function CorrectPage({
                 {each}
               </ButtonLink>
             ))}
-          <PrintButton />
+          {(view !== null || isDrumAt(job, corner)) && <PrintButton />}
         </span>
       </div>
       <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} isFolded />

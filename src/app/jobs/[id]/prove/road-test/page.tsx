@@ -2,7 +2,7 @@ import { ButtonLink } from '@/ui/Link';
 import type { Metadata } from 'next';
 import { speedUnit } from '@/core/units';
 import { RoadTest } from '@/features/road-test/RoadTest';
-import { refuseDriven } from '@/core/job';
+import { beforeDriven } from '@/core/job';
 import { shopUnits } from '@/server/shop/settings';
 import { WithNose } from '../../JobDiagnosis';
 import { openJobPage, type JobParams } from '../../open';
@@ -30,7 +30,8 @@ export default async function RoadTestAgainPage(props: JobParams) {
         }}
         unit={speedUnit(await shopUnits())}
         tests={keptTests(job, 'after')}
-        noDrive={refuseDriven(job)}
+        noDrive={null}
+        before={beforeDriven(job)}
       />
     </WithNose>
   );
