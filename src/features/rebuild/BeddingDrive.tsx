@@ -106,9 +106,14 @@ export function BeddingDrive({ jobId, programme, unit, written, why }: DriveProp
   const keep = useStep({ jobId, kind: 'bedding', place: '', item: 'driven' }, written);
   if (why !== null) {
     return (
-      <div className="zh-stop" role="alert">
-        <strong>Do not drive.</strong> {why}
-      </div>
+      <>
+        <div className="zh-stop mb-3" role="alert">
+          <strong>Do not drive.</strong> {why}
+        </div>
+        <ButtonLink variant="primary" href={`/jobs/${props.jobId}/rebuild`}>
+          Rebuild
+        </ButtonLink>
+      </>
     );
   }
   return (
