@@ -35,10 +35,10 @@ async function quickCheck(page: Page, base: string): Promise<string[]> {
     await page.keyboard.press('Enter');
   }
   await page.waitForFunction(
-    () => document.querySelector('.zh-check-answer')?.textContent.includes('Beyond') === true,
+    () => document.querySelector('[aria-label="Answer"]')?.textContent.includes('Beyond') === true,
     { timeout: 20_000 },
   );
-  const answer = await seen(page, '.zh-check-answer');
+  const answer = await seen(page, '[aria-label="Answer"]');
   return answer.includes('0.089') ? [] : [`The quick check answers ${answer.slice(0, 200)}`];
 }
 

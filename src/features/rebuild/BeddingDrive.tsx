@@ -110,7 +110,7 @@ export function BeddingDrive({ jobId, programme, unit, written, why }: DriveProp
         <div className="zh-stop mb-3" role="alert">
           <strong>Do not drive.</strong> {why}
         </div>
-        <ButtonLink variant="primary" href={`/jobs/${props.jobId}/rebuild`}>
+        <ButtonLink variant="primary" href={`/jobs/${jobId}/rebuild`}>
           Rebuild
         </ButtonLink>
       </>
