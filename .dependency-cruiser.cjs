@@ -6,6 +6,7 @@ const core = (room) => `^src/core/${room}/`;
 
 /** A room of the core and the only rooms of the core that it may import. */
 const CORE_ROOMS = {
+  access: [],
   expected: [],
   units: [],
   numeric: ['units'],

@@ -1,7 +1,10 @@
-// The built application behind an HTTP server of our own: what the framework’s router would fail
-// on (a path that cannot be decoded, a method that it does not know) is refused before it.
-import { createServer } from 'node:http';
+// The built application behind a server of our own: what the framework’s router would fail on (a path that cannot be
+// decoded, a method that it does not know) is refused before it, and so is whoever may not come in.
+import { createServer as createPlain } from 'node:http';
+import { createServer as createSecure } from 'node:https';
 import next from 'next';
+import { certificateOf, fingerprintOf, ownAddresses, ownNames } from './lib/certificate.mjs';
+import { createDoor } from './lib/door.mjs';
 import { isWithinReach, refusedAddress } from './lib/reach.mjs';
 
 const METHODS = ['GET', 'HEAD', 'OPTIONS', 'POST', 'PUT', 'PATCH', 'DELETE'];
@@ -20,8 +23,8 @@ function unreadable({ method, url = '/' }) {
   return [400, 'This address cannot be read.'];
 }
 
-function refuse(response, [status, message]) {
-  const error = { code: 'unreadable', message, path: '' };
+function refuse(response, [status, message, code = 'unreadable']) {
+  const error = { code, message, path: '' };
   response.writeHead(status, {
     'Content-Type': 'application/json',
     'Cache-Control': 'no-store',
@@ -32,40 +35,87 @@ function refuse(response, [status, message]) {
   response.end(JSON.stringify({ error }));
 }
 
-const hostname = process.env.HOST || '127.0.0.1';
-const port = Number(process.env.PORT || 3000);
-const isNetwork = process.argv.includes('--network');
-const refused = refusedAddress(hostname, isNetwork);
-if (refused !== null) {
-  console.error(refused);
+function end(message) {
+  console.error(message);
   process.exit(1);
 }
+
+const isNetwork = process.argv.includes('--network');
+/** A proxy of the shop’s own on this machine speaks TLS for it; then it is plain HTTP on loopback. */
+const isBehindProxy = isNetwork && process.env.TRUST_PROXY === '1';
+const isSecure = isNetwork && !isBehindProxy;
+/** On the network everybody in it is answered, unless one address is said. */
+const hostname = isSecure ? process.env.HOST_GIVEN || '0.0.0.0' : process.env.HOST || '127.0.0.1';
+const port = Number(process.env.PORT || 3000);
+const folder = process.env.ZESTY_HOUND_DATA ?? 'data';
+const refused = refusedAddress(hostname, isSecure);
+if (refused !== null) end(refused);
+
+const given = (process.env.ZESTY_HOUND_HOSTS ?? '').split(',').map((name) => name.trim());
+const names = () => ownNames(given.filter(Boolean));
+/** Where another screen finds this server: behind a proxy that is to be said. */
+const address = () =>
+  process.env.ZESTY_HOUND_ADDRESS ||
+  (isSecure ? `https://${ownAddresses()[0] ?? 'localhost'}:${port}` : `http://${hostname}:${port}`);
+if (isSecure) {
+  process.env.ZESTY_HOUND_HOSTS = names()
+    .map((name) => (name.includes(':') ? `[${name}]` : name))
+    .join(',');
+}
+process.env.ZESTY_HOUND_SIGN_IN = isNetwork ? '1' : '';
+process.env.ZESTY_HOUND_ADDRESS = address();
+
 const app = next({ dev: false, hostname, port, dir: process.cwd() });
 const handle = app.getRequestHandler();
 await app.prepare();
-const ELSEWHERE = [403, 'This server answers on its own machine only.'];
-const server = createServer((request, response) => {
-  const isHere = isWithinReach(request.socket.remoteAddress, isNetwork);
+
+const door = createDoor({ isNetwork, isBehindProxy });
+await door.isReady();
+const ELSEWHERE = [403, 'This server answers on its own machine only.', 'forbidden'];
+async function answer(request, response) {
+  // A proxy of the shop’s own stands on this machine, and nobody else reaches it.
+  const isHere = isWithinReach(request.socket.remoteAddress, isSecure);
   const why = isHere ? unreadable(request) : ELSEWHERE;
-  if (why) refuse(response, why);
-  else void handle(request, response);
-});
-server.on('error', (error) => {
-  console.error(
+  if (why) return refuse(response, why);
+  try {
+    if (!(await door(request, response, refuse))) return;
+  } catch (error) {
+    process.stderr.write(`The door could not ask who came: ${String(error)}\n`);
+    return refuse(response, [503, 'The records do not answer just now.', 'unavailable']);
+  }
+  await handle(request, response);
+}
+const listener = (request, response) => void answer(request, response);
+
+const certificate = isSecure ? await certificateOf(folder, names()) : null;
+const server = certificate ? createSecure(certificate, listener) : createPlain(listener);
+if (certificate) {
+  const lookAgain = async () => {
+    const now = await certificateOf(folder, names());
+    if (now.isNew) server.setSecureContext({ key: now.key, cert: now.cert });
+  };
+  const DAILY_MS = 24 * 3600 * 1000;
+  setInterval(
+    () => void lookAgain().catch((error) => console.error(String(error))),
+    DAILY_MS,
+  ).unref();
+}
+server.on('error', (error) =>
+  end(
     error.code === 'EADDRINUSE'
       ? `Something listens at ${hostname}:${port} already: say another PORT.`
       : error.message,
-  );
-  process.exit(1);
-});
+  ),
+);
 // Longer than a browser keeps a connection that it does not use: it closes it, never we.
 server.keepAliveTimeout = 75_000;
 server.headersTimeout = 80_000;
 server.listen(port, hostname, () => {
-  console.log(`Zesty Hound answers at http://${hostname}:${port}`);
-  if (isNetwork) {
+  console.log(`Zesty Hound answers at ${isSecure ? address() : `http://${hostname}:${port}`}`);
+  if (certificate) {
     console.log(
-      'It is open to the network, and nobody has to sign in: whoever reaches it can do everything.',
+      `Its certificate is its own: a browser asks once whether to go on. SHA-256 ${fingerprintOf(certificate.cert)}`,
     );
   }
+  if (isNetwork) void door.sayFirstCode(address());
 });

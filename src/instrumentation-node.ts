@@ -1,3 +1,5 @@
+import { openDoor } from './server/access/openDoor';
+import { isSignInAsked } from './server/access/mode';
 import { sweepWork, watchNights } from './server/records/backup';
 import { closeDatabase, databaseHandle } from './server/database';
 import { checkPages } from './server/records/pageCheck';
@@ -12,6 +14,7 @@ export async function boot(): Promise<void> {
   }
   try {
     await databaseHandle();
+    if (isSignInAsked()) await openDoor();
     sweepWork();
     watchNights();
     checkPages().catch((error: unknown) => {

@@ -184,6 +184,7 @@ export function serverEnvironment(data) {
   }
   return {
     HOST: process.env.HOST || '127.0.0.1',
+    HOST_GIVEN: process.env.HOST ?? '',
     PORT: port,
     ZESTY_HOUND_DATA: data,
     NEXT_MANUAL_SIG_HANDLE: '1',

@@ -14,7 +14,9 @@ import { UnsentBadge } from '@/features/unsent/UnsentBadge';
 import { sayNearlyFull } from '@/server/records/disk';
 import { sayPageDamage } from '@/server/records/pageCheck';
 import { shopUnits } from '@/server/shop/settings';
+import { isSignInAsked } from '@/server/access/mode';
 import { whoIsHere } from '@/server/web/who';
+import { PasswordAgain, SignedIn, SignedOut } from '@/ui/access';
 import { KeeperProvider } from '@/ui/keeper';
 import { EARLY_SCRIPT } from '@/ui/keeper/early';
 import {
@@ -40,7 +42,10 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const chosen = (await cookies()).get(THEME_COOKIE)?.value;
   const theme = THEMES.find((each) => each === chosen);
   const nonce = (await headers()).get('x-nonce') ?? undefined;
-  const warnings = [sayPageDamage(), sayNearlyFull()].filter((each) => each !== null);
+  const who = await whoIsHere();
+  // A screen at which nobody is signed in shows nothing of the shop.
+  const isIn = !isSignInAsked() || who !== null;
+  const warnings = isIn ? [sayPageDamage(), sayNearlyFull()].filter((each) => each !== null) : [];
   return (
     <html lang="en" data-bs-theme={theme ?? 'light'} suppressHydrationWarning>
       <body>
@@ -59,30 +64,33 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         <a className={styles.skip} href="#main">
           Skip to the content
         </a>
-        <KeeperProvider who={(await whoIsHere())?.id ?? null}>
+        <KeeperProvider who={who?.id ?? null}>
           <header className={styles.header} data-part="header">
             <div className={styles.headerInner} data-part="header-inner">
               <Link href="/" className={styles.brand}>
                 <Logo />
                 <span className={styles.brandName}>Zesty Hound</span>
               </Link>
-              <HeaderNav />
+              {isIn && <HeaderNav />}
               <UnsentBadge />
               <div className={styles.tools} data-part="tools">
-                <Palette />
-                <UnitsSwitch units={await shopUnits()} />
+                {isSignInAsked() && who && <SignedIn name={who.name} />}
+                {isIn && <Palette />}
+                {isIn && <UnitsSwitch units={await shopUnits()} />}
                 <ThemeSwitch />
-                <Shortcuts />
+                {isIn && <Shortcuts />}
               </div>
             </div>
           </header>
-          <Unsent />
+          {isIn && <Unsent />}
+          {isSignInAsked() && who?.role === 'lead' && <PasswordAgain name={who.name} />}
           <main id="main" className={styles.page} data-part="page">
             {warnings.map((warning) => (
               <p key={warning} className="zh-stop zh-no-print" role="alert">
                 {warning}
               </p>
             ))}
+            {isSignInAsked() && <SignedOut />}
             {children}
           </main>
         </KeeperProvider>

@@ -4,6 +4,7 @@ import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { ExpectedError } from '../core/expected';
 import { sql } from 'drizzle-orm';
 import type { PGlite } from '@electric-sql/pglite';
+import { listenToServer } from './connect/serverListener';
 import { Engine, refuseFullDisk } from './connect/engine';
 import { copyRunning, type CopySteps } from './connect/runningCopy';
 import { beginCreating, endCreating, settleIntents } from './connect/intents';
@@ -48,6 +49,11 @@ export interface DatabaseHandle {
   readonly toCheck: string | null;
   /** Throws `DiskFull` where nothing should be written for want of room. */
   readonly refuseFull: () => void;
+  /**
+   * Hears what the database is told on a channel, by whichever server of the program, as long as it is
+   * open; an empty text says that something may have been missed.
+   */
+  readonly listen: (channel: string, heard: (payload: string) => void) => Promise<void>;
 }
 
 /** A server looks after its own disk, and nothing on a disk needs none. */
@@ -114,12 +120,20 @@ async function openServer(url: string): Promise<DatabaseHandle> {
       process.stderr.write(`A connection to the database is not ready: ${error.message}\n`);
     });
   });
+  const listeners: (() => Promise<void>)[] = [];
   return {
     db: drizzle(pool, { schema }),
-    close: () => pool.end(),
+    close: async () => {
+      for (const end of listeners) await end();
+      await pool.end();
+    },
     copyTo: null,
     toCheck: null,
     refuseFull: never,
+    listen: (channel, heard) => {
+      listeners.push(listenToServer({ connectionString: url }, channel, heard));
+      return Promise.resolve();
+    },
   };
 }
 
@@ -131,7 +145,8 @@ async function openEngine(database: string): Promise<DatabaseHandle & { engine: 
   const db = drizzle(engine as unknown as PGlite, { schema });
   const copyTo: CopyTo = (look, steps) => copyRunning(db, database, look, steps);
   const refuseFull = (): void => refuseFullDisk(database);
-  return { db, close: () => engine.close(), copyTo, toCheck: null, refuseFull, engine };
+  const listen: DatabaseHandle['listen'] = (channel, heard) => engine.listen(channel, heard);
+  return { db, close: () => engine.close(), copyTo, toCheck: null, refuseFull, listen, engine };
 }
 
 /** A new database that lies on no disk and goes with the process. */
@@ -143,7 +158,17 @@ export async function openInMemory(): Promise<DatabaseHandle> {
   const db = drizzle(client, { schema });
   await migrate(db, { migrationsFolder: migrationsFolder() });
   await client.exec(prepareWholeJob());
-  return { db, close: () => client.close(), copyTo: null, toCheck: null, refuseFull: never };
+  const listen: DatabaseHandle['listen'] = async (channel, heard) => {
+    await client.listen(channel, heard);
+  };
+  return {
+    db,
+    close: () => client.close(),
+    copyTo: null,
+    toCheck: null,
+    refuseFull: never,
+    listen,
+  };
 }
 
 /** Of a database that was not closed so many bytes are looked at before it answers. */

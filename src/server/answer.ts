@@ -1,5 +1,5 @@
 /** Why something is refused, where a caller does more with it than show the words. */
-export type RefusalCode = 'refused' | 'gone' | 'signed';
+export type RefusalCode = 'refused' | 'gone' | 'signed' | 'password';
 
 /** What a use case answers: a value, or why not, with the field it is about. */
 export type Answer<Value> =

@@ -10,18 +10,45 @@ import { environment } from './environment';
 const store = globalThis as typeof globalThis & {
   zestyHoundDatabase?: Promise<DatabaseHandle> | undefined;
   zestyHoundTransaction?: AsyncLocalStorage<Database>;
+  zestyHoundHearers?: Set<Hearer>;
+  /** The handle on which is listened. */
+  zestyHoundHeard?: DatabaseHandle;
 };
+
+/** Is told what the database was told of a write: which job, and which screen; nothing where that is not known. */
+type Hearer = (payload: string) => void;
+const hearers = (store.zestyHoundHearers ??= new Set<Hearer>());
+const WRITTEN = 'zh_written';
 
 /** The transaction that is under way: whatever is asked meanwhile is asked in it. */
 const underWay = (store.zestyHoundTransaction ??= new AsyncLocalStorage<Database>());
 
 /** Opens the database once; a failed opening may be tried again. */
 export function databaseHandle(): Promise<DatabaseHandle> {
-  store.zestyHoundDatabase ??= openDatabase(environment()).catch((error: unknown) => {
-    store.zestyHoundDatabase = undefined;
-    throw error;
-  });
+  store.zestyHoundDatabase ??= openDatabase(environment())
+    .then(hear)
+    .catch((error: unknown) => {
+      store.zestyHoundDatabase = undefined;
+      throw error;
+    });
   return store.zestyHoundDatabase;
+}
+
+/** Listens on an open database, where somebody wants to hear of it, once. */
+async function hear(handle: DatabaseHandle): Promise<DatabaseHandle> {
+  if (hearers.size === 0 || store.zestyHoundHeard === handle) return handle;
+  store.zestyHoundHeard = handle;
+  await handle.listen(WRITTEN, (payload) => {
+    for (const hearer of hearers) hearer(payload);
+  });
+  return handle;
+}
+
+/** Hears of every write, by this server or another on the same database; answers what ends it. */
+export async function onWritten(hearer: Hearer): Promise<() => void> {
+  hearers.add(hearer);
+  await hear(await databaseHandle());
+  return () => hearers.delete(hearer);
 }
 
 /** The database, or the transaction that is under way. */
@@ -95,7 +122,7 @@ export async function exchangeDatabase(exchange: () => void): Promise<void> {
     } finally {
       unlock();
     }
-    return openDatabase(environment());
+    return hear(await openDatabase(environment()));
   })().catch((error: unknown) => {
     store.zestyHoundDatabase = undefined;
     throw error;

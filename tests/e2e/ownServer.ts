@@ -15,9 +15,10 @@ export const startServer = (
   port: number,
   folder: string,
   stdio: 'ignore' | 'pipe' = 'ignore',
+  args: readonly string[] = [],
 ): ChildProcess =>
   // Its database is not worth the optimizing compiler’s time.
-  spawn(process.execPath, ['--liftoff-only', 'scripts/server.mjs'], {
+  spawn(process.execPath, ['--liftoff-only', 'scripts/server.mjs', ...args], {
     stdio,
     env: {
       ...process.env,

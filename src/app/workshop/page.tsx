@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { PROCEDURE } from '@/core/contracts';
 import { rulesInForce } from '@/core/procedure';
 import { GaugeBook } from '@/features/gauges/GaugeBook';
+import { NewPerson } from '@/features/people/NewPerson';
 import { PeopleList } from '@/features/people/PeopleList';
 import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { DefaultsTable } from '@/features/settings/DefaultsTable';
@@ -12,6 +13,7 @@ import { TorqueUnitChoice } from '@/features/settings/TorqueUnitChoice';
 import { UnitsSwitch } from '@/features/settings/UnitsSwitch';
 import { RuleBook } from '@/features/rules/RuleBook';
 import { about } from '@/server/shop/about';
+import { isSignInAsked } from '@/server/access/mode';
 import { allGauges } from '@/server/measure/gauges';
 import { allPeople } from '@/server/shop/people';
 import { shopReach } from '@/server/records/reach';
@@ -21,6 +23,7 @@ import { SeenMark } from '@/ui/keeper';
 import { ThemeSwitch } from '@/ui/shell';
 import { whoIsHere } from '@/server/web/who';
 import { shopChoices } from '@/server/shop/rules';
+import { SigningIn } from './SigningIn';
 import { LastCopy } from './LastCopy';
 import lists from '@/ui/shell/lists.module.css';
 import options from '@/ui/shell/options.module.css';
@@ -57,6 +60,7 @@ function Place({
 export default async function WorkshopPage() {
   const shop = await shopReach();
   const people = await allPeople();
+  const who = await whoIsHere();
   const units = await shopUnits();
   const { currency } = (await shopOfToday()).prices;
   const { version, node, schema, folder } = about();
@@ -66,9 +70,11 @@ export default async function WorkshopPage() {
       <h1>Workshop</h1>
       <section className="zh-card mb-3" aria-labelledby="people">
         <h2 id="people">People</h2>
-        <WhoIsHere people={people} here={(await whoIsHere())?.id ?? null} />
+        {!isSignInAsked() && <WhoIsHere people={people} here={who?.id ?? null} />}
+        {isSignInAsked() && who?.role === 'lead' && <NewPerson isFirst={false} />}
         <PeopleList people={people} />
       </section>
+      {who?.role === 'lead' && <SigningIn people={people} />}
       <section className="zh-card mb-3" aria-labelledby="gauges">
         <h2 id="gauges">Gauges</h2>
         <GaugeBook

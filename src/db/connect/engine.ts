@@ -116,6 +116,8 @@ export class Engine implements Client {
   private isClosed = false;
   /** Statements that the engine keeps ready, and the next one in its place too. */
   private readonly ready: string[] = [];
+  /** Who hears what is told on a channel, from the next engine in its place too. */
+  private readonly hearers: (readonly [string, (payload: string) => void])[] = [];
   /** Is told when the log was brought into the tables. */
   onKept: () => void = () => undefined;
 
@@ -135,6 +137,12 @@ export class Engine implements Client {
     this.ready.push(statement);
   }
 
+  /** Hears what the database is told on a channel; an empty text where another engine took over. */
+  async listen(channel: string, heard: (payload: string) => void): Promise<void> {
+    await (await this.engine()).listen(channel, heard);
+    this.hearers.push([channel, heard]);
+  }
+
   private engine(): Promise<PGlite> {
     // Its folder may be another’s by now.
     if (this.isClosed) return Promise.reject(new Error('The database is closed.'));
@@ -150,6 +158,10 @@ export class Engine implements Client {
     const engine = readAsDriver(await this.start(this.database));
     this.keptTo = await positionOf(engine);
     for (const statement of this.ready) await engine.exec(statement);
+    for (const [channel, heard] of this.hearers) {
+      await engine.listen(channel, heard);
+      heard('');
+    }
     this.inUse = engine;
     return engine;
   }

@@ -21,3 +21,4 @@ export * from './tallies';
 export * from './signed';
 export * from './wholeJob';
 export * from './deviceWrites';
+export * from './access';

@@ -10,6 +10,8 @@ export interface LedgerContext {
   readonly role?: string | null;
   /** The name that the device gave itself. */
   readonly device?: string;
+  /** The id that the writing browser gave itself: whoever shows a job need not load anew what it wrote itself. */
+  readonly sender?: string;
   readonly reason?: string | null;
   /** That what is written comes from an archive, and brings its own history. */
   readonly op?: 'return' | null;

@@ -17,6 +17,12 @@ export async function findPerson(db: Database, id: string): Promise<PersonRow | 
   return row?.isHere ? row : null;
 }
 
+/** The person of a name who works here, or null. */
+export async function findPersonByName(db: Database, name: string): Promise<PersonRow | null> {
+  const [row] = await db.select().from(people).where(eq(people.name, name));
+  return row?.isHere ? row : null;
+}
+
 /** Writes a person, or brings one of the same name back; returns the id. */
 export async function savePerson(
   db: Database,

@@ -13,3 +13,4 @@ export * from './followUps';
 export * from './search';
 export * from './tallies';
 export * from './deviceWrites';
+export * from './access';

@@ -2,11 +2,9 @@
 
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
-import { Button, Form } from 'react-bootstrap';
-import { useSend } from '@/ui/field';
+import { Button } from 'react-bootstrap';
 import { chooseWho } from './requests';
-import { ROLES, type Role } from './roles';
-import { writePerson } from './writes';
+import { NewPerson } from './NewPerson';
 import picks from '@/ui/shell/picks.module.css';
 
 export interface Person {
@@ -20,63 +18,6 @@ interface WhoIsHereProps {
   readonly here: string | null;
   /** Folded to a line, where the work needs the room. */
   readonly isFolded?: boolean;
-}
-
-/** A new name, for a shop that has none yet or one more. */
-function NewPerson({
-  isFirst,
-  onDone,
-}: {
-  readonly isFirst: boolean;
-  readonly onDone: () => void;
-}) {
-  const router = useRouter();
-  const [name, setName] = useState('');
-  const [role, setRole] = useState<Role>(isFirst ? 'lead' : 'technician');
-  const { send, busy, trouble } = useSend(writePerson);
-  const add = (): void =>
-    send([{ name, role }], (id) => {
-      void chooseWho(id).then(() => router.refresh());
-      onDone();
-    });
-  return (
-    <form
-      className="d-flex flex-wrap gap-2 align-items-center"
-      onSubmit={(event) => {
-        event.preventDefault();
-        add();
-      }}
-    >
-      <Form.Control
-        className={picks.name}
-        aria-label="Name"
-        placeholder="Name"
-        autoComplete="off"
-        value={name}
-        isInvalid={trouble !== null}
-        aria-invalid={trouble !== null}
-        onChange={({ target }) => setName(target.value)}
-      />
-      <Form.Select
-        className="w-auto"
-        aria-label="Role"
-        value={role}
-        onChange={({ target }) =>
-          setRole(ROLES.find(([code]) => code === target.value)?.[0] ?? 'technician')
-        }
-      >
-        {ROLES.map(([code, label]) => (
-          <option key={code} value={code}>
-            {label}
-          </option>
-        ))}
-      </Form.Select>
-      <Button type="submit" variant="primary" disabled={busy}>
-        Add
-      </Button>
-      {trouble && <span className="zh-error">{trouble}</span>}
-    </form>
-  );
 }
 
 /** Who is at this screen: the name that goes under what is written down here. */
@@ -123,7 +64,13 @@ function Names({ people, here }: Omit<WhoIsHereProps, 'isFolded'>) {
         </span>
       )}
       {isAdding ? (
-        <NewPerson isFirst={people.length === 0} onDone={() => setAdding(false)} />
+        <NewPerson
+          isFirst={people.length === 0}
+          onDone={(id) => {
+            setAdding(false);
+            choose(id);
+          }}
+        />
       ) : (
         <Button type="button" variant="link" onClick={() => setAdding(true)}>
           Another name

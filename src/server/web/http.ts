@@ -1,7 +1,10 @@
+import { ASK_PASSWORD } from '../../core/access';
 import type { Problem } from '../../core/contracts';
 import type { Decimal } from '../../core/exchange';
 import { refuseRole, type Role } from '../../core/job';
 import type { Answer } from '../answer';
+import { cameIn } from '../access/here';
+import { isSignInAsked } from '../access/mode';
 import { originAndHosts, STRICT_HEADERS, turnedAway } from './gate';
 import { whoIsHere } from './who';
 
@@ -77,8 +80,17 @@ export const forRole =
   ) =>
   async (request: Request, ...rest: Rest): Promise<Response> => {
     const why = refuseRole(await whoIsHere(), role);
-    return why === null ? handler(request, ...rest) : refusedResponse(why, 403);
+    if (why !== null) return refusedResponse(why, 403);
+    if (role === 'lead' && (await isToBeSure())) return passwordResponse();
+    return handler(request, ...rest);
   };
+
+/** Whether a lead is to give the password once more before what is grave. */
+const isToBeSure = async (): Promise<boolean> =>
+  isSignInAsked() && (await cameIn())?.isSure !== true;
+
+const passwordResponse = (): Response =>
+  problemResponse({ code: 'password', message: ASK_PASSWORD, path: '' }, 403);
 
 export const problemResponse = (problem: Problem, status = 400): Response =>
   Response.json({ error: problem }, { status });

@@ -1,5 +1,6 @@
 import 'server-only';
 import { ExpectedError } from '../../core/expected';
+import { maySo } from '../../core/job';
 import { writesSchema, type OutgoingWrite } from '../../core/contracts';
 import {
   findPerson,
@@ -7,9 +8,11 @@ import {
   saveDeviceWrite,
   sayToLedger,
   sweepDeviceWrites,
+  wasAt,
   type PersonRow,
 } from '../../db/repositories';
-import { accept, refuseParse, type Answer, type Refusal } from '../answer';
+import type { Here } from '../access/here';
+import { accept, refuse, refuseParse, type Answer, type Refusal } from '../answer';
 import { database, inTransaction } from '../database';
 import { holdReplaced } from './replaces';
 import { askUseCase } from './useCases';
@@ -33,6 +36,28 @@ export type WriteResult = { readonly id: string } & (
 const isConflict = (value: unknown): boolean =>
   typeof value === 'object' && value !== null && 'kept' in value && value.kept === false;
 
+/** Under whose name a write is taken, and who sent it; null where nobody signs in. */
+interface Writer {
+  readonly who: PersonRow | null;
+  readonly here: Here | null;
+}
+
+/**
+ * Why a write is not taken under a name, where people sign in: it is that of whoever is signed in, or
+ * of somebody who was signed in at this screen before and may do no more, so that what waited here
+ * while another took the screen over still arrives under the right name.
+ */
+async function refuseName(here: Here, named: PersonRow | null): Promise<string | null> {
+  if (named && named.id === here.person) return null;
+  const db = await database();
+  const sender = here.person === null ? null : await findPerson(db, here.person);
+  const isTheirs = named !== null && (await wasAt(db, named.id, here.device));
+  if (isTheirs && sender && maySo(sender.role, named.role)) return null;
+  return named
+    ? `This was written under the name ${named.name}: it is sent when ${named.name} is signed in here, or send it as yours.`
+    : 'This was written before anybody signed in: send it as yours.';
+}
+
 interface Taken {
   readonly state: 'done' | 'conflict';
   readonly value: unknown;
@@ -46,17 +71,26 @@ interface Taken {
 const takeWrite = (
   device: string,
   write: OutgoingWrite,
-  who: PersonRow | null,
+  { who, here }: Writer,
 ): Promise<Answer<Taken>> =>
   inTransaction<Taken>(async (tx) => {
     const { name, place, number, input } = write;
     const newest = await lockDeviceWrite(tx, { device, place });
     if (newest && newest.number >= number) return accept({ state: 'done', value: newest.answer });
     const { name: by = null, role = null } = who ?? {};
-    await sayToLedger(tx, { who: by, role, reason: null, device });
+    await sayToLedger(tx, {
+      who: by,
+      role,
+      reason: null,
+      sender: device,
+      device: here?.deviceName ?? device,
+    });
     const held = await holdReplaced(tx, device, write);
     if (held?.unseen) return accept({ state: 'conflict', value: held.unseen });
-    const answer = await askUseCase(name, input, { who, last: newest?.answer });
+    const answer = await askUseCase(name, input, {
+      ...{ who, last: newest?.answer },
+      ...(here && { isSure: here.isSure && here.person === who?.id }),
+    });
     if (!answer.ok) return answer;
     if (isConflict(answer.value)) return accept({ state: 'conflict', value: answer.value });
     await saveDeviceWrite(tx, { device, place }, { number, answer: answer.value });
@@ -89,7 +123,10 @@ async function peopleOf(writes: readonly OutgoingWrite[]): Promise<Map<string, P
  * Takes writes of a device one after the other, each by itself: one that is refused keeps none of
  * the others back. After one that the server has trouble with, the rest is to be sent again.
  */
-export async function takeWrites(input: unknown): Promise<Answer<readonly WriteResult[]>> {
+export async function takeWrites(
+  input: unknown,
+  here: Here | null = null,
+): Promise<Answer<readonly WriteResult[]>> {
   const parsed = writesSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
   const { device, writes } = parsed.data;
@@ -98,7 +135,9 @@ export async function takeWrites(input: unknown): Promise<Answer<readonly WriteR
   for (const write of writes) {
     const { id } = write;
     try {
-      const answer = await takeWrite(device, write, people.get(write.by ?? '') ?? null);
+      const named = people.get(write.by ?? '') ?? null;
+      const why = here && (await refuseName(here, named));
+      const answer = why ? refuse(why) : await takeWrite(device, write, { who: named, here });
       if (answer.ok) results.push({ id, ...answer.value });
       else {
         const { message, fields, code } = answer;

@@ -1,5 +1,6 @@
 import 'server-only';
 import { z } from 'zod';
+import { ASK_PASSWORD } from '../../core/access';
 import { addLapSchema, CHECK_KINDS, idSchema } from '../../core/contracts';
 import { refuseRole, roleForCheck, type Role } from '../../core/job';
 import { listPeople, type PersonRow } from '../../db/repositories';
@@ -35,6 +36,8 @@ export interface Asked {
   readonly who: PersonRow | null;
   /** What the same device was answered with when it last wrote at this place. */
   readonly last: unknown;
+  /** Whether a lead gave the password a moment ago; undefined where nobody signs in. */
+  readonly isSure?: boolean;
 }
 
 /** A use case as a device may ask for it. */
@@ -217,6 +220,8 @@ export async function askUseCase(
   if (!own) return refuse('This program does not know what that is. Load the page again.');
   const may = typeof own.may === 'string' ? own.may : own.may(input);
   const why = refuseRole(asked.who, may);
-  if (why !== null && !(await isFirstPerson(name))) return refuse(why);
+  const isFirst = asked.isSure === undefined && (await isFirstPerson(name));
+  if (why !== null && !isFirst) return refuse(why);
+  if (may === 'lead' && asked.isSure === false) return refuse(ASK_PASSWORD, {}, 'password');
   return own.run(input, asked);
 }

@@ -143,6 +143,11 @@ export class Keeper {
     return settled;
   }
 
+  /** The id that this browser goes by. */
+  device(): Promise<string> {
+    return this.parts.store.device();
+  }
+
   /** Takes down what the page that is open shows of the ledger; null where none is open. */
   shows(page: PageReach | null): void {
     this.page = page;

@@ -1,3 +1,4 @@
+import { saySignedOut } from '../access/sure';
 import { deviceStore, pageStore } from './deviceStore';
 import { browserGoing } from './going';
 import { Keeper, type Crier } from './Keeper';
@@ -19,6 +20,7 @@ export const sendToServer: SendWrites = async (device, writes) => {
     }),
   });
   // Whatever is no answer to the writes themselves settles none of them: they wait.
+  if (response.status === 401) saySignedOut();
   if (!response.ok) throw new Error(`The server answered ${response.status}`);
   const { results } = (await response.json()) as { results: readonly WriteAnswer[] };
   return results;

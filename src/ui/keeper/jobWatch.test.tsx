@@ -58,3 +58,56 @@ test('it asks nothing while something of its own is on its way, and bears a serv
   await tenSeconds();
   expect(refresh).not.toHaveBeenCalled();
 });
+
+describe('where the server tells of writes', () => {
+  const sources: { emit: (name: string, data?: object) => void }[] = [];
+  class FakeSource extends EventTarget {
+    static readonly CLOSED = 2;
+    readonly readyState = 1;
+    constructor() {
+      super();
+      sources.push(this);
+    }
+    emit(name: string, data?: object): void {
+      this.dispatchEvent(new MessageEvent(name, { data: JSON.stringify(data) }));
+    }
+  }
+  const own = 'own-browser';
+  const heard = (data: object) =>
+    act(async () => {
+      sources[0]!.emit('message', data);
+      await jest.advanceTimersByTimeAsync(50);
+    });
+
+  test('a page follows another screen at once, its own browser not at all, and asks nothing meanwhile', async () => {
+    global.EventSource = FakeSource as unknown as typeof EventSource;
+    jest.spyOn(fakeBrowser.browserKeeper(), 'current').mockReturnValue({
+      ...{ writes: [], lately: [], isAway: false, isRead: true },
+    });
+    Object.assign(fakeBrowser.browserKeeper(), { device: () => Promise.resolve(own) });
+    render(<JobWatch jobId="j" version={5} />);
+    await heard({ is: 'here' });
+    asked.length = 0;
+    await tenSeconds();
+    expect(asked).toEqual([]);
+    version = 8;
+    await heard({ is: 'written', job: 'another', by: 'tablet' });
+    await heard({ is: 'written', job: 'j', by: own });
+    expect(asked).toEqual([]);
+    await heard({ is: 'written', job: 'j', by: 'tablet' });
+    expect(refresh).toHaveBeenCalledTimes(1);
+    // The connection was lost and is back: what was written meanwhile is looked for.
+    version = 9;
+    await act(async () => {
+      sources[0]!.emit('open');
+      await jest.advanceTimersByTimeAsync(50);
+    });
+    expect(refresh).toHaveBeenCalledTimes(2);
+    // A server that says nothing any more is asked again.
+    version = 10;
+    await tenSeconds();
+    await tenSeconds();
+    await tenSeconds();
+    expect(refresh).toHaveBeenCalledTimes(3);
+  });
+});

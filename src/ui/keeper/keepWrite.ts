@@ -1,3 +1,4 @@
+import { askPassword, wantsPassword } from '../access/sure';
 import { browserKeeper } from './browser';
 import { saidOf } from './conflict';
 import type { WriteOrder } from './types';
@@ -44,7 +45,11 @@ export async function dropWriteAt(place: string): Promise<void> {
 export async function keepWrite<Value>(order: WriteOrder): Promise<KeptAnswer<Value>> {
   const href = window.location.pathname + window.location.search;
   const keeper = browserKeeper();
-  const how = await keeper.keep(order, { by: keeper.writer, href });
+  let how = await keeper.keep(order, { by: keeper.writer, href });
+  if (how.state === 'refused' && wantsPassword(how.code) && (await askPassword())) {
+    // The same once more: it stands for the one that was refused.
+    how = await keeper.keep(order, { by: keeper.writer, href });
+  }
   switch (how.state) {
     case 'done':
       // The use case of that name answers so on the server.

@@ -5,6 +5,7 @@ import { exchangeRecords } from '../../../db/connect/intents';
 import { accept, refuse, type Answer } from '../../answer';
 import type { Who } from '../../../db/repositories';
 import { ledger } from '../../../db/schema';
+import { accessNow, carryAccess } from '../../access/carry';
 import { database, exchangeDatabase } from '../../database';
 import { environment } from '../../environment';
 import { STAGED_OWN } from './check';
@@ -45,7 +46,9 @@ export async function restoreStaged(
   const kept = `before-restore-${stamp}`;
   // A copy of what goes away is no use to anybody.
   cancelCopy();
+  const access = await accessNow();
   await exchangeDatabase(() => exchangeRecords(folder, { staged: id, kept }));
+  await carryAccess(access, { isOwn, who });
   fs.rmSync(staged, { recursive: true, force: true });
   await sayRestored(isOwn, who);
   return accept(kept);

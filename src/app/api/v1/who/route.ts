@@ -1,7 +1,8 @@
 import { cookies } from 'next/headers';
 import { z } from 'zod';
 import { idSchema } from '@/core/contracts';
-import { problemResponse, readJson } from '@/server/web/http';
+import { isSignInAsked } from '@/server/access/mode';
+import { problemResponse, readJson, refusedResponse } from '@/server/web/http';
 import { WHO_COOKIE } from '@/server/web/who';
 
 const A_SHIFT_S = 12 * 3600;
@@ -9,6 +10,7 @@ const bodySchema = z.strictObject({ id: z.string().max(100) });
 
 /** Says who is at this screen, for a shift; an empty id says that nobody is. */
 export async function POST(request: Request): Promise<Response> {
+  if (isSignInAsked()) return refusedResponse('People sign in here: open /sign-in.', 403);
   const body = await readJson(request);
   if (!body.ok) return problemResponse(body.problem);
   const asked = bodySchema.safeParse(body.json);

@@ -1,3 +1,4 @@
+import { cameIn } from '@/server/access/here';
 import { problemResponse, readJson } from '@/server/web/http';
 import { takeWrites } from '@/server/writes/takeWrites';
 
@@ -8,7 +9,7 @@ const LARGEST = 9_000_000;
 export async function POST(request: Request): Promise<Response> {
   const body = await readJson(request, LARGEST);
   if (!body.ok) return problemResponse(body.problem);
-  const taken = await takeWrites(body.json);
+  const taken = await takeWrites(body.json, await cameIn());
   if (taken.ok) return Response.json({ results: taken.value });
   const path = Object.keys(taken.fields)[0] ?? '';
   return problemResponse({ code: 'refused', message: taken.message, path });

@@ -1,0 +1,82 @@
+// Who comes in: every request is judged before the program sees it. What the program is told of it stands in headers
+// that nobody but this file writes.
+import { isLoopback } from './reach.mjs';
+
+/** Names of headers that say who came in: nothing that is sent under them gets through. */
+const OURS = /^x-zh-/;
+/** What a proxy says of whom it passes on. */
+const FORWARDED = /^(forwarded|x-forwarded-|x-real-ip$)/;
+/** The command that makes a copy shows a pass that only the data folder has. */
+const LOOK_EVERY_MS = 50;
+const FOLDER_PASS = '/api/v1/backup/now';
+
+/** The first line of a header that may be a list. */
+const first = (value) =>
+  String(value ?? '')
+    .split(',')[0]
+    .trim();
+
+/**
+ * Judges requests. Without the network everybody at this machine comes in; with it the program says who: a screen that is
+ * not paired gets the pairing page, one without a person the page to sign in.
+ */
+export function createDoor({ isNetwork, isBehindProxy }) {
+  /** Takes off what only the door or a trusted proxy may say; answers where the request came from. */
+  function clean(request) {
+    const peer = isBehindProxy ? first(request.headers['x-forwarded-for']) : '';
+    for (const name of Object.keys(request.headers)) {
+      if (OURS.test(name) || (!isBehindProxy && FORWARDED.test(name))) delete request.headers[name];
+    }
+    return peer || (request.socket.remoteAddress ?? '');
+  }
+
+  async function door(request, response, refuse) {
+    const peer = clean(request);
+    if (!isNetwork) return true;
+    const { method, url, headers } = request;
+    const isOwnMachine = isLoopback(peer) && !(isBehindProxy && headers['x-forwarded-for']);
+    if (isOwnMachine && method === 'POST' && url === FOLDER_PASS && headers.authorization)
+      return true;
+    const answer = await globalThis.zestyHoundDoor({
+      ...{ method, url, peer, isOwnMachine },
+      cookie: headers.cookie ?? '',
+      isPage:
+        headers['sec-fetch-dest'] === 'document' ||
+        (!headers.rsc && /text\/html/.test(headers.accept ?? '')),
+    });
+    if (answer.is === 'open') {
+      Object.assign(headers, answer.headers);
+      return true;
+    }
+    if (answer.is === 'shut') refuse(response, [answer.status, answer.message, 'not-in']);
+    else {
+      response.writeHead(303, { Location: answer.to, 'Cache-Control': 'no-store' });
+      response.end();
+    }
+    return false;
+  }
+
+  /** The program makes the door while it opens its records; one that may not be opened ends the process with words. */
+  door.isReady = async () => {
+    while (isNetwork && !globalThis.zestyHoundDoor) {
+      await new Promise((resolve) => setTimeout(resolve, LOOK_EVERY_MS));
+    }
+  };
+
+  /** Where no screen is paired yet, this terminal is the one that is in: it shows a code, and another at each Enter. */
+  door.sayFirstCode = async (address) => {
+    const say = async () => {
+      const code = await globalThis.zestyHoundFirstCode?.();
+      if (!code) return;
+      console.log(
+        `Pair the first screen at ${address}/pair with the code ${code} (two minutes, once).`,
+      );
+    };
+    await say();
+    if (!process.stdin.isTTY) return;
+    console.log('Press Enter for another code.');
+    process.stdin.on('data', () => void say());
+    process.stdin.unref();
+  };
+  return door;
+}

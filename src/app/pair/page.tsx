@@ -1,0 +1,19 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { PairDesk } from '@/features/access/PairDesk';
+import { peerOf } from '@/server/access/here';
+import { isSignInAsked } from '@/server/access/mode';
+
+export const metadata: Metadata = { title: 'Pair this screen' };
+
+export default async function PairPage() {
+  if (!isSignInAsked()) notFound();
+  const { isOwnMachine } = await peerOf();
+  return (
+    <>
+      <h1>Pair this screen</h1>
+      <p>Nothing of the shop is shown on a screen before it is paired with the program.</p>
+      <PairDesk isOwnMachine={isOwnMachine} />
+    </>
+  );
+}

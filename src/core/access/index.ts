@@ -1,0 +1,3 @@
+export * from './delays';
+export * from './secrets';
+export * from './sessions';

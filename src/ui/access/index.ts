@@ -1,0 +1,3 @@
+export { PasswordAgain } from './PasswordAgain';
+export { SignedIn } from './SignedIn';
+export { SignedOut, signInAt } from './SignedOut';

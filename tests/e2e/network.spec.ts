@@ -1,0 +1,237 @@
+import { execFileSync, type ChildProcess } from 'node:child_process';
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
+import { complaintsOf, expectAccessible, settled } from './helpers';
+import { freePort, kill, startServer } from './ownServer';
+
+/** The program open to the network, from an empty shop: one server, an office, a tablet, a phone of a guest. */
+
+const PASSWORD = 'wet rust on the lift';
+const PIN = { Ines: '402917', Tobiah: '718305' };
+const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-network-'));
+let server: ChildProcess;
+let address = '';
+let said = '';
+const contexts: BrowserContext[] = [];
+
+test.describe.configure({ mode: 'serial' });
+
+const until = async (pattern: RegExp): Promise<RegExpExecArray> => {
+  await expect.poll(() => said, { timeout: 60_000 }).toMatch(pattern);
+  return pattern.exec(said)!;
+};
+
+const start = async (port: number): Promise<void> => {
+  said = '';
+  server = startServer(port, folder, 'pipe', ['--network']);
+  for (const stream of [server.stdout!, server.stderr!]) {
+    stream.on('data', (chunk: Buffer) => (said += chunk.toString()));
+  }
+};
+
+/** A screen of its own, with nothing that another one has. */
+async function screen(browser: Browser, size = { width: 1280, height: 800 }): Promise<Page> {
+  const context = await browser.newContext({
+    ...{ ignoreHTTPSErrors: true, baseURL: address, viewport: size },
+    ...{ hasTouch: size.width < 600 },
+  });
+  contexts.push(context);
+  return context.newPage();
+}
+
+async function signIn(page: Page, name: string, secret: string): Promise<void> {
+  await page.getByRole('button', { name, exact: true }).click();
+  await page.getByLabel(new RegExp(`PIN of ${name}`)).fill(secret);
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+}
+
+let office: Page;
+let tablet: Page;
+let jobPath = '';
+
+test.beforeAll(async () => {
+  const port = await freePort();
+  address = `https://127.0.0.1:${port}`;
+  await start(port);
+  await until(/no lead has a password/);
+  await new Promise((resolve) =>
+    server.exitCode === null ? server.once('exit', resolve) : resolve(null),
+  );
+  execFileSync(
+    process.execPath,
+    ['--conditions=react-server', '--import', 'tsx', 'src/cli/lead.ts', 'Ines'],
+    { input: `${PASSWORD}\n`, env: { ...process.env, ZESTY_HOUND_DATA: folder, DATABASE_URL: '' } },
+  );
+  await start(port);
+});
+test.afterAll(async () => {
+  for (const context of contexts) await context.close();
+  await kill(server);
+  fs.rmSync(folder, { recursive: true, force: true });
+});
+
+test('the first screen is paired by the code of the terminal, and a lead signs in', async ({
+  browser,
+}) => {
+  const [, code = ''] = await until(/with the code (\d{8})/);
+  office = await screen(browser);
+  const complaints = complaintsOf(office);
+  await office.goto('/jobs');
+  await expect(office).toHaveURL(`${address}/pair`);
+  expect(await office.evaluate(() => window.isSecureContext)).toBe(true);
+  await expectAccessible(office);
+  await expect(office.getByRole('navigation')).toHaveCount(0);
+  await office.getByLabel('Code').fill(code);
+  await office.getByRole('button', { name: 'Pair by the code' }).click();
+  await expect(office.getByText('Give this screen a name')).toBeVisible();
+  await office.getByLabel('Name of this screen').fill('office');
+  complaints.length = 0;
+  await office.getByRole('button', { name: 'Pair by the code' }).click();
+  await expect(office.getByRole('heading', { name: 'Who is here?' })).toBeVisible();
+  await expectAccessible(office);
+  await signIn(office, 'Ines', PASSWORD);
+  await expect(office.getByRole('link', { name: /^Ines/ })).toBeVisible();
+  expect(complaints).toEqual([]);
+});
+
+test('a lead puts people on file and gives them a PIN', async () => {
+  await office.goto('/workshop');
+  await settled(office);
+  await office.getByLabel('Name', { exact: true }).fill('Tobiah');
+  await office.getByRole('button', { name: 'Add', exact: true }).click();
+  const secrets = (name: string) => office.locator('details', { hasText: `${name}: ` }).last();
+  for (const [name, pin] of Object.entries(PIN)) {
+    await secrets(name).locator('summary').click();
+    await secrets(name).getByLabel(/^PIN/).fill(pin);
+    await secrets(name)
+      .getByRole('button', { name: /^Keep ?: PIN/ })
+      .click();
+    await expect(secrets(name).getByText('Kept.')).toBeVisible();
+  }
+  // Under nobody's name nothing is written.
+  const added = await office.evaluate(async () => {
+    const write = { id: crypto.randomUUID(), name: 'person', number: 1, place: 'p' };
+    const device = crypto.randomUUID();
+    const people = await fetch('/api/v1/writes', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        device,
+        writes: [{ ...write, input: { name: 'Tobiah', role: 'technician' }, by: null }],
+      }),
+    });
+    return people.json() as Promise<{ results: { state: string; message?: string }[] }>;
+  });
+  expect(added.results[0]).toMatchObject({ state: 'refused' });
+});
+
+test('an unpaired screen and one without a person get nothing of the shop', async ({ browser }) => {
+  const guest = await screen(browser, { width: 390, height: 844 });
+  for (const place of ['/', '/find', '/workshop', '/jobs/x/report']) {
+    await guest.goto(place);
+    await expect(guest).toHaveURL(`${address}/pair`);
+  }
+  for (const place of [
+    '/api/health',
+    '/api/v1/find?q=1',
+    '/api/v1/jobs.csv',
+    '/api/v1/live',
+    '/api/v1/openapi.json',
+  ]) {
+    const answer = await guest.request.get(place);
+    expect(answer.status(), place).toBe(401);
+    expect(await answer.text()).toContain('not paired');
+  }
+  // Nobody says by a header who they are.
+  const forged = await guest.request.get('/api/v1/jobs.csv', {
+    headers: { 'x-zh-person': 'x', 'x-zh-device': 'x', 'x-forwarded-for': '127.0.0.1' },
+  });
+  expect(forged.status()).toBe(401);
+});
+
+test('a tablet is paired by a code of the office, and an apprentice’s or technician’s PIN lets them in', async ({
+  browser,
+}) => {
+  await office.goto('/workshop');
+  await office.getByRole('button', { name: 'Pair another screen' }).click();
+  await expect(office.getByRole('timer')).toBeVisible();
+  const code = (await office.getByText(/^\d{4} \d{4}$/).textContent())!.replace(/\D/g, '');
+  tablet = await screen(browser, { width: 390, height: 844 });
+  await tablet.goto(`/pair#${code}`);
+  await tablet.getByLabel('Name of this screen').fill('tablet, lift 2');
+  await expect(tablet.getByLabel('Code')).toHaveValue(code);
+  await tablet.getByRole('button', { name: 'Pair by the code' }).click();
+  await expect(tablet.getByRole('heading', { name: 'Who is here?' })).toBeVisible();
+  for (const place of ['/api/health', '/api/v1/jobs.csv', '/api/v1/find?q=1']) {
+    const answer = await tablet.request.get(place);
+    expect(answer.status(), place).toBe(401);
+    expect(await answer.text()).toContain('Nobody is signed in');
+  }
+  await signIn(tablet, 'Tobiah', '999111');
+  await expect(tablet.getByText('That is not right.')).toBeVisible();
+  await tablet.getByLabel(/PIN of Tobiah/).fill('');
+  for (const digit of PIN.Tobiah) {
+    await tablet.getByRole('button', { name: digit, exact: true }).click();
+  }
+  await tablet.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(tablet.getByRole('link', { name: /^Tobiah/ })).toBeVisible();
+});
+
+test('what the tablet writes is on the office’s screen within a second, under name and screen', async () => {
+  await tablet.getByRole('searchbox').or(tablet.getByRole('combobox')).first().fill('QX-704-T');
+  await tablet.keyboard.press('Enter');
+  await tablet.waitForURL(/\/jobs\//);
+  await settled(tablet);
+  jobPath = new URL(tablet.url()).pathname.split('/').slice(0, 3).join('/');
+  await office.goto(`${jobPath}/complaint`);
+  await settled(office);
+  await tablet.goto(`${jobPath}/complaint`);
+  await settled(tablet);
+  const words = 'Pulses through the pedal, coming down the hill.';
+  await office.waitForTimeout(500);
+  await tablet.getByLabel(/words/i).first().fill(words);
+  await tablet
+    .getByRole('button', { name: /Keep|Save/ })
+    .first()
+    .click();
+  const since = Date.now();
+  await expect(office.locator('main')).toContainText(words);
+  expect(Date.now() - since).toBeLessThan(5000);
+});
+
+test('what is grave asks a lead for the password, and a technician may not at all', async () => {
+  expect((await tablet.request.post('/api/v1/copies')).status()).toBe(403);
+  await signInByPin(office);
+  await office.goto('/workshop');
+  await settled(office);
+  await office.getByLabel('Name', { exact: true }).fill('Wren');
+  await office.getByLabel('Role', { exact: true }).selectOption('apprentice');
+  await office.getByRole('button', { name: 'Add', exact: true }).click();
+  const dialog = office.getByRole('dialog', { name: 'Password of Ines' });
+  await expect(dialog).toBeVisible();
+  await expectAccessible(office);
+  await dialog.getByLabel('Password').fill('not the right one');
+  await dialog.getByRole('button', { name: 'Go on' }).click();
+  await expect(dialog.getByText('That is not right.')).toBeVisible();
+  await dialog.getByLabel('Password').fill(PASSWORD);
+  await dialog.getByRole('button', { name: 'Go on' }).click();
+  await expect(office.getByText(/^Wren: /)).toBeVisible();
+});
+
+test('a screen whose key is taken away sees the pairing page from then on; nothing typed there is lost', async () => {
+  await office.goto('/workshop');
+  const row = office.getByRole('row', { name: /tablet, lift 2/ });
+  await row.getByRole('button').click();
+  await expect(row.getByText('Key taken away by Ines')).toBeVisible();
+  await tablet.goto(`${jobPath}/complaint`);
+  await expect(tablet).toHaveURL(`${address}/pair`);
+});
+
+/** Signs the lead in anew by the PIN: then no password was given. */
+async function signInByPin(page: Page): Promise<void> {
+  await page.getByRole('link', { name: /^Ines/ }).click();
+  await signIn(page, 'Ines', PIN.Ines);
+  await expect(page.getByRole('link', { name: /^Ines/ })).toBeVisible();
+}
