@@ -74,7 +74,7 @@ const TOGETHER = [
   [['views'], 190],
   [['decide', 'practice', 'records'], 165],
   [['walks'], 75],
-  [['bench', 'drawing', 'nose', 'road-test', 'second-start', 'ways-in'], 130],
+  [['bench', 'drawing', 'network', 'nose', 'road-test', 'second-start', 'ways-in'], 165],
 ];
 
 /** A browser test waits for a page a quarter of its time: three of them keep two cores at work. */

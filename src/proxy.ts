@@ -1,6 +1,8 @@
 import { NextResponse, type NextRequest } from 'next/server';
 import { contentPolicy, originAndHosts, STRICT_HEADERS, turnedAway } from './server/web/gate';
 
+const isStream = ({ nextUrl }: NextRequest): boolean => nextUrl.pathname === '/api/v1/live';
+
 /** Stands before every request: checks where it comes from and sets the strict headers. */
 export function proxy(request: NextRequest): NextResponse {
   const why = turnedAway(...originAndHosts(request));
@@ -18,7 +20,11 @@ export function proxy(request: NextRequest): NextResponse {
   for (const [name, value] of Object.entries(STRICT_HEADERS)) response.headers.set(name, value);
   // Records of customers stay out of every cache; what a handler says of its own wins.
   if (request.nextUrl.pathname.startsWith('/api/'))
-    response.headers.set('cache-control', 'no-store');
+    // A stream of events is not packed either: a line goes out as it is written.
+    response.headers.set(
+      'cache-control',
+      isStream(request) ? 'no-store, no-transform' : 'no-store',
+    );
   return response;
 }
 

@@ -3,7 +3,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
-import { complaintsOf, expectAccessible, settled } from './helpers';
+import { complaintsOf, drawnUp, expectAccessible, settled } from './helpers';
 import { freePort, kill, startServer } from './ownServer';
 
 /** The program open to the network, from an empty shop: one server, an office, a tablet, a phone of a guest. */
@@ -180,25 +180,31 @@ test('a tablet is paired by a code of the office, and an apprentice’s or techn
 });
 
 test('what the tablet writes is on the office’s screen within a second, under name and screen', async () => {
-  await tablet.getByRole('searchbox').or(tablet.getByRole('combobox')).first().fill('QX-704-T');
+  const line = tablet.getByRole('combobox', { name: /Plate, name/ });
+  await line.fill('SK-742-W');
+  await expect(tablet.getByRole('option', { name: /New job for SK-742-W/ })).toBeVisible();
   await tablet.keyboard.press('Enter');
-  await tablet.waitForURL(/\/jobs\//);
+  await tablet.waitForURL(/\/complaint$/);
+  jobPath = new URL(tablet.url()).pathname.replace(/\/complaint$/, '');
+  await tablet.goto(`${jobPath}/measure/FL`);
   await settled(tablet);
-  jobPath = new URL(tablet.url()).pathname.split('/').slice(0, 3).join('/');
-  await office.goto(`${jobPath}/complaint`);
+  await tablet.getByRole('button', { name: '4', exact: true }).click();
+  const begin = tablet.getByRole('button', { name: /start runout$/i });
+  await expect(begin).toBeVisible();
+  await office.goto(`${jobPath}/measure/FL`);
   await settled(office);
-  await tablet.goto(`${jobPath}/complaint`);
-  await settled(tablet);
-  const words = 'Pulses through the pedal, coming down the hill.';
-  await office.waitForTimeout(500);
-  await tablet.getByLabel(/words/i).first().fill(words);
-  await tablet
-    .getByRole('button', { name: /Keep|Save/ })
-    .first()
-    .click();
+  // A form that somebody fills in stays; the set of the other screen stands beside it.
+  const set = office
+    .getByRole('group', { name: 'Reading sets' })
+    .getByRole('button', { name: /^Runout/ });
+  await expect(office.getByRole('button', { name: /start runout$/i })).toBeVisible();
+  await drawnUp(tablet);
+  await begin.click();
+  await expect(tablet.locator('label[for="reading"]')).toBeVisible();
   const since = Date.now();
-  await expect(office.locator('main')).toContainText(words);
-  expect(Date.now() - since).toBeLessThan(5000);
+  await expect(set).toBeVisible();
+  // A page is rendered anew meanwhile, on a machine that does other things as well.
+  expect(Date.now() - since).toBeLessThan(3000);
 });
 
 test('what is grave asks a lead for the password, and a technician may not at all', async () => {
@@ -232,6 +238,8 @@ test('a screen whose key is taken away sees the pairing page from then on; nothi
 /** Signs the lead in anew by the PIN: then no password was given. */
 async function signInByPin(page: Page): Promise<void> {
   await page.getByRole('link', { name: /^Ines/ }).click();
+  await page.waitForURL(/\/sign-in/);
   await signIn(page, 'Ines', PIN.Ines);
+  await page.waitForURL((url) => url.pathname !== '/sign-in');
   await expect(page.getByRole('link', { name: /^Ines/ })).toBeVisible();
 }

@@ -5,7 +5,6 @@ import { useState, useTransition } from 'react';
 import { Button } from 'react-bootstrap';
 import { chooseWho } from './requests';
 import { NewPerson } from './NewPerson';
-import picks from '@/ui/shell/picks.module.css';
 
 export interface Person {
   readonly id: string;
