@@ -57,6 +57,8 @@ const config = {
         '<rootDir>/scripts/**/*.test.mjs',
         // What needs a program of its own beside it: `npm run drill -- spreadsheet`.
         ...(process.env.DRILL_TESTS ? ['<rootDir>/tests/drills/**/*.test.ts'] : []),
+        // The built application, twice, on one PostgreSQL server.
+        ...(process.env.TEST_PG ? ['<rootDir>/tests/servers/**/*.test.ts'] : []),
       ],
     },
     {

@@ -5,6 +5,7 @@ import { createServer as createSecure } from 'node:https';
 import next from 'next';
 import { certificateOf, fingerprintOf, ownAddresses, ownNames } from './lib/certificate.mjs';
 import { createDoor } from './lib/door.mjs';
+import { createWatch } from './lib/watch.mjs';
 import { isWithinReach, refusedAddress } from './lib/reach.mjs';
 
 const METHODS = ['GET', 'HEAD', 'OPTIONS', 'POST', 'PUT', 'PATCH', 'DELETE'];
@@ -69,10 +70,22 @@ const app = next({ dev: false, hostname, port, dir: process.cwd() });
 const handle = app.getRequestHandler();
 await app.prepare();
 
+// On one machine only what was slow or went wrong is said.
+const watch = createWatch({
+  level: process.env.ZESTY_HOUND_LOG_LEVEL || (isNetwork ? 'info' : 'warn'),
+});
 const door = createDoor({ isNetwork, isBehindProxy });
 await door.isReady();
 const ELSEWHERE = [403, 'This server answers on its own machine only.', 'forbidden'];
+const FIGURES = '/api/metrics';
+async function sendFigures(response) {
+  const { type, text } = await watch.figures();
+  response.writeHead(200, { 'Content-Type': type, 'Cache-Control': 'no-store' });
+  response.end(text);
+}
+
 async function answer(request, response) {
+  watch.begin(request, response);
   // A proxy of the shop’s own stands on this machine, and nobody else reaches it.
   const isHere = isWithinReach(request.socket.remoteAddress, isSecure);
   const why = isHere ? unreadable(request) : ELSEWHERE;
@@ -80,9 +93,10 @@ async function answer(request, response) {
   try {
     if (!(await door(request, response, refuse))) return;
   } catch (error) {
-    process.stderr.write(`The door could not ask who came: ${String(error)}\n`);
+    watch.log.error({ why: String(error) }, 'the door could not ask who came');
     return refuse(response, [503, 'The records do not answer just now.', 'unavailable']);
   }
+  if (request.url === FIGURES && request.method === 'GET') return sendFigures(response);
   await handle(request, response);
 }
 const listener = (request, response) => void answer(request, response);

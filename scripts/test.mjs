@@ -192,12 +192,15 @@ await timed('unit tests', () =>
   ),
 );
 /** Integration tests that say the same of both engines. */
-const BOTH_ENGINES = ['database', 'writes', 'replaces', 'nose', 'strip'];
+const BOTH_ENGINES = ['access', 'database', 'live', 'writes', 'replaces', 'nose', 'strip'];
 await timed('integration tests on PostgreSQL', async () => {
   const server = await startPostgres();
   if (!server) return;
   process.once('exit', server.stop);
-  const files = BOTH_ENGINES.map((name) => `tests/integration/${name}.test.ts`);
+  const files = [
+    ...BOTH_ENGINES.map((name) => `tests/integration/${name}.test.ts`),
+    'tests/servers/twoServers.test.ts',
+  ];
   const env = { TEST_PG: server.url, NODE_OPTIONS: '--experimental-vm-modules --no-warnings' };
   await runTogether([[bin('jest'), files, env]]);
   process.removeListener('exit', server.stop);

@@ -39,7 +39,7 @@ export function createDoor({ isNetwork, isBehindProxy }) {
       return true;
     const answer = await globalThis.zestyHoundDoor({
       ...{ method, url, peer, isOwnMachine },
-      cookie: headers.cookie ?? '',
+      ...{ cookie: headers.cookie ?? '', authorization: headers.authorization ?? '' },
       isPage:
         headers['sec-fetch-dest'] === 'document' ||
         (!headers.rsc && /text\/html/.test(headers.accept ?? '')),

@@ -13,14 +13,19 @@ npm run backup -- <file.tar.gz>    copies everything into a file, also while the
 npm run restore -- <file.tar.gz>   checks a copy and puts it in the place of the records;
                                    --foreign where this shop did not make it`;
 
-/** Asks the program that runs on the folder for a copy. */
-async function askRunning(file: string): Promise<string> {
-  const host = process.env.HOST ?? '127.0.0.1';
-  const address = `http://${host}:${process.env.PORT ?? '3000'}/api/v1/backup/now`;
-  const answer = await fetch(address, {
+/** Asks for a copy at an address; null where nothing answers there. */
+const askAt = (origin: string): Promise<Response | null> =>
+  fetch(`${origin}/api/v1/backup/now`, {
     method: 'POST',
     headers: { authorization: folderPass() },
   }).catch(() => null);
+
+/** Asks the program that runs on the folder for a copy. */
+async function askRunning(file: string): Promise<string> {
+  const host = process.env.HOST ?? '127.0.0.1';
+  const address = `${host}:${process.env.PORT ?? '3000'}`;
+  // Open to the network it speaks HTTPS, with a certificate of its own.
+  const answer = (await askAt(`http://${address}`)) ?? (await askAt(`https://${address}`));
   if (!answer?.ok || !answer.body) {
     throw new Error(
       `The records are in use, and the program does not answer at ${address}. Say its PORT (and HOST), or stop it first.`,

@@ -15,10 +15,14 @@ const store = globalThis as typeof globalThis & {
   zestyHoundHeard?: DatabaseHandle;
 };
 
-/** Is told what the database was told of a write: which job, and which screen; nothing where that is not known. */
-type Hearer = (payload: string) => void;
+/**
+ * What the database is told, by whichever server of the program: `zh_written` with the job and the
+ * browser that wrote, `zh_here` with who is where. Nothing where some of it may have been missed.
+ */
+export type Channel = (typeof CHANNELS)[number];
+const CHANNELS = ['zh_written', 'zh_here'] as const;
+type Hearer = (channel: Channel, payload: string) => void;
 const hearers = (store.zestyHoundHearers ??= new Set<Hearer>());
-const WRITTEN = 'zh_written';
 
 /** The transaction that is under way: whatever is asked meanwhile is asked in it. */
 const underWay = (store.zestyHoundTransaction ??= new AsyncLocalStorage<Database>());
@@ -38,14 +42,16 @@ export function databaseHandle(): Promise<DatabaseHandle> {
 async function hear(handle: DatabaseHandle): Promise<DatabaseHandle> {
   if (hearers.size === 0 || store.zestyHoundHeard === handle) return handle;
   store.zestyHoundHeard = handle;
-  await handle.listen(WRITTEN, (payload) => {
-    for (const hearer of hearers) hearer(payload);
-  });
+  for (const channel of CHANNELS) {
+    await handle.listen(channel, (payload) => {
+      for (const hearer of hearers) hearer(channel, payload);
+    });
+  }
   return handle;
 }
 
-/** Hears of every write, by this server or another on the same database; answers what ends it. */
-export async function onWritten(hearer: Hearer): Promise<() => void> {
+/** Hears of every write and of who is where, by this server or another on the same database; answers what ends it. */
+export async function onNews(hearer: Hearer): Promise<() => void> {
   hearers.add(hearer);
   await hear(await databaseHandle());
   return () => hearers.delete(hearer);

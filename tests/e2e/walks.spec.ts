@@ -231,6 +231,9 @@ async function wander(world: World, screen: Screen, seed: number, way: string[])
       way.push('leave and return');
       const wanted = await screen.shown(last);
       if (!isOffline) {
+        // While readings are taken the trail is put away.
+        const whole = page.getByRole('button', { name: 'Whole page' });
+        if (await whole.isVisible()) await whole.click();
         await page.getByRole('link', { name: /^Complaint/ }).click();
         await page.getByRole('heading', { name: 'Complaint', level: 1 }).waitFor();
       } else await page.goto('about:blank');

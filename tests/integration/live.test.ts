@@ -2,6 +2,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { closeDatabase } from '@/server/database';
+import { sayHere } from '@/server/live/here';
 import { liveStream } from '@/server/live/stream';
 import { useRecords } from '../support/engine';
 import { DEVICE } from '../support/writes';
@@ -10,6 +11,12 @@ import { done, newJob, newVehicle, threePeople } from '../support/wholeJob';
 /** What one screen writes, the others hear of at once. */
 
 jest.setTimeout(30_000);
+
+// Outside a request there is neither screen nor person.
+jest.mock('@/server/web/who', () => ({
+  whoIsHere: () => Promise.resolve(null),
+  programHere: () => Promise.resolve(null),
+}));
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-live-'));
 let jobId = '';
@@ -51,6 +58,18 @@ test('a write is told of within a second, of which job and by which browser, and
   expect(told).toEqual({ is: 'written', job: jobId, by: DEVICE });
   end.abort();
   expect(await until(reader, () => false)).toBeNull();
+});
+
+test('who is at which corner is told to every screen, and kept nowhere', async () => {
+  const end = new AbortController();
+  const reader = liveStream(end.signal).getReader();
+  await until(reader, ({ is }) => is === 'here');
+  expect((await sayHere({ job: jobId, corner: 'XX', by: DEVICE })).ok).toBe(false);
+  expect((await sayHere({ job: jobId, corner: 'FL', by: DEVICE })).ok).toBe(true);
+  expect(await until(reader, ({ is }) => is === 'at')).toEqual({
+    ...{ is: 'at', job: jobId, corner: 'FL', by: DEVICE, who: null, screen: null },
+  });
+  end.abort();
 });
 
 test('records that are opened anew are listened to as well', async () => {

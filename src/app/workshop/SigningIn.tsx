@@ -1,11 +1,25 @@
-import { formatDistanceToNowStrict } from 'date-fns';
+import { format, formatDistanceToNowStrict } from 'date-fns';
+import { ProgramBook } from '@/features/access/ProgramBook';
 import { ScreenBook } from '@/features/access/ScreenBook';
 import { SecretBook } from '@/features/access/SecretBook';
 import { cameIn } from '@/server/access/here';
 import { isSignInAsked } from '@/server/access/mode';
 import { pairedDevices } from '@/server/access/pairing';
+import { allPrograms, type ProgramRow } from '@/server/access/programs';
 import { suspiciousTries, whoCanSignIn } from '@/server/access/signIn';
 import type { PersonRow } from '@/server/shop/people';
+
+const ago = (at: Date): string => formatDistanceToNowStrict(at, { addSuffix: true });
+
+/** A program as its line says it. */
+const sayProgram = ({ id, name, role, expiresAt, usedAt, revokedAt, revokedBy }: ProgramRow) => ({
+  ...{ id, name, role },
+  used: usedAt ? ago(usedAt) : 'never',
+  until: revokedAt
+    ? `taken away by ${revokedBy ?? 'a lead'}`
+    : `until ${format(expiresAt, 'd MMM yyyy')}`,
+  isOver: revokedAt !== null,
+});
 
 /** What people sign in with on the network and which screens are paired: for a lead. */
 export async function SigningIn({ people }: { readonly people: readonly PersonRow[] }) {
@@ -31,11 +45,21 @@ export async function SigningIn({ people }: { readonly people: readonly PersonRo
           <ScreenBook
             screens={(await pairedDevices()).map(({ seenAt, ...screen }) => ({
               ...screen,
-              seen: formatDistanceToNowStrict(seenAt, { addSuffix: true }),
+              seen: ago(seenAt),
             }))}
             own={(await cameIn())?.device ?? null}
             tries={await suspiciousTries(people)}
           />
+        </section>
+      )}
+      {isSignInAsked() && (
+        <section className="zh-card mb-3" aria-labelledby="programs">
+          <h2 id="programs">Other programs</h2>
+          <p>
+            A program of the shop asks by a key of its own, in place of a screen and a person. What
+            is grave stays a lead’s at a screen.
+          </p>
+          <ProgramBook programs={(await allPrograms()).map(sayProgram)} />
         </section>
       )}
     </>

@@ -1,6 +1,17 @@
 import { and, asc, desc, eq, gt, isNull, lt, sql } from 'drizzle-orm';
 import type { Database } from '../client';
-import { devices, pairingCodes, people, personSecrets, sessions, signInTries } from '../schema';
+import {
+  devices,
+  pairingCodes,
+  people,
+  personSecrets,
+  programs,
+  sessions,
+  signInTries,
+  type ProgramRole,
+} from '../schema';
+
+export type { ProgramRole };
 import type { PersonRow } from './people';
 
 export type DeviceRow = Omit<typeof devices.$inferSelect, 'keyHash'>;
@@ -253,16 +264,89 @@ export const listTries = (
 ): Promise<{ readonly key: string; readonly failed: number; readonly lastAt: Date }[]> =>
   db.select().from(signInTries).where(gt(signInTries.failed, most)).orderBy(asc(signInTries.key));
 
+export type ProgramRow = Omit<typeof programs.$inferSelect, 'keyHash'>;
+
+/** What is told of another program: everything but its key. */
+const programColumns = {
+  id: programs.id,
+  name: programs.name,
+  role: programs.role,
+  madeAt: programs.madeAt,
+  madeBy: programs.madeBy,
+  expiresAt: programs.expiresAt,
+  usedAt: programs.usedAt,
+  revokedAt: programs.revokedAt,
+  revokedBy: programs.revokedBy,
+};
+
+/** Other programs that may ask, and those that might: the latest first. */
+export const listPrograms = (db: Database): Promise<ProgramRow[]> =>
+  db.select(programColumns).from(programs).orderBy(desc(programs.madeAt));
+
+/** Puts another program on file under the hash of its key; returns its id. */
+export async function saveProgram(
+  db: Database,
+  program: Pick<typeof programs.$inferInsert, 'name' | 'keyHash' | 'role' | 'madeBy' | 'expiresAt'>,
+): Promise<string> {
+  const [row] = await db.insert(programs).values(program).returning({ id: programs.id });
+  if (!row) throw new Error('The program was not written');
+  return row.id;
+}
+
+/** The program of a key that counts now; null where there is none. */
+export async function findProgram(db: Database, keyHash: string): Promise<ProgramRow | null> {
+  const [row] = await db
+    .select(programColumns)
+    .from(programs)
+    .where(
+      and(
+        eq(programs.keyHash, keyHash),
+        isNull(programs.revokedAt),
+        gt(programs.expiresAt, sql`now()`),
+      ),
+    );
+  return row ?? null;
+}
+
+/** One program by its id; null where there is none, or its key does not count any more. */
+export async function findProgramById(db: Database, id: string): Promise<ProgramRow | null> {
+  const [row] = await db
+    .select(programColumns)
+    .from(programs)
+    .where(and(eq(programs.id, id), isNull(programs.revokedAt)));
+  return row ?? null;
+}
+
+/** Takes down that a program asked for something. */
+export async function touchProgram(db: Database, id: string): Promise<void> {
+  await db
+    .update(programs)
+    .set({ usedAt: sql`now()` })
+    .where(eq(programs.id, id));
+}
+
+/** Takes a program’s key away for good; false where there is none. */
+export async function revokeProgram(db: Database, id: string, by: string): Promise<boolean> {
+  const rows = await db
+    .update(programs)
+    .set({ revokedAt: sql`now()`, revokedBy: by })
+    .where(and(eq(programs.id, id), isNull(programs.revokedAt)))
+    .returning({ id: programs.id });
+  return rows.length > 0;
+}
+
 /** Who may come in: screens with their keys, and what people sign in with. */
 export interface Access {
   readonly devices: readonly (typeof devices.$inferSelect)[];
   readonly secrets: readonly (typeof personSecrets.$inferSelect)[];
+  readonly programs: readonly (typeof programs.$inferSelect)[];
 }
 
 /** Reads who may come in, to be carried over to other records. */
 export const readAccess = async (db: Database): Promise<Access> => ({
   devices: await db.select().from(devices),
   secrets: await db.select().from(personSecrets),
+  programs: await db.select().from(programs),
 });
 
 /**
@@ -276,10 +360,14 @@ export async function writeAccess(
 ): Promise<void> {
   await db.delete(sessions).where(sql`true`);
   await db.delete(pairingCodes).where(sql`true`);
-  if (access || !isOwn) await db.delete(devices).where(sql`true`);
+  if (access || !isOwn) {
+    await db.delete(devices).where(sql`true`);
+    await db.delete(programs).where(sql`true`);
+  }
   if (!isOwn) await db.delete(personSecrets).where(sql`true`);
   if (!access) return;
   if (access.devices.length > 0) await db.insert(devices).values([...access.devices]);
+  if (access.programs.length > 0) await db.insert(programs).values([...access.programs]);
   const known = new Set((await db.select({ id: people.id }).from(people)).map(({ id }) => id));
   for (const { personId, ...secrets } of access.secrets) {
     if (!known.has(personId)) continue;

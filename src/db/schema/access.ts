@@ -1,6 +1,9 @@
 import { index, integer, pgTable, text, timestamp, uuid } from 'drizzle-orm/pg-core';
 import { people } from './people';
 
+/** What another program may do. */
+export type ProgramRole = 'monitor' | 'apprentice' | 'technician';
+
 const moment = (name: string) => timestamp(name, { withTimezone: true });
 
 /**
@@ -65,4 +68,19 @@ export const signInTries = pgTable('sign_in_tries', {
   key: text().primaryKey(),
   failed: integer().notNull().default(0),
   lastAt: moment('last_at').notNull().defaultNow(),
+});
+
+/** Other programs of the shop that may ask for something, each with a key of its own, hashed. */
+export const programs = pgTable('programs', {
+  id: uuid().primaryKey().defaultRandom(),
+  name: text().notNull(),
+  keyHash: text('key_hash').notNull().unique(),
+  /** What it may do: a person’s role up to a technician’s, or to look whether all is well. */
+  role: text().notNull().$type<ProgramRole>(),
+  madeAt: moment('made_at').notNull().defaultNow(),
+  madeBy: text('made_by').notNull(),
+  expiresAt: moment('expires_at').notNull(),
+  usedAt: moment('used_at'),
+  revokedAt: moment('revoked_at'),
+  revokedBy: text('revoked_by'),
 });

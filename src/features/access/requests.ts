@@ -37,3 +37,15 @@ export const giveSecrets = (secrets: {
   readonly pin?: string;
   readonly password?: string;
 }): Promise<Asked<null>> => ask('/api/v1/secrets', { method: 'POST', body: secrets });
+
+/** Makes a key for another program of the shop; it is told this once. */
+export const makeProgram = (program: {
+  readonly name: string;
+  readonly role: string;
+  readonly days: string;
+}): Promise<Asked<{ readonly id: string; readonly key: string }>> =>
+  ask('/api/v1/programs', { method: 'POST', body: program });
+
+/** Takes a program’s key away. */
+export const dropProgram = (id: string): Promise<Asked<string>> =>
+  ask(`/api/v1/programs/${id}`, { method: 'DELETE' });

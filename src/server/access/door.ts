@@ -1,7 +1,7 @@
 import 'server-only';
 import { NextRequest } from 'next/server';
 import { holds } from '../../core/access';
-import { findAtDoor, touch, type Found } from '../../db/repositories';
+import { findAtDoor, findProgram, touch, touchProgram, type Found } from '../../db/repositories';
 import { database } from '../database';
 import { hashOf } from './hash';
 import { DEVICE_COOKIE, DOOR_HEADERS, SESSION_COOKIE } from './mode';
@@ -12,6 +12,8 @@ export interface Knock {
   /** Path and query. */
   readonly url: string;
   readonly cookie: string;
+  /** What another program shows: “Bearer” and its key. */
+  readonly authorization?: string;
   /** The address that it comes from. */
   readonly peer: string;
   /** Whether that is the server’s own machine, and not by a proxy there. */
@@ -38,6 +40,23 @@ const NOT_PAIRED = 'This screen is not paired with the program. Open /pair on it
 const NOBODY = 'Nobody is signed in at this screen. Open /sign-in on it.';
 
 const shut = (message: string): Door => ({ is: 'shut', status: 401, message });
+
+/** All that a program may ask which only looks whether all is well. */
+const WATCHING = ['/api/health', '/api/metrics'];
+const NO_KEY = 'This key does not count, or not for this.';
+
+/** Another program of the shop comes in by its key: to the routes of data, never to a page. */
+async function answerProgram(authorization: string, pathname: string, now: number): Promise<Door> {
+  const key = /^Bearer (\S{20,200})$/.exec(authorization)?.[1] ?? '';
+  const program = await findProgram(await database(), hashOf(key));
+  const mayAsk =
+    program?.role === 'monitor' ? WATCHING.includes(pathname) : pathname.startsWith('/api/');
+  if (!program || !mayAsk) return shut(NO_KEY);
+  if (now - (program.usedAt?.getTime() ?? 0) > TOUCH_EVERY_MS) {
+    await touchProgram(await database(), program.id);
+  }
+  return { is: 'open', headers: { [DOOR_HEADERS.program]: program.id } };
+}
 
 /** Who shows these cookies; null where the screen is not paired. */
 async function whoShows(cookies: NextRequest['cookies']): Promise<Found | null> {
@@ -82,6 +101,7 @@ export async function answerDoor(knock: Knock, now = Date.now()): Promise<Door> 
     ...(knock.isOwnMachine ? { [DOOR_HEADERS.ownMachine]: '1' } : {}),
   };
   if (PROGRAM.test(pathname)) return { is: 'open', headers: peer };
+  if (knock.authorization) return answerProgram(knock.authorization, pathname, now);
   const headers = { cookie: knock.cookie };
   const found = await whoShows(new NextRequest('http://here', { headers }).cookies);
   if (!found) {

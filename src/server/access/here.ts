@@ -33,3 +33,8 @@ export async function peerOf(): Promise<{ readonly peer: string; readonly isOwnM
   const isOwnMachine = isSignInAsked() && said.get(DOOR_HEADERS.ownMachine) === '1';
   return { peer: said.get(DOOR_HEADERS.peer) ?? '', isOwnMachine };
 }
+
+/** Id of the program that came in by its key; null where none did. */
+export async function programId(): Promise<string | null> {
+  return isSignInAsked() ? (await headers()).get(DOOR_HEADERS.program) : null;
+}

@@ -13,6 +13,8 @@ export const DOOR_HEADERS = {
   deviceName: 'x-zh-device-name',
   person: 'x-zh-person',
   session: 'x-zh-session',
+  /** Another program of the shop, by its key; then there is neither screen nor person. */
+  program: 'x-zh-program',
   sure: 'x-zh-sure',
   peer: 'x-zh-peer',
   /** Set where it came from the server’s own machine. */

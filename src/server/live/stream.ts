@@ -1,5 +1,6 @@
 import 'server-only';
-import { onWritten } from '../database';
+import { onNews, type Channel } from '../database';
+import { hereSchema, type HereSaid } from './here';
 
 const BEAT_MS = 15_000;
 /** A stream ends after so long and is asked for anew: whoever may not come in any more hears no more. */
@@ -9,11 +10,16 @@ const LONGEST_MS = 5 * 60_000;
 type Heard =
   | { readonly is: 'written'; readonly job: string; readonly by: string }
   | { readonly is: 'missed' }
+  | ({ readonly is: 'at' } & HereSaid)
   | { readonly is: 'here' };
 
-/** What the database says of a write, read. */
-function readPayload(payload: string): Heard {
+/** What the database says, read; null where that is nothing of ours. */
+function readPayload(channel: Channel, payload: string): Heard | null {
   if (payload === '') return { is: 'missed' };
+  if (channel === 'zh_here') {
+    const said = hereSchema.safeParse(JSON.parse(payload));
+    return said.success ? { is: 'at', ...said.data } : null;
+  }
   const [job = '', by = ''] = payload.split(' ');
   return { is: 'written', job, by };
 }
@@ -43,7 +49,10 @@ export function liveStream(signal: AbortSignal): ReadableStream<Uint8Array> {
       const beat = setInterval(() => send({ is: 'here' }), BEAT_MS);
       const over = setTimeout(end, LONGEST_MS);
       signal.addEventListener('abort', end);
-      const stop = await onWritten((payload) => send(readPayload(payload)));
+      const stop = await onNews((channel, payload) => {
+        const heard = readPayload(channel, payload);
+        if (heard) send(heard);
+      });
       if (isOver) stop();
       else deafen = stop;
       if (!isOver) send({ is: 'here' });

@@ -126,6 +126,8 @@ async function peopleOf(writes: readonly OutgoingWrite[]): Promise<Map<string, P
 export async function takeWrites(
   input: unknown,
   here: Here | null = null,
+  /** Another program of the shop that sent them: then they are its own. */
+  program: PersonRow | null = null,
 ): Promise<Answer<readonly WriteResult[]>> {
   const parsed = writesSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
@@ -135,7 +137,7 @@ export async function takeWrites(
   for (const write of writes) {
     const { id } = write;
     try {
-      const named = people.get(write.by ?? '') ?? null;
+      const named = program ?? people.get(write.by ?? '') ?? null;
       const why = here && (await refuseName(here, named));
       const answer = why ? refuse(why) : await takeWrite(device, write, { who: named, here });
       if (answer.ok) results.push({ id, ...answer.value });

@@ -1,3 +1,4 @@
+export { AlsoHere } from './AlsoHere';
 export { JobWatch } from './JobWatch';
 export { SeenMark } from './SeenMark';
 export { isOnDevice } from './Keeper';

@@ -2,6 +2,15 @@
 export type Heard =
   | { readonly is: 'written'; readonly job: string; readonly by: string }
   | { readonly is: 'missed' }
+  /** Somebody is at a corner of a job, or on one of its other pages. */
+  | {
+      readonly is: 'at';
+      readonly job: string;
+      readonly corner: string | null;
+      readonly by: string;
+      readonly who: string | null;
+      readonly screen: string | null;
+    }
   | { readonly is: 'here' };
 
 type Hearer = (heard: Heard) => void;

@@ -4,7 +4,7 @@ import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { loadJob } from '@/server/job/jobs';
 import { readJob, vehicleName } from '@/core/job';
-import { JobWatch } from '@/ui/keeper';
+import { AlsoHere, JobWatch } from '@/ui/keeper';
 import { Trail } from '@/ui/shell';
 import { JobAlerts } from './JobAlerts';
 import lists from '@/ui/shell/lists.module.css';
@@ -44,6 +44,7 @@ export default async function JobLayout({
             {job.closedAt && ' · closed'}
             {job.origin && ' · brought in from other records'}
           </span>
+          {job.closedAt === null && <AlsoHere jobId={job.id} />}
         </div>
         <Trail jobId={job.id} stages={readJob(job).stages} />
       </div>
