@@ -9,6 +9,7 @@ import { FileField } from '@/ui/field';
 import type { Asked } from '@/ui/ask';
 import type { KeptCopy, Staged } from '@/server/records/backup';
 import {
+  askProgress,
   leaveCopy,
   makeCopy,
   removeCopy,
@@ -131,6 +132,8 @@ function useCopies() {
       leave();
       run(action, setStaged);
     },
+    /** Saves a kept copy, once it is known that whoever is here may. */
+    take: (href: string): void => run(askProgress, () => window.location.assign(href)),
     remove: (name: string): void =>
       run(
         () => removeCopy(name),
@@ -199,7 +202,15 @@ function KeptCopyRow({ copy, desk }: { readonly copy: KeptCopy; readonly desk: C
         </span>
       </span>
       <span className="d-flex flex-wrap gap-3">
-        <FileLink variant="link" href={`/api/v1/backup?copy=${name}`} download>
+        <FileLink
+          variant="link"
+          href={`/api/v1/backup?copy=${name}`}
+          download
+          onClick={(event) => {
+            event.preventDefault();
+            desk.take(event.currentTarget.href);
+          }}
+        >
           Take it with you{named}
         </FileLink>
         <Button

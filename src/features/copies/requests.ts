@@ -46,6 +46,9 @@ const nameOf = (answer: Response): string =>
 /** Makes a copy and saves it where the browser saves files; answers with its name. */
 export async function takeCopy(): Promise<Asked<string>> {
   const refused = (message: string): Asked<never> => ({ ok: false, message, fields: {} });
+  // Whoever may not, or is asked for the password first, is told before a file is made.
+  const may = await askProgress();
+  if (!may.ok) return may;
   try {
     const answer = await fetch('/api/v1/backup/now', { method: 'POST' });
     if (!answer.ok) {
