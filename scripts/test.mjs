@@ -199,7 +199,7 @@ await timed('integration tests on PostgreSQL', async () => {
   process.once('exit', server.stop);
   const files = [
     ...BOTH_ENGINES.map((name) => `tests/integration/${name}.test.ts`),
-    'tests/servers/twoServers.test.ts',
+    'tests/servers',
   ];
   const env = { TEST_PG: server.url, NODE_OPTIONS: '--experimental-vm-modules --no-warnings' };
   await runTogether([[bin('jest'), files, env]]);
