@@ -18,7 +18,7 @@ const moduleNameMapper = {
   '^@/(.*)$': '<rootDir>/src/$1',
   '^server-only$': '<rootDir>/tests/empty.ts',
 };
-const esm = '(d3-.*|internmap|pure-rand)';
+const esm = '(d3-.*|internmap|pure-rand|@seriousme/openapi-schema-validator)';
 /**
  * Globals that the code under test asks for all the time. Jest answers each through a proxy, which made up a
  * third of a test of the database; these are handed to every module instead. None of them is ever faked

@@ -77,12 +77,7 @@ const watch = createWatch({
 const door = createDoor({ isNetwork, isBehindProxy });
 await door.isReady();
 const ELSEWHERE = [403, 'This server answers on its own machine only.', 'forbidden'];
-const FIGURES = '/api/metrics';
-async function sendFigures(response) {
-  const { type, text } = await watch.figures();
-  response.writeHead(200, { 'Content-Type': type, 'Cache-Control': 'no-store' });
-  response.end(text);
-}
+globalThis.zestyHoundFigures = watch.figures;
 
 async function answer(request, response) {
   watch.begin(request, response);
@@ -96,7 +91,6 @@ async function answer(request, response) {
     watch.log.error({ why: String(error) }, 'the door could not ask who came');
     return refuse(response, [503, 'The records do not answer just now.', 'unavailable']);
   }
-  if (request.url === FIGURES && request.method === 'GET') return sendFigures(response);
   await handle(request, response);
 }
 const listener = (request, response) => void answer(request, response);

@@ -266,6 +266,23 @@ describe('a PIN', () => {
     expect(wrong).toEqual(nobody);
   });
 
+  test('of nobody takes as long to refuse as that of somebody', async () => {
+    const { id: device } = await pairing('clock');
+    const took = async (person: string): Promise<number> => {
+      const times: number[] = [];
+      for (let i = 0; i < 3; i += 1) {
+        const since = performance.now();
+        await signIn({ person, secret: '000001' }, { device, peer: freshPeer() });
+        times.push(performance.now() - since);
+      }
+      return times.sort((p, q) => p - q)[1]!;
+    };
+    const [somebody, nobody] = [await took(ids.Ines!), await took(crypto.randomUUID())];
+    // Two slow hashes either way; without them it would be a tenth.
+    expect(nobody / somebody).toBeGreaterThan(0.5);
+    expect(nobody / somebody).toBeLessThan(2);
+  });
+
   test('guessed again and again is answered later and later, right or wrong, and a lead is told', async () => {
     const { id: device } = await pairing('lift 8');
     const peer = freshPeer();

@@ -174,6 +174,26 @@ async function me(): Promise<{ id: string }> {
   return { id: /"id\\?":\\?"([0-9a-f-]{36})\\?",\\?"name\\?":\\?"Ines/.exec(page)![1]! };
 }
 
+test('a monitor of the shop asks by its key how a server is, and gets nothing else', async () => {
+  const made = await ask(one, '/api/v1/programs', {
+    body: { name: 'wall', role: 'monitor', days: 9 },
+  });
+  const { value } = (await made.json()) as { value: { key: string } };
+  const watch = (server: Running, place: string): Promise<Response> =>
+    fetch(server.address + place, { headers: { authorization: `Bearer ${value.key}` } });
+  for (const server of [one, other]) {
+    const health = (await (await watch(server, '/api/health')).json()) as Record<string, unknown>;
+    expect(health).toMatchObject({ ok: true, copy: null, warnings: [] });
+    expect(health.database).toBeGreaterThan(0);
+    expect(await (await watch(server, '/api/metrics')).text()).toMatch(
+      /request_seconds_count\{method="POST",place="\/api\/v1\/pair",status="\d+"\} \d/,
+    );
+    expect((await watch(server, '/api/v1/jobs.csv')).status).toBe(401);
+  }
+  // To others it says that it is there, and no more.
+  expect(await (await ask(one, '/api/health')).json()).toEqual({ ok: true });
+});
+
 test('one server dies, the other goes on; a key taken away there is taken away', async () => {
   one.child.kill('SIGKILL');
   expect((await ask(other, '/api/health')).status).toBe(200);

@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { findSolver, jobFormSchema, openApiDocument, SOLVERS, vehicleFormSchema } from '.';
+import fs from 'node:fs';
+import path from 'node:path';
+import { Validator } from '@seriousme/openapi-schema-validator';
+import {
+  findSolver,
+  FOR_SCREENS,
+  jobFormSchema,
+  openApiDocument,
+  SOLVERS,
+  vehicleFormSchema,
+} from '.';
 
 const gauge = { resolution: 0.001, repeatability: 0.001 };
 const lap = [0, 0.01, 0.02, 0.01, 0, -0.01, -0.02, -0.01];
@@ -161,10 +171,31 @@ test('no change of one key of a good document makes a solver throw', () => {
   );
 });
 
-test('the OpenAPI document describes each solver’s request', () => {
-  const document = openApiDocument('1.0.0') as { paths: Record<string, unknown> };
-  expect(Object.keys(document.paths)).toHaveLength(SOLVERS.length);
-  expect(JSON.stringify(document)).toContain('"additionalProperties":false');
+describe('the OpenAPI document', () => {
+  const document = openApiDocument('1.0.0') as { paths: Record<string, object> };
+
+  test('is one, by a validator that knows nothing of this program', async () => {
+    const answer = await new Validator().validate(structuredClone(document));
+    expect(answer.errors ?? []).toEqual([]);
+    expect(answer.valid).toBe(true);
+    // And one that is wrong is not.
+    const wrong = await new Validator().validate({ ...document, info: {} });
+    expect(wrong.valid).toBe(false);
+  });
+
+  test('tells of every route there is, but those of screens and people', () => {
+    const routes = fs
+      .readdirSync('src/app/api', { recursive: true, encoding: 'utf8' })
+      .filter((file) => file.endsWith('route.ts'))
+      .map((file) => `/api/${path.dirname(file).replace(/\[(\w+)\]/g, '{$1}')}`);
+    const solvers = SOLVERS.map(({ name }) => `/api/v1/solve/${name}`);
+    const expected = routes.filter((route) => route !== '/api/v1/solve/{name}');
+    expect([...Object.keys(document.paths), ...FOR_SCREENS].sort()).toEqual(
+      [...expected, ...solvers].sort(),
+    );
+    expect(Object.keys(document.paths)).toEqual(expect.arrayContaining(solvers));
+    expect(JSON.stringify(document)).toContain('"additionalProperties":false');
+  });
 });
 
 describe('forms', () => {

@@ -2,6 +2,7 @@ export * from './problem';
 export * from './solver';
 export * from './solvers';
 export * from './openapi';
+export { FOR_SCREENS } from './openApiRoutes';
 export * from './forms';
 export * from './knowledge';
 export * from './procedure';
