@@ -31,7 +31,14 @@ export const send = (port: number, sent: Omit<Sent, 'about'>, tries = 2): Promis
       },
       (response) => {
         const parts: Buffer[] = [];
-        response.on('data', (part: Buffer) => parts.push(part));
+        const isStream = response.headers['content-type']?.startsWith('text/event-stream');
+        response.on('data', (part: Buffer) => {
+          parts.push(part);
+          // A stream of events stays open: its first line is its answer.
+          if (!isStream) return;
+          done(response.statusCode ?? 0, part.toString());
+          request.destroy();
+        });
         response.on('end', () => done(response.statusCode ?? 0, Buffer.concat(parts).toString()));
         response.on('error', () => done(0, ''));
       },
