@@ -8,13 +8,14 @@ import { runFirefox } from './firefox';
 import { withoutGuards } from './guards';
 import { memoryOf, runHostile } from './hostileRun';
 import { demoFolder } from './place';
+import { runShop } from './shop';
 import { runWriters } from './writers';
 
 /**
  * npm run drill: hostile requests over every handler, page, action and use case, and fifty writers
  * at one place, against the built application on the demo workshop. Says what it found, and fails
  * where something was found. With `disk`: kills, power cuts, full disks, torn folders, double starts; with
- * `firefox`: every view in a second browser.
+ * `firefox`: every view in a second browser; with `shop`: four tablets and an office on one job.
  */
 const PORT = 3985;
 const WARM_UP = 1500;
@@ -27,6 +28,7 @@ const { values, positionals } = parseArgs({
     seed: { type: 'string', default: '1' },
     only: { type: 'string', default: 'both' },
     guards: { type: 'boolean', default: false },
+    minutes: { type: 'string', default: '20' },
   },
   allowPositionals: true,
 });
@@ -34,10 +36,26 @@ const count = Number(values.requests);
 const seed = Number(values.seed);
 const settle = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, SETTLE_MS));
 
+/** Says what a day in the shop came to; false where something was lost. */
+async function shopDay(): Promise<boolean> {
+  const place = await demoFolder();
+  const minutes = Number(values.minutes);
+  const { written, contested, cuts, kills, heard, faults } = await runShop(place, {
+    ...{ minutes, seed, port: PORT },
+  });
+  console.log(
+    `Five screens for ${minutes} min: ${written} writes, ${contested} told of another, ${cuts} networks cut, the server killed ${kills} times; another screen heard of a write after ${heard[0].toFixed(0)} ms (median), ${heard[1].toFixed(0)} ms (p95); ${faults.length} faults`,
+  );
+  for (const fault of faults.slice(0, 20)) console.log(`  FAULT ${fault}`);
+  rmSync(place.folder, { recursive: true, force: true });
+  return faults.length === 0;
+}
+
 async function main(): Promise<boolean> {
   if (values.guards) return withoutGuards().length === 0;
   if (positionals.includes('firefox')) return (await runFirefox()).length === 0;
   if (positionals.includes('disk')) return (await runDisk(seed)).length === 0;
+  if (positionals.includes('shop')) return shopDay();
   const wrong: string[] = [];
   const { folder, ids } = await demoFolder();
   const file = path.join(folder, 'memory.json');

@@ -4,6 +4,8 @@ import { isLoopback } from './reach.mjs';
 
 /** Names of headers that say who came in: nothing that is sent under them gets through. */
 const OURS = /^x-zh-/;
+/** What the framework says to itself: nobody outside has it to say. */
+const FRAMEWORK = /^x-(middleware|invoke|matched|now)-/;
 /** What a proxy says of whom it passes on. */
 const FORWARDED = /^(forwarded|x-forwarded-|x-real-ip$)/;
 /** The command that makes a copy shows a pass that only the data folder has. */
@@ -25,7 +27,8 @@ export function createDoor({ isNetwork, isBehindProxy }) {
   function clean(request) {
     const peer = isBehindProxy ? first(request.headers['x-forwarded-for']) : '';
     for (const name of Object.keys(request.headers)) {
-      if (OURS.test(name) || (!isBehindProxy && FORWARDED.test(name))) delete request.headers[name];
+      const isOurs = OURS.test(name) || FRAMEWORK.test(name);
+      if (isOurs || (!isBehindProxy && FORWARDED.test(name))) delete request.headers[name];
     }
     return peer || (request.socket.remoteAddress ?? '');
   }

@@ -25,6 +25,8 @@ test('nobody says by a header who they are, or by which way they came', async ()
     'x-zh-sure': '1',
     'x-forwarded-for': '127.0.0.1',
     'x-forwarded-proto': 'https',
+    'x-middleware-subrequest': 'src/proxy',
+    'x-invoke-path': '/jobs',
     accept: 'text/html',
   };
   const came = request(sent);

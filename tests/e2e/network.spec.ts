@@ -10,6 +10,7 @@ import { freePort, kill, startServer } from './ownServer';
 
 const PASSWORD = 'wet rust on the lift';
 const PIN = { Ines: '402917', Tobiah: '718305' };
+const NEW_PIN = '635204';
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-network-'));
 let server: ChildProcess;
 let address = '';
@@ -224,6 +225,31 @@ test('what is grave asks a lead for the password, and a technician may not at al
   await dialog.getByLabel('Password').fill(PASSWORD);
   await dialog.getByRole('button', { name: 'Go on' }).click();
   await expect(office.getByText(/^Wren: /)).toBeVisible();
+});
+
+test('a reading typed after the session has ended waits, and is there once the same person signs in', async () => {
+  await tablet.goto(`${jobPath}/measure/FL`);
+  await settled(tablet);
+  const field = tablet.locator('#reading');
+  await expect(field).toBeVisible();
+  // A new PIN ends what is open under the old one.
+  await office.goto('/workshop');
+  const tobiah = office.locator('details', { hasText: 'Tobiah: ' }).last();
+  await tobiah.locator('summary').click();
+  await tobiah.getByLabel(/^PIN/).fill(NEW_PIN);
+  await tobiah.getByRole('button', { name: /^Keep ?: PIN/ }).click();
+  await expect(tobiah.getByText('Kept.')).toBeVisible();
+
+  await field.fill('0.037');
+  await field.press('Enter');
+  const out = tablet.getByRole('alert').filter({ hasText: 'Nobody is signed in' });
+  await expect(out).toBeVisible();
+  await out.getByRole('link', { name: 'Sign in' }).click();
+  await signIn(tablet, 'Tobiah', NEW_PIN);
+  await tablet.waitForURL(/\/measure\/FL/);
+  await settled(tablet);
+  const read = await office.request.get(`/api/v1${jobPath}/readings`);
+  expect(await read.text()).toContain('0.037');
 });
 
 test('a screen whose key is taken away sees the pairing page from then on; nothing typed there is lost', async () => {

@@ -85,7 +85,13 @@ describe('a screen that is not paired', () => {
     expect(await answerDoor(knock(url, forged))).toEqual({ is: 'elsewhere', to: '/pair' });
   });
   test('gets the pairing page and the program’s own files', async () => {
-    for (const url of ['/pair', '/api/v1/pair', '/_next/static/a.js', '/icon.svg']) {
+    for (const url of [
+      '/pair',
+      '/api/v1/pair',
+      '/_next/static/a.js',
+      '/icon.svg',
+      '/manifest.webmanifest',
+    ]) {
       expect((await answerDoor(knock(url))).is).toBe('open');
     }
     // Neither the page to sign in nor anything that only looks like an open place.

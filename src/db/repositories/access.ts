@@ -257,6 +257,11 @@ export async function forgetTries(db: Database, key: string): Promise<void> {
   await db.delete(signInTries).where(eq(signInTries.key, key));
 }
 
+/** Forgets wrong tries from before a moment: whoever made them waits no more. */
+export async function sweepTries(db: Database, before: Date): Promise<void> {
+  await db.delete(signInTries).where(lt(signInTries.lastAt, before));
+}
+
 /** Keys with at least so many wrong tries in a row. */
 export const listTries = (
   db: Database,

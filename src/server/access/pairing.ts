@@ -12,6 +12,7 @@ import {
   saveCode,
   saveDevice,
   sayToLedger,
+  sweepTries,
   takeCode,
   type DeviceRow,
 } from '../../db/repositories';
@@ -33,7 +34,9 @@ export async function makeCode(
   const code = String(randomInt(10 ** CODE_DIGITS)).padStart(CODE_DIGITS, '0');
   const now = Date.now();
   const forget = new Date(now - DAY_MS);
-  await saveCode(await database(), { hash: hashOf(code), madeBy: by }, forget);
+  const db = await database();
+  await sweepTries(db, forget);
+  await saveCode(db, { hash: hashOf(code), madeBy: by }, forget);
   return { code, until: new Date(now + CODE_MS) };
 }
 

@@ -1,3 +1,4 @@
+export { AloneSince } from './AloneSince';
 export { AlsoHere } from './AlsoHere';
 export { JobWatch } from './JobWatch';
 export { SeenMark } from './SeenMark';

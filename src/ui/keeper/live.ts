@@ -32,6 +32,9 @@ function hear(heard: Heard): void {
 /** Whether the server tells of writes just now: nothing has to be asked for now and then. */
 export const isLive = (): boolean => Date.now() - heardAt < SILENT_MS;
 
+/** When the server was heard last (milliseconds since 1970); null where it never was on this page. */
+export const heardLast = (): number | null => (heardAt === -Infinity ? null : heardAt);
+
 /** Listens as long as the page lives, and tells the other tabs of this browser. */
 function listen(channel: BroadcastChannel | null): void {
   const source = new EventSource('/api/v1/live');

@@ -4,7 +4,7 @@ import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { loadJob } from '@/server/job/jobs';
 import { readJob, vehicleName } from '@/core/job';
-import { AlsoHere, JobWatch } from '@/ui/keeper';
+import { AloneSince, AlsoHere, JobWatch } from '@/ui/keeper';
 import { Trail } from '@/ui/shell';
 import { JobAlerts } from './JobAlerts';
 import lists from '@/ui/shell/lists.module.css';
@@ -44,7 +44,12 @@ export default async function JobLayout({
             {job.closedAt && ' · closed'}
             {job.origin && ' · brought in from other records'}
           </span>
-          {job.closedAt === null && <AlsoHere jobId={job.id} />}
+          {job.closedAt === null && (
+            <>
+              <AlsoHere jobId={job.id} />
+              <AloneSince />
+            </>
+          )}
         </div>
         <Trail jobId={job.id} stages={readJob(job).stages} />
       </div>
