@@ -20,11 +20,11 @@ const contexts: BrowserContext[] = [];
 test.describe.configure({ mode: 'serial' });
 
 const until = async (pattern: RegExp): Promise<RegExpExecArray> => {
-  await expect.poll(() => said, { timeout: 60_000 }).toMatch(pattern);
+  await expect.poll(() => said, { timeout: 150_000 }).toMatch(pattern);
   return pattern.exec(said)!;
 };
 
-const start = async (port: number): Promise<void> => {
+const start = (port: number): void => {
   said = '';
   server = startServer(port, folder, 'pipe', ['--network']);
   for (const stream of [server.stdout!, server.stderr!]) {
@@ -53,19 +53,17 @@ let tablet: Page;
 let jobPath = '';
 
 test.beforeAll(async () => {
+  // A new folder takes long on a slow disk.
+  test.setTimeout(400_000);
   const port = await freePort();
   address = `https://127.0.0.1:${port}`;
-  await start(port);
-  await until(/no lead has a password/);
-  await new Promise((resolve) =>
-    server.exitCode === null ? server.once('exit', resolve) : resolve(null),
-  );
   execFileSync(
     process.execPath,
     ['--conditions=react-server', '--import', 'tsx', 'src/cli/lead.ts', 'Ines'],
     { input: `${PASSWORD}\n`, env: { ...process.env, ZESTY_HOUND_DATA: folder, DATABASE_URL: '' } },
   );
-  await start(port);
+  start(port);
+  await until(/with the code \d{8}/);
 });
 test.afterAll(async () => {
   for (const context of contexts) await context.close();

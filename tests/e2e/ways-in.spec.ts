@@ -36,10 +36,9 @@ test('the solvers answer over HTTP and refuse in words', async ({ request }) => 
 
 test('the OpenAPI document lists every solver', async ({ request }) => {
   const document = await (await request.get('/api/v1/openapi.json')).json();
+  const solvers = ['runout', 'thickness', 'index', 'plate', 'machining', 'diagnose'];
   expect(Object.keys(document.paths)).toEqual(
-    ['runout', 'thickness', 'index', 'plate', 'machining', 'diagnose'].map(
-      (name) => `/api/v1/solve/${name}`,
-    ),
+    expect.arrayContaining(solvers.map((name) => `/api/v1/solve/${name}`)),
   );
 });
 

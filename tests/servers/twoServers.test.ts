@@ -96,6 +96,11 @@ const cookieIn = (answer: Response, name: string): string =>
     .find((each) => each.startsWith(name)) ?? '';
 
 beforeAll(async () => {
+  // Where no lead could let anybody in it is not opened.
+  const refused = await start();
+  await new Promise((resolve) => refused.child.once('exit', resolve));
+  expect(refused.child.exitCode).toBe(1);
+  expect(refused.said()).toMatch(/no lead has a password yet/);
   execFileSync(
     process.execPath,
     ['--conditions=react-server', '--import', 'tsx', 'src/cli/lead.ts', 'Ines'],
