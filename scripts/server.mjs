@@ -46,7 +46,8 @@ const isNetwork = process.argv.includes('--network');
 const isBehindProxy = isNetwork && process.env.TRUST_PROXY === '1';
 const isSecure = isNetwork && !isBehindProxy;
 /** On the network everybody in it is answered, unless one address is said. */
-const hostname = isSecure ? process.env.HOST_GIVEN || '0.0.0.0' : process.env.HOST || '127.0.0.1';
+const EVERYWHERE = '0.0.0.0';
+const hostname = process.env.HOST || (isSecure ? EVERYWHERE : '127.0.0.1');
 const port = Number(process.env.PORT || 3000);
 const folder = process.env.ZESTY_HOUND_DATA ?? 'data';
 const refused = refusedAddress(hostname, isSecure);
@@ -55,16 +56,23 @@ if (refused !== null) end(refused);
 const given = (process.env.ZESTY_HOUND_HOSTS ?? '').split(',').map((name) => name.trim());
 const names = () => ownNames(given.filter(Boolean));
 /** Where another screen finds this server: behind a proxy that is to be said. */
-const address = () =>
-  process.env.ZESTY_HOUND_ADDRESS ||
-  (isSecure ? `https://${ownAddresses()[0] ?? 'localhost'}:${port}` : `http://${hostname}:${port}`);
-if (isSecure) {
-  process.env.ZESTY_HOUND_HOSTS = names()
-    .map((name) => (name.includes(':') ? `[${name}]` : name))
-    .join(',');
+const saidAddress = process.env.ZESTY_HOUND_ADDRESS;
+function address() {
+  if (saidAddress) return saidAddress;
+  const place = hostname === EVERYWHERE ? (ownAddresses()[0] ?? 'localhost') : hostname;
+  return `${isSecure ? 'https' : 'http'}://${place.includes(':') ? `[${place}]` : place}:${port}`;
 }
+/** Tells the program by which names it is called and where it is found: a machine’s addresses may change. */
+function sayWhere() {
+  if (isSecure) {
+    process.env.ZESTY_HOUND_HOSTS = names()
+      .map((name) => (name.includes(':') ? `[${name}]` : name))
+      .join(',');
+  }
+  process.env.ZESTY_HOUND_ADDRESS = address();
+}
+sayWhere();
 process.env.ZESTY_HOUND_SIGN_IN = isNetwork ? '1' : '';
-process.env.ZESTY_HOUND_ADDRESS = address();
 
 const app = next({ dev: false, hostname, port, dir: process.cwd() });
 const handle = app.getRequestHandler();
@@ -99,6 +107,7 @@ const certificate = isSecure ? await certificateOf(folder, names()) : null;
 const server = certificate ? createSecure(certificate, listener) : createPlain(listener);
 if (certificate) {
   const lookAgain = async () => {
+    sayWhere();
     const now = await certificateOf(folder, names());
     if (now.isNew) server.setSecureContext({ key: now.key, cert: now.cert });
   };
@@ -119,7 +128,7 @@ server.on('error', (error) =>
 server.keepAliveTimeout = 75_000;
 server.headersTimeout = 80_000;
 server.listen(port, hostname, () => {
-  console.log(`Zesty Hound answers at ${isSecure ? address() : `http://${hostname}:${port}`}`);
+  console.log(`Zesty Hound answers at ${isBehindProxy ? `http://${hostname}:${port}` : address()}`);
   if (certificate) {
     console.log(
       `Its certificate is its own: a browser asks once whether to go on. SHA-256 ${fingerprintOf(certificate.cert)}`,

@@ -9,13 +9,22 @@ const FRAMEWORK = /^x-(middleware|invoke|matched|now)-/;
 /** What a proxy says of whom it passes on. */
 const FORWARDED = /^(forwarded|x-forwarded-|x-real-ip$)/;
 /** The command that makes a copy shows a pass that only the data folder has. */
-const LOOK_EVERY_MS = 50;
 const FOLDER_PASS = '/api/v1/backup/now';
+const LOOK_EVERY_MS = 50;
+/** A way elsewhere carries them as well as any answer. */
+const STRICT_HEADERS = {
+  'Cache-Control': 'no-store',
+  'X-Content-Type-Options': 'nosniff',
+  'X-Frame-Options': 'DENY',
+  'Referrer-Policy': 'no-referrer',
+  'Content-Security-Policy': "default-src 'none'",
+};
 
-/** The first line of a header that may be a list. */
-const first = (value) =>
+/** The last of a list: what our own proxy added. Whatever stands before it anybody may have sent. */
+const last = (value) =>
   String(value ?? '')
-    .split(',')[0]
+    .split(',')
+    .at(-1)
     .trim();
 
 /**
@@ -25,7 +34,7 @@ const first = (value) =>
 export function createDoor({ isNetwork, isBehindProxy }) {
   /** Takes off what only the door or a trusted proxy may say; answers where the request came from. */
   function clean(request) {
-    const peer = isBehindProxy ? first(request.headers['x-forwarded-for']) : '';
+    const peer = isBehindProxy ? last(request.headers['x-forwarded-for']) : '';
     for (const name of Object.keys(request.headers)) {
       const isOurs = OURS.test(name) || FRAMEWORK.test(name);
       if (isOurs || (!isBehindProxy && FORWARDED.test(name))) delete request.headers[name];
@@ -37,9 +46,10 @@ export function createDoor({ isNetwork, isBehindProxy }) {
     const peer = clean(request);
     if (!isNetwork) return true;
     const { method, url, headers } = request;
-    const isOwnMachine = isLoopback(peer) && !(isBehindProxy && headers['x-forwarded-for']);
-    if (isOwnMachine && method === 'POST' && url === FOLDER_PASS && headers.authorization)
-      return true;
+    const isHere = isLoopback(request.socket.remoteAddress);
+    if (isHere && method === 'POST' && url === FOLDER_PASS && headers.authorization) return true;
+    // Behind a proxy everybody comes from this machine: then nobody counts as sitting at it.
+    const isOwnMachine = isHere && !isBehindProxy;
     const answer = await globalThis.zestyHoundDoor({
       ...{ method, url, peer, isOwnMachine },
       ...{ cookie: headers.cookie ?? '', authorization: headers.authorization ?? '' },
@@ -53,7 +63,7 @@ export function createDoor({ isNetwork, isBehindProxy }) {
     }
     if (answer.is === 'shut') refuse(response, [answer.status, answer.message, 'not-in']);
     else {
-      response.writeHead(303, { Location: answer.to, 'Cache-Control': 'no-store' });
+      response.writeHead(303, { Location: answer.to, ...STRICT_HEADERS });
       response.end();
     }
     return false;

@@ -45,13 +45,16 @@ test('nobody says by a header who they are, or by which way they came', async ()
 test('a trusted proxy says where a request came from; nobody behind it is the own machine', async () => {
   const door = createDoor({ isNetwork: true, isBehindProxy: true });
   await door(
-    request({ 'x-forwarded-for': '192.0.2.9, 10.0.0.1' }, { peer: '127.0.0.1' }),
+    request({ 'x-forwarded-for': '127.0.0.1, 192.0.2.9' }, { peer: '127.0.0.1' }),
     {},
     never,
   );
   await door(request({ 'x-forwarded-for': '127.0.0.1' }, { peer: '127.0.0.1' }), {}, never);
+  // A proxy that says nothing makes nobody the own machine.
+  await door(request({}, { peer: '127.0.0.1' }), {}, never);
   expect(asked.map(({ peer, isOwnMachine }) => [peer, isOwnMachine])).toEqual([
     ['192.0.2.9', false],
+    ['127.0.0.1', false],
     ['127.0.0.1', false],
   ]);
 });
@@ -66,7 +69,11 @@ test('who may not come in is told, or led to where they may', async () => {
   const written = [];
   const response = { writeHead: (...args) => written.push(args), end: () => written.push('end') };
   expect(await door(request({}), response, never)).toBe(false);
-  expect(written).toEqual([[303, { Location: '/pair', 'Cache-Control': 'no-store' }], 'end']);
+  expect(written[0][1]).toMatchObject({
+    ...{ Location: '/pair', 'Cache-Control': 'no-store', 'X-Frame-Options': 'DENY' },
+    'Content-Security-Policy': "default-src 'none'",
+  });
+  expect([written[0][0], written[1]]).toEqual([303, 'end']);
 });
 
 test('the command that makes a copy comes in by the pass of the folder, at this machine alone', async () => {

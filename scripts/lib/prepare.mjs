@@ -183,8 +183,7 @@ export function serverEnvironment(data) {
     process.exit(1);
   }
   return {
-    HOST: process.env.HOST || '127.0.0.1',
-    HOST_GIVEN: process.env.HOST ?? '',
+    HOST: process.env.HOST ?? '',
     PORT: port,
     ZESTY_HOUND_DATA: data,
     NEXT_MANUAL_SIG_HANDLE: '1',

@@ -38,14 +38,20 @@ export function databaseHandle(): Promise<DatabaseHandle> {
   return store.zestyHoundDatabase;
 }
 
-/** Listens on an open database, where somebody wants to hear of it, once. */
+/** Listens on an open database, where somebody wants to hear of it, once; the next one tries again where it fails. */
 async function hear(handle: DatabaseHandle): Promise<DatabaseHandle> {
   if (hearers.size === 0 || store.zestyHoundHeard === handle) return handle;
   store.zestyHoundHeard = handle;
-  for (const channel of CHANNELS) {
-    await handle.listen(channel, (payload) => {
-      for (const hearer of hearers) hearer(channel, payload);
-    });
+  try {
+    for (const channel of CHANNELS) {
+      await handle.listen(channel, (payload) => {
+        for (const hearer of hearers) hearer(channel, payload);
+      });
+    }
+  } catch (error) {
+    // Screens that hear nothing ask by themselves; records that are open stay so.
+    delete store.zestyHoundHeard;
+    process.stderr.write(`The database is not listened to: ${String(error)}\n`);
   }
   return handle;
 }

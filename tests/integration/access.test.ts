@@ -4,6 +4,7 @@ import path from 'node:path';
 import { IDLE_MS, SHIFT_MS } from '@/core/access';
 import { answerDoor, type Knock } from '@/server/access/door';
 import { accessNow, carryAccess } from '@/server/access/carry';
+import { hashOf } from '@/server/access/hash';
 import { DEVICE_COOKIE, DOOR_HEADERS, SESSION_COOKIE } from '@/server/access/mode';
 import {
   makeCode,
@@ -15,7 +16,7 @@ import {
 } from '@/server/access/pairing';
 import { giveSecrets, makeSure, signIn, signOut, suspiciousTries } from '@/server/access/signIn';
 import { closeDatabase, database } from '@/server/database';
-import { addPerson, allPeople } from '@/server/shop/people';
+import { addPerson, allPeople, removePerson } from '@/server/shop/people';
 import { takeWrites } from '@/server/writes/takeWrites';
 import { dropProgram, makeProgram } from '@/server/access/programs';
 import { ledger, pairingCodes, programs, sessions, signInTries } from '@/db/schema';
@@ -350,6 +351,26 @@ describe('a PIN', () => {
   });
 });
 
+test('a lead’s new PIN ends what the lead has open elsewhere, and not here; who leaves signs in no more', async () => {
+  const [here, there] = [await pairing('lift 15'), await pairing('lift 16')];
+  const [own, other] = [await signedIn('Ines', here.id), await signedIn('Ines', there.id)];
+  const lead = (await allPeople()).find(({ name }) => name === 'Ines')!;
+  known(await giveSecrets({ person: ids.Ines, pin: PIN.Ines }, lead, hashOf(own)));
+  expect((await answerDoor(knock('/', cookieOf(here, own)))).is).toBe('open');
+  expect((await answerDoor(knock('/', cookieOf(there, other)))).is).toBe('elsewhere');
+
+  const person = known(await addPerson({ name: 'Passing', role: 'technician' }));
+  known(await giveSecrets({ person, pin: '620417' }, lead));
+  const at = { device: there.id, peer: freshPeer() };
+  const passing = known(await signIn({ person, secret: '620417' }, at)).session;
+  known(await removePerson(person));
+  expect((await answerDoor(knock('/', cookieOf(there, passing)))).is).toBe('elsewhere');
+  // The name comes back, what was signed in by does not.
+  expect(known(await addPerson({ name: 'Passing', role: 'technician' }))).toBe(person);
+  expect((await signIn({ person, secret: '620417' }, at)).ok).toBe(false);
+  expect((await answerDoor(knock('/', cookieOf(there, passing)))).is).toBe('elsewhere');
+});
+
 describe('another program of the shop', () => {
   const lead = async () => (await allPeople()).find(({ name }) => name === 'Ines')!;
   const asks = (url: string, key: string) =>
@@ -406,7 +427,8 @@ describe('what is grave', () => {
   const gauge = { name: 'person', input: { name: 'Somebody new', role: 'lead' } };
   const send = async (name: keyof typeof PIN, by: string | null, here: object) => {
     const write = numbered(gauge.name, gauge.input, { by });
-    const all = { person: ids[name], deviceName: 'lift 12', session: 's', isSure: false, ...here };
+    const session = hashOf(await signedIn(name, (here as { device: string }).device));
+    const all = { person: ids[name], deviceName: 'lift 12', session, isSure: false, ...here };
     const [result] = known(
       await takeWrites(
         { device: DEVICE, writes: [write] },
@@ -441,12 +463,20 @@ describe('what is grave', () => {
   test('what an apprentice left waiting at a screen arrives under their name when another took it over', async () => {
     const { id: device } = await pairing('lift 13');
     const units = numbered('units', { units: 'mm' }, { by: ids.Wren! });
-    const here = { device, deviceName: 'lift 13', person: ids.Ines!, session: 's', isSure: false };
+    const at = { device, deviceName: 'lift 13', person: ids.Ines!, isSure: false };
+    const here = { ...at, session: hashOf(await signedIn('Ines', device)) };
     const before = known(await takeWrites({ device: DEVICE, writes: [units] }, here));
     expect(before[0]).toMatchObject({ state: 'refused' });
     await signedIn('Wren', device);
     const again = numbered('units', 'mm', { by: ids.Wren! });
-    const after = known(await takeWrites({ device: DEVICE, writes: [again] }, here));
+    // The session of before has ended: nothing is written by it, whatever the door said a moment ago.
+    const late = known(await takeWrites({ device: DEVICE, writes: [again] }, here));
+    expect(late[0]).toMatchObject({
+      state: 'refused',
+      message: /signed in at this screen any more/,
+    });
+    const now = { ...at, session: hashOf(await signedIn('Ines', device)) };
+    const after = known(await takeWrites({ device: DEVICE, writes: [again] }, now));
     expect(after[0]).toMatchObject({ state: 'done' });
     const lines = await (
       await database()

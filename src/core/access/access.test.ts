@@ -29,7 +29,7 @@ test.each(['402917', '1123581', '135792'])('%s may be one', (pin) =>
 test('a password is long and no pattern', () => {
   expect(refusePassword('short', 'Ines')).toMatch(/12 characters/);
   expect(refusePassword('aaaaaaaaaaaaaa', 'Ines')).toMatch(/guessed/);
-  expect(refusePassword('Annabella Annabella '.trim(), 'Annabella')).toBeNull();
+  expect(refusePassword('Annabella Annabella', 'Annabella')).toMatch(/name/);
   expect(refusePassword('annabelleannabelle', 'Annabelle')).toMatch(/name/);
   expect(refusePassword('wet rust on the lift', 'Ines')).toBeNull();
 });

@@ -40,7 +40,8 @@ export function refusePassword(password: string, name: string): string | null {
   }
   if (new Set(password).size < 5)
     return 'This password is guessed first: take some words in a row.';
-  if (name !== '' && password.toLowerCase() === name.toLowerCase().repeat(2)) {
+  const rest = name === '' ? password : password.toLowerCase().replaceAll(name.toLowerCase(), '');
+  if (rest.trim() === '') {
     return 'The name is no password.';
   }
   return null;

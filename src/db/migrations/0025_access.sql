@@ -47,7 +47,7 @@ CREATE INDEX "sessions_person" ON "sessions" USING btree ("person_id");--> state
 -- What became of a screen or of what somebody signs in with; never a key, a hash or when it was seen.
 CREATE FUNCTION zh_ledger_access() RETURNS trigger LANGUAGE plpgsql AS $$
 DECLARE
-  hidden text[] := ARRAY['key_hash', 'seen_at', 'pin_hash', 'password_hash', 'changed_at', 'person_id'];
+  hidden text[] := ARRAY['key_hash', 'seen_at', 'used_at', 'pin_hash', 'password_hash', 'changed_at', 'person_id'];
   was jsonb := CASE WHEN TG_OP = 'INSERT' THEN NULL ELSE to_jsonb(OLD) END;
   own jsonb := to_jsonb(NEW);
   place text := own ->> 'name';

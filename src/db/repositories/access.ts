@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, gt, isNull, lt, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, isNull, lt, ne, sql, type SQL } from 'drizzle-orm';
 import type { Database } from '../client';
 import {
   devices,
@@ -158,6 +158,14 @@ export async function saveSecrets(
     });
 }
 
+/** Takes away what somebody signed in with, where there is anything. */
+export async function dropSecrets(db: Database, personId: string): Promise<void> {
+  await db
+    .update(personSecrets)
+    .set({ pinHash: null, passwordHash: null, changedAt: sql`now()` })
+    .where(eq(personSecrets.personId, personId));
+}
+
 /** Who can sign in, and by what: by name. */
 export const listSecrets = (
   db: Database,
@@ -197,7 +205,7 @@ export async function beginSession(
   await db.insert(sessions).values(session);
 }
 
-const endSessions = async (db: Database, which: ReturnType<typeof eq>): Promise<void> => {
+const endSessions = async (db: Database, which: SQL | undefined): Promise<void> => {
   await db
     .update(sessions)
     .set({ endedAt: sql`now()` })
@@ -208,13 +216,29 @@ const endSessions = async (db: Database, which: ReturnType<typeof eq>): Promise<
 export const endSessionsAt = (db: Database, deviceId: string): Promise<void> =>
   endSessions(db, eq(sessions.deviceId, deviceId));
 
-/** Ends what somebody has open anywhere. */
-export const endSessionsOf = (db: Database, personId: string): Promise<void> =>
-  endSessions(db, eq(sessions.personId, personId));
+/** Ends what somebody has open anywhere, but for one session where that is said. */
+export async function endSessionsOf(
+  db: Database,
+  personId: string,
+  but: string | null,
+): Promise<void> {
+  const own = eq(sessions.personId, personId);
+  await endSessions(db, but === null ? own : and(own, ne(sessions.hash, but)));
+}
 
 /** Takes down until when a session may do what is grave. */
 export async function saySure(db: Database, hash: string, until: Date): Promise<void> {
   await db.update(sessions).set({ sureUntil: until }).where(eq(sessions.hash, hash));
+}
+
+/** Who is signed in by a session that was not ended; null where nobody is any more. */
+export async function findSignedIn(db: Database, hash: string): Promise<PersonRow | null> {
+  const [row] = await db
+    .select({ person: people })
+    .from(sessions)
+    .innerJoin(people, eq(people.id, sessions.personId))
+    .where(and(eq(sessions.hash, hash), isNull(sessions.endedAt), eq(people.isHere, true)));
+  return row?.person ?? null;
 }
 
 /** Whether somebody was ever signed in at a screen. */

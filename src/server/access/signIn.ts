@@ -93,39 +93,42 @@ const secretsSchema = z.strictObject({
   password: z.string().max(1000).optional(),
 });
 
-/** Why what is to be given may not be, by field; null where it may. */
-function refuseSecrets(
-  { pin, password }: z.output<typeof secretsSchema>,
-  who: PersonRow,
-): Answer<never> | null {
-  const badPin = pin === undefined || pin === '' ? null : refusePin(pin);
-  if (badPin) return refuse(badPin, { pin: badPin });
+/** Why a password may not be somebody’s; null where it may, or none is given. */
+function refuseGiven(password: string | undefined, who: PersonRow): string | null {
   if (password === undefined) return null;
-  const bad =
-    who.role === 'lead'
-      ? refusePassword(password, who.name)
-      : 'Only a lead has a password: a PIN is enough for everybody else.';
-  return bad ? refuse(bad, { password: bad }) : null;
+  return who.role === 'lead'
+    ? refusePassword(password, who.name)
+    : 'Only a lead has a password: a PIN is enough for everybody else.';
 }
 
-/** Gives somebody a PIN or a password, and ends what they have open under the old one. */
-export async function giveSecrets(input: unknown, by: PersonRow | null): Promise<Answer<null>> {
+/**
+ * Gives somebody a PIN or a password, and ends what they have open under the old one, but for the
+ * session in which it is given.
+ */
+export async function giveSecrets(
+  input: unknown,
+  by: PersonRow | null,
+  session: string | null = null,
+): Promise<Answer<null>> {
   const parsed = secretsSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
   const { person, pin, password } = parsed.data;
-  const who = await findPerson(await database(), person);
-  if (!who) return refuse('This person is not on file.');
-  const why = refuseSecrets(parsed.data, who);
-  if (why) return why;
+  const badPin = pin === undefined || pin === '' ? null : refusePin(pin);
+  if (badPin) return refuse(badPin, { pin: badPin });
+  // Slow on purpose: not while everybody waits for the transaction.
   const change = {
     ...(pin === undefined ? {} : { pinHash: pin === '' ? null : await hashSecret(pin) }),
     ...(password === undefined ? {} : { passwordHash: await hashSecret(password) }),
   };
   return inTransaction(async (tx) => {
+    const who = await findPerson(tx, person);
+    if (!who) return refuse('This person is not on file.');
+    const bad = refuseGiven(password, who);
+    if (bad) return refuse(bad, { password: bad });
     const { name = null, role = null } = by ?? {};
     await sayToLedger(tx, { who: name, role, reason: null });
     await saveSecrets(tx, who.id, change);
-    if (by?.id !== who.id) await endSessionsOf(tx, who.id);
+    await endSessionsOf(tx, who.id, session);
     return accept(null);
   });
 }

@@ -2,13 +2,15 @@ import 'server-only';
 import { idSchema, personSchema } from '../../core/contracts';
 import {
   dismissPerson,
+  dropSecrets,
+  endSessionsOf,
   listPeople,
   savePerson,
   updatePerson,
   type PersonRow,
 } from '../../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from '../answer';
-import { database } from '../database';
+import { database, inTransaction } from '../database';
 
 export type { PersonRow };
 
@@ -42,6 +44,11 @@ export async function addPerson(input: unknown): Promise<Answer<string>> {
 /** Offers a person no more; what was written under the name stays. */
 export async function removePerson(id: string): Promise<Answer<string>> {
   if (!idSchema.safeParse(id).success) return refuse('This person is not on file.');
-  await dismissPerson(await database(), id);
-  return accept(id);
+  return inTransaction(async (tx) => {
+    await dismissPerson(tx, id);
+    // Under a name that comes back nobody signs in by what was theirs.
+    await dropSecrets(tx, id);
+    await endSessionsOf(tx, id, null);
+    return accept(id);
+  });
 }

@@ -2,8 +2,10 @@ import 'server-only';
 import { ExpectedError } from '../../core/expected';
 import { maySo } from '../../core/job';
 import { writesSchema, type OutgoingWrite } from '../../core/contracts';
+import type { Database } from '../../db/client';
 import {
   findPerson,
+  findSignedIn,
   lockDeviceWrite,
   saveDeviceWrite,
   sayToLedger,
@@ -47,12 +49,17 @@ interface Writer {
  * of somebody who was signed in at this screen before and may do no more, so that what waited here
  * while another took the screen over still arrives under the right name.
  */
-async function refuseName(here: Here, named: PersonRow | null): Promise<string | null> {
-  if (named && named.id === here.person) return null;
-  const db = await database();
-  const sender = here.person === null ? null : await findPerson(db, here.person);
-  const isTheirs = named !== null && (await wasAt(db, named.id, here.device));
-  if (isTheirs && sender && maySo(sender.role, named.role)) return null;
+async function refuseName(
+  tx: Database,
+  here: Here,
+  named: PersonRow | null,
+): Promise<string | null> {
+  // The session may have ended since the door let it in.
+  const sender = here.session === null ? null : await findSignedIn(tx, here.session);
+  if (!sender) return 'Nobody is signed in at this screen any more: send it once somebody is.';
+  if (named?.id === sender.id) return null;
+  const isTheirs = named !== null && (await wasAt(tx, named.id, here.device));
+  if (isTheirs && maySo(sender.role, named.role)) return null;
   return named
     ? `This was written under the name ${named.name}: it is sent when ${named.name} is signed in here, or send it as yours.`
     : 'This was written before anybody signed in: send it as yours.';
@@ -77,6 +84,8 @@ const takeWrite = (
     const { name, place, number, input } = write;
     const newest = await lockDeviceWrite(tx, { device, place });
     if (newest && newest.number >= number) return accept({ state: 'done', value: newest.answer });
+    const why = here && (await refuseName(tx, here, who));
+    if (why) return refuse(why);
     const { name: by = null, role = null } = who ?? {};
     await sayToLedger(tx, {
       who: by,
@@ -138,8 +147,7 @@ export async function takeWrites(
     const { id } = write;
     try {
       const named = program ?? people.get(write.by ?? '') ?? null;
-      const why = here && (await refuseName(here, named));
-      const answer = why ? refuse(why) : await takeWrite(device, write, { who: named, here });
+      const answer = await takeWrite(device, write, { who: named, here });
       if (answer.ok) results.push({ id, ...answer.value });
       else {
         const { message, fields, code } = answer;

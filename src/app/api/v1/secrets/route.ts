@@ -1,3 +1,4 @@
+import { cameIn } from '@/server/access/here';
 import { giveSecrets } from '@/server/access/signIn';
 import { answerResponse, forRole, problemResponse, readJson } from '@/server/web/http';
 import { whoIsHere } from '@/server/web/who';
@@ -8,5 +9,6 @@ const SMALL = 10_000;
 export const POST = forRole('lead', async (request: Request) => {
   const body = await readJson(request, SMALL);
   if (!body.ok) return problemResponse(body.problem);
-  return answerResponse(await giveSecrets(body.json, await whoIsHere()));
+  const session = (await cameIn())?.session ?? null;
+  return answerResponse(await giveSecrets(body.json, await whoIsHere(), session));
 });
