@@ -22,3 +22,5 @@ export * from './signed';
 export * from './wholeJob';
 export * from './deviceWrites';
 export * from './access';
+export * from './programs';
+export * from './carriedAccess';

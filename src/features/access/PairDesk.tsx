@@ -1,8 +1,8 @@
 'use client';
 
 import { useState, useSyncExternalStore } from 'react';
-import { Button, Form } from 'react-bootstrap';
-import { FormField, TextField } from '@/ui/field';
+import { Button } from 'react-bootstrap';
+import { SecretField, TextField } from '@/ui/field';
 import type { Asked } from '@/ui/ask';
 import { pairByCode, pairByLead } from './requests';
 import { useAsk } from './useAsk';
@@ -83,19 +83,7 @@ function ByLead({ name, onName }: WayProps) {
       <h2>By a lead’s password</h2>
       <p>This is the server’s own machine: its first screen is paired so.</p>
       <TextField label="Name of the lead" value={lead} onChange={setLead} />
-      <FormField
-        label="Password"
-        error={trouble}
-        control={(ids) => (
-          <Form.Control
-            type="password"
-            autoComplete="current-password"
-            {...ids}
-            value={password}
-            onChange={({ target }) => setPassword(target.value)}
-          />
-        )}
-      />
+      <SecretField label="Password" value={password} onChange={setPassword} error={trouble} />
       <Button type="submit" disabled={busy}>
         Pair by the password
       </Button>

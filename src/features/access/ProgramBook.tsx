@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { Button, Form, Table } from 'react-bootstrap';
 import { FormField, TextField } from '@/ui/field';
 import { dropProgram, makeProgram } from './requests';
+import { TakeKeyAway } from './TakeKeyAway';
 import { useAsk } from './useAsk';
 import styles from './access.module.css';
 
@@ -79,8 +80,6 @@ function NewProgram() {
 }
 
 function ProgramLine({ program }: { readonly program: Program }) {
-  const router = useRouter();
-  const { send, busy, trouble } = useAsk(dropProgram);
   const { id, name, role, until, used, isOver } = program;
   return (
     <tr>
@@ -88,14 +87,7 @@ function ProgramLine({ program }: { readonly program: Program }) {
       <td>{sayRole(role)}</td>
       <td>{used}</td>
       <td>{until}</td>
-      <td>
-        {!isOver && (
-          <Button variant="link" disabled={busy} onClick={() => send([id], () => router.refresh())}>
-            Take its key away<span className="visually-hidden">: {name}</span>
-          </Button>
-        )}
-        {trouble && <span className="zh-error">{trouble}</span>}
-      </td>
+      <td>{!isOver && <TakeKeyAway id={id} name={name} take={dropProgram} />}</td>
     </tr>
   );
 }

@@ -1,9 +1,9 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { Button, Table } from 'react-bootstrap';
 import { makeCode, unpair, type PairingCode } from './requests';
+import { TakeKeyAway } from './TakeKeyAway';
 import { useAsk } from './useAsk';
 import styles from './access.module.css';
 
@@ -54,8 +54,6 @@ function CodeShown({ code }: { readonly code: PairingCode }) {
 }
 
 function ScreenLine({ screen, isOwn }: { readonly screen: Screen; readonly isOwn: boolean }) {
-  const router = useRouter();
-  const { send, busy, trouble } = useAsk(unpair);
   const { id, name, pairedBy, seen, revokedAt, revokedBy } = screen;
   return (
     <tr>
@@ -69,11 +67,8 @@ function ScreenLine({ screen, isOwn }: { readonly screen: Screen; readonly isOwn
         {revokedAt ? (
           <>Key taken away by {revokedBy}</>
         ) : (
-          <Button variant="link" disabled={busy} onClick={() => send([id], () => router.refresh())}>
-            Take its key away<span className="visually-hidden">: {name}</span>
-          </Button>
+          <TakeKeyAway id={id} name={name} take={unpair} />
         )}
-        {trouble && <span className="zh-error">{trouble}</span>}
       </td>
     </tr>
   );

@@ -2,8 +2,8 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
-import { FormField } from '@/ui/field';
+import { Button } from 'react-bootstrap';
+import { SecretField } from '@/ui/field';
 import { giveSecrets } from './requests';
 import { useAsk } from './useAsk';
 import styles from './access.module.css';
@@ -16,18 +16,18 @@ interface Signer {
   readonly hasPassword: boolean;
 }
 
-const SORTS = {
-  pin: { label: 'PIN, six digits or more', inputMode: 'numeric' },
-  password: { label: 'Password, twelve characters or more', inputMode: 'text' },
+const LABELS = {
+  pin: 'PIN, six digits or more',
+  password: 'Password, twelve characters or more',
 } as const;
 
 /** One thing to sign in with: typed blind, kept hashed. */
-function Give({ person, sort }: { readonly person: Signer; readonly sort: keyof typeof SORTS }) {
+function Give({ person, sort }: { readonly person: Signer; readonly sort: keyof typeof LABELS }) {
   const router = useRouter();
   const [text, setText] = useState('');
   const [isKept, setKept] = useState(false);
   const { send, busy, trouble, fields } = useAsk(giveSecrets);
-  const { label, inputMode } = SORTS[sort];
+  const label = LABELS[sort];
   return (
     <form
       className={styles.give}
@@ -41,19 +41,13 @@ function Give({ person, sort }: { readonly person: Signer; readonly sort: keyof 
         });
       }}
     >
-      <FormField
+      <SecretField
         label={label}
+        value={text}
+        onChange={setText}
         error={fields[sort] ?? trouble}
-        control={(ids) => (
-          <Form.Control
-            type="password"
-            autoComplete="new-password"
-            inputMode={inputMode}
-            {...ids}
-            value={text}
-            onChange={({ target }) => setText(target.value)}
-          />
-        )}
+        isNew
+        isDigits={sort === 'pin'}
       />
       <Button
         type="submit"
@@ -63,7 +57,7 @@ function Give({ person, sort }: { readonly person: Signer; readonly sort: keyof 
       >
         Keep
         <span className="visually-hidden">
-          : {SORTS[sort].label} of {person.name}
+          : {label} of {person.name}
         </span>
       </Button>
       {isKept && (

@@ -1,9 +1,9 @@
 'use client';
 
 import { useEffect, useId, useRef, useState } from 'react';
-import { Button, Form } from 'react-bootstrap';
+import { Button } from 'react-bootstrap';
 import { ask } from '../ask';
-import { FormField } from '../field/FormField';
+import { SecretField } from '../field/SecretField';
 import { setPasswordAsker } from './sure';
 
 /** Asks whoever is signed in for the password once more, over the page that wants it. */
@@ -48,19 +48,7 @@ export function PasswordAgain({ name }: { readonly name: string }) {
       >
         <h2 id={title}>Password of {name}</h2>
         <p>A lead alone does this. It counts for ten minutes at this screen.</p>
-        <FormField
-          label="Password"
-          error={trouble}
-          control={(ids) => (
-            <Form.Control
-              type="password"
-              autoComplete="current-password"
-              {...ids}
-              value={password}
-              onChange={({ target }) => setPassword(target.value)}
-            />
-          )}
-        />
+        <SecretField label="Password" value={password} onChange={setPassword} error={trouble} />
         <div className="d-flex flex-wrap gap-2 mt-3">
           <Button type="submit" disabled={busy || password === ''}>
             Go on

@@ -6,3 +6,4 @@ export * from './useSend';
 export * from './PressRow';
 
 export * from './FasteningChoice';
+export { SecretField } from './SecretField';
