@@ -206,6 +206,27 @@ test('what the tablet writes is on the office’s screen within a second, under 
   expect(Date.now() - since).toBeLessThan(3000);
 });
 
+// 2026-11-29: eight pages of a job went on offering every name to choose from, where people sign in.
+test('no page offers a name to choose: the header says who is signed in', async () => {
+  const pages = [
+    'strip',
+    'rules',
+    'decide',
+    'correct',
+    'rebuild',
+    'rebuild/pedal',
+    'prove',
+    'report',
+  ];
+  for (const place of ['/', '/workshop', ...pages.map((each) => `${jobPath}/${each}`)]) {
+    await office.goto(place);
+    await settled(office);
+    await expect(office.getByRole('group', { name: 'Who is here' }), place).toHaveCount(0);
+    await expect(office.getByText('Who is here?'), place).toHaveCount(0);
+    await expect(office.getByRole('link', { name: /^Ines/ }), place).toBeVisible();
+  }
+});
+
 test('what is grave asks a lead for the password, and a technician may not at all', async () => {
   expect((await tablet.request.post('/api/v1/copies')).status()).toBe(403);
   await signInByPin(office);

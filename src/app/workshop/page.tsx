@@ -6,7 +6,6 @@ import { rulesInForce } from '@/core/procedure';
 import { GaugeBook } from '@/features/gauges/GaugeBook';
 import { NewPerson } from '@/features/people/NewPerson';
 import { PeopleList } from '@/features/people/PeopleList';
-import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { DefaultsTable } from '@/features/settings/DefaultsTable';
 import { PositionsChoice } from '@/features/settings/PositionsChoice';
 import { TorqueUnitChoice } from '@/features/settings/TorqueUnitChoice';
@@ -27,6 +26,7 @@ import { SigningIn } from './SigningIn';
 import { LastCopy } from './LastCopy';
 import lists from '@/ui/shell/lists.module.css';
 import options from '@/ui/shell/options.module.css';
+import { Here } from '@/app/Here';
 import styles from './page.module.css';
 
 export const metadata: Metadata = { title: 'Workshop' };
@@ -70,7 +70,7 @@ export default async function WorkshopPage() {
       <h1>Workshop</h1>
       <section className="zh-card mb-3" aria-labelledby="people">
         <h2 id="people">People</h2>
-        {!isSignInAsked() && <WhoIsHere people={people} here={who?.id ?? null} />}
+        <Here isWhole />
         {isSignInAsked() && who?.role === 'lead' && <NewPerson isFirst={false} />}
         <PeopleList people={people} />
       </section>

@@ -1,5 +1,6 @@
 import 'server-only';
 import { readSetting, SHOP_SETTING } from '../../db/repositories';
+import { isSignInAsked } from '../access/mode';
 import { database } from '../database';
 import { UNITS } from './settings';
 
@@ -15,7 +16,8 @@ export async function notSaidYet(): Promise<FirstQuestion[]> {
   const isSaid = async (key: string): Promise<boolean> =>
     (await readSetting(db, key)) !== undefined;
   return [
-    'people',
+    // Where people sign in a lead puts them on file at the Workshop.
+    ...(isSignInAsked() ? [] : (['people'] as const)),
     ...((await isSaid(UNITS)) ? [] : (['units'] as const)),
     ...((await isSaid(SHOP_SETTING)) ? [] : (['prices'] as const)),
   ];

@@ -2,10 +2,8 @@ import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { CORNER_NAME, CORNERS, type Corner } from '@/core/readings';
 import { isDrumAt } from '@/core/job';
-import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { loadJob } from '@/server/job/jobs';
-import { allPeople } from '@/server/shop/people';
-import { whoIsHere } from '@/server/web/who';
+import { Here } from '@/app/Here';
 import { WithNose } from './JobDiagnosis';
 
 /** What the screens of one corner of a stage stand in: its tabs, who is here, the nose beside. */
@@ -35,7 +33,7 @@ export async function CornerFrame({
         {stage}, {CORNER_NAME[corner]}
       </h1>
       {tabs({ jobId: id, corner, corners: job.corners, isDrum: isDrumAt(job, corner) })}
-      <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} isFolded />
+      <Here />
       {children}
     </WithNose>
   );

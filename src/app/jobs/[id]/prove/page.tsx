@@ -3,19 +3,17 @@ import { ButtonLink } from '@/ui/Link';
 import type { Metadata } from 'next';
 import { CORNER_NAME } from '@/core/readings';
 import { Rechecks } from '@/features/signoff/Rechecks';
-import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { BeforeAfter } from '@/features/prove/BeforeAfter';
 import { FeelScale } from '@/features/prove/FeelScale';
 import { OutcomeCard } from '@/features/prove/OutcomeCard';
 import { RepairProofs } from '@/features/prove/RepairProofs';
 import { repairViews } from '@/server/decide/repairsView';
-import { allPeople } from '@/server/shop/people';
 import { findCheck, refuseDriven } from '@/core/job';
 import { proveView } from '@/server/prove/proveView';
 import { shopUnits } from '@/server/shop/settings';
-import { whoIsHere } from '@/server/web/who';
 import { jobHref, NextThing } from '@/ui/shell';
 import { WithNose } from '../JobDiagnosis';
+import { Here } from '@/app/Here';
 import { openJobPage, type JobParams } from '../open';
 
 export const metadata: Metadata = { title: 'Prove' };
@@ -35,7 +33,7 @@ export default async function ProveOverviewPage(props: JobParams) {
         </ButtonLink>
       </NextThing>
       {outcome && <OutcomeCard outcome={outcome} />}
-      <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} isFolded />
+      <Here />
       <section className="zh-card mb-3" aria-label="Measured again">
         <h2>Measured again</h2>
         <BeforeAfter rows={rows} units={units} />

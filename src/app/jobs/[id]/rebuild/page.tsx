@@ -1,17 +1,15 @@
 import { ButtonLink } from '@/ui/Link';
 import type { Metadata } from 'next';
 import { isPedalDone, needsPedal } from '@/core/procedure';
-import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { CornerRebuildCards } from '@/features/rebuild/CornerRebuildCards';
 import { StepTick } from '@/features/rebuild/StepTick';
 import { WheelTurns } from '@/features/rebuild/WheelTurns';
-import { allPeople } from '@/server/shop/people';
 import { findCheck, readinessOf, rebuildNext } from '@/core/job';
 import { cornerProgress, stepView } from '@/server/rebuild/rebuildView';
-import { whoIsHere } from '@/server/web/who';
 import { jobHref, NextThing } from '@/ui/shell';
 import { WithNose } from '../JobDiagnosis';
 import { openJobPage, type JobParams } from '../open';
+import { Here } from '@/app/Here';
 import photos from '@/ui/shell/photos.module.css';
 
 export const metadata: Metadata = { title: 'Rebuild' };
@@ -30,7 +28,7 @@ export default async function RebuildPage(props: JobParams) {
           {next.label}
         </ButtonLink>
       </NextThing>
-      <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} />
+      <Here isWhole />
       <CornerRebuildCards
         jobId={id}
         corners={job.corners.map((corner) => cornerProgress(job, corner))}

@@ -9,7 +9,6 @@ import { ClosedRecord } from '@/features/signoff/ClosedRecord';
 import { CornerCauses } from '@/features/signoff/CornerCauses';
 import { GuaranteeForm } from '@/features/signoff/GuaranteeForm';
 import { SignOff } from '@/features/signoff/SignOff';
-import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { JobReport } from '@/features/report/JobReport';
 import { PrintButton } from '@/features/report/PrintButton';
 import {
@@ -27,7 +26,6 @@ import {
   findCheck,
 } from '@/core/job';
 import { loadJob } from '@/server/job/jobs';
-import { allPeople } from '@/server/shop/people';
 import { jobHref } from '@/ui/shell';
 import { openLinesOf } from '@/server/signoff/openLines';
 import {
@@ -48,6 +46,7 @@ import { whoIsHere } from '@/server/web/who';
 import type { Blocker } from '@/core/procedure';
 import { shopUnits } from '@/server/shop/settings';
 import { KNOWLEDGE } from '@/core/contracts';
+import { Here } from '@/app/Here';
 import { WithNose } from '../JobDiagnosis';
 
 export const metadata: Metadata = { title: 'Report' };
@@ -117,7 +116,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
       </div>
       {job.closedAt === null ? (
         <>
-          <WhoIsHere people={await allPeople()} here={who?.id ?? null} />
+          <Here isWhole />
           <OpenLines
             jobId={id}
             lines={openLinesOf(job, units)}

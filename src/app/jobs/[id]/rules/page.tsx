@@ -3,12 +3,10 @@ import Link from '@/ui/Link';
 import { notFound } from 'next/navigation';
 import { PROCEDURE } from '@/core/contracts';
 import { contactsBy } from '@/core/procedure';
-import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { RuleBook } from '@/features/rules/RuleBook';
 import { loadJob } from '@/server/job/jobs';
-import { allPeople } from '@/server/shop/people';
-import { whoIsHere } from '@/server/web/who';
 import { checksOfKind, rulesOf } from '@/core/job';
+import { Here } from '@/app/Here';
 import { ContactTable } from '@/ui/procedure';
 
 export const metadata: Metadata = { title: 'House rules of the job' };
@@ -29,7 +27,7 @@ export default async function JobRulesPage({ params }: { params: Promise<{ id: s
         reason; the report names what was followed. The maker’s figure and procedure come before
         every house rule. <Link href={`/jobs/${id}/strip`}>Back to the strip-down</Link>
       </p>
-      <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} />
+      <Here isWhole />
       <RuleBook rules={rules} job={{ id, stamps }} />
       <section className="zh-card mt-3" aria-labelledby="contacts">
         <h2 id="contacts">What goes where, by these rules</h2>

@@ -5,14 +5,11 @@ import type { ReactNode } from 'react';
 import { PROCEDURE } from '@/core/contracts';
 import { cautionsAt } from '@/core/procedure';
 import { CORNER_NAME, otherSide } from '@/core/readings';
-import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { CornerCards } from '@/features/strip/CornerCards';
 import { LiftingList } from '@/features/strip/LiftingList';
 import { RightParts } from '@/features/strip/RightParts';
 import { WaitingCard } from '@/features/strip/WaitingCard';
 import { loadJob } from '@/server/job/jobs';
-import { allPeople } from '@/server/shop/people';
-import { whoIsHere } from '@/server/web/who';
 import {
   arePartsDone,
   axlesOfJob,
@@ -28,6 +25,7 @@ import { WATER, WHEEL_ITEMS } from '@/core/wheels';
 import { jobHref, NextThing } from '@/ui/shell';
 import { WithNose } from '../JobDiagnosis';
 import { WheelsCard } from '../WheelsCard';
+import { Here } from '@/app/Here';
 import { checkViews } from './work';
 
 export const metadata: Metadata = { title: 'Strip' };
@@ -75,7 +73,7 @@ export default async function StripPage({ params }: { params: Promise<{ id: stri
           </ButtonLink>
         )}
       </NextThing>
-      <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} />
+      <Here isWhole />
       <Fold id="lifting" title="Before lifting" isDone={isLiftingDone(job)}>
         <LiftingList
           jobId={id}

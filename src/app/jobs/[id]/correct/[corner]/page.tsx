@@ -2,18 +2,16 @@ import Link, { ButtonLink } from '@/ui/Link';
 import { notFound } from 'next/navigation';
 import { CORNER_NAME, CORNERS } from '@/core/readings';
 import { CornerCorrection } from '@/features/correct/CornerCorrection';
-import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { RepairTicks } from '@/features/correct/RepairTicks';
 import { PrintButton } from '@/features/report/PrintButton';
 import { repairViews } from '@/server/decide/repairsView';
 import { correctView } from '@/server/correct/correct';
 import { loadJob } from '@/server/job/jobs';
-import { allPeople } from '@/server/shop/people';
 import { shopUnits } from '@/server/shop/settings';
 import { cornersToCorrect, cornersToProve, drumsDone, drumsToDo, isDrumAt } from '@/core/job';
-import { whoIsHere } from '@/server/web/who';
 import { DrumBench } from '../../DrumBench';
 import { WithNose } from '../../JobDiagnosis';
+import { Here } from '@/app/Here';
 import { cornerTitle } from '../../title';
 
 export const generateMetadata = cornerTitle('Correct');
@@ -54,7 +52,7 @@ export default async function CorrectPage({
           {(view !== null || isDrumAt(job, corner)) && <PrintButton />}
         </span>
       </div>
-      <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} isFolded />
+      <Here />
       <RepairTicks jobId={id} repairs={await repairViews(job)} />
       {isDrumAt(job, corner) ? (
         <DrumBench

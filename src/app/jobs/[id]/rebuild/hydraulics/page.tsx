@@ -3,9 +3,7 @@ import type { Metadata } from 'next';
 import { SOURCE_NAME } from '@/core/assessment';
 import { PROCEDURE } from '@/core/contracts';
 import { cautionsAt } from '@/core/procedure';
-import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { Hydraulics } from '@/features/rebuild/Hydraulics';
-import { allPeople } from '@/server/shop/people';
 import {
   bleedMethod,
   bleedOrderOf,
@@ -15,8 +13,8 @@ import {
   openedBy,
 } from '@/core/job';
 import { stepView } from '@/server/rebuild/rebuildView';
-import { whoIsHere } from '@/server/web/who';
 import { WithNose } from '../../JobDiagnosis';
+import { Here } from '@/app/Here';
 import { openJobPage, type JobParams } from '../../open';
 
 export const metadata: Metadata = { title: 'Hydraulics' };
@@ -42,7 +40,7 @@ export default async function HydraulicsPage(props: JobParams) {
           Rebuild
         </ButtonLink>
       </div>
-      <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} isFolded />
+      <Here />
       <Hydraulics
         jobId={id}
         opened={openedBy(job)}

@@ -1,12 +1,10 @@
 import type { Metadata } from 'next';
 import { pedalBlockers } from '@/core/procedure';
-import { WhoIsHere } from '@/features/people/WhoIsHere';
 import { PedalStop } from '@/features/rebuild/PedalStop';
-import { allPeople } from '@/server/shop/people';
 import { findCheck, HOLD_SECONDS, readinessOf, rulesOf } from '@/core/job';
 import { secondsHeld } from '@/server/job/holdClock';
 import { stepView } from '@/server/rebuild/rebuildView';
-import { whoIsHere } from '@/server/web/who';
+import { Here } from '@/app/Here';
 import { openJobPage, type JobParams } from '../../open';
 
 export const metadata: Metadata = { title: 'The pedal stop' };
@@ -18,7 +16,7 @@ export default async function PedalPage(props: JobParams) {
   const counts = (item: string, isValid: boolean) => (isValid ? stored(item) : null);
   const loose = pedalBlockers(state);
   const rule = rulesOf(job).find((each) => each.rule.code === 'pumping');
-  const who = <WhoIsHere people={await allPeople()} here={(await whoIsHere())?.id ?? null} />;
+  const who = <Here isWhole />;
   return (
     <PedalStop
       jobId={id}
