@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page, type Request } from '@playwright/test';
 import { openJob, settled } from './helpers';
 
 /** Milliseconds that the machine on which the limits were set takes for the work below, when nothing else runs. */
@@ -30,6 +30,23 @@ async function slowDown(page: Page): Promise<void> {
   await session.send('Network.emulateNetworkConditions', {
     ...{ offline: false, latency: 800, downloadThroughput: 100_000, uploadThroughput: 50_000 },
   });
+}
+
+/** Waits until the page has asked for nothing for half a second. Its stream of events stays open for good. */
+function followRequests(page: Page): () => Promise<void> {
+  const open = new Set<Request>();
+  let since = Date.now();
+  const end = (request: Request): void => {
+    open.delete(request);
+    since = Date.now();
+  };
+  page.on('request', (request) => {
+    if (!request.url().endsWith('/api/v1/live')) open.add(request);
+  });
+  page.on('requestfinished', end);
+  page.on('requestfailed', end);
+  const isQuiet = (): boolean => open.size === 0 && Date.now() - since >= 500;
+  return () => expect.poll(isQuiet, { timeout: 30_000, intervals: [100] }).toBe(true);
 }
 
 interface Answer {
@@ -77,6 +94,7 @@ async function press(page: Page, selector: string): Promise<Answer> {
 test('on a slow tablet and network a tap is seen at once, and what it does soon after', async ({
   page,
 }) => {
+  const atRest = followRequests(page);
   const id = await openJob(page, 104);
   await page.goto(`/jobs/${id}/measure/FR`);
   await settled(page);
@@ -84,8 +102,7 @@ test('on a slow tablet and network a tap is seen at once, and what it does soon 
   const all: Answer[] = [];
   for (const time of [1, 2, 3]) {
     // The page is at rest: its chart is loaded and drawn.
-    await page.waitForLoadState('networkidle');
-    await page.waitForTimeout(500);
+    await atRest();
     all.push(await press(page, '.zh-tabs button:not([aria-current="true"])'));
     all.push(await press(page, `[class*="_ladder"] li:nth-child(${time}) button`));
     all.push(await press(page, 'nav a[data-key="b"]'));
