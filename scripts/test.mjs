@@ -1,5 +1,5 @@
 // npm test: everything, from a fresh clone on; stops at the first failure.
-import { spawn, spawnSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import {
   accessSync,
   chmodSync,
@@ -13,14 +13,15 @@ import {
 import { freemem, tmpdir } from 'node:os';
 import path from 'node:path';
 import {
+  beside,
   bin,
   buildBeside,
   chromium,
   ROOT,
   run,
   runTogether,
-  runTypeScript,
   SHORT_LIVED,
+  typeScript,
 } from './lib/prepare.mjs';
 import { startPostgres } from './lib/postgres.mjs';
 
@@ -50,6 +51,9 @@ if (!process.env.TMPDIR) scratchInMemory();
 
 const started = Date.now();
 const seconds = (since) => ((Date.now() - since) / 1000).toFixed(0);
+const JEST = path.join(ROOT, 'node_modules/jest/bin/jest.js');
+/** What Jest asks of Node. */
+const MODULES = '--experimental-vm-modules --no-warnings';
 /** Seconds of each step, and of each browser test file. */
 const took = [];
 const slowest = [];
@@ -100,70 +104,90 @@ function queueOfBrowserTests() {
     .map(([names]) => ({ name: names.join(', '), files: names.map((name) => `e2e/${name}.spec`) }));
 }
 
-/** One entry of the queue with a server and a copy of the demo workshop of its own. */
-function browserTest({ name, files }, template, chromiumPath) {
+/** One entry of the queue with a server and a copy of the demo workshop of its own; whether it passed. */
+async function browserTest({ name, files }, template, chromiumPath) {
   const data = mkdtempSync(path.join(tmpdir(), 'zesty-hound-e2e-'));
   cpSync(template, data, { recursive: true });
-  const since = Date.now();
-  return new Promise((resolve) => {
-    const child = spawn(bin('playwright'), ['test', ...files], {
-      cwd: ROOT,
-      stdio: ['ignore', 'pipe', 'pipe'],
-      env: {
-        ...process.env,
-        NEXT_TELEMETRY_DISABLED: '1',
-        CHROMIUM_PATH: chromiumPath,
-        E2E_DATA: data,
-        E2E_OUTPUT: `test-results/${name.replaceAll(', ', '-')}`,
-      },
-    });
-    let said = '';
-    for (const stream of [child.stdout, child.stderr]) {
-      stream.setEncoding('utf8').on('data', (text) => {
-        said += text;
-      });
-    }
-    child.on('close', (status) => {
-      rmSync(data, { recursive: true, force: true });
-      slowest.push([`browser: ${name}`, Number(seconds(since))]);
-      process.stdout.write(said);
-      resolve(status === 0 ? null : name);
-    });
+  const passed = await beside(bin('playwright'), ['test', ...files], {
+    CHROMIUM_PATH: chromiumPath,
+    E2E_DATA: data,
+    E2E_OUTPUT: `test-results/${name.replaceAll(', ', '-')}`,
   });
+  rmSync(data, { recursive: true, force: true });
+  return passed;
 }
 
-/** Works the queue off in so many lanes; the first failure ends it once its lanes are through. */
-async function browserTests(chromiumPath, lanes = LANES) {
-  const template = mkdtempSync(path.join(tmpdir(), 'zesty-hound-demo-'));
-  runTypeScript('src/cli/seedDemo.ts', [], { ZESTY_HOUND_DATA: template, DATABASE_URL: '' });
-  const queue = queueOfBrowserTests();
+/** Integration tests that say the same of both engines. */
+const BOTH_ENGINES = ['access', 'database', 'live', 'writes', 'replaces', 'nose', 'strip'];
+
+/** These and two servers of the built application on a PostgreSQL server; whether all passed. */
+async function postgresTests() {
+  const server = await startPostgres();
+  if (!server) return true;
+  process.once('exit', server.stop);
+  const files = [
+    ...BOTH_ENGINES.map((name) => `tests/integration/${name}.test.ts`),
+    'tests/servers',
+  ];
+  const passed = await beside(process.execPath, [SHORT_LIVED, JEST, '-w', '2', ...files], {
+    TEST_PG: server.url,
+    NODE_OPTIONS: MODULES,
+  });
+  process.removeListener('exit', server.stop);
+  server.stop();
+  return passed;
+}
+
+/** Works a queue off in so many lanes; the first failure ends it once its lanes are through. Answers what failed. */
+async function workOff(queue, lanes) {
   const failed = [];
-  const lane = async (jobs) => {
-    for (let next = jobs.shift(); next && failed.length === 0; next = jobs.shift()) {
-      const name = await browserTest(next, template, chromiumPath);
-      if (name) failed.push(name);
+  const lane = async () => {
+    for (let next = queue.shift(); next && failed.length === 0; next = queue.shift()) {
+      const since = Date.now();
+      if (!(await next.run())) failed.push(next.name);
+      slowest.push([next.name, Number(seconds(since))]);
     }
   };
-  const isTimed = ({ name }) => TIMED.includes(name);
-  const together = queue.filter((job) => !isTimed(job));
-  await Promise.all(Array.from({ length: lanes }, () => lane(together)));
+  await Promise.all(Array.from({ length: lanes }, lane));
+  return failed;
+}
+
+/** What needs the built application: in a browser, and on a PostgreSQL server. */
+async function testsOfTheBuilt(chromiumPath) {
+  const template = mkdtempSync(path.join(tmpdir(), 'zesty-hound-demo-'));
+  const records = { ZESTY_HOUND_DATA: template, DATABASE_URL: '' };
+  run(...typeScript('src/cli/seedDemo.ts', [], records, [SHORT_LIVED]));
+  const [together, byThemselves] = [[], []];
+  for (const test of queueOfBrowserTests()) {
+    const name = `browser: ${test.name}`;
+    const job = { name, run: () => browserTest(test, template, chromiumPath) };
+    (TIMED.includes(test.name) ? byThemselves : together).push(job);
+  }
+  together.splice(LANES, 0, { name: 'PostgreSQL', run: postgresTests });
+  const failed = await workOff(together, LANES);
   // What measures time runs when nothing else does.
-  await lane(queue.filter(isTimed));
+  if (failed.length === 0) failed.push(...(await workOff(byThemselves, 1)));
   rmSync(template, { recursive: true, force: true });
   if (failed.length > 0) {
-    console.error(`\nBrowser tests failed: ${failed.join(', ')}.`);
+    console.error(`\nFailed: ${failed.join(', ')}.`);
     process.exit(1);
   }
 }
 
 let chromiumPath = '';
 await timed('install', async () => {
-  const prepare = new URL('./lib/prepare.mjs', import.meta.url).href;
-  const step = (calls) => [
-    process.execPath,
-    ['-e', `import('${prepare}').then((m) => {${calls}})`],
-  ];
-  await runTogether([step('m.install({ all: true })'), step('m.chromium(); m.readers()')]);
+  const step = (...calls) => {
+    const asked = calls.map(([file, call]) => {
+      const href = new URL(`./lib/${file}.mjs`, import.meta.url).href;
+      return `await import('${href}').then((m) => m.${call});`;
+    });
+    return [process.execPath, ['--input-type=module', '-e', asked.join('\n')]];
+  };
+  await runTogether([
+    step(['prepare', 'install({ all: true })']),
+    // Debian's programs one after the other: they are installed under one lock.
+    step(['prepare', 'chromium()'], ['prepare', 'readers()'], ['postgres', 'installServer()']),
+  ]);
   chromiumPath = chromium();
 });
 await timed('lint, formatting, types, import boundaries, build', async () => {
@@ -184,35 +208,20 @@ await timed('unit tests', () =>
     [
       // Workers inherit the flag.
       SHORT_LIVED,
-      path.join(ROOT, 'node_modules/jest/bin/jest.js'),
+      JEST,
       '--reporters=default',
       '--reporters=<rootDir>/tests/support/slowest.mjs',
     ],
-    { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
+    { NODE_OPTIONS: MODULES },
   ),
 );
-/** Integration tests that say the same of both engines. */
-const BOTH_ENGINES = ['access', 'database', 'live', 'writes', 'replaces', 'nose', 'strip'];
-await timed('integration tests on PostgreSQL', async () => {
-  const server = await startPostgres();
-  if (!server) return;
-  process.once('exit', server.stop);
-  const files = [
-    ...BOTH_ENGINES.map((name) => `tests/integration/${name}.test.ts`),
-    'tests/servers',
-  ];
-  const env = { TEST_PG: server.url, NODE_OPTIONS: '--experimental-vm-modules --no-warnings' };
-  await runTogether([[bin('jest'), files, env]]);
-  process.removeListener('exit', server.stop);
-  server.stop();
-});
-await timed('browser tests', () => browserTests(chromiumPath));
+await timed('browser tests, and PostgreSQL', () => testsOfTheBuilt(chromiumPath));
 
 const tracked = spawnSync('git', ['status', '--porcelain'], { cwd: ROOT, encoding: 'utf8' });
 if (tracked.status === 0 && tracked.stdout.trim() !== '' && process.env.CI) {
   console.log(`\nThe checkout was changed by the tests:\n${tracked.stdout}`);
 }
-console.log('\nSlowest browser tests, in seconds:');
+console.log('\nSlowest of them, in seconds:');
 for (const [name, time] of slowest.sort((p, q) => q[1] - p[1]).slice(0, 10)) {
   console.log(`${String(time).padStart(6)}  ${name}`);
 }

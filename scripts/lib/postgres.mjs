@@ -33,12 +33,17 @@ function asUser(command, args, options = {}) {
   execFileSync(file, all, { stdio: 'ignore', ...options });
 }
 
+/** Installs Debian's server where it is missing and may be. */
+export function installServer() {
+  if (!programs() && process.getuid() === 0) debian(['postgresql', 'postgresql-client']);
+}
+
 /**
  * Starts a server; answers with its address and how it is stopped. Null, with a clear word, where
  * none is installed and none may be.
  */
 export async function startPostgres() {
-  if (!programs() && process.getuid() === 0) debian(['postgresql', 'postgresql-client']);
+  installServer();
   const place = programs();
   if (!place) {
     console.log('No PostgreSQL server is installed, and only root may: left out.');

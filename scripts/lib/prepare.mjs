@@ -32,31 +32,32 @@ export function run(command, args, env = {}) {
   }
 }
 
-/** Runs commands beside each other, each one's output in one piece; stops when one fails. */
+/** Runs a command beside others, its output in one piece once it has ended; whether it passed. */
+export const beside = (command, args, env = {}) =>
+  new Promise((resolve) => {
+    const child = spawn(command, args, {
+      cwd: ROOT,
+      env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...env },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    let said = '';
+    for (const stream of [child.stdout, child.stderr]) {
+      stream.setEncoding('utf8').on('data', (text) => {
+        said += text;
+      });
+    }
+    child.on('close', (status) => {
+      process.stdout.write(said);
+      resolve(status === 0);
+    });
+  });
+
+/** Runs commands beside each other; stops when one fails. */
 export async function runTogether(commands) {
-  const runs = commands.map(
-    ([command, args, env = {}]) =>
-      new Promise((resolve) => {
-        const child = spawn(command, args, {
-          cwd: ROOT,
-          env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...env },
-          stdio: ['ignore', 'pipe', 'pipe'],
-        });
-        let said = '';
-        for (const stream of [child.stdout, child.stderr]) {
-          stream.setEncoding('utf8').on('data', (text) => {
-            said += text;
-          });
-        }
-        child.on('close', (status) => {
-          process.stdout.write(said);
-          resolve({ name: `${command} ${args.join(' ')}`, status });
-        });
-      }),
-  );
-  const failed = (await Promise.all(runs)).filter(({ status }) => status !== 0);
+  const passed = await Promise.all(commands.map((command) => beside(...command)));
+  const failed = commands.filter((_, i) => !passed[i]);
   if (failed.length === 0) return;
-  for (const { name, status } of failed) console.error(`\n${name} failed (${status}).`);
+  for (const [command, args] of failed) console.error(`\n${command} ${args.join(' ')} failed.`);
   process.exit(1);
 }
 
@@ -213,10 +214,10 @@ export function serve(data, env = {}, flags = []) {
   child.on('exit', (code) => process.exit(code ?? 0));
 }
 
-/** The command that runs a TypeScript file from source. */
-export const typeScript = (file, args = [], env = {}) => [
+/** The command that runs a TypeScript file from source; `flags` are those of Node. */
+export const typeScript = (file, args = [], env = {}, flags = []) => [
   process.execPath,
-  ['--conditions=react-server', '--import', 'tsx', file, ...args],
+  [...flags, '--conditions=react-server', '--import', 'tsx', file, ...args],
   env,
 ];
 

@@ -13,11 +13,13 @@ const folder = path.join(root, 'records');
 const other = path.join(root, 'other');
 const url = freshDatabase()!;
 
-const run = (file: string, args: readonly string[], data: string): string =>
-  execFileSync(process.execPath, ['--conditions=react-server', '--import', 'tsx', file, ...args], {
+const run = (file: string, args: readonly string[], data: string): string => {
+  const typeScript = [...process.execArgv, '--conditions=react-server', '--import', 'tsx'];
+  return execFileSync(process.execPath, [...typeScript, file, ...args], {
     env: { ...process.env, ZESTY_HOUND_DATA: data, DATABASE_URL: '', NODE_OPTIONS: '' },
     stdio: ['ignore', 'pipe', 'pipe'],
   }).toString();
+};
 
 /** Every table of records with how many rows it has and one digest of them. */
 async function contentsOf(where: {
