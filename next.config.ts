@@ -19,7 +19,7 @@ const config: NextConfig = {
     quietDeps: true,
     silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'],
   },
-  serverExternalPackages: ['@electric-sql/pglite', 'pg'],
+  serverExternalPackages: ['@electric-sql/pglite', 'pg', 'esbuild'],
   outputFileTracingIncludes: {
     '/*': ['./src/db/migrations/**/*', './src/server/records/backup/file*.ts'],
   },

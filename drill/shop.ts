@@ -2,6 +2,7 @@ import { quantileOfSorted } from '../src/core/numeric';
 import { overWaiting } from '../src/features/measure/held';
 import { Keeper, isOnDevice } from '../src/ui/keeper/Keeper';
 import { pageStore } from '../src/ui/keeper/deviceStore';
+import { pageLog } from '../src/ui/keeper/doneLog';
 import type { SendWrites, Settled, WriteAnswer } from '../src/ui/keeper/types';
 import { serve, type Served } from '../bench/serve';
 import { halfSaved } from './agree';
@@ -65,6 +66,7 @@ class Screen {
     this.chance = random(seed);
     this.keeper = new Keeper({
       store: pageStore(),
+      log: pageLog(),
       send: this.send,
       alone: (run) => run(),
       crier: { tell: () => undefined, listen: () => undefined },

@@ -17,8 +17,9 @@ import { shopUnits } from '@/server/shop/settings';
 import { isSignInAsked } from '@/server/access/mode';
 import { whoIsHere } from '@/server/web/who';
 import { PasswordAgain, SignedIn, SignedOut } from '@/ui/access';
-import { KeeperProvider } from '@/ui/keeper';
+import { HeldSince, KeeperProvider } from '@/ui/keeper';
 import { EARLY_SCRIPT } from '@/ui/keeper/early';
+import { HoldProgram } from '@/ui/offline';
 import {
   DEVICE_THEME_SCRIPT,
   HeaderNav,
@@ -82,6 +83,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
               </div>
             </div>
           </header>
+          {isSignInAsked() && isIn && <HoldProgram />}
           {isIn && <Unsent />}
           {isSignInAsked() && who?.role === 'lead' && <PasswordAgain name={who.name} />}
           <main id="main" className={styles.page} data-part="page">
@@ -91,6 +93,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
               </p>
             ))}
             {isSignInAsked() && <SignedOut />}
+            {isSignInAsked() && <HeldSince />}
             {children}
           </main>
         </KeeperProvider>

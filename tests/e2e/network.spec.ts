@@ -3,6 +3,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
+import { CHROMIUM_ARGS } from '../../playwright.config';
 import { complaintsOf, drawnUp, expectAccessible, settled } from './helpers';
 import { freePort, kill, startServer } from './ownServer';
 
@@ -18,6 +19,13 @@ let said = '';
 const contexts: BrowserContext[] = [];
 
 test.describe.configure({ mode: 'serial' });
+// As on a tablet that trusts the server’s certificate: a browser that only went on past its warning holds no pages.
+test.use({
+  launchOptions: {
+    executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+    args: [...CHROMIUM_ARGS, '--ignore-certificate-errors'],
+  },
+});
 
 const until = async (pattern: RegExp): Promise<RegExpExecArray> => {
   await expect.poll(() => said, { timeout: 150_000 }).toMatch(pattern);
@@ -244,6 +252,82 @@ test('what is grave asks a lead for the password, and a technician may not at al
   await dialog.getByLabel('Password').fill(PASSWORD);
   await dialog.getByRole('button', { name: 'Go on' }).click();
   await expect(office.getByText(/^Wren: /)).toBeVisible();
+});
+
+/** Whether a screen holds a page for when the server is away. */
+const holds = (page: Page, place: string): Promise<boolean> =>
+  page.evaluate(async (path) => {
+    const pages = await caches.open('zesty-hound-pages');
+    return (await pages.match(path)) !== undefined;
+  }, place);
+
+test('without the server the job at hand is read and worked on, and what was typed goes out once it is back', async () => {
+  test.setTimeout(240_000);
+  await tablet.goto(`${jobPath}/measure/FL`);
+  await settled(tablet);
+  for (const place of ['/', '/offline', `${jobPath}/strip`, `${jobPath}/measure/FL`]) {
+    await expect.poll(() => holds(tablet, place), { timeout: 60_000 }).toBe(true);
+  }
+  // What is written once the page is held is not in it.
+  const field = tablet.locator('#reading');
+  await field.fill('0.021');
+  await field.press('Enter');
+  await expect(tablet.locator('[data-unsent="0"]')).toBeAttached();
+  const port = Number(new URL(address).port);
+  await kill(server);
+  await field.fill('0.023');
+  await field.press('Enter');
+  const ladder = tablet.locator('[class*="_ladder"]').first();
+  await expect(ladder).toContainText('0.023');
+
+  // Another page of the job, with what is ticked there.
+  await tablet.goto(`${jobPath}/strip`);
+  await expect(tablet.getByRole('heading', { name: 'Strip and inspect' })).toBeVisible();
+  const since = tablet.getByRole('status').filter({ hasText: 'Without the server.' });
+  await expect(since).toContainText(/of \d\d:\d\d/);
+  await expectAccessible(tablet);
+  // By the ways of the page itself, without a question whether to leave.
+  let asked = 0;
+  tablet.on('dialog', (dialog) => {
+    asked += 1;
+    void dialog.accept();
+  });
+  await tablet
+    .getByRole('link', { name: /^Measure/ })
+    .first()
+    .click();
+  await tablet.waitForURL(/\/measure\/FL/);
+  await expect(ladder).toContainText('0.021');
+  await expect(ladder).toContainText('0.023');
+  expect(asked).toBe(0);
+
+  // One that is not held says so, and leads to those that are.
+  await tablet.goto('/insights');
+  await expect(tablet.getByRole('heading', { name: 'Without the server' })).toBeVisible();
+  await expectAccessible(tablet);
+  await tablet
+    .getByRole('link', { name: /^Strip/ })
+    .first()
+    .click();
+  await expect(tablet.getByRole('heading', { name: 'Strip and inspect' })).toBeVisible();
+  await tablet.goto(`${jobPath}/measure/FL`);
+  await expect(since).toBeVisible();
+
+  start(port);
+  await until(/Zesty Hound answers at/);
+  await expect(since).toBeHidden({ timeout: 60_000 });
+  await expect(tablet.locator('[data-unsent="0"]')).toBeAttached();
+  await expect(ladder).toContainText('0.023');
+  const read = await office.request.get(`/api/v1${jobPath}/readings`);
+  expect(await read.text()).toMatch(/0\.021[\s\S]*0\.023/);
+});
+
+test('what a screen holds goes when another takes over', async () => {
+  await tablet.getByRole('link', { name: /^Tobiah/ }).click();
+  await expect(tablet.getByRole('heading', { name: 'Who is here?' })).toBeVisible();
+  await expect.poll(() => tablet.evaluate(() => caches.has('zesty-hound-pages'))).toBe(false);
+  await signIn(tablet, 'Tobiah', PIN.Tobiah);
+  await tablet.waitForURL(/\/measure\/FL/);
 });
 
 test('a reading typed after the session has ended waits, and is there once the same person signs in', async () => {

@@ -1,9 +1,10 @@
-import { execFileSync } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { sql } from 'drizzle-orm';
+import { moveByCommand } from '@/cli/moveCommand';
 import { openDatabase } from '@/db/client';
+import { demoIn } from '../integration/demo';
 import { freshDatabase } from '../support/engine';
 
 /** The demo workshop from its folder into a PostgreSQL server, and back into a new folder: nothing is another. */
@@ -13,13 +14,11 @@ const folder = path.join(root, 'records');
 const other = path.join(root, 'other');
 const url = freshDatabase()!;
 
-const run = (file: string, args: readonly string[], data: string): string => {
-  const typeScript = [...process.execArgv, '--conditions=react-server', '--import', 'tsx'];
-  return execFileSync(process.execPath, [...typeScript, file, ...args], {
-    env: { ...process.env, ZESTY_HOUND_DATA: data, DATABASE_URL: '', NODE_OPTIONS: '' },
-    stdio: ['ignore', 'pipe', 'pipe'],
-  }).toString();
-};
+/** The command as it is given for a data folder. */
+function run(args: readonly string[], data: string): Promise<string> {
+  process.env.ZESTY_HOUND_DATA = data;
+  return moveByCommand(args);
+}
 
 /** Every table of records with how many rows it has and one digest of them. */
 async function contentsOf(where: {
@@ -44,26 +43,26 @@ async function contentsOf(where: {
   return found;
 }
 
-beforeAll(() => {
-  run('src/cli/seedDemo.ts', [], folder);
-  fs.cpSync(folder, other, { recursive: true });
+beforeAll(async () => {
+  await demoIn(folder);
+  await demoIn(other);
 });
 afterAll(() => fs.rmSync(root, { recursive: true, force: true }));
 
 test('everything arrives, is refused a second time, and comes back as it was', async () => {
   const before = await contentsOf({ folder });
   expect(before.jobs).toMatchObject({ rows: expect.any(Number) as number });
-  expect(run('src/cli/move.ts', [url], folder)).toMatch(/^\d+ rows are in the database/);
+  expect(await run([url], folder)).toMatch(/^\d+ rows are in the database/);
   // Nobody goes on with what was moved by mistake.
   expect(fs.existsSync(path.join(folder, 'pg'))).toBe(false);
   expect(fs.readdirSync(path.join(folder, 'copies'))).toEqual([expect.stringMatching(/^moved-/)]);
   expect(await contentsOf({ url, folder })).toEqual(before);
 
   // Where there is a shop already nothing is moved.
-  expect(() => run('src/cli/move.ts', [url], other)).toThrow(/There is a shop already/);
-  expect(() => run('src/cli/move.ts', ['--back', url], other)).toThrow(/There is a shop already/);
+  await expect(run([url], other)).rejects.toThrow(/There is a shop already/);
+  await expect(run(['--back', url], other)).rejects.toThrow(/There is a shop already/);
 
-  expect(run('src/cli/move.ts', ['--back', url], folder)).toMatch(/Start without DATABASE_URL/);
+  expect(await run(['--back', url], folder)).toMatch(/Start without DATABASE_URL/);
   expect(await contentsOf({ folder })).toEqual(before);
 
   // Work goes on: counters stand where they stood, and history is still kept by the database.

@@ -4,6 +4,7 @@ import { calledFor, drawnCorner } from '@/core/corner';
 import { contextOf, lookItems, padMeanings, planSteps, rulesInForce } from '@/core/procedure';
 import type { CornerWork } from '@/features/strip/CornerOrder';
 import { pageStore } from '@/ui/keeper/deviceStore';
+import { pageLog } from '@/ui/keeper/doneLog';
 import { Keeper } from '@/ui/keeper/Keeper';
 import type { WriteAnswer } from '@/ui/keeper/types';
 import type { CheckView } from '@/features/strip/model';
@@ -22,6 +23,7 @@ const fake = {
   make: (): Keeper =>
     new Keeper({
       store: pageStore(),
+      log: pageLog(),
       send: (_device, writes) => {
         for (const { name, input } of writes) bench.calls.push([name, input]);
         return Promise.resolve(

@@ -5,6 +5,7 @@ import { SignOut } from '@/features/access/SignOut';
 import { cameIn } from '@/server/access/here';
 import { allPeople } from '@/server/shop/people';
 import { whoIsHere } from '@/server/web/who';
+import { ForgetPages } from '@/ui/offline';
 
 export const metadata: Metadata = { title: 'Sign in' };
 
@@ -24,6 +25,7 @@ export default async function SignInPage({ searchParams }: Props) {
   return (
     <>
       <h1>Who is here?</h1>
+      <ForgetPages />
       <p className="zh-muted">Screen: {here.deviceName}</p>
       <SignInDesk people={people} to={pageOf((await searchParams).to)} />
       {who && <SignOut name={who.name} />}

@@ -1,4 +1,5 @@
 import type {
+  DoneLog,
   DoneWrite,
   KeptWrite,
   Reach,
@@ -25,6 +26,7 @@ export interface Crier {
 
 export interface KeeperParts {
   readonly store: WriteStore;
+  readonly log: DoneLog;
   readonly send: SendWrites;
   /** Runs something while no other tab of this browser does. */
   readonly alone: (run: () => Promise<void>) => Promise<void>;
@@ -242,7 +244,7 @@ export class Keeper {
     answers: readonly WriteAnswer[],
   ): Promise<boolean> {
     const settled: { write: KeptWrite; how: Settled }[] = [];
-    const done: number[] = [];
+    const over: number[] = [];
     let isThrough = answers.length > 0;
     for (const answer of answers) {
       const write = batch.find(({ id }) => id === answer.id);
@@ -257,12 +259,14 @@ export class Keeper {
       this.inTrouble.delete(write.jobId);
       // What was written at the place since stands for one that was not taken.
       const isOver = how.state === 'done' || (await this.hasNewer(write));
-      if (isOver) done.push(write.number);
+      if (isOver) over.push(write.number);
       else await this.parts.store.change({ ...write, status: how });
     }
     // First done, then taken off the device: at no moment does a page show neither.
     this.report(settled);
-    await this.parts.store.remove(done);
+    // Pages are shown without the log as well; what is kept on the device would be sent for ever without the rest.
+    await this.parts.log.add(settled.flatMap(asDone)).catch(() => undefined);
+    await this.parts.store.remove(over);
     // Again, for a page that was opened between the two and saw them as waiting.
     if (settled.length > 0) this.parts.crier.tell({ settled });
     return isThrough;
@@ -287,13 +291,21 @@ export class Keeper {
     if (how.state === 'done' && how.seq !== undefined && isOwn) {
       this.reached.set(write.place, how.seq);
     }
-    if (how.state === 'done') this.done = [...this.done, { ...write, answer: how.value }];
+    this.done = [...this.done, ...asDone({ write, how })];
     for (const listener of this.onSettled) listener(write, how, resolve !== undefined);
   }
 
   /** Whether something was done after a moment (ms): a page that was asked for then may lack it. */
   async isDoneSince(moment: number): Promise<boolean> {
-    return (await this.parts.store.removedAt()) >= moment;
+    return (await this.parts.log.since(moment)).length > 0;
+  }
+
+  /** Lays over a page that this screen held what was done here since then: it lacks it for good. */
+  async recall(moment: number): Promise<void> {
+    const log = await this.parts.log.since(moment);
+    const isHere = new Set(this.done.map(({ id }) => id));
+    this.done = [...log.filter(({ id }) => !isHere.has(id)), ...this.done];
+    this.tell(this.state);
   }
 
   /** A page rendered from records that had all these shows them by itself. */
@@ -321,6 +333,9 @@ const ON_ITS_WAY = Number.MAX_SAFE_INTEGER;
 
 /** Whether the device has a write: from then on nothing that happens to the page loses it. */
 export const isOnDevice = ({ number }: Pick<KeptWrite, 'number'>): boolean => number !== ON_ITS_WAY;
+
+const asDone = ({ write, how }: Note['settled'][number]): DoneWrite[] =>
+  how.state === 'done' ? [{ ...write, answer: how.value }] : [];
 
 const WAITING = { state: 'waiting' } as const;
 

@@ -1,5 +1,6 @@
 import { saySignedOut } from '../access/sure';
 import { deviceStore, pageStore } from './deviceStore';
+import { deviceLog, pageLog } from './doneLog';
 import { browserGoing } from './going';
 import { Keeper, type Crier } from './Keeper';
 import { apartFromPractice } from './practiceRoom';
@@ -67,6 +68,7 @@ export function browserKeeper(): Keeper {
       typeof indexedDB === 'undefined'
         ? pageStore()
         : deviceStore(browserGoing(), () => void keeper?.found()),
+    log: typeof indexedDB === 'undefined' ? pageLog() : deviceLog(),
     send: apartFromPractice(sendToServer),
     alone,
     crier: crier(),

@@ -10,9 +10,11 @@ import {
   useSyncExternalStore,
   type ReactNode,
 } from 'react';
+import { isHeldElsewhere, renderedAt } from '../offline';
 import { browserKeeper } from './browser';
 import { replayEarly } from './early';
 import { NOTHING_KEPT, type Keeper, type KeeperState } from './Keeper';
+import { setHeldSince } from './HeldSince';
 import { setWriter } from './keepWrite';
 import { patientFetch } from './patientFetch';
 import type { DoneWrite, KeptWrite } from './types';
@@ -24,6 +26,8 @@ const nothing = (): KeeperState => NOTHING_KEPT;
 
 /** A burst of answers is followed by one reload of what the page shows. */
 const REFRESH_AFTER_MS = 60;
+/** A page that came so long before it was opened was held by this screen. */
+const HELD_BEFORE_MS = 1000;
 /** A server that was not there for it is asked again. */
 const AGAIN_AFTER_MS = 2000;
 
@@ -72,14 +76,23 @@ function useRefreshAfterWrites(keeper: Keeper | null): void {
     if (isLoading) return;
     keeper?.isShown(shown.current);
     shown.current = [];
-    if (!isWanted.current) return;
+    if (!isWanted.current) return setHeldSince(null);
     const again = setTimeout(load, AGAIN_AFTER_MS);
     return () => clearTimeout(again);
   }, [keeper, isLoading, load]);
   useEffect(() => {
-    // What was done while this page was on its way to the browser.
-    const asked = Math.floor(performance.timeOrigin);
-    void keeper?.isDoneSince(asked).then((isStale) => isStale && load());
+    const look = async (): Promise<void> => {
+      const asked = Math.floor(performance.timeOrigin);
+      const rendered = await renderedAt();
+      const isHeld = rendered < asked - HELD_BEFORE_MS;
+      if (isHeld) {
+        setHeldSince(rendered);
+        await keeper?.recall(rendered);
+      }
+      // What was done while this page was on its way to the browser.
+      if (isHeld || (await keeper?.isDoneSince(rendered))) load();
+    };
+    void look();
   }, [keeper, load]);
   useEffect(() => {
     // The browser may have kept this page from before.
@@ -92,11 +105,24 @@ function useAskBeforeLeaving(keeper: Keeper | null): void {
   useEffect(() => {
     if (!keeper) return;
     const ask = (event: BeforeUnloadEvent): void => {
-      if (keeper.current().writes.length > 0) event.preventDefault();
+      if (!isMovingOn && keeper.current().writes.length > 0) event.preventDefault();
     };
     window.addEventListener('beforeunload', ask);
     return () => window.removeEventListener('beforeunload', ask);
   }, [keeper]);
+}
+
+/** Set where a page that this screen holds takes over: it goes on with what waits on the device. */
+let isMovingOn = false;
+
+/** Opens a page that this screen holds; false where it holds none. */
+async function openHeld(href: string): Promise<boolean> {
+  if (!(await isHeldElsewhere(href))) return false;
+  isMovingOn = true;
+  const address = new URL(href, window.location.href);
+  address.searchParams.delete('_rsc');
+  window.location.assign(address);
+  return true;
 }
 
 /** Makes the router wait for the server; whether it does so just now. */
@@ -105,9 +131,9 @@ function usePatience(): boolean {
   useEffect(() => {
     if (process.env.NODE_ENV !== 'production') return;
     const plain = window.fetch;
-    window.fetch = patientFetch(plain.bind(window), (isWaiting) =>
-      setWaiting((count) => count + (isWaiting ? 1 : -1)),
-    );
+    const onWait = (isWaiting: boolean): void =>
+      setWaiting((count) => count + (isWaiting ? 1 : -1));
+    window.fetch = patientFetch(plain.bind(window), onWait, openHeld);
     return () => void (window.fetch = plain);
   }, []);
   return waiting > 0;

@@ -11,7 +11,6 @@ interface Schema extends DBSchema {
 const NOTHING_GOING: Going = { begin: () => () => undefined, recover: () => undefined };
 
 const NAME = 'zesty-hound';
-const REMOVED = 'removed';
 
 const open = (): Promise<IDBPDatabase<Schema>> =>
   openDB<Schema>(NAME, 1, {
@@ -77,12 +76,10 @@ export function deviceStore(
     },
     remove: async (numbers) => {
       if (numbers.length === 0) return;
-      const tx = (await database()).transaction(['writes', 'device'], 'readwrite');
-      for (const number of numbers) await tx.objectStore('writes').delete(number);
-      await tx.objectStore('device').put(String(Date.now()), REMOVED);
+      const tx = (await database()).transaction('writes', 'readwrite');
+      for (const number of numbers) await tx.store.delete(number);
       await tx.done;
     },
-    removedAt: async () => Number((await (await database()).get('device', REMOVED)) ?? 0),
   };
 }
 
@@ -90,7 +87,6 @@ export function deviceStore(
 export function pageStore(): WriteStore {
   const device = crypto.randomUUID();
   let last = 0;
-  let removed = 0;
   let writes: KeptWrite[] = [];
   return {
     device: () => Promise.resolve(device),
@@ -106,9 +102,7 @@ export function pageStore(): WriteStore {
       writes = writes.map((each) => (each.number === write.number ? write : each));
       return Promise.resolve();
     },
-    removedAt: () => Promise.resolve(removed),
     remove: (numbers) => {
-      if (numbers.length > 0) removed = Date.now();
       writes = writes.filter(({ number }) => !numbers.includes(number));
       return Promise.resolve();
     },

@@ -1,4 +1,5 @@
 export { AloneSince } from './AloneSince';
+export { HeldSince } from './HeldSince';
 export { AlsoHere } from './AlsoHere';
 export { JobWatch } from './JobWatch';
 export { SeenMark } from './SeenMark';

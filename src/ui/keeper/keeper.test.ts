@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
 import { deviceStore, pageStore } from './deviceStore';
+import { deviceLog, pageLog } from './doneLog';
 import { Keeper, type Crier, type KeeperParts } from './Keeper';
 import type { KeptWrite, SendWrites, Settled, WriteAnswer, WriteOrder, WriteStore } from './types';
 
@@ -59,8 +60,7 @@ function browser(store: WriteStore, send: SendWrites) {
     };
   };
   const parts: Omit<KeeperParts, 'crier'> = {
-    store,
-    send,
+    ...{ store, send, log: pageLog() },
     alone: (run) => (turn = turn.then(run)),
     pause: () => new Promise((resolve) => setTimeout(resolve, 2)),
   };
@@ -225,6 +225,59 @@ test('a page that was asked for before something was done hears of it', async ()
   const opened = tabs.open();
   expect(await opened.isDoneSince(asked)).toBe(true);
   expect(await opened.isDoneSince(Date.now() + 1)).toBe(false);
+});
+
+test('a page that was held is laid over with what was done since, once each', async () => {
+  const server = fakeServer();
+  const tabs = browser(pageStore(), server.send);
+  const first = tabs.open();
+  await first.keep(reading(1, 'before it was held'), HERE);
+  await settle();
+  const held = Date.now();
+  await first.keep(reading(2, 'after'), HERE);
+  server.state.refuses.add('reading 3');
+  await first.keep(reading(3, 'refused'), HERE);
+  await settle();
+  const opened = tabs.open();
+  await opened.recall(held);
+  await opened.recall(held);
+  expect(textsOf(opened.current().lately)).toEqual(['after']);
+  expect(opened.current().lately[0]).toMatchObject({ place: 'reading 2', answer: null });
+});
+
+describe.each([
+  ['on the device', deviceLog],
+  ['in a page', pageLog],
+])('the log of what is done, %s', (_name, make) => {
+  const done = (position: number) => ({
+    ...{ ...reading(position, String(position)), ...HERE, id: `${position}`, at: 0 },
+    ...{ number: position, status: { state: 'waiting' as const }, answer: null },
+  });
+  beforeEach(() => jest.useFakeTimers({ doNotFake: ['setImmediate', 'setTimeout'], now: 1e6 }));
+  afterEach(() => jest.useRealTimers());
+
+  test('answers what was done since a moment, in order', async () => {
+    const log = make();
+    await log.add([done(1)]);
+    jest.setSystemTime(1e6 + 1000);
+    await log.add([done(2), done(3)]);
+    expect(textsOf(await log.since(1e6 + 1))).toEqual(['2', '3']);
+    expect(textsOf(await log.since(1e6))).toEqual(['1', '2', '3']);
+    expect(await log.since(1e6 + 1001)).toEqual([]);
+  });
+});
+
+test('the log on the device keeps no pictures, and nothing for longer than two days', async () => {
+  jest.useFakeTimers({ doNotFake: ['setImmediate', 'setTimeout'], now: 2e9 });
+  const log = deviceLog();
+  const own = { ...reading(1, 'x'), ...HERE, id: 'x', at: 0, number: 1, answer: null };
+  const done = { ...own, status: { state: 'waiting' as const } };
+  await log.add([done, { ...done, input: { text: 'p'.repeat(300_000) } }]);
+  expect(textsOf(await log.since(2e9))).toEqual(['x']);
+  jest.setSystemTime(2e9 + 2 * 24 * 3600 * 1000 + 1);
+  await log.add([{ ...done, input: { text: 'y' } }]);
+  expect(textsOf(await log.since(0))).toEqual(['y']);
+  jest.useRealTimers();
 });
 
 test('a newer write never gives way to an older one that arrives late', async () => {

@@ -30,6 +30,36 @@ describe('the patient fetch', () => {
     expect(waits).toEqual([true, false]);
   });
 
+  test('opens the page that this screen holds in place of one that does not come', async () => {
+    const opened: string[] = [];
+    const openHeld = (href: string): Promise<boolean> => {
+      opened.push(href);
+      return Promise.resolve(href.startsWith('/held'));
+    };
+    const away = jest.fn(() => Promise.reject<Response>(new TypeError('Failed to fetch')));
+    const never = jest.fn(() => new Promise<Response>(() => undefined));
+    const patient = (plain: typeof fetch) => patientFetch(plain, undefined, openHeld);
+    let isAnswered = false;
+    const hear = (): void => void (isAnswered = true);
+    void patient(away)('/held', PAGE).then(hear, hear);
+    void patient(never)('/held/slow', PAGE).then(hear, hear);
+    await jest.advanceTimersByTimeAsync(20_000);
+    expect(opened).toEqual(['/held', '/held/slow']);
+    expect(isAnswered).toBe(false);
+    expect([away, never].map(({ mock }) => mock.calls.length)).toEqual([1, 1]);
+  });
+
+  test('waits for a slow page that this screen does not hold, and asks for it once', async () => {
+    const good = whole();
+    const plain = jest.fn(
+      () => new Promise<Response>((resolve) => setTimeout(() => resolve(good), 9000)),
+    );
+    const answer = patientFetch(plain)('/jobs', PAGE);
+    await jest.advanceTimersByTimeAsync(9500);
+    expect(await answer).toBe(good);
+    expect(plain).toHaveBeenCalledTimes(1);
+  });
+
   test('gives up where the router has, and everything else fails at once', async () => {
     const plain = jest.fn(() => Promise.reject<Response>(new TypeError('Failed to fetch')));
     const stopped = AbortSignal.abort();

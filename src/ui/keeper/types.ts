@@ -102,6 +102,11 @@ export interface WriteStore {
   ) => Promise<{ readonly write: KeptWrite; readonly dropped: readonly KeptWrite[] }>;
   readonly change: (write: KeptWrite) => Promise<void>;
   readonly remove: (numbers: readonly number[]) => Promise<void>;
-  /** When writes were last removed, in ms; 0 for never. */
-  readonly removedAt: () => Promise<number>;
+}
+
+/** What was done lately, by any tab: a page may have been rendered before it. */
+export interface DoneLog {
+  readonly add: (writes: readonly DoneWrite[]) => Promise<void>;
+  /** What was done at a moment (ms) or later, in order. */
+  readonly since: (moment: number) => Promise<readonly DoneWrite[]>;
 }

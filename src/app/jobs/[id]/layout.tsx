@@ -2,11 +2,14 @@ import type { Metadata } from 'next';
 import Link from '@/ui/Link';
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
+import { isSignInAsked } from '@/server/access/mode';
 import { loadJob } from '@/server/job/jobs';
 import { readJob, vehicleName } from '@/core/job';
 import { AloneSince, AlsoHere, JobWatch } from '@/ui/keeper';
+import { HoldJob } from '@/ui/offline';
 import { Trail } from '@/ui/shell';
 import { JobAlerts } from './JobAlerts';
+import { pagesToHold } from './pagesToHold';
 import lists from '@/ui/shell/lists.module.css';
 
 /** The title of every page of a job bears its plate. */
@@ -54,6 +57,9 @@ export default async function JobLayout({
         <Trail jobId={job.id} stages={readJob(job).stages} />
       </div>
       {job.closedAt === null && <JobWatch jobId={job.id} version={job.reach.job} />}
+      {isSignInAsked() && (
+        <HoldJob of={job.id} version={job.reach.job} pages={pagesToHold(job)} />
+      )}
       <JobAlerts job={job} />
       {children}
     </>

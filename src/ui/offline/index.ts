@@ -1,0 +1,3 @@
+export { HeldList } from './HeldList';
+export { isHeldElsewhere, renderedAt } from './heldPage';
+export { ForgetPages, HoldJob, HoldProgram } from './HoldPages';

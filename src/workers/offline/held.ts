@@ -1,0 +1,26 @@
+/** Pages that a screen holds for when the server cannot be reached, as the browser stores them. */
+export const PAGES = 'zesty-hound-pages';
+
+/** When a held page was rendered for this screen, in ms by this screen's clock. */
+export const HELD_AT = 'x-zh-held';
+/** Its title, as in an address. */
+export const TITLE = 'x-zh-title';
+
+/** The page that stands for one that is not held. */
+export const NOT_HELD = '/offline';
+
+/** Pages of people and keys, and those of coming in: never held. */
+const NEVER = /^\/(api|pair|sign-in|workshop|_next)(\/|$)/;
+
+export const mayBeHeld = (path: string): boolean => !NEVER.test(path);
+
+/** Asks the worker to hold pages; what was held of the same at the same version is not fetched again. */
+export interface Hold {
+  readonly is: 'hold';
+  readonly of: string;
+  readonly version: number;
+  readonly pages: readonly string[];
+}
+
+export const isHold = (said: unknown): said is Hold =>
+  typeof said === 'object' && said !== null && 'is' in said && said.is === 'hold';
