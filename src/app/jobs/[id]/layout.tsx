@@ -57,9 +57,7 @@ export default async function JobLayout({
         <Trail jobId={job.id} stages={readJob(job).stages} />
       </div>
       {job.closedAt === null && <JobWatch jobId={job.id} version={job.reach.job} />}
-      {isSignInAsked() && (
-        <HoldJob of={job.id} version={job.reach.job} pages={pagesToHold(job)} />
-      )}
+      {isSignInAsked() && <HoldJob of={job.id} version={job.reach.job} pages={pagesToHold(job)} />}
       <JobAlerts job={job} />
       {children}
     </>
