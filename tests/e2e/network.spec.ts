@@ -214,6 +214,12 @@ test('what the tablet writes is on the office’s screen within a second, under 
   expect(Date.now() - since).toBeLessThan(3000);
 });
 
+// 2026-11-29: the ledger had the screen, its page did not.
+test('the history of a job says who wrote and at which screen', async () => {
+  await office.goto(`${jobPath}/history?only=set`);
+  await expect(office.getByText('Tobiah, technician, at tablet, lift 2').first()).toBeVisible();
+});
+
 // 2026-11-29: eight pages of a job went on offering every name to choose from, where people sign in.
 test('no page offers a name to choose: the header says who is signed in', async () => {
   const pages = [
@@ -305,10 +311,7 @@ test('without the server the job at hand is read and worked on, and what was typ
   await tablet.goto('/insights');
   await expect(tablet.getByRole('heading', { name: 'Without the server' })).toBeVisible();
   await expectAccessible(tablet);
-  await tablet
-    .getByRole('link', { name: /^Strip/ })
-    .first()
-    .click();
+  await tablet.getByRole('link', { name: 'Strip', exact: true }).click();
   await expect(tablet.getByRole('heading', { name: 'Strip and inspect' })).toBeVisible();
   await tablet.goto(`${jobPath}/measure/FL`);
   await expect(since).toBeVisible();

@@ -46,10 +46,24 @@ export const historyQuerySchema = z.object({
 });
 export type HistoryQuery = z.infer<typeof historyQuerySchema>;
 
+/** What a browser calls itself where screens are not paired: it says nothing to anybody. */
+const isNumber = (device: string): boolean =>
+  /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/.test(device);
+
+/** Who wrote a line, as what, and at which screen where that has a name. */
+export function sayWriter({
+  who,
+  role,
+  device,
+}: Pick<LedgerRow, 'who' | 'role' | 'device'>): string {
+  const named = who ? `${who}${role ? `, ${role}` : ''}` : 'nobody named';
+  return device && !isNumber(device) ? `${named}, at ${device}` : named;
+}
+
 const lineOf = (row: LedgerRow): HistoryLine => ({
   seq: row.seq,
   at: format(row.at, 'yyyy-MM-dd HH:mm:ss'),
-  who: row.who ? `${row.who}${row.role ? `, ${row.role}` : ''}` : 'nobody named',
+  who: sayWriter(row),
   what: row.op === 'sign' ? 'signed off' : row.what,
   place: row.place,
   ...sayPair(row),

@@ -1,4 +1,5 @@
 import 'server-only';
+import { format } from 'date-fns';
 import type { LedgerRow } from '../../db/repositories';
 
 type Row = Readonly<Record<string, unknown>>;
@@ -9,9 +10,15 @@ const isRow = (value: unknown): value is Row =>
 /** Fields that say nothing to somebody who reads what became of a record. */
 const SILENT = ['id', 'set_id', 'axle_id', 'vehicle_id', 'by', 'at', 'kind', 'place', 'item'];
 
+/** A moment as the database writes it. */
+const MOMENT = /^\d{4}-\d\d-\d\d[T ]\d\d:\d\d:\d\d[\d.]*(Z|[+-]\d\d(:?\d\d)?)$/;
+
 /** One value in words: a figure with its unit, a list with commas, nothing found as sound. */
 function sayField(value: unknown): string {
-  if (Array.isArray(value)) return value.length === 0 ? 'sound' : value.map(sayField).join(', ');
+  if (Array.isArray(value)) {
+    const said = value.map((each) => sayField(each).replace(/\.$/, ''));
+    return said.length === 0 ? 'sound' : said.join(', ');
+  }
   if (typeof value === 'object' && value !== null) {
     const row = value as Row;
     return typeof row.text === 'string'
@@ -19,6 +26,9 @@ function sayField(value: unknown): string {
       : Object.entries(row)
           .map(([name, each]) => `${name} ${sayField(each)}`)
           .join(', ');
+  }
+  if (typeof value === 'string' && MOMENT.test(value)) {
+    return format(new Date(value), 'yyyy-MM-dd HH:mm:ss');
   }
   return value === null || value === undefined ? 'nothing' : String(value);
 }

@@ -8,10 +8,10 @@ import { forgetPages } from './heldPage';
 const canWork = (): boolean =>
   process.env.NODE_ENV === 'production' && 'serviceWorker' in navigator;
 
-/** Asks the worker of this screen to hold pages, where it has one. */
+/** Asks the worker of this screen to hold pages, once there is one. */
 async function ask(hold: Omit<Hold, 'is'>): Promise<void> {
-  const worker = (await navigator.serviceWorker.getRegistration())?.active;
-  worker?.postMessage({ is: 'hold', ...hold } satisfies Hold);
+  const { active } = await navigator.serviceWorker.ready;
+  active?.postMessage({ is: 'hold', ...hold } satisfies Hold);
 }
 
 /** Makes this screen hold the program and its start for when the server is away. Nothing is said where it cannot. */
@@ -22,7 +22,6 @@ export function HoldProgram() {
     if (!isIn || !canWork()) return;
     navigator.serviceWorker
       .register('/offline.js', { updateViaCache: 'none' })
-      .then(() => navigator.serviceWorker.ready)
       .then(() => ask({ of: 'program', version: 0, pages: [NOT_HELD, '/'] }))
       // A browser that does not trust the server’s certificate holds nothing.
       .catch(() => undefined);
