@@ -36,6 +36,11 @@ const shared = {
   moduleNameMapper,
 };
 
+/** Integration tests that say the same of both engines. */
+const BOTH_ENGINES = ['access', 'database', 'live', 'nose', 'replaces', 'strip', 'writes'];
+/** `npm test` starts a PostgreSQL server and names it; without one everything runs on the embedded engine. */
+const isServerThere = Boolean(process.env.TEST_PG);
+
 /** @type {import('jest').Config} */
 const config = {
   // A slow machine opens a database in many seconds; no test is a test of time.
@@ -57,10 +62,23 @@ const config = {
         '<rootDir>/scripts/**/*.test.mjs',
         // What needs a program of its own beside it: `npm run drill -- spreadsheet`.
         ...(process.env.DRILL_TESTS ? ['<rootDir>/tests/drills/**/*.test.ts'] : []),
-        // The built application, twice, on one PostgreSQL server.
-        ...(process.env.TEST_PG ? ['<rootDir>/tests/servers/**/*.test.ts'] : []),
       ],
+      setupFiles: ['<rootDir>/tests/support/embedded.ts'],
     },
+    ...(isServerThere
+      ? [
+          {
+            ...shared,
+            displayName: 'server',
+            testEnvironment: 'node',
+            testMatch: [
+              ...BOTH_ENGINES.map((name) => `<rootDir>/tests/integration/${name}.test.ts`),
+              // The built application, twice, on one server.
+              '<rootDir>/tests/servers/**/*.test.ts',
+            ],
+          },
+        ]
+      : []),
     {
       ...shared,
       displayName: 'dom',

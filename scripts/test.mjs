@@ -117,27 +117,6 @@ async function browserTest({ name, files }, template, chromiumPath) {
   return passed;
 }
 
-/** Integration tests that say the same of both engines. */
-const BOTH_ENGINES = ['access', 'database', 'live', 'writes', 'replaces', 'nose', 'strip'];
-
-/** These and two servers of the built application on a PostgreSQL server; whether all passed. */
-async function postgresTests() {
-  const server = await startPostgres();
-  if (!server) return true;
-  process.once('exit', server.stop);
-  const files = [
-    ...BOTH_ENGINES.map((name) => `tests/integration/${name}.test.ts`),
-    'tests/servers',
-  ];
-  const passed = await beside(process.execPath, [SHORT_LIVED, JEST, '-w', '2', ...files], {
-    TEST_PG: server.url,
-    NODE_OPTIONS: MODULES,
-  });
-  process.removeListener('exit', server.stop);
-  server.stop();
-  return passed;
-}
-
 /** Works a queue off in so many lanes; the first failure ends it once its lanes are through. Answers what failed. */
 async function workOff(queue, lanes) {
   const failed = [];
@@ -152,8 +131,8 @@ async function workOff(queue, lanes) {
   return failed;
 }
 
-/** What needs the built application: in a browser, and on a PostgreSQL server. */
-async function testsOfTheBuilt(chromiumPath) {
+/** The built application in a browser. */
+async function browserTests(chromiumPath) {
   const template = mkdtempSync(path.join(tmpdir(), 'zesty-hound-demo-'));
   const records = { ZESTY_HOUND_DATA: template, DATABASE_URL: '' };
   run(...typeScript('src/cli/seedDemo.ts', [], records, [SHORT_LIVED]));
@@ -163,7 +142,6 @@ async function testsOfTheBuilt(chromiumPath) {
     const job = { name, run: () => browserTest(test, template, chromiumPath) };
     (TIMED.includes(test.name) ? byThemselves : together).push(job);
   }
-  together.splice(LANES, 0, { name: 'PostgreSQL', run: postgresTests });
   const failed = await workOff(together, LANES);
   // What measures time runs when nothing else does.
   if (failed.length === 0) failed.push(...(await workOff(byThemselves, 1)));
@@ -202,20 +180,19 @@ await timed('lint, formatting, types, import boundaries, build', async () => {
     ],
   );
 });
-await timed('unit tests', () =>
-  run(
-    process.execPath,
-    [
-      // Workers inherit the flag.
-      SHORT_LIVED,
-      JEST,
-      '--reporters=default',
-      '--reporters=<rootDir>/tests/support/slowest.mjs',
-    ],
-    { NODE_OPTIONS: MODULES },
-  ),
-);
-await timed('browser tests, and PostgreSQL', () => testsOfTheBuilt(chromiumPath));
+await timed('unit tests, and both engines', async () => {
+  const server = await startPostgres();
+  if (server) process.once('exit', server.stop);
+  const reporters = ['default', '<rootDir>/tests/support/slowest.mjs'];
+  // Workers inherit the flag.
+  run(process.execPath, [SHORT_LIVED, JEST, ...reporters.map((name) => `--reporters=${name}`)], {
+    NODE_OPTIONS: MODULES,
+    TEST_PG: server?.url ?? '',
+  });
+  process.removeListener('exit', server?.stop ?? (() => undefined));
+  server?.stop();
+});
+await timed('browser tests', () => browserTests(chromiumPath));
 
 const tracked = spawnSync('git', ['status', '--porcelain'], { cwd: ROOT, encoding: 'utf8' });
 if (tracked.status === 0 && tracked.stdout.trim() !== '' && process.env.CI) {

@@ -21,7 +21,7 @@ import { takeWrites } from '@/server/writes/takeWrites';
 import { dropProgram, makeProgram } from '@/server/access/programs';
 import { ledger, pairingCodes, programs, sessions, signInTries } from '@/db/schema';
 import { eq, sql } from 'drizzle-orm';
-import { useRecords } from '../support/engine';
+import { useRecords } from './demo';
 import { numbered, DEVICE } from '../support/writes';
 import { known } from './known';
 

@@ -16,7 +16,7 @@ import { keepPhoto, photosForPdf } from '@/server/strip/photos';
 import { known } from './known';
 import { fileReport } from '@/server/report/file';
 import { ownerReport } from '@/server/report/owner';
-import { useRecords } from '../support/engine';
+import { useRecords } from './demo';
 import {
   ask,
   checkInput,

@@ -24,7 +24,7 @@ import { saveVehicle } from '@/server/shop/vehicles';
 import { GET, POST } from '@/app/api/v1/archive/route';
 import { vehicleForm } from '@/features/vehicles/model';
 import { scatterRecords } from '../support/randomRecords';
-import { demoIn, emptyIn } from './demo';
+import { shopIn } from './demo';
 import { known } from './known';
 
 jest.mock('@/server/web/who', () => ({
@@ -37,7 +37,7 @@ async function emptyShop(whose: 'own' | 'other' = 'own'): Promise<void> {
   await closeDatabase();
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-archive-'));
   folders.push(folder);
-  await emptyIn(folder);
+  await shopIn(folder, 'empty');
   if (whose === 'own') fs.copyFileSync(keyOf(folders[0]!), keyOf(folder));
 }
 const keyOf = (folder: string): string => path.join(folder, 'shop.key');
@@ -47,7 +47,7 @@ beforeAll(async () => {
   delete process.env.DATABASE_URL;
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-archive-'));
   folders.push(folder);
-  await demoIn(folder);
+  await shopIn(folder, 'demo');
   archive = (await makeArchive({ kind: 'all' }))!;
 }, 120_000);
 afterAll(async () => {

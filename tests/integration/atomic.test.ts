@@ -14,7 +14,7 @@ import { saveVehicle } from '@/server/shop/vehicles';
 import { askUseCase, type UseCaseName } from '@/server/writes/useCases';
 import { allRows } from '../support/wholeRecords';
 import { known } from './known';
-import { useRecords } from '../support/engine';
+import { useRecords } from './demo';
 import { LEAD } from '../support/people';
 
 /**

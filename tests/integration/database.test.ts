@@ -19,7 +19,7 @@ import {
   writeReadings,
 } from '@/db/repositories';
 import { readingChanges } from '@/db/schema';
-import { freshDatabase } from '../support/engine';
+import { createDatabase, serverForTests } from '../support/postgres';
 
 const axle = (position: 'front' | 'rear') => ({
   position,
@@ -41,7 +41,7 @@ let folder: string;
 let handle: DatabaseHandle;
 beforeAll(async () => {
   folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-db-'));
-  handle = await openDatabase({ folder, url: freshDatabase() });
+  handle = await openDatabase({ folder, url: serverForTests() && createDatabase() });
 });
 afterAll(async () => {
   await handle.close();
@@ -96,7 +96,7 @@ test('of many who write at one empty place, every value but the last is in the h
 });
 
 // A folder is the embedded engine’s own: a server has none.
-if (!process.env.TEST_PG) {
+if (!serverForTests()) {
   test('a second start on the same folder is refused in words that name it', async () => {
     await expect(openDatabase({ folder })).rejects.toThrow(folder);
   });

@@ -30,7 +30,7 @@ import { fileReport } from '@/server/report/file';
 import { ownerReport } from '@/server/report/owner';
 import { effectsOfVehicle, saveVehicle } from '@/server/shop/vehicles';
 import { known } from './known';
-import { useRecords } from '../support/engine';
+import { useRecords } from './demo';
 import { ask, checkInput, done, jobOf, pumped, sign, threePeople, tick } from '../support/wholeJob';
 
 /** A rear axle with drums, from the complaint to the sign-off: the same honesty as for a rotor. */

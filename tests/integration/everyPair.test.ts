@@ -5,7 +5,7 @@ import { readinessOf, standingOf, starAt } from '@/core/job';
 import { pullsOf } from '@/core/torque';
 import { closeDatabase } from '@/server/database';
 import { ownerReport } from '@/server/report/owner';
-import { useRecords } from '../support/engine';
+import { useRecords } from './demo';
 import {
   APART,
   ask,

@@ -17,7 +17,7 @@ import { rotorCharts } from '@/server/records/rotorCharts';
 import { rotorsOfVehicle } from '@/server/records/rotorLife';
 import { vehiclesPage, vehicleWithJobs } from '@/server/shop/vehicles';
 import { tableScans } from '../support/plans';
-import { emptyIn } from './demo';
+import { useRecords } from './demo';
 import { known } from './known';
 
 const SIZE = { jobs: 400, open: 5, seed: 3, from: new Date('2024-01-01T08:00:00Z'), days: 700 };
@@ -25,7 +25,7 @@ const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-history-'));
 let vehicleId = '';
 
 beforeAll(async () => {
-  await emptyIn(folder);
+  await useRecords(folder);
   const db = await database();
   await loadHistory(db, SIZE);
   vehicleId = (await findVehicleByPlate(db, pastVehicle(7).plate))?.id ?? '';

@@ -8,7 +8,7 @@ import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 import { closeDatabase } from '@/server/database';
 import { fileReport } from '@/server/report/file';
 import { ownerReport } from '@/server/report/owner';
-import { useRecords } from '../support/engine';
+import { useRecords } from './demo';
 import {
   APART,
   done,

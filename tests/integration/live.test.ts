@@ -4,7 +4,7 @@ import path from 'node:path';
 import { closeDatabase } from '@/server/database';
 import { sayHere } from '@/server/live/here';
 import { liveStream } from '@/server/live/stream';
-import { useRecords } from '../support/engine';
+import { useRecords } from './demo';
 import { DEVICE } from '../support/writes';
 import { done, newJob, newVehicle, threePeople } from '../support/wholeJob';
 

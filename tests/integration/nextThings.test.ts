@@ -4,7 +4,7 @@ import path from 'node:path';
 import { jobNext, proveNext } from '@/core/job';
 import { closeDatabase } from '@/server/database';
 import { nextThings } from '@/server/job/nextThings';
-import { useRecords } from '../support/engine';
+import { useRecords } from './demo';
 import {
   APART,
   jobOf,

@@ -28,7 +28,7 @@ import { saveVehicle } from '@/server/shop/vehicles';
 import { signOff } from '@/server/signoff/signOff';
 import { LEAD, signedOff } from '../support/people';
 import { known } from './known';
-import { useRecords } from '../support/engine';
+import { useRecords } from './demo';
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-nose-'));
 const NOWHERE = '00000000-0000-4000-8000-000000000000';

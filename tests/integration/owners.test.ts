@@ -8,7 +8,7 @@ import { dueList } from '@/server/records/due';
 import { startLine } from '@/server/records/startLine';
 import { ownerReport } from '@/server/report/owner';
 import { ownerOf } from '@/server/shop/owners';
-import { useRecords } from '../support/engine';
+import { useRecords } from './demo';
 import { numbered, sendWrites } from '../support/writes';
 import {
   ask,

@@ -8,7 +8,7 @@ import { openJobs } from '@/server/job/jobs';
 import { quickChecks } from '@/server/quick/quickCheck';
 import { startLine } from '@/server/records/startLine';
 import { saveVehicle, vehiclesPage } from '@/server/shop/vehicles';
-import { useRecords } from '../support/engine';
+import { useRecords } from './demo';
 import { ask, done, jobOf, threePeople } from '../support/wholeJob';
 import { known } from './known';
 

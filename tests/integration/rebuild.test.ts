@@ -23,7 +23,7 @@ import { putBack, takeOffPart } from '@/server/strip/tray';
 import { LEAD, TECHNICIAN } from '../support/people';
 import { sendWrite } from '../support/writes';
 import { known } from './known';
-import { useRecords } from '../support/engine';
+import { useRecords } from './demo';
 
 const cookie = { who: '' };
 jest.mock('next/cache', () => ({ revalidatePath: () => undefined }));

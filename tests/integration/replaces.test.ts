@@ -13,7 +13,7 @@ import { REPLACING } from '@/server/writes/replaces';
 import { USE_CASE_NAMES } from '@/server/writes/useCases';
 import { done, ids, newJob, newVehicle, runout, threePeople, tick } from '../support/wholeJob';
 import { DEVICE, numbered, sendWrites } from '../support/writes';
-import { useRecords } from '../support/engine';
+import { useRecords } from './demo';
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-replaces-'));
 const OTHER = '00000000-0000-4000-8000-0000000000d2';

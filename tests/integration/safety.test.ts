@@ -31,7 +31,7 @@ import {
   wholeJob,
   type Role,
 } from '../support/wholeJob';
-import { useRecords } from '../support/engine';
+import { useRecords } from './demo';
 
 /**
  * Every stop of this program that was once got round by requests that its own pages can send.

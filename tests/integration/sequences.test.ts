@@ -6,7 +6,7 @@ import { seededRandom } from '@/core/numeric';
 import { refuse } from '@/server/answer';
 import { closeDatabase, inTransaction } from '@/server/database';
 import { ownerReport } from '@/server/report/owner';
-import { useRecords } from '../support/engine';
+import { useRecords } from './demo';
 import {
   APART,
   ask,

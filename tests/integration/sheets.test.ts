@@ -8,7 +8,7 @@ import { closeDatabase, database } from '@/server/database';
 import { sheetsOfVehicle } from '@/server/shop/sheets';
 import { planSheets, sheetsTable } from '@/server/shop/sheetsExchange';
 import { vehicleWithJobs } from '@/server/shop/vehicles';
-import { useRecords } from '../support/engine';
+import { useRecords } from './demo';
 import { ask, done, jobOf, newVehicle, threePeople } from '../support/wholeJob';
 
 /** Figures belong to a model: a vehicle of a known model has them at once. */

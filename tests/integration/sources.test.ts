@@ -8,7 +8,7 @@ import { closeDatabase } from '@/server/database';
 import { repairViews, sayTakes } from '@/server/decide/repairsView';
 import { fileReport } from '@/server/report/file';
 import { ownerReport } from '@/server/report/owner';
-import { useRecords } from '../support/engine';
+import { useRecords } from './demo';
 import { ask, checkInput, jobOf, newJob, newVehicle, sign, threePeople } from '../support/wholeJob';
 
 /** A source beside the rotors: decided, put right or referred, proven, and told in both reports. */

@@ -37,7 +37,7 @@ import { changePart, dropPart, putBack, takeOffPart } from '@/server/strip/tray'
 import { photoBlobs } from '@/db/schema';
 import { LEAD, signedOff, TECHNICIAN } from '../support/people';
 import { known } from './known';
-import { useRecords } from '../support/engine';
+import { useRecords } from './demo';
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-strip-'));
 const NOWHERE = '00000000-0000-4000-8000-000000000000';

@@ -5,7 +5,7 @@ import { findingsOfJob } from '@/core/job';
 import { closeDatabase } from '@/server/database';
 import { noseOf } from '@/server/nose/nose';
 import { fileReport } from '@/server/report/file';
-import { useRecords } from '../support/engine';
+import { useRecords } from './demo';
 import {
   ask,
   checkInput,

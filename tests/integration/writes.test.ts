@@ -12,7 +12,7 @@ import { saveVehicle } from '@/server/shop/vehicles';
 import { USE_CASE_NAMES } from '@/server/writes/useCases';
 import { numbered, sendWrite, sendWrites } from '../support/writes';
 import { known } from './known';
-import { useRecords } from '../support/engine';
+import { useRecords } from './demo';
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-writes-'));
 const OTHER_DEVICE = '00000000-0000-4000-8000-0000000000d2';

@@ -16,7 +16,7 @@ import { formOfShop } from '@/core/contracts';
 import { closeDatabase } from '@/server/database';
 import { estimateOf } from '@/server/decide/estimate';
 import { fileReport } from '@/server/report/file';
-import { useRecords } from '../support/engine';
+import { useRecords } from '../integration/demo';
 import { noseOf } from '@/server/nose/nose';
 import { ownerReport } from '@/server/report/owner';
 import { ask, checkInput, done, pumped, threePeople, tick, together } from '../support/wholeJob';

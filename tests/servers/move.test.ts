@@ -4,15 +4,15 @@ import path from 'node:path';
 import { sql } from 'drizzle-orm';
 import { moveByCommand } from '@/cli/moveCommand';
 import { openDatabase } from '@/db/client';
-import { demoIn } from '../integration/demo';
-import { freshDatabase } from '../support/engine';
+import { shopIn } from '../integration/demo';
+import { createDatabase } from '../support/postgres';
 
 /** The demo workshop from its folder into a PostgreSQL server, and back into a new folder: nothing is another. */
 
 const root = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-move-'));
 const folder = path.join(root, 'records');
 const other = path.join(root, 'other');
-const url = freshDatabase()!;
+const url = createDatabase();
 
 /** The command as it is given for a data folder. */
 function run(args: readonly string[], data: string): Promise<string> {
@@ -44,8 +44,8 @@ async function contentsOf(where: {
 }
 
 beforeAll(async () => {
-  await demoIn(folder);
-  await demoIn(other);
+  await shopIn(folder, 'demo');
+  await shopIn(other, 'demo');
 });
 afterAll(() => fs.rmSync(root, { recursive: true, force: true }));
 

@@ -4,7 +4,7 @@ import net from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 import { DEVICE_COOKIE, SESSION_COOKIE } from '@/server/access/mode';
-import { freshDatabase } from '../support/engine';
+import { createDatabase } from '../support/postgres';
 
 /**
  * Two application servers behind a proxy, on one PostgreSQL database: who is paired and signed in at one
@@ -13,7 +13,7 @@ import { freshDatabase } from '../support/engine';
 
 const PASSWORD = 'wet rust on the lift';
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-two-'));
-const env = { ...process.env, DATABASE_URL: freshDatabase(), ZESTY_HOUND_DATA: folder };
+const env = { ...process.env, DATABASE_URL: createDatabase(), ZESTY_HOUND_DATA: folder };
 
 interface Running {
   readonly child: ChildProcess;
