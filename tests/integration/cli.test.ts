@@ -2,8 +2,10 @@ import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { copyByCommand } from '@/cli/backupCommand';
 import { logDrive } from '@/core/bench';
 import { seededRandom } from '@/core/numeric';
+import { shopIn } from './demo';
 
 const zh = (args: readonly string[], input = '') =>
   spawnSync(process.execPath, ['scripts/zh.mjs', ...args], {
@@ -180,7 +182,19 @@ describe('roadtest', () => {
 describe('copies by command', () => {
   const work = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-copies-'));
   afterAll(() => fs.rmSync(work, { recursive: true, force: true }));
-  const copies = (data: string, ...args: string[]) =>
+  const given = { ...process.env };
+  afterAll(() => void Object.assign(process.env, given));
+  /** What the command is told by its surroundings. */
+  const told = (data: string) => ({
+    ...{ INIT_CWD: work, PORT: '9', DATABASE_URL: '', ZESTY_HOUND_DATA: path.join(work, data) },
+  });
+  /** The command without a program of its own: what it says, or refuses with. */
+  const copies = (data: string, ...args: string[]): Promise<string> => {
+    Object.assign(process.env, told(data));
+    return copyByCommand(args).catch((error: Error) => error.message);
+  };
+  /** The program as people start it. */
+  const program = (data: string, ...args: string[]) =>
     spawnSync(
       process.execPath,
       [
@@ -188,35 +202,27 @@ describe('copies by command', () => {
         ...process.execArgv,
         ...['--conditions=react-server', '--import', 'tsx', 'src/cli/backup.ts', ...args],
       ],
-      {
-        encoding: 'utf8',
-        env: {
-          ...process.env,
-          NODE_OPTIONS: '',
-          DATABASE_URL: '',
-          INIT_CWD: work,
-          PORT: '9',
-          ZESTY_HOUND_DATA: path.join(work, data),
-        },
-      },
+      { encoding: 'utf8', env: { ...process.env, NODE_OPTIONS: '', ...told(data) } },
     );
 
-  test('a copy is made, put in place elsewhere, and never written over', () => {
-    const made = copies('one', 'backup', 'copy.tar.gz');
+  test('a copy is made, put in place elsewhere, and never written over', async () => {
+    for (const shop of ['one', 'two']) await shopIn(path.join(work, shop), 'empty');
+    fs.rmSync(path.join(work, 'two', 'shop.key'), { force: true });
+    const made = program('one', 'backup', 'copy.tar.gz');
     expect([made.stderr, made.status]).toEqual(['', 0]);
     expect(made.stdout).toContain('copy.tar.gz: 0 jobs');
-    expect(copies('one', 'backup', 'copy.tar.gz').stderr).toContain('is there already');
-    expect(copies('two', 'restore', 'copy.tar.gz').stderr).toContain('seal of this shop');
-    const back = copies('two', 'restore', 'copy.tar.gz', '--foreign');
-    expect(back.stdout).toMatch(/0 jobs, 0 readings of .* are in place/);
+    expect(await copies('one', 'backup', 'copy.tar.gz')).toContain('is there already');
+    expect(await copies('two', 'restore', 'copy.tar.gz')).toContain('seal of this shop');
+    const back = await copies('two', 'restore', 'copy.tar.gz', '--foreign');
+    expect(back).toMatch(/0 jobs, 0 readings of .* are in place/);
     expect(fs.readdirSync(path.join(work, 'two', 'copies'))).toHaveLength(1);
   });
 
-  test('what cannot be meant is said, with how it is meant', () => {
-    expect(copies('three', 'restore', 'nothing.tar.gz').stderr).toContain('There is no file');
-    expect(copies('three', 'backup').stderr).toContain('npm run backup --');
+  test('what cannot be meant is said, with how it is meant', async () => {
+    expect(await copies('three', 'restore', 'nothing.tar.gz')).toContain('There is no file');
+    expect(await copies('three', 'backup')).toContain('npm run backup --');
     fs.writeFileSync(path.join(work, 'torn.tar.gz'), 'x');
-    const torn = copies('three', 'restore', 'torn.tar.gz');
+    const torn = program('three', 'restore', 'torn.tar.gz');
     expect([torn.status, torn.stderr]).toEqual([
       1,
       expect.stringContaining('Nothing was changed') as string,
