@@ -5,9 +5,9 @@ import { install, ROOT, runTypeScript } from './lib/prepare.mjs';
 
 install();
 const data = path.resolve(ROOT, process.env.ZESTY_HOUND_DATA || 'data');
-const certificate = path.join(data, 'tls', 'certificate.pem');
+const authority = path.join(data, 'tls', 'authority.pem');
 runTypeScript('src/cli/backup.ts', process.argv.slice(2), {
   ZESTY_HOUND_DATA: data,
   // The program that runs on the folder may speak HTTPS by its own certificate.
-  ...(existsSync(certificate) ? { NODE_EXTRA_CA_CERTS: certificate } : {}),
+  ...(existsSync(authority) ? { NODE_EXTRA_CA_CERTS: authority } : {}),
 });

@@ -3,7 +3,13 @@
 import { createServer as createPlain } from 'node:http';
 import { createServer as createSecure } from 'node:https';
 import next from 'next';
-import { certificateOf, fingerprintOf, ownAddresses, ownNames } from './lib/certificate.mjs';
+import {
+  authorityFile,
+  certificateOf,
+  fingerprintOf,
+  ownAddresses,
+  ownNames,
+} from './lib/certificate.mjs';
 import { createDoor } from './lib/door.mjs';
 import { createWatch } from './lib/watch.mjs';
 import { isWithinReach, refusedAddress } from './lib/reach.mjs';
@@ -104,6 +110,8 @@ async function answer(request, response) {
 const listener = (request, response) => void answer(request, response);
 
 const certificate = isSecure ? await certificateOf(folder, names()) : null;
+// What the page to pair hands out: nothing behind a proxy, whose certificate is its own affair.
+process.env.ZESTY_HOUND_AUTHORITY = certificate ? authorityFile(folder) : '';
 const server = certificate ? createSecure(certificate, listener) : createPlain(listener);
 if (certificate) {
   const lookAgain = async () => {
@@ -132,6 +140,9 @@ server.listen(port, hostname, () => {
   if (certificate) {
     console.log(
       `Its certificate is its own: a browser asks once whether to go on. SHA-256 ${fingerprintOf(certificate.cert)}`,
+    );
+    console.log(
+      `A screen that trusts the shop’s authority (${authorityFile(folder)}, or by the page to pair) is never asked, and goes on without the server. SHA-256 ${fingerprintOf(certificate.authority)}`,
     );
   }
   if (isNetwork) void door.sayFirstCode(address());

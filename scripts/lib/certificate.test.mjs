@@ -2,6 +2,8 @@
 import { execFileSync } from 'node:child_process';
 import { X509Certificate } from 'node:crypto';
 import fs from 'node:fs';
+import https from 'node:https';
+import { isIP } from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 
@@ -13,14 +15,44 @@ const [place, folder, names, now] = process.argv.slice(1);
 const { certificateOf } = await import(place);
 console.log(JSON.stringify(await certificateOf(folder, JSON.parse(names), Number(now))));`;
 
+/** Signs for any names at all, as whoever stole the authority’s key would. */
+const STOLEN = `
+const [place, authority, names] = process.argv.slice(1);
+const { makeCertificate } = await import(place);
+console.log(JSON.stringify(await makeCertificate(JSON.parse(authority), JSON.parse(names), Date.now())));`;
+
+/** Speaks with a server that has a certificate, as a screen that trusts an authority; what went wrong, or null. */
+function speak({ cert, key }, ca, host) {
+  return new Promise((resolve) => {
+    const server = https.createServer({ cert, key }, (_asked, answer) => answer.end('here'));
+    server.listen(0, '127.0.0.1', () => {
+      const { port } = server.address();
+      const end = (why) => {
+        server.close();
+        resolve(why);
+      };
+      const options = { host: '127.0.0.1', port, ca, agent: false };
+      const named = isIP(host) === 0 ? { servername: host } : {};
+      https
+        .get({ ...options, ...named }, (answer) => {
+          answer.resume();
+          end(null);
+        })
+        .on('error', ({ message }) => end(message));
+    });
+  });
+}
+
 /** In a process of its own: the package has classes named like globals that the runner hands to modules. */
-const certificateOf = (folder, names, now = Date.now()) =>
+const run = (script, ...args) =>
   JSON.parse(
     execFileSync(process.execPath, [
-      ...['--input-type=module', '-e', SCRIPT],
-      ...[path.resolve('scripts/lib/certificate.mjs'), folder, JSON.stringify(names), String(now)],
+      ...['--input-type=module', '-e', script],
+      ...[path.resolve('scripts/lib/certificate.mjs'), ...args],
     ]).toString(),
   );
+const certificateOf = (of, names, now = Date.now()) =>
+  run(SCRIPT, of, JSON.stringify(names), String(now));
 
 const DAY = 24 * 3600 * 1000;
 const NAMES = ['localhost', '127.0.0.1', '::1', 'shed.local'];
@@ -46,6 +78,45 @@ test('a certificate is made once, names the machine, and is renewed in time or w
   const moved = certificateOf(folder, [...NAMES, '192.0.2.7'], now + 371 * DAY);
   expect(moved.isNew).toBe(true);
   expect(new X509Certificate(moved.cert).checkIP('192.0.2.7')).toBe('192.0.2.7');
+});
+
+const house = path.join(folder, 'house');
+
+test('a screen that trusts the authority once is not asked again by a renewal or a new private address', async () => {
+  const now = Date.now();
+  const first = certificateOf(house, NAMES, now);
+  expect(await speak(first, first.authority, '127.0.0.1')).toBeNull();
+  expect(await speak(first, first.authority, 'shed.local')).toBeNull();
+  expect(await speak(first, undefined, '127.0.0.1')).toMatch(/self-signed|unable to/i);
+  const moved = certificateOf(house, [...NAMES, '192.168.7.20', 'fd00::7'], now);
+  expect([moved.isNew, moved.authority]).toEqual([true, first.authority]);
+  expect(await speak(moved, first.authority, '127.0.0.1')).toBeNull();
+  for (const name of ['authority.pem', 'authority-key.pem']) {
+    expect(fs.statSync(path.join(house, 'tls', name)).mode & 0o077).toBe(0);
+  }
+});
+
+test('its authority vouches for nothing outside the house, whoever has its key', async () => {
+  const { authority } = certificateOf(house, NAMES);
+  const key = fs.readFileSync(path.join(house, 'tls', 'authority-key.pem'), 'utf8');
+  const signFor = (...names) =>
+    run(STOLEN, JSON.stringify({ cert: authority, key }), JSON.stringify(names));
+  expect(await speak(signFor('other.local'), authority, 'other.local')).toBeNull();
+  expect(await speak(signFor('bank.example'), authority, 'bank.example')).toMatch(
+    /permitted subtree/i,
+  );
+  expect(await speak(signFor('127.0.0.1', '198.51.100.9'), authority, '127.0.0.1')).toMatch(
+    /permitted subtree/i,
+  );
+});
+
+test('a name outside the house that the shop gives makes a new authority, which vouches for it', async () => {
+  const before = certificateOf(house, NAMES);
+  const named = certificateOf(house, [...NAMES, 'brakes.example']);
+  expect(named.authority).not.toBe(before.authority);
+  expect(await speak(named, named.authority, 'brakes.example')).toBeNull();
+  // What it could do it still can: the name may go again.
+  expect(certificateOf(house, NAMES).authority).toBe(named.authority);
 });
 
 test('one that was damaged is made anew', () => {

@@ -1,4 +1,5 @@
 import { execFileSync, type ChildProcess } from 'node:child_process';
+import { X509Certificate } from 'node:crypto';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -90,6 +91,14 @@ test('the first screen is paired by the code of the terminal, and a lead signs i
   expect(await office.evaluate(() => window.isSecureContext)).toBe(true);
   await expectAccessible(office);
   await expect(office.getByRole('navigation')).toHaveCount(0);
+  // What makes a screen trust the server is handed out before it is paired, and is what the terminal says.
+  await office.getByText('Trust this server on this screen').click();
+  const [, fingerprint = ''] = await until(/goes on without the server\. SHA-256 (\S+)/);
+  await expect(office.getByText(fingerprint)).toBeVisible();
+  const file = await office.getByRole('link', { name: 'Its certificate' }).getAttribute('href');
+  const authority = new X509Certificate(Buffer.from(file!.split(',')[1]!, 'base64'));
+  expect([authority.ca, authority.fingerprint256]).toEqual([true, fingerprint]);
+  await expectAccessible(office);
   await office.getByLabel('Code').fill(code);
   await office.getByRole('button', { name: 'Pair by the code' }).click();
   await expect(office.getByText('Give this screen a name')).toBeVisible();

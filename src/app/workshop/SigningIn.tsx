@@ -2,6 +2,8 @@ import { format, formatDistanceToNowStrict } from 'date-fns';
 import { ProgramBook } from '@/features/access/ProgramBook';
 import { ScreenBook } from '@/features/access/ScreenBook';
 import { SecretBook } from '@/features/access/SecretBook';
+import { TrustCard } from '@/features/access/TrustCard';
+import { authorityToTrust } from '@/server/access/authority';
 import { cameIn } from '@/server/access/here';
 import { isSignInAsked } from '@/server/access/mode';
 import { pairedDevices } from '@/server/access/pairing';
@@ -28,6 +30,7 @@ export async function SigningIn({ people }: { readonly people: readonly PersonRo
     const { hasPin = false, hasPassword = false } = known.get(id) ?? {};
     return { id, name, isLead: role === 'lead', hasPin, hasPassword };
   });
+  const authority = authorityToTrust();
   return (
     <>
       <section className="zh-card mb-3" aria-labelledby="signing-in">
@@ -42,6 +45,7 @@ export async function SigningIn({ people }: { readonly people: readonly PersonRo
       {isSignInAsked() && (
         <section className="zh-card mb-3" aria-labelledby="screens">
           <h2 id="screens">Screens</h2>
+          {authority && <TrustCard {...authority} />}
           <ScreenBook
             screens={(await pairedDevices()).map(({ seenAt, ...screen }) => ({
               ...screen,
