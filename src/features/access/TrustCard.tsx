@@ -20,7 +20,7 @@ export function TrustCard({ href, fingerprint }: TrustCardProps) {
         <li>
           Compare its SHA-256 with the one that the server’s terminal says:
           <br />
-          <code className={styles.fingerprint}>{fingerprint}</code>
+          <span className={`zh-figure ${styles.fingerprint}`}>{fingerprint}</span>
         </li>
         <li>
           <FileLink variant="outline-secondary" href={href} download="zesty-hound.crt">
