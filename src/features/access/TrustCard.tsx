@@ -23,7 +23,12 @@ export function TrustCard({ href, fingerprint }: TrustCardProps) {
           <span className={`zh-figure ${styles.fingerprint}`}>{fingerprint}</span>
         </li>
         <li>
-          <FileLink variant="outline-secondary" href={href} download="zesty-hound.crt">
+          <FileLink
+            variant="outline-secondary"
+            className="my-2"
+            href={href}
+            download="zesty-hound.crt"
+          >
             Its certificate
           </FileLink>
         </li>
