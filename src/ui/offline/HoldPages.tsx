@@ -2,7 +2,7 @@
 
 import { usePathname } from 'next/navigation';
 import { useEffect } from 'react';
-import { mayBeHeld, NOT_HELD, type Hold } from '@/workers/offline/held';
+import { mayBeHeld, NOT_HELD, PROGRAM, type Hold } from '@/workers/offline/held';
 import { forgetPages } from './heldPage';
 
 const canWork = (): boolean =>
@@ -22,7 +22,7 @@ export function HoldProgram() {
     if (!isIn || !canWork()) return;
     navigator.serviceWorker
       .register('/offline.js', { updateViaCache: 'none' })
-      .then(() => ask({ of: 'program', version: 0, pages: [NOT_HELD, '/'] }))
+      .then(() => ask({ of: PROGRAM, version: 0, pages: [NOT_HELD, '/'] }))
       // A browser that does not trust the server’s certificate holds nothing.
       .catch(() => undefined);
     // What is typed and waits is not thrown away by a browser that is short of room.

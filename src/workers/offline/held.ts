@@ -9,6 +9,9 @@ export const TITLE = 'x-zh-title';
 /** The page that stands for one that is not held. */
 export const NOT_HELD = '/offline';
 
+/** What is held of the program itself, beside jobs: its start, and the page for what is not held. */
+export const PROGRAM = 'program';
+
 /** Pages of people and keys, and those of coming in: never held. */
 const NEVER = /^\/(api|pair|sign-in|workshop|_next)(\/|$)/;
 

@@ -13,7 +13,7 @@ import {
   type StrategyHandler,
   type StrategyOptions,
 } from 'workbox-strategies';
-import { HELD_AT, type Hold, isHold, mayBeHeld, NOT_HELD, PAGES, TITLE } from './held';
+import { HELD_AT, type Hold, isHold, mayBeHeld, NOT_HELD, PAGES, PROGRAM, TITLE } from './held';
 
 /** The program's files with their revisions, written here when it is built. */
 declare const ZH_FILES: PrecacheEntry[];
@@ -88,6 +88,7 @@ const fetched = new Fetched(kept);
 
 /** The version at which the pages of something were held last. */
 const heldAt = new Map<string, number>();
+/** The job that is at hand. */
 let latest: Hold | null = null;
 
 /** Holds pages one after the other, until the server is away, nobody is signed in, or others are wanted. */
@@ -95,9 +96,10 @@ async function hold(wanted: Hold, event: ExtendableEvent): Promise<void> {
   // A page on which nobody is in has thrown everything away.
   if (!(await caches.has(PAGES))) heldAt.clear();
   if (heldAt.get(wanted.of) === wanted.version) return;
-  latest = wanted;
+  if (wanted.of !== PROGRAM) latest = wanted;
   for (const page of wanted.pages) {
-    if (latest !== wanted) return;
+    // Another job is at hand now.
+    if (wanted.of !== PROGRAM && latest !== wanted) return;
     const request = new Request(page, { headers: { accept: 'text/html' } });
     const [answer, done] = fetched.handleAll({ event, request });
     const response = await answer.catch(() => null);
