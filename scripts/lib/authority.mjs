@@ -14,7 +14,7 @@ import * as x509 from '@peculiar/x509';
 
 x509.cryptoProvider.set(webcrypto);
 
-const DAY_MS = 24 * 3600 * 1000;
+export const DAY_MS = 24 * 3600 * 1000;
 /** A screen that trusts it is asked once in so long. */
 const HOLDS_MS = 10 * 365 * DAY_MS;
 /** Whatever it signs ends before it does. */
@@ -27,12 +27,9 @@ export const KEYS = { name: 'ECDSA', namedCurve: 'P-256' };
 
 /** Addresses that lead nowhere outside a house, and names that do. */
 const PRIVATE = [
-  '10.0.0.0/8',
-  '172.16.0.0/12',
-  '192.168.0.0/16',
-  '127.0.0.0/8',
-  '169.254.0.0/16',
-].concat(['fc00::/7', 'fe80::/10', '::1/128']);
+  ...['10.0.0.0/8', '172.16.0.0/12', '192.168.0.0/16', '127.0.0.0/8', '169.254.0.0/16'],
+  ...['fc00::/7', 'fe80::/10', '::1/128'],
+];
 const PRIVATE_NAMES = ['local', 'localhost'];
 
 /** Whether an address is in one of so many ranges. */
@@ -92,14 +89,15 @@ export const keyAsPem = async (key) =>
 export const keyFromPem = (pem) =>
   webcrypto.subtle.importKey('pkcs8', x509.PemConverter.decodeFirst(pem), KEYS, false, ['sign']);
 
+/** Whether a certificate has begun, and does not end within so long. */
+export const isInTime = ({ validFrom, validTo }, before, now) =>
+  new Date(validTo).getTime() - now > before && new Date(validFrom).getTime() <= now;
+
 /** Whether an authority holds for long enough and may sign for all of these names. */
 export function maySign(pem, names, now) {
   try {
     const certificate = new X509Certificate(pem);
-    const isInTime =
-      new Date(certificate.validTo).getTime() - now > RENEWED_BEFORE_MS &&
-      new Date(certificate.validFrom).getTime() <= now;
-    if (!certificate.ca || !isInTime) return false;
+    if (!certificate.ca || !isInTime(certificate, RENEWED_BEFORE_MS, now)) return false;
     const { ranges, suffixes } = allowedBy(pem);
     return names.every((name) =>
       isIP(name) === 0 ? suffixes.some((suffix) => isBelow(name, suffix)) : isIn(name, ranges),

@@ -8,6 +8,8 @@ import path from 'node:path';
 import * as x509 from '@peculiar/x509';
 import {
   BEGINS_BEFORE_MS,
+  DAY_MS,
+  isInTime,
   keyAsPem,
   keyFromPem,
   KEYS,
@@ -16,7 +18,6 @@ import {
   SIGNING,
 } from './authority.mjs';
 
-const DAY_MS = 24 * 3600 * 1000;
 /** Browsers take no certificate that holds for longer than 398 days. */
 const HOLDS_MS = 397 * DAY_MS;
 const RENEWED_BEFORE_MS = 30 * DAY_MS;
@@ -46,14 +47,15 @@ const fileIn = (folder, name) => path.join(folder, 'tls', name);
 function isGood(pem, authority, names, now) {
   try {
     const certificate = new X509Certificate(pem);
-    const isInTime =
-      new Date(certificate.validTo).getTime() - now > RENEWED_BEFORE_MS &&
-      new Date(certificate.validFrom).getTime() <= now;
     const isNamed = (name) =>
       isIP(name) === 0 ? certificate.checkHost(name) : certificate.checkIP(name);
     const signer = new X509Certificate(authority);
     const isSigned = certificate.checkIssued(signer) && certificate.verify(signer.publicKey);
-    return isInTime && isSigned && names.every((name) => isNamed(name) !== undefined);
+    return (
+      isSigned &&
+      isInTime(certificate, RENEWED_BEFORE_MS, now) &&
+      names.every((name) => isNamed(name) !== undefined)
+    );
   } catch {
     return false;
   }

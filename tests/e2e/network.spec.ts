@@ -337,7 +337,10 @@ test('without the server the job at hand is read and worked on, and what was typ
 test('what a screen holds goes when another takes over', async () => {
   await tablet.getByRole('link', { name: /^Tobiah/ }).click();
   await expect(tablet.getByRole('heading', { name: 'Who is here?' })).toBeVisible();
-  await expect.poll(() => tablet.evaluate(() => caches.has('zesty-hound-pages'))).toBe(false);
+  await expect.poll(() => holds(tablet, `${jobPath}/strip`)).toBe(false);
+  const held = () =>
+    tablet.evaluate(async () => (await (await caches.open('zesty-hound-pages')).keys()).length);
+  expect(await held()).toBe(0);
   await signIn(tablet, 'Tobiah', PIN.Tobiah);
   await tablet.waitForURL(/\/measure\/FL/);
 });

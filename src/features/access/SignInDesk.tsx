@@ -3,6 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import { FormField } from '@/ui/field';
+import { forgetPages } from '@/ui/offline';
 import { LONGEST_PASSWORD } from '@/core/access';
 import { signIn } from './requests';
 import { useAsk } from './useAsk';
@@ -50,7 +51,10 @@ function PinForm({ person, to }: { readonly person: Named; readonly to: string }
       className={`zh-card ${styles.pin}`}
       onSubmit={(event) => {
         event.preventDefault();
-        send([person.id, secret], () => window.location.assign(to));
+        send(
+          [person.id, secret],
+          () => void forgetPages().finally(() => window.location.assign(to)),
+        );
       }}
     >
       <FormField

@@ -1,7 +1,7 @@
 'use client';
 
-import { format, isToday } from 'date-fns';
 import { useSyncExternalStore } from 'react';
+import { sayTime } from '../sayTime';
 
 let since: number | null = null;
 const listeners = new Set<() => void>();
@@ -26,10 +26,10 @@ export function HeldSince() {
   );
   if (moment === null) return null;
   return (
-    <p className="zh-card mb-3 zh-no-print" role="status">
-      Without the server. What stands here is of{' '}
-      {format(moment, isToday(moment) ? 'HH:mm' : 'd MMM, HH:mm')}; what is typed waits on this
-      screen.
+    // On paper as well: whoever reads it there is to know.
+    <p className="zh-card mb-3" role="status">
+      Without the server. What stands here is of {sayTime(moment)}: what other screens found since
+      is not in it. What is typed waits on this screen.
     </p>
   );
 }

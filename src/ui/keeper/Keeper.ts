@@ -296,8 +296,8 @@ export class Keeper {
   }
 
   /** Whether something was done after a moment (ms): a page that was asked for then may lack it. */
-  async isDoneSince(moment: number): Promise<boolean> {
-    return (await this.parts.log.since(moment)).length > 0;
+  isDoneSince(moment: number): Promise<boolean> {
+    return this.parts.log.isSince(moment);
   }
 
   /** Lays over a page that this screen held what was done here since then: it lacks it for good. */

@@ -59,6 +59,9 @@ const pause = (ms: number): Promise<void> =>
     window.addEventListener('online', end);
   });
 
+/** Whether this screen holds pages. */
+const isHolding = (): boolean => Boolean(navigator.serviceWorker?.controller);
+
 let keeper: Keeper | null = null;
 
 /** The keeper of this tab. */
@@ -68,7 +71,7 @@ export function browserKeeper(): Keeper {
       typeof indexedDB === 'undefined'
         ? pageStore()
         : deviceStore(browserGoing(), () => void keeper?.found()),
-    log: typeof indexedDB === 'undefined' ? pageLog() : deviceLog(),
+    log: typeof indexedDB === 'undefined' ? pageLog() : deviceLog(isHolding),
     send: apartFromPractice(sendToServer),
     alone,
     crier: crier(),

@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import { deviceStore, pageStore } from './deviceStore';
-import { deviceLog, pageLog } from './doneLog';
+import { deviceLog, forgetDone, pageLog } from './doneLog';
 import { Keeper, type Crier, type KeeperParts } from './Keeper';
 import type { KeptWrite, SendWrites, Settled, WriteAnswer, WriteOrder, WriteStore } from './types';
 
@@ -245,39 +245,64 @@ test('a page that was held is laid over with what was done since, once each', as
   expect(opened.current().lately[0]).toMatchObject({ place: 'reading 2', answer: null });
 });
 
+/** A write that was done. */
+const done = (position: number, text = String(position)) => ({
+  ...{ ...reading(position, text), ...HERE, id: text.slice(0, 9), at: 0, number: position },
+  ...{ status: { state: 'waiting' as const }, answer: null },
+});
+
 describe.each([
-  ['on the device', deviceLog],
+  ['on the device', () => deviceLog(() => true)],
   ['in a page', pageLog],
 ])('the log of what is done, %s', (_name, make) => {
-  const done = (position: number) => ({
-    ...{ ...reading(position, String(position)), ...HERE, id: `${position}`, at: 0 },
-    ...{ number: position, status: { state: 'waiting' as const }, answer: null },
+  beforeEach(async () => {
+    jest.useFakeTimers({ doNotFake: ['setImmediate', 'setTimeout'], now: 1e12 });
+    await forgetDone();
   });
-  beforeEach(() => jest.useFakeTimers({ doNotFake: ['setImmediate', 'setTimeout'], now: 1e6 }));
   afterEach(() => jest.useRealTimers());
 
   test('answers what was done since a moment, in order', async () => {
     const log = make();
     await log.add([done(1)]);
-    jest.setSystemTime(1e6 + 1000);
+    jest.setSystemTime(1e12 + 1000);
     await log.add([done(2), done(3)]);
-    expect(textsOf(await log.since(1e6 + 1))).toEqual(['2', '3']);
-    expect(textsOf(await log.since(1e6))).toEqual(['1', '2', '3']);
-    expect(await log.since(1e6 + 1001)).toEqual([]);
+    expect(textsOf(await log.since(1e12 + 1))).toEqual(['2', '3']);
+    expect(textsOf(await log.since(1e12))).toEqual(['1', '2', '3']);
+    expect(await log.since(1e12 + 1001)).toEqual([]);
+    expect([await log.isSince(1e12 + 1000), await log.isSince(1e12 + 1001)]).toEqual([true, false]);
+  });
+
+  // Read once more before it was ever there: a page asked for before a photo was done would have lacked it for good.
+  test('knows that a picture was done, and keeps none', async () => {
+    const log = make();
+    await log.add([done(1, 'p'.repeat(300_000))]);
+    expect(await log.isSince(1e12)).toBe(true);
+    expect(await log.since(1e12)).toEqual([]);
   });
 });
 
-test('the log on the device keeps no pictures, and nothing for longer than two days', async () => {
-  jest.useFakeTimers({ doNotFake: ['setImmediate', 'setTimeout'], now: 2e9 });
-  const log = deviceLog();
-  const own = { ...reading(1, 'x'), ...HERE, id: 'x', at: 0, number: 1, answer: null };
-  const done = { ...own, status: { state: 'waiting' as const } };
-  await log.add([done, { ...done, input: { text: 'p'.repeat(300_000) } }]);
-  expect(textsOf(await log.since(2e9))).toEqual(['x']);
-  jest.setSystemTime(2e9 + 2 * 24 * 3600 * 1000 + 1);
-  await log.add([{ ...done, input: { text: 'y' } }]);
-  expect(textsOf(await log.since(0))).toEqual(['y']);
-  jest.useRealTimers();
+describe('the log on the device', () => {
+  beforeEach(async () => {
+    jest.useFakeTimers({ doNotFake: ['setImmediate', 'setTimeout'], now: 2e12 });
+    await forgetDone();
+  });
+  afterEach(() => jest.useRealTimers());
+
+  test('keeps nothing for longer than two days, and nothing for who comes next', async () => {
+    const log = deviceLog(() => true);
+    await log.add([done(1)]);
+    jest.setSystemTime(2e12 + 2 * 24 * 3600 * 1000 + 1);
+    await log.add([done(2)]);
+    expect(textsOf(await log.since(0))).toEqual(['2']);
+    await forgetDone();
+    expect(await log.isSince(0)).toBe(false);
+  });
+
+  test('keeps that something was done, not what, where no page is held', async () => {
+    const log = deviceLog(() => false);
+    await log.add([done(1)]);
+    expect([await log.isSince(2e12), await log.since(2e12)]).toEqual([true, []]);
+  });
 });
 
 test('a newer write never gives way to an older one that arrives late', async () => {

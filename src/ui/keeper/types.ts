@@ -107,6 +107,8 @@ export interface WriteStore {
 /** What was done lately, by any tab: a page may have been rendered before it. */
 export interface DoneLog {
   readonly add: (writes: readonly DoneWrite[]) => Promise<void>;
-  /** What was done at a moment (ms) or later, in order. */
+  /** Whether anything was done at a moment (ms) or later. */
+  readonly isSince: (moment: number) => Promise<boolean>;
+  /** What was done at a moment (ms) or later, in order, as far as it can be laid over a page. */
   readonly since: (moment: number) => Promise<readonly DoneWrite[]>;
 }

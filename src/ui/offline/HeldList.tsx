@@ -1,9 +1,9 @@
 'use client';
 
-import { format, isToday } from 'date-fns';
 import { useEffect, useState } from 'react';
 import { NOT_HELD } from '@/workers/offline/held';
 import { FileLink } from '../Link';
+import { sayTime } from '../sayTime';
 import { heldPages, type HeldPage } from './heldPage';
 
 /** Pages that belong together: those of one job by its plate, the others as the shop’s. */
@@ -27,8 +27,6 @@ export function grouped(pages: readonly HeldPage[]): Group[] {
   });
 }
 
-const when = (at: number): string => format(at, isToday(at) ? 'HH:mm' : 'd MMM, HH:mm');
-
 /** The pages that this screen holds, as plain ways there: the server is away. */
 export function HeldList() {
   const [groups, setGroups] = useState<readonly Group[] | null>(null);
@@ -41,7 +39,7 @@ export function HeldList() {
   return groups.map(({ name, pages }) => (
     <section key={name} className="zh-card mb-3">
       <h2>
-        {name} <span className="zh-muted">of {when(pages[0]!.at)}</span>
+        {name} <span className="zh-muted">of {sayTime(pages[0]!.at)}</span>
       </h2>
       <ul className="list-unstyled d-flex flex-wrap gap-1 mb-0">
         {pages.map((page) => (

@@ -53,6 +53,6 @@ export function HoldJob({ of, version, pages }: Omit<Hold, 'is'>) {
 
 /** On pages on which nobody is in: what this screen held goes. */
 export function ForgetPages() {
-  useEffect(() => void forgetPages().catch(() => undefined), []);
+  useEffect(() => void forgetPages(), []);
   return null;
 }

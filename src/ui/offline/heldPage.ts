@@ -1,4 +1,5 @@
-import { HELD_AT, mayBeHeld, PAGES, TITLE } from '@/workers/offline/held';
+import { FORGET, HELD_AT, mayBeHeld, PAGES, TITLE } from '@/workers/offline/held';
+import { forgetDone } from '../keeper/doneLog';
 
 const canHold = (): boolean => typeof window !== 'undefined' && 'caches' in window;
 
@@ -60,7 +61,10 @@ export async function heldPages(): Promise<HeldPage[]> {
   return found.sort((p, q) => q.at - p.at);
 }
 
-/** Throws away every page that this screen holds. */
-export const forgetPages = async (): Promise<void> => {
-  if (canHold()) await caches.delete(PAGES);
-};
+/** Throws away every page that this screen holds, and what was done on it: somebody else may come next. */
+export async function forgetPages(): Promise<void> {
+  if (!canHold()) return;
+  const worker = await navigator.serviceWorker?.getRegistration();
+  worker?.active?.postMessage(FORGET);
+  await Promise.allSettled([caches.delete(PAGES), forgetDone()]);
+}

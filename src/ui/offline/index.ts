@@ -1,3 +1,3 @@
 export { HeldList } from './HeldList';
-export { isHeldElsewhere, renderedAt } from './heldPage';
+export { forgetPages, isHeldElsewhere, renderedAt } from './heldPage';
 export { ForgetPages, HoldJob, HoldProgram } from './HoldPages';

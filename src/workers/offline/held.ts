@@ -25,5 +25,12 @@ export interface Hold {
   readonly pages: readonly string[];
 }
 
-export const isHold = (said: unknown): said is Hold =>
-  typeof said === 'object' && said !== null && 'is' in said && said.is === 'hold';
+/** Tells the worker that nobody is in: it throws away what it holds, and what is on its way to it. */
+export const FORGET = { is: 'forget' } as const;
+
+const isSaid = (said: unknown, is: string): boolean =>
+  typeof said === 'object' && said !== null && 'is' in said && said.is === is;
+
+export const isForget = (said: unknown): boolean => isSaid(said, FORGET.is);
+
+export const isHold = (said: unknown): said is Hold => isSaid(said, 'hold');

@@ -13,7 +13,17 @@ import {
   type StrategyHandler,
   type StrategyOptions,
 } from 'workbox-strategies';
-import { HELD_AT, type Hold, isHold, mayBeHeld, NOT_HELD, PAGES, PROGRAM, TITLE } from './held';
+import {
+  HELD_AT,
+  type Hold,
+  isForget,
+  isHold,
+  mayBeHeld,
+  NOT_HELD,
+  PAGES,
+  PROGRAM,
+  TITLE,
+} from './held';
 
 /** The program's files with their revisions, written here when it is built. */
 declare const ZH_FILES: PrecacheEntry[];
@@ -91,11 +101,21 @@ const heldAt = new Map<string, number>();
 /** The job that is at hand. */
 let latest: Hold | null = null;
 
+/** Counts how often everything was thrown away. */
+let forgotten = 0;
+
+/** Nobody is in, or somebody else: nothing that was rendered for one is handed out to another. */
+async function forget(): Promise<void> {
+  forgotten += 1;
+  latest = null;
+  heldAt.clear();
+  await caches.delete(PAGES);
+}
+
 /** Holds pages one after the other, until the server is away, nobody is signed in, or others are wanted. */
 async function hold(wanted: Hold, event: ExtendableEvent): Promise<void> {
-  // A page on which nobody is in has thrown everything away.
-  if (!(await caches.has(PAGES))) heldAt.clear();
   if (heldAt.get(wanted.of) === wanted.version) return;
+  const before = forgotten;
   if (wanted.of !== PROGRAM) latest = wanted;
   for (const page of wanted.pages) {
     // Another job is at hand now.
@@ -104,6 +124,11 @@ async function hold(wanted: Hold, event: ExtendableEvent): Promise<void> {
     const [answer, done] = fetched.handleAll({ event, request });
     const response = await answer.catch(() => null);
     await done.catch(() => undefined);
+    if (forgotten !== before) {
+      // It was on its way meanwhile.
+      await (await caches.open(PAGES)).delete(request, { ignoreVary: true });
+      return;
+    }
     if (!response || response.redirected || response.status === 401) return;
     await new Promise((resolve) => setTimeout(resolve, PAUSE_MS));
   }
@@ -131,4 +156,5 @@ setCatchHandler(async ({ request }) => {
 scope.addEventListener('activate', (event) => event.waitUntil(scope.clients.claim()));
 scope.addEventListener('message', (event) => {
   if (isHold(event.data)) event.waitUntil(hold(event.data, event));
+  if (isForget(event.data)) event.waitUntil(forget());
 });

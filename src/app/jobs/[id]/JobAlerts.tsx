@@ -1,5 +1,5 @@
 import { type Job, offTheRoad, waits } from '@/core/job';
-import { sayTime } from './strip/work';
+import { sayTime } from '@/ui/sayTime';
 
 /** What keeps the vehicle where it is, on every page of the job and on paper. */
 export function JobAlerts({ job }: { job: Job }) {

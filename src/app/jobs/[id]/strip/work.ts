@@ -1,4 +1,3 @@
-import { format, isToday } from 'date-fns';
 import { notFound } from 'next/navigation';
 import { KNOWLEDGE, PROCEDURE } from '@/core/contracts';
 import { isChoice } from '@/core/diagnosis';
@@ -27,9 +26,7 @@ import type { StripPhoto } from '@/features/strip/PhotoStrip';
 import type { TrayPart } from '@/features/strip/Tray';
 import { loadJob } from '@/server/job/jobs';
 import { shopTorque, shopUnits } from '@/server/shop/settings';
-
-/** A time in words: of the day where it is today. */
-export const sayTime = (at: Date): string => format(at, isToday(at) ? 'HH:mm' : 'd MMM, HH:mm');
+import { sayTime } from '@/ui/sayTime';
 
 /** The checks of a job as the screens have them. */
 export const checkViews = (job: Job): CheckView[] => {
