@@ -7,6 +7,7 @@ import {
   cpSync,
   mkdtempSync,
   readdirSync,
+  readFileSync,
   rmSync,
   statfsSync,
 } from 'node:fs';
@@ -107,13 +108,27 @@ function queueOfBrowserTests() {
 async function browserTest({ name, files }, template, chromiumPath) {
   const data = mkdtempSync(path.join(tmpdir(), 'zesty-hound-e2e-'));
   cpSync(template, data, { recursive: true });
+  const output = `test-results/${name.replaceAll(', ', '-')}`;
   const passed = await beside(bin('playwright'), ['test', ...files], {
     CHROMIUM_PATH: chromiumPath,
     E2E_DATA: data,
-    E2E_OUTPUT: `test-results/${name.replaceAll(', ', '-')}`,
+    E2E_OUTPUT: output,
   });
   rmSync(data, { recursive: true, force: true });
+  if (!passed) sayWhatWasSeen(output);
   return passed;
+}
+
+/** Prints what stood on the page where a browser test failed: nobody can look at it later. */
+function sayWhatWasSeen(output) {
+  const files = readdirSync(output, { recursive: true }).filter((file) =>
+    file.endsWith('error-context.md'),
+  );
+  for (const file of files) {
+    const [, page] = readFileSync(path.join(output, file), 'utf8').split('# Page snapshot');
+    const lines = (page ?? '').split('# Test source')[0].split('\n');
+    console.log(`\n== ${file}: the page\n${lines.slice(0, 200).join('\n')}`);
+  }
 }
 
 /** Works a queue off in so many lanes; the first failure ends it once its lanes are through. Answers what failed. */

@@ -12,7 +12,7 @@ export default function Link({ children, ...props }: ComponentProps<typeof NextL
   return (
     <NextLink prefetch={false} {...props}>
       {children}
-      <LinkPending />
+      <LinkPending href={String(props.href)} />
     </NextLink>
   );
 }

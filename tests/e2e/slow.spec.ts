@@ -1,5 +1,5 @@
 import { expect, test, type Page, type Request } from '@playwright/test';
-import { openJob, settled } from './helpers';
+import { beHere, openJob, settled } from './helpers';
 
 /** Milliseconds that the machine on which the limits were set takes for the work below, when nothing else runs. */
 const USUAL_MS = 50;
@@ -119,3 +119,32 @@ test('on a slow tablet and network a tap is seen at once, and what it does soon 
   expect(middle('pressed'), said).toBeLessThanOrEqual(200);
   expect(middle('done'), said).toBeLessThanOrEqual(200);
 });
+
+// 2026-11-29: the router keeps the page that was pressed back for as long as an earlier one is being loaded anew.
+for (const held of ['/api/health', '/rebuild']) {
+  test(`a link is followed though what the page shows is never loaded anew: ${held}`, async ({
+    page,
+  }) => {
+    const id = await openJob(page, 104);
+    await beHere(page, 'Ines');
+    await page.goto(`/jobs/${id}/rebuild`);
+    await settled(page);
+    const loads = page.waitForRequest((request) => request.url().includes(held));
+    // The first of them is never answered.
+    let isFirst = true;
+    await page.route(
+      ({ pathname }) => pathname.endsWith(held),
+      (route) => {
+        if (!isFirst) return route.continue();
+        isFirst = false;
+        return undefined;
+      },
+    );
+    await page.getByRole('button', { name: 'Said to the owner' }).click();
+    await loads;
+    await page.waitForTimeout(300);
+    await page.getByRole('link', { name: /^Report/ }).click();
+    await expect(page).toHaveURL(/report$/);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Brake measurement report');
+  });
+}

@@ -1,8 +1,8 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
+import { useState } from 'react';
 import { Button } from 'react-bootstrap';
+import { useRefresh } from '@/ui/keeper';
 import { chooseWho } from './requests';
 import { NewPerson } from './NewPerson';
 
@@ -33,15 +33,18 @@ export function WhoIsHere({ isFolded = false, ...who }: WhoIsHereProps) {
 
 function Names({ people, here }: Omit<WhoIsHereProps, 'isFolded'>) {
   const [isAdding, setAdding] = useState(people.length === 0);
-  const router = useRouter();
-  const [busy, begin] = useTransition();
+  const { refresh, isLoading } = useRefresh();
+  const [isChoosing, setChoosing] = useState(false);
+  const busy = isChoosing || isLoading;
   const [trouble, setTrouble] = useState<string | null>(null);
-  const choose = (id: string): void =>
-    begin(async () => {
-      const chosen = await chooseWho(id);
+  const choose = (id: string): void => {
+    setChoosing(true);
+    void chooseWho(id).then((chosen) => {
+      setChoosing(false);
       setTrouble(chosen.ok ? null : chosen.message);
-      begin(() => router.refresh());
+      refresh();
     });
+  };
   return (
     <div className="zh-who zh-no-print" role="group" aria-label="Who is here">
       <span className="zh-muted">Who is here?</span>

@@ -15,10 +15,12 @@ import { browserKeeper } from './browser';
 import { replayEarly } from './early';
 import { NOTHING_KEPT, type Keeper, type KeeperState } from './Keeper';
 import { setHeldSince } from './HeldSince';
+import { isMovingOn, moveOn } from './leave';
 import { setWriter } from './keepWrite';
 import { patientFetch } from './patientFetch';
 import type { DoneWrite, KeptWrite } from './types';
-import { useRefresh } from './useRefresh';
+import type { Reloads } from './Reloads';
+import { ReloadsContext, useRefreshBy, useReloads } from './useRefresh';
 import keeping from './keeping.module.css';
 
 const never = (): (() => void) => () => undefined;
@@ -43,8 +45,8 @@ const isOnItsPage = ({ href }: KeptWrite): boolean =>
  * tab, and again until the server was there for it. Until then what was written is laid over
  * what the page was rendered from (`lately`).
  */
-function useRefreshAfterWrites(keeper: Keeper | null): void {
-  const { refresh, isLoading } = useRefresh();
+function useRefreshAfterWrites(keeper: Keeper | null, reloads: Reloads): void {
+  const { refresh, isLoading } = useRefreshBy(reloads);
   const path = usePathname();
   const isWanted = useRef(false);
   const shown = useRef<readonly DoneWrite[]>([]);
@@ -105,23 +107,19 @@ function useAskBeforeLeaving(keeper: Keeper | null): void {
   useEffect(() => {
     if (!keeper) return;
     const ask = (event: BeforeUnloadEvent): void => {
-      if (!isMovingOn && keeper.current().writes.length > 0) event.preventDefault();
+      if (!isMovingOn() && keeper.current().writes.length > 0) event.preventDefault();
     };
     window.addEventListener('beforeunload', ask);
     return () => window.removeEventListener('beforeunload', ask);
   }, [keeper]);
 }
 
-/** Set where a page that this screen holds takes over: it goes on with what waits on the device. */
-let isMovingOn = false;
-
 /** Opens a page that this screen holds; false where it holds none. */
 async function openHeld(href: string): Promise<boolean> {
   if (!(await isHeldElsewhere(href))) return false;
-  isMovingOn = true;
   const address = new URL(href, window.location.href);
   address.searchParams.delete('_rsc');
-  window.location.assign(address);
+  moveOn(address);
   return true;
 }
 
@@ -148,7 +146,8 @@ export function KeeperProvider({
   readonly children: ReactNode;
 }) {
   const keeper = useKeeper();
-  useRefreshAfterWrites(keeper);
+  const reloads = useReloads();
+  useRefreshAfterWrites(keeper, reloads);
   useAskBeforeLeaving(keeper);
   useEffect(() => setWriter(who), [who]);
   const waits = usePatience();
@@ -157,12 +156,12 @@ export function KeeperProvider({
     void replayEarly();
   }, []);
   return (
-    <>
+    <ReloadsContext value={reloads}>
       {children}
       <p className={keeping.keeping} role="status">
         {waits && 'The server does not answer. The page opens when it is back.'}
       </p>
-    </>
+    </ReloadsContext>
   );
 }
 
