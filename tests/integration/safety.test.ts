@@ -3,12 +3,13 @@ import os from 'node:os';
 import path from 'node:path';
 import { eq } from 'drizzle-orm';
 import type { VehicleForm } from '@/core/contracts';
-import { readinessOf, readJob, signOffOf, standingOf, takenBackOf } from '@/core/job';
+import { readinessOf, readJob, signOffOf, standingOf, takenBackOf, type Job } from '@/core/job';
 import { mayBeTaken } from '@/core/options';
 import { pullsOf } from '@/core/torque';
 import { ledgerOf } from '@/db/repositories';
 import { checks, ledger } from '@/db/schema';
 import { closeDatabase, database } from '@/server/database';
+import { openLinesOf } from '@/server/signoff/openLines';
 import { historyOf } from '@/server/records/history';
 import { fileReport } from '@/server/report/file';
 import { ownerReport } from '@/server/report/owner';
@@ -22,6 +23,7 @@ import {
   newJob,
   newVehicle,
   pumped,
+  runOn,
   runout,
   sign,
   thickness,
@@ -63,6 +65,7 @@ const askTick = async (
   value: unknown,
   { role = 'technician', note = null }: { role?: Role | null; note?: string | null } = {},
 ) => ask('check', await checkInput(jobId, key, value, note), role);
+const openOf = (read: Job): string[] => signOffOf(read).open.map(({ say }) => say);
 const owner = async (jobId: string) => ownerReport(await jobOf(jobId), 'mm');
 
 /** Takes back what stands at a place, which needs a reason. */
@@ -70,8 +73,7 @@ const takeBack = async (jobId: string, key: string, note: string, role: Role = '
   done('check', await checkInput(jobId, key, null, note), role);
 
 async function answerAll(jobId: string): Promise<void> {
-  const read = await jobOf(jobId);
-  for (const { seq } of takenBackOf(read, readinessOf(read).pedal)) {
+  for (const { seq } of openLinesOf(await jobOf(jobId), 'mm')) {
     await done('taken-back', { jobId, seq, reason: 'looked into it myself' }, 'lead');
   }
 }
@@ -230,6 +232,50 @@ describe('what is taken back', () => {
       reason: 'it was rain',
       isGrave: true,
     });
+  });
+
+  // 2026-11-29: a hose found cracked was taken back without a reason, and stood open nowhere.
+  test('a part to be renewed needs a reason, and stands open until a lead has answered', async () => {
+    const jobId = await whole();
+    await tick(jobId, 'look/FL/hose', ['cracked']);
+    runOn(60_000);
+    const why = /why this is taken back: Hose, cracked/;
+    expect(await askTick(jobId, 'look/FL/hose', [])).toMatch(why);
+    expect(await askTick(jobId, 'look/FL/hose', null)).toMatch(why);
+    expect(await askTick(jobId, 'look/FL/hose', ['twisted'])).toMatch(why);
+    expect(await askTick(jobId, 'look/FL/hose', [], { note: 'x', role: 'apprentice' })).toMatch(
+      /apprentice here/,
+    );
+    const nose = { jobId, code: 'hose-check', corner: 'FL', value: null };
+    expect(await ask('finding', nose, 'lead')).toMatch(/where it was seen/);
+    // What is found beside it takes nothing back, and does not make the rest new.
+    await tick(jobId, 'look/FL/hose', ['cracked', 'twisted']);
+    expect(await askTick(jobId, 'look/FL/hose', ['twisted'])).toMatch(why);
+    await done('check', await checkInput(jobId, 'look/FL/hose', [], 'a mark of paint'));
+    const say = 'FL: Hose, cracked: found, and taken back by Tobiah (a mark of paint).';
+    expect(openOf(await jobOf(jobId))).toContain(say);
+    expect(await askTick(jobId, 'pedal//moved', 'done')).toBeNull();
+    await answerAll(jobId);
+    expect(openOf(await jobOf(jobId))).not.toContain(say);
+  });
+
+  test('a slip of the finger is put right by who made it, for half a minute', async () => {
+    const jobId = await whole();
+    const began = openOf(await jobOf(jobId));
+    await done('check', await checkInput(jobId, 'look/FL/hose', ['cracked']), 'apprentice');
+    runOn(20_000);
+    expect(await askTick(jobId, 'look/FL/hose', [])).toMatch(/why this is taken back/);
+    await done('check', await checkInput(jobId, 'look/FL/hose', null, null), 'apprentice');
+    expect(openOf(await jobOf(jobId))).toEqual(began);
+  });
+
+  test('what was put right is looked at again without a reason', async () => {
+    const jobId = await whole();
+    await tick(jobId, 'look/FL/hose', ['cracked']);
+    await tick(jobId, 'fixed/FL/hose', 'fixed', 'a new hose');
+    runOn(60_000);
+    await tick(jobId, 'look/FL/hose', []);
+    expect(openOf(await jobOf(jobId)).join(' ')).not.toMatch(/taken back/);
   });
 
   test('the wheel-off step leaves star and torque asked for', async () => {

@@ -150,17 +150,47 @@ export const roadConditionsOf = (item: string) =>
     forbids.some(({ what }) => what === 'road'),
   );
 
+/** Conditions of an item that ask for a new part or rule something out, and keep no vehicle off the road. */
+const faultsOf = (item: string) =>
+  (PROCEDURE.items.find(({ code }) => code === item)?.conditions ?? []).filter(
+    ({ renew, forbids }) =>
+      (renew !== undefined || forbids.length > 0) && !forbids.some(({ what }) => what === 'road'),
+  );
+
+/** Those of them that were found before and are found no more, by their codes. */
+export function faultsGone(
+  item: string,
+  was: readonly string[],
+  now: readonly string[],
+): readonly string[] {
+  return faultsOf(item)
+    .map(({ code }) => code)
+    .filter((code) => was.includes(code) && !now.includes(code));
+}
+
+/** What was found of an item, in words. */
+export function sayFaults(item: string, codes: readonly string[]): string {
+  const names = faultsOf(item).filter(({ code }) => codes.includes(code));
+  const of = PROCEDURE.items.find(({ code }) => code === item)?.name ?? item;
+  return [of, ...names.map(({ name }) => name.toLowerCase())].join(', ');
+}
+
 const codesIn = (value: unknown): readonly string[] =>
   Array.isArray(value) ? value.filter((each) => typeof each === 'string') : [];
 
-/** Looks that kept the vehicle off the road and say so no more. */
-function looksTakenBack(job: Job): TakenBack[] {
-  return entriesAbout(job, 'check').flatMap((entry): TakenBack[] => {
+/** Looks that say something else than before: what they said, and what stands there now. */
+const looksChanged = (job: Job) =>
+  entriesAbout(job, 'check').flatMap((entry) => {
     const before = rowOf(entry.before);
     if (textOf(before, 'kind') !== 'look') return [];
     const [place, item] = [textOf(before, 'place'), textOf(before, 'item')];
-    const was = codesIn(before?.value);
     const now = findCheck(job, 'look', place, item)?.value ?? [];
+    return [{ entry, place, item, was: codesIn(before?.value), now }];
+  });
+
+/** Looks that kept the vehicle off the road and say so no more. */
+function looksTakenBack(job: Job): TakenBack[] {
+  return looksChanged(job).flatMap(({ entry, place, item, was, now }): TakenBack[] => {
     const gone = roadConditionsOf(item).filter(
       ({ code }) => was.includes(code) && !now.includes(code),
     );
@@ -256,8 +286,22 @@ export const readingsGone = (
     return valueUm === null ? [] : [{ entry, setId: textOf(before, 'set_id'), valueUm }];
   });
 
-/** Seen and answered dangers that stand no more, the same told once. */
-export function seenTakenBack(job: Job): TakenBack[] {
-  const all = [...looksTakenBack(job), ...findingsTakenBack(job)];
-  return all.filter(({ say }, i) => all.findLastIndex((each) => each.say === say) === i);
-}
+/** The same told once, as it was told last. */
+const toldOnce = (all: readonly TakenBack[]): TakenBack[] =>
+  all.filter(({ say }, i) => all.findLastIndex((each) => each.say === say) === i);
+
+/** Seen and answered dangers that stand no more. */
+export const seenTakenBack = (job: Job): TakenBack[] =>
+  toldOnce([...looksTakenBack(job), ...findingsTakenBack(job)]);
+
+/**
+ * Parts that were found to need renewing, or to rule something out, and were taken back with a reason: without one
+ * it was a slip of the finger, put right at once, or had been mended.
+ */
+export const faultsTakenBack = (job: Job): TakenBack[] =>
+  toldOnce(
+    looksChanged(job).flatMap(({ entry, place, item, was, now }): TakenBack[] => {
+      const gone = entry.reason === null ? [] : faultsGone(item, was, now);
+      return gone.length === 0 ? [] : [taken(entry, `${place}: ${sayFaults(item, gone)}`, place)];
+    }),
+  );

@@ -1,6 +1,8 @@
 import { openItems, signOffBlockers, type Blocker } from '../procedure';
 import { drumAlone, drumsNearLimit, drumsToDo } from './drums';
+import { takenBackOf } from './danger';
 import { judgeCorner } from './judge';
+import { changedFigures, faultsTakenBack, type ChangedFigure, type TakenBack } from './past';
 import { outcomeOf } from './proof';
 import { readinessOf } from './readiness';
 import { isBeddingOwed } from './rebuildNext';
@@ -111,6 +113,14 @@ const untouched = (job: Job): Blocker[] =>
     ? []
     : [{ say: 'Nothing was looked at, measured or done in this job.', place: 'strip' }];
 
+/** Parts that were found to need renewing, were taken back, and no lead has answered for yet. */
+const foundAndGone = (job: Job): Blocker[] =>
+  faultsTakenBack(job).map(({ say, who, reason, corner }) => ({
+    say: `${say}: found, and taken back by ${who ?? 'nobody named'} (${reason ?? ''}).`,
+    place: 'report',
+    ...(corner && { corner }),
+  }));
+
 /** What blocks the sign-off of a job, and what is open without blocking. */
 export const signOffOf = oncePer((job: Job): SignOffView => {
   const state = readinessOf(job);
@@ -140,6 +150,7 @@ export const signOffOf = oncePer((job: Job): SignOffView => {
     open: [
       ...sayBroughtIn(job),
       ...untouched(job),
+      ...foundAndGone(job),
       ...openItems(state),
       ...nearDiscard(job),
       ...nearWearLimit(job),
@@ -153,3 +164,19 @@ export const signOffOf = oncePer((job: Job): SignOffView => {
     ],
   };
 });
+
+/** What was found, stands no more, and no lead has answered yet. */
+export const takenBackToAnswer = (job: Job): readonly TakenBack[] => [
+  ...takenBackOf(job, readinessOf(job).pedal),
+  ...faultsTakenBack(job),
+];
+
+/** Figures that were changed and that no lead has agreed to yet. */
+export const changesToAnswer = (job: Job): readonly ChangedFigure[] =>
+  changedFigures(job).filter(({ isAgreed }) => !isAgreed);
+
+/** Lines of the ledger that a lead has to answer. */
+export const linesToAnswer = (job: Job): readonly { readonly seq: number }[] => [
+  ...takenBackToAnswer(job),
+  ...changesToAnswer(job),
+];

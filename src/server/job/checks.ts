@@ -25,9 +25,7 @@ import {
   refuseRepaired,
   refuseInRebuild,
   refusePutRight,
-  refuseRole,
   slipOfCut,
-  takesBackDanger,
 } from '../../core/job';
 import { lookAt, lookOfFinding, lookWithout, ownerOf, type Says } from '../../core/procedure';
 import { CORNERS, type Corner } from '../../core/readings';
@@ -41,7 +39,9 @@ import {
   type Who,
 } from '../../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from '../answer';
+import { noteLook } from './freshLooks';
 import { beginHold, secondsHeld } from './holdClock';
+import { refuseByNose, refuseTakingBack } from './takingBack';
 import { withJob } from './withJob';
 
 /** What became of a write: its new stamp, or what another wrote in its place meanwhile. */
@@ -94,23 +94,6 @@ function refuseUndoing(job: Job, { kind, place, item }: CheckFormData): string |
     : null;
 }
 
-/** What is asked of somebody who takes back what keeps a vehicle off the road. */
-const whyTakenBack = (place: string, item: string): string =>
-  `Say in a few words why this is taken back: it keeps the vehicle off the road (${`${place} ${item.replace(/-/g, ' ')}`.trim()}).`;
-
-/** Why something that keeps a vehicle off the road may not be taken back so; null where it may. */
-function refuseTakingBack(
-  job: Job,
-  { kind, place, item, value, note }: CheckFormData,
-  who: Who | null,
-): Answer<never> | null {
-  if (!takesBackDanger(findCheck(job, kind, place, item), value)) return null;
-  const why = refuseRole(who, 'technician');
-  if (why !== null) return refuse(why);
-  const asked = whyTakenBack(place, item);
-  return note === null ? refuse(asked, { note: asked }) : null;
-}
-
 /**
  * Writes one item of the procedure, or takes it back; tells of what another wrote meanwhile.
  * `own` is the stamp of what the same device wrote there last: it has that in front of it too.
@@ -146,7 +129,7 @@ export async function recordCheck(
     if (!written.done) return accept({ kept: false, theirs: written.theirs });
     if (kind === 'pedal' && item === 'hold' && written.stamp) beginHold(written.stamp);
     if (write?.kind === 'drum' && write.item === 'decided') await afterDrum(tx, job, write);
-    if (kind === 'look') await afterLook(tx, job, place, item, write?.value ?? null);
+    if (kind === 'look') await afterLook(tx, job, { place, item }, { ...written, ...change });
     if (kind === 'pedal' && item === 'held' && value === null) {
       // A pedal that is tried again is pumped and held anew.
       for (const again of ['firm', 'hold']) {
@@ -181,24 +164,27 @@ async function afterDrum(
 async function afterLook(
   tx: Database,
   job: Job,
-  place: string,
-  item: string,
-  found: unknown,
+  { place, item }: { readonly place: string; readonly item: string },
+  written: {
+    readonly stamp: string | null;
+    readonly value?: unknown;
+    readonly by?: string | null;
+  },
 ): Promise<void> {
   const told = job.findings.filter(
     ({ code, value, corner }) =>
       corner === place && lookOfFinding(PROCEDURE, { code, value })?.item === item,
   );
   for (const finding of told) await deleteFinding(tx, { jobId: job.id, ...finding });
-  const before = findCheck(job, 'look', place, item)?.value ?? null;
-  if (isDeepStrictEqual(before, found)) return;
+  const before = findCheck(job, 'look', place, item);
+  const { stamp, by = null } = written;
+  const found = Array.isArray(written.value) ? written.value.map(String) : null;
+  if (stamp !== null && found) noteLook({ stamp, found, by }, before);
+  if (isDeepStrictEqual(before?.value ?? null, found)) return;
   await deleteCheck(tx, { jobId: job.id, kind: 'fixed', place, item });
 }
 
-/**
- * Writes a look over what stands, for an answer that the nose was given; answers with why not
- * where it would take back what keeps the vehicle off the road, for which the nose asks no reason.
- */
+/** Writes a look over what stands, for an answer that the nose was given; answers with why not where it may not. */
 async function writeLook(
   tx: Database,
   job: Job,
@@ -206,14 +192,13 @@ async function writeLook(
   item: string,
   found: readonly string[] | null,
 ): Promise<string | null> {
+  const why = refuseByNose(job, { place: corner, item, value: found });
+  if (why !== null) return why;
   const stands = findCheck(job, 'look', corner, item);
-  if (takesBackDanger(stands, found)) {
-    return `This was seen at ${corner} and keeps the vehicle off the road: take it back where it was seen, on Strip, with a reason.`;
-  }
   const key = { jobId: job.id, kind: 'look' as const, place: corner, item };
   const change = found && { value: found, note: null, by: null };
-  await writeCheck(tx, key, change, stands?.stamp ?? null);
-  await afterLook(tx, job, corner, item, found);
+  const written = await writeCheck(tx, key, change, stands?.stamp ?? null);
+  if (written.done) await afterLook(tx, job, key, { ...written, ...change });
   return null;
 }
 

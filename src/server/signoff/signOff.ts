@@ -1,13 +1,6 @@
 import 'server-only';
 import { additionSchema, causeSchema, signOffSchema, takenBackSchema } from '../../core/contracts';
-import {
-  changedFigures,
-  readinessOf,
-  refuseRole,
-  signOffOf,
-  takenBackOf,
-  type Job,
-} from '../../core/job';
+import { linesToAnswer, refuseRole, signOffOf } from '../../core/job';
 import {
   answerLedger,
   figuresToKeep,
@@ -57,11 +50,6 @@ export async function signOff(input: unknown, who: PersonRow | null): Promise<An
   });
 }
 
-/** A line of the ledger that may be answered: what was taken back, or a figure that was changed. */
-const isOpenLine = (job: Job, seq: number): boolean =>
-  takenBackOf(job, readinessOf(job).pedal).some((each) => each.seq === seq) ||
-  changedFigures(job).some((each) => each.seq === seq && !each.isAgreed);
-
 /** A lead’s answer to something that was taken back, or to a figure that was changed, in writing. */
 export async function answerTakenBack(
   input: unknown,
@@ -74,7 +62,7 @@ export async function answerTakenBack(
   if (why !== null || who === null) return refuse(why ?? WHO);
   return withJob(jobId, async (tx, job) => {
     const line = job.past.find((each) => each.seq === seq);
-    if (!line || !isOpenLine(job, seq))
+    if (!line || !linesToAnswer(job).some((each) => each.seq === seq))
       return refuse('This stands open no more. Load the page again.');
     const { name, role } = who;
     await answerLedger(tx, { jobId, who: name, role, place: line.place, reason, of: seq });
