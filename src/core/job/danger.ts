@@ -1,3 +1,4 @@
+import { isThinnerThan, thinnestReading, withoutZero } from '../assessment';
 import { advisesNoDrive } from '../diagnosis';
 import { isPedalDone, type PedalState } from '../procedure';
 import type { Corner } from '../readings';
@@ -38,18 +39,11 @@ import type { Job, Phase, ReadingSet } from './types';
  * reports and every write ask. Source: handbook 15, 17.
  */
 
-/** No micrometer in order reads thinner by more, in µm: no larger zero error makes a rotor safe. */
-const MOST_LIFT = 50;
-
-/** A thickness as read, in µm, its zero error taken out as far as one can lift it. */
-const withoutZero = (um: number, { zeroErrorUm }: Pick<ReadingSet, 'zeroErrorUm'>): number =>
-  um - Math.max(zeroErrorUm ?? 0, -MOST_LIFT);
-
-/** The thinnest reading of a set in µm; null without any. */
-const thinnestOf = (set: ReadingSet): number | null =>
-  set.kind !== 'thickness' || set.readings.length === 0
-    ? null
-    : withoutZero(Math.min(...set.readings.map(({ valueUm }) => valueUm)), set);
+/** The thinnest place of a set in µm, its zero error taken out; null without any reading of thickness. */
+function thinnestOf(set: ReadingSet): number | null {
+  const thinnest = thinnestReading(set);
+  return thinnest && withoutZero(thinnest.valueUm, set);
+}
 
 const least = (values: readonly (number | null | undefined)[]): number | null => {
   const known = values.filter((value) => typeof value === 'number');
@@ -93,15 +87,12 @@ export function belowDiscardAt(job: Job, corner: Corner): string | null {
     : null;
 }
 
-/** Readings below this share of discard thickness are slips of the hand or of the unit. */
-const NO_ROTOR = 0.5;
-
 /** Readings below discard that were put aside or read otherwise since. */
 function thinReadingsGone(job: Job): TakenBack[] {
   const isBelow = (corner: Corner, um: number | null): boolean => {
     const discard = discardAt(job, corner);
     if (um === null || discard === null || isRotorRenewed(job, corner)) return false;
-    return um < discard && um > NO_ROTOR * discard;
+    return isThinnerThan(discard, um);
   };
   const putAside = setsPutAside(job);
   const aside = job.sets.flatMap((set): TakenBack[] => {

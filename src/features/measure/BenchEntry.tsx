@@ -6,7 +6,7 @@ import { doubtedReading, type BenchSet } from './model';
 import { planFor, planOf } from './plan';
 import { ReadingEntry } from './ReadingEntry';
 import { ReadingLadder } from './ReadingLadder';
-import { advisedStep, asksOf, toldAtEntry } from './result';
+import { advisedStep, asksOf, toldAtEntry, toldBelowDiscard } from './result';
 import { SaveStatus } from './SaveStatus';
 import { SeatDoubt } from './SeatDoubt';
 import { SetDetailsForm } from './SetDetailsForm';
@@ -104,6 +104,8 @@ export function BenchEntry(props: BenchEntryProps) {
   const { corner, bench, suspects } = view;
   const { state, dispatch } = bench;
   const replace = (changed: BenchSet): void => dispatch({ type: 'replace-set', set: changed });
+  // A set that was read to its end says it in its verdict.
+  const below = state.cursor ? toldBelowDiscard(set, corner) : null;
   const doubted = state.cursor ? null : doubtedReading(set, null, corner);
   const ladder = {
     ...{ set, corner, cursor: state.cursor },
@@ -112,6 +114,11 @@ export function BenchEntry(props: BenchEntryProps) {
   return (
     <>
       <Entry {...props} />
+      {below && (
+        <p className={`zh-stop mb-0 ${styles.told}`} role="alert">
+          {below}
+        </p>
+      )}
       {toldAtEntry(view.result, corner).map((told) => (
         <p key={told} className={`zh-error mb-0 ${styles.told}`} role="status">
           {told}

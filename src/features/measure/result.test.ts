@@ -1,6 +1,6 @@
 import type { Advice } from '@/core/assessment';
 import { solveRunout } from '@/core/runout';
-import { advisedMove, toldAtEntry, type SetResult } from './result';
+import { advisedMove, toldAtEntry, toldBelowDiscard, type SetResult } from './result';
 
 const index = (probability: number): Advice => ({
   ...{ kind: 'index', from: 0, to: 2, tir: 12, before: 70, limit: 50 },
@@ -47,5 +47,36 @@ describe('what is told at the entry', () => {
     expect(toldAtEntry(slipped, { units: 'mm' })).toEqual([]);
     expect(toldAtEntry(slipped, { units: 'mm', isCheck: true }).length).toBeGreaterThan(0);
     expect(toldAtEntry(null, { units: 'mm', isCheck: true })).toEqual([]);
+  });
+});
+
+// 2026-11-29: four of eight readings a millimetre below discard, and the bench asked for the fifth without a word.
+describe('a place below discard thickness is told as soon as it is read', () => {
+  const corner = {
+    units: 'mm' as const,
+    limits: { discard: { value: 26_000, source: 'maker' as const } },
+  };
+  const read = (valuesUm: readonly number[], zeroErrorUm: number | null = null) => ({
+    kind: 'thickness' as const,
+    positions: 8,
+    zeroErrorUm,
+    readings: valuesUm.map((valueUm, position) => ({
+      ...{ lap: 0, position, valueUm, takenAt: null },
+    })),
+  });
+  const below =
+    'Position 2, 25.000 mm, is below discard thickness, 26.000 mm. This rotor is replaced, whatever else is read.';
+  test.each([
+    ['one of two', read([26_100, 25_000]), below],
+    ['none', read([26_100, 26_050]), null],
+    ['nothing read', read([]), null],
+    ['a slip of the unit', read([2_500]), null],
+    ['a zero error that lifts it', read([25_990], -20), null],
+    ['a zero error that takes it below', read([26_010], 20), expect.stringContaining('25.990 mm')],
+  ])('%s', (_, set, told) => expect(toldBelowDiscard(set, corner)).toEqual(told));
+
+  test('nothing without a figure, or of runout', () => {
+    expect(toldBelowDiscard(read([25_000]), { ...corner, limits: {} })).toBeNull();
+    expect(toldBelowDiscard({ ...read([25_000]), kind: 'runout' }, corner)).toBeNull();
   });
 });

@@ -7,12 +7,15 @@ import {
   extraOf,
   extraPlace,
   hubFaceLimit,
+  isThinnerThan,
   lapsOf,
   measuredSet,
   runoutLimit,
   sayAdvice,
+  thinnestReading,
   turnPlace,
   turnsOf,
+  withoutZero,
   type Advice,
   type AdviceWords,
   type CornerRecord,
@@ -20,7 +23,7 @@ import {
 } from '@/core/assessment';
 import type { RunoutResult } from '@/core/runout';
 import type { ThicknessFigures, ThicknessResult } from '@/core/thickness';
-import type { Micrometres } from '@/core/units';
+import { formatIn, type Micrometres } from '@/core/units';
 import { sayReason, WORKSHOP_DEFAULTS, type Reason } from '@/core/verdict';
 import type { RotorMark } from '@/ui/rotor';
 import {
@@ -162,6 +165,24 @@ export function toldAtEntry(
     (code === 'turn-short' && result?.kind === 'runout' && result.runout.turned === null) ||
     (isCheck === true && verdict.state === 'not-valid' && code !== 'virtual');
   return verdict.reasons.filter(isTold).map((reason) => sayReason(reason, units));
+}
+
+/**
+ * A place below discard thickness, told as soon as it is read: whatever is read after it, the rotor is replaced. Null
+ * where there is none, or none can be told.
+ */
+export function toldBelowDiscard(
+  set: Pick<RawSet, 'kind' | 'readings' | 'zeroErrorUm' | 'positions'>,
+  { limits, units }: Pick<BenchCorner, 'limits' | 'units'>,
+): string | null {
+  const thinnest = thinnestReading(set);
+  const discard = limits.discard?.value;
+  if (!thinnest || discard === undefined) return null;
+  const um = withoutZero(thinnest.valueUm, set);
+  if (!isThinnerThan(discard, um)) return null;
+  const where =
+    thinnest.position < set.positions ? `Position ${thinnest.position + 1}` : 'A place between';
+  return `${where}, ${formatIn(units, 'size', um)}, is below discard thickness, ${formatIn(units, 'size', discard)}. This rotor is replaced, whatever else is read.`;
 }
 
 /** More laps than this nobody takes: a finer gauge or another way is needed. */

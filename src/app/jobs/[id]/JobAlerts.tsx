@@ -1,9 +1,10 @@
-import { type Job, offTheRoad, waits } from '@/core/job';
+import { type Job, offTheRoad, readinessOf, waits } from '@/core/job';
 import { sayTime } from '@/ui/sayTime';
 
 /** What keeps the vehicle where it is, on every page of the job and on paper. */
 export function JobAlerts({ job }: { job: Job }) {
-  const off = offTheRoad(job);
+  const worn = readinessOf(job).corners.flatMap(({ belowDiscard }) => belowDiscard ?? []);
+  const off = [...offTheRoad(job).map((each) => `${each}.`), ...worn];
   return (
     <>
       {waits(job).map((waiting) => (
@@ -17,7 +18,7 @@ export function JobAlerts({ job }: { job: Job }) {
       ))}
       {off.length > 0 && (
         <div className="zh-stop mb-2" role="alert">
-          <strong>The vehicle stays off the road.</strong> {off.join('; ')}.
+          <strong>The vehicle stays off the road.</strong> {off.join(' ')}
         </div>
       )}
     </>
