@@ -109,7 +109,9 @@ const notProven = (job: Job): Blocker[] =>
 
 /** A job in which nothing was looked at, measured or done says so where it is signed. */
 const untouched = (job: Job): Blocker[] =>
-  job.sets.length > 0 || job.checks.length > 0 || job.decisions.length > 0
+  job.sets.some(({ setAsideAt }) => !setAsideAt) ||
+  job.checks.length > 0 ||
+  job.decisions.length > 0
     ? []
     : [{ say: 'Nothing was looked at, measured or done in this job.', place: 'strip' }];
 

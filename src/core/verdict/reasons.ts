@@ -92,7 +92,7 @@ const SENTENCES: Sentences = {
   'turn-again': () =>
     'Turn slowly once more, stop at the highest and at the lowest place, and read both.',
   'read-next': (r) =>
-    `Not settled yet: read at ${r.angles.map((angle) => `${(angle as number).toFixed(1)}°`).join(' and at ')} next, where it may be thickest and thinnest.`,
+    `Not settled yet: read at ${[...new Set(r.angles.map((angle) => `${(angle as number).toFixed(1)}°`))].join(' and at ')} next, where it may be thickest and thinnest.`,
   'not-settled': () =>
     'Sixteen readings did not settle it: it lies too near its limit for this micrometer.',
   'zero-error': (r, say) =>

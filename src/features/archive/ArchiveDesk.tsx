@@ -1,9 +1,10 @@
 'use client';
 
 import { FileField } from '@/ui/field';
+import { useBusy } from '@/ui/useBusy';
 import { Button, Table } from 'react-bootstrap';
 import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
+import { useState } from 'react';
 import type { ImportPlan, TablePlan } from '@/server/records/archive';
 
 const TABLE: Readonly<Partial<Record<string, string>>> = {
@@ -80,21 +81,21 @@ export function ArchiveDesk() {
   const [plan, setPlan] = useState<ImportPlan | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const [isDone, setDone] = useState(false);
-  const [busy, begin] = useTransition();
+  const { busy, during } = useBusy();
   const look = (chosen: File | null): void => {
     setFile(chosen);
     setPlan(null);
     setSaid(null);
     setDone(false);
     if (!chosen) return;
-    begin(async () => {
+    during(async () => {
       const answer = await send(chosen, true);
       if (typeof answer === 'string') setSaid(answer);
       else setPlan(answer);
     });
   };
   const bring = (): void =>
-    begin(async () => {
+    during(async () => {
       if (!file) return;
       const answer = await send(file, false);
       if (typeof answer === 'string') return setSaid(answer);

@@ -4,7 +4,7 @@ import { FileLink } from '@/ui/Link';
 import { Button } from 'react-bootstrap';
 import { format } from 'date-fns';
 import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
+import { useState } from 'react';
 import { FileField } from '@/ui/field';
 import type { Asked } from '@/ui/ask';
 import type { KeptCopy, Staged } from '@/server/records/backup';
@@ -21,6 +21,7 @@ import {
 import { CopyProgress } from './CopyProgress';
 import { sayBytes } from './model';
 import picks from '@/ui/shell/picks.module.css';
+import { useBusy } from '@/ui/useBusy';
 
 /** What is in a copy that was found whole, and the last word before it replaces the records. */
 function StagedCard({
@@ -90,13 +91,13 @@ function useAnswered() {
   const router = useRouter();
   const [said, setSaid] = useState<string | null>(null);
   const [refused, setRefused] = useState<string | null>(null);
-  const [busy, begin] = useTransition();
+  const { busy, during } = useBusy();
   return {
     ...{ said, refused, busy },
     run: <Value,>(action: () => Promise<Asked<Value>>, then: (value: Value) => void): void => {
       setSaid(null);
       setRefused(null);
-      begin(async () => {
+      during(async () => {
         const answer = await action();
         if (answer.ok) then(answer.value);
         else setRefused(answer.message);
@@ -168,7 +169,7 @@ const MakeCopy = ({ desk, canTake }: { readonly desk: Copies; readonly canTake: 
         type="button"
         variant="primary"
         disabled={desk.busy}
-        onClick={() => desk.make(makeCopy, (says) => says)}
+        onClick={() => desk.make(makeCopy, ({ says }) => says)}
       >
         Make a copy now
       </Button>

@@ -28,7 +28,7 @@ jest.mock('./requests', () => {
     };
   return {
     takeCopy: jest.requireActual<typeof import('./requests')>('./requests').takeCopy,
-    makeCopy: say('copy', 'backup-2026-03-02-101112.tar.gz is kept.'),
+    makeCopy: say('copy', { name: 'x', says: 'backup-2026-03-02-101112.tar.gz is kept.' }),
     askProgress: say('progress', { says: 'Packing it', share: 0.5 }),
     cancelCopy: say('cancel', null),
     removeCopy: say('remove', 'x'),
@@ -138,25 +138,43 @@ test('sizes in the largest unit that leaves a figure', () => {
   ]);
 });
 
-test('a copy to take along is saved under its name; why there is none is said at its place', async () => {
+test('a copy to take along is made, saved under its name and not kept; why there is none is said', async () => {
   render(<CopiesDesk copies={copies} canRestore />);
-  const answer = (ok: boolean, body: object): void => {
-    global.fetch = jest.fn(() =>
-      Promise.resolve({
-        ...{ ok, json: () => Promise.resolve(body), blob: () => Promise.resolve(new Blob()) },
-        headers: new Headers({ 'content-disposition': 'attachment; filename="shop.tar.gz"' }),
-      }),
-    ) as unknown as typeof fetch;
+  const name = 'backup-2026-03-02-101112.tar.gz';
+  const asked: string[] = [];
+  const stands: object[] = [];
+  const answer = (posted: object): void => {
+    asked.length = 0;
+    global.fetch = jest.fn((path: string, { method = 'GET' } = {}) => {
+      asked.push(`${method} ${path}`);
+      const isStands = method === 'GET' && path.endsWith('/copies');
+      const body = method === 'POST' ? posted : { value: isStands ? stands.shift() : name };
+      const ok = !('error' in body);
+      const read = { json: () => Promise.resolve(body), blob: () => Promise.resolve(new Blob()) };
+      return Promise.resolve({ ok, ...read });
+    }) as unknown as typeof fetch;
   };
-  answer(false, { error: { message: 'A copy is being made just now.' } });
+  answer({ error: { message: 'A copy is being made just now.' } });
   await press('Take a copy with you');
   await waitFor(() =>
     expect(screen.getByRole('alert').textContent).toBe('A copy is being made just now.'),
   );
   Object.assign(URL, { createObjectURL: () => '#x', revokeObjectURL: () => undefined });
-  answer(true, {});
+  // It takes longer than anybody waits for an answer: the page asks until it is there.
+  answer({ value: null });
+  stands.push({ underWay: { says: 'Packing it', share: 0.5 }, last: null });
+  stands.push({ underWay: null, last: { ok: true, value: { name, says: `${name} is kept.` } } });
   await press('Take a copy with you');
-  await waitFor(() =>
-    expect(screen.getByText('shop.tar.gz is with your downloads.')).toBeInTheDocument(),
+  await waitFor(
+    () =>
+      expect(screen.getByText(`zesty-hound-${name} is with your downloads.`)).toBeInTheDocument(),
+    { timeout: 4000 },
   );
+  expect(asked).toEqual([
+    'POST /api/v1/copies',
+    'GET /api/v1/copies',
+    'GET /api/v1/copies',
+    `GET /api/v1/backup?copy=${name}`,
+    `DELETE /api/v1/copies/${name}`,
+  ]);
 });

@@ -1,10 +1,7 @@
-import type { Staged } from '@/server/records/backup';
+import type { MadeByHand, Staged } from '@/server/records/backup';
 import { ask, type Asked } from '@/ui/ask';
 
 const COPIES = '/api/v1/copies';
-
-/** Makes a copy now, beside those of the nights; answers with what is to be said of it. */
-export const makeCopy = (): Promise<Asked<string>> => ask(COPIES, { method: 'POST' });
 
 /** How far a copy has come: what is done for it just now, and how much of that (0 to 1). */
 export interface Progress {
@@ -12,8 +9,36 @@ export interface Progress {
   readonly share: number;
 }
 
+/** How the making of copies stands: the one that is being made, and what became of the last. */
+interface Stands {
+  readonly underWay: Progress | null;
+  readonly last: { readonly ok: true; readonly value: MadeByHand } | Refused | null;
+}
+type Refused = Extract<Asked<unknown>, { readonly ok: false }>;
+
+const askStands = (): Promise<Asked<Stands>> => ask(COPIES, { method: 'GET' });
+
 /** How far the copy has come that is being made; null where none is. */
-export const askProgress = (): Promise<Asked<Progress | null>> => ask(COPIES, { method: 'GET' });
+export async function askProgress(): Promise<Asked<Progress | null>> {
+  const stands = await askStands();
+  return stands.ok ? { ok: true, value: stands.value.underWay } : stands;
+}
+
+const NOT_MADE: Refused = { ok: false, message: 'The copy was not made.', fields: {} };
+const ASK_EVERY_MS = 500;
+
+/** Makes a copy now, beside those of the nights, however long it takes. */
+export async function makeCopy(): Promise<Asked<MadeByHand>> {
+  const begun = await ask<MadeByHand | null>(COPIES, { method: 'POST' });
+  if (!begun.ok) return begun;
+  if (begun.value !== null) return { ok: true, value: begun.value };
+  for (;;) {
+    await new Promise((resolve) => setTimeout(resolve, ASK_EVERY_MS));
+    const stands = await askStands();
+    if (!stands.ok) return stands;
+    if (stands.value.underWay === null) return stands.value.last ?? NOT_MADE;
+  }
+}
 
 /** Ends the making of a copy. */
 export const cancelCopy = (): Promise<Asked<null>> => ask(COPIES, { method: 'DELETE' });
@@ -38,30 +63,22 @@ export const restoreCopy = (id: string, evenForeign: boolean): Promise<Asked<str
 export const leaveCopy = (id: string): Promise<Asked<null>> =>
   ask(`/api/v1/staged/${id}`, { method: 'DELETE' });
 
-/** The name that the server gave a file it sent. */
-const nameOf = (answer: Response): string =>
-  /filename="([^"]+)"/.exec(answer.headers.get('content-disposition') ?? '')?.[1] ??
-  'zesty-hound-backup.tar.gz';
-
-/** Makes a copy and saves it where the browser saves files; answers with its name. */
+/** Makes a copy, saves it where the browser saves files, and leaves none behind; answers with its name. */
 export async function takeCopy(): Promise<Asked<string>> {
-  const refused = (message: string): Asked<never> => ({ ok: false, message, fields: {} });
-  // Whoever may not, or is asked for the password first, is told before a file is made.
-  const may = await askProgress();
-  if (!may.ok) return may;
+  const made = await makeCopy();
+  if (!made.ok) return made;
+  const { name } = made.value;
   try {
-    const answer = await fetch('/api/v1/backup/now', { method: 'POST' });
-    if (!answer.ok) {
-      const { error } = (await answer.json()) as { readonly error?: { readonly message: string } };
-      return refused(error?.message ?? 'The copy was not made.');
-    }
+    const answer = await fetch(`/api/v1/backup?copy=${name}`);
+    if (!answer.ok) return NOT_MADE;
     const address = URL.createObjectURL(await answer.blob());
     const link = document.createElement('a');
-    Object.assign(link, { href: address, download: nameOf(answer) });
+    Object.assign(link, { href: address, download: `zesty-hound-${name}` });
     link.click();
     URL.revokeObjectURL(address);
+    await removeCopy(name);
     return { ok: true, value: link.download };
   } catch {
-    return refused('The server did not answer, or the copy did not arrive whole.');
+    return { ...NOT_MADE, message: `${name} is kept, and did not arrive here whole.` };
   }
 }

@@ -7,7 +7,7 @@ import { environment } from '../../environment';
 import { database } from '../../database';
 import { isSealedHere } from '../shopKey';
 import { checkedOf, keepElsewhere, noteChecked, removeKept } from './kept';
-import { copiesFolder, makeBackup } from './make';
+import { copiesFolder, copyUnderWay, makeBackup } from './make';
 import { newestLine } from './manifest';
 import { daysToKeep } from './rotation';
 import { sweepStaged } from './staged';
@@ -71,14 +71,47 @@ async function keepCopy(name: string): Promise<Answer<Kept>> {
 const sayKept = ({ name, missedElsewhere: why }: Kept): string =>
   why === null ? `${name} is kept.` : `${name} is kept here only. ${why}`;
 
-/**
- * Makes a copy now, beside the nightly ones; it stays until it is taken away by hand. Answers with
- * what is to be said of it.
- */
-export async function copyNow(now = new Date()): Promise<Answer<string>> {
-  const kept = await keepCopy(`backup-${format(now, 'yyyy-MM-dd-HHmmss')}.tar.gz`);
-  return kept.ok ? accept(sayKept(kept.value)) : kept;
+/** A copy that was made by hand: its name, and what is to be said of it. */
+export interface MadeByHand {
+  readonly name: string;
+  readonly says: string;
 }
+
+/** Makes a copy now, beside the nightly ones; it stays until it is taken away by hand. */
+export async function copyNow(now = new Date()): Promise<Answer<MadeByHand>> {
+  const kept = await keepCopy(`backup-${format(now, 'yyyy-MM-dd-HHmmss')}.tar.gz`);
+  return kept.ok ? accept({ name: kept.value.name, says: sayKept(kept.value) }) : kept;
+}
+
+/** Whoever asks for a copy has an answer after this, in ms: it, or that it is being made. */
+const PATIENCE_MS = 2500;
+
+/** What became of the copy that was begun last by hand, for who asks how far it is. */
+const store = globalThis as typeof globalThis & {
+  zestyHoundLastCopy?: Answer<MadeByHand> | undefined;
+};
+
+/** Begins to make a copy; answers with it where that is soon, and with null where it goes on. */
+export async function beginCopy(): Promise<Answer<MadeByHand | null>> {
+  // One that is being made by somebody else is theirs to hear of.
+  if (copyUnderWay()) return copyNow();
+  store.zestyHoundLastCopy = undefined;
+  const made = copyNow().then((answer) => (store.zestyHoundLastCopy = answer));
+  const later = new Promise<Answer<null>>((resolve) => {
+    setTimeout(() => resolve(accept(null)), PATIENCE_MS).unref();
+  });
+  made.catch((error: unknown) => {
+    process.stderr.write(`The copy was not made: ${String(error)}\n`);
+    store.zestyHoundLastCopy = refuse('The copy was not made: the server had trouble.');
+  });
+  return Promise.race([made, later]);
+}
+
+/** How far the copy has come that is being made, and what became of the one that was begun last. */
+export const copyStands = () => ({
+  underWay: copyUnderWay(),
+  last: store.zestyHoundLastCopy ?? null,
+});
 
 /** Takes a copy away that was made by hand; the nightly ones go by themselves. */
 export function removeCopy(name: string): Answer<string> {

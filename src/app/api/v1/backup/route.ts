@@ -8,7 +8,7 @@ import {
   refusedResponse,
 } from '@/server/web/http';
 
-/** A kept copy by `?copy=`. A lead asks for it; one is made by POST, see `backup/now`. */
+/** A kept copy by `?copy=`. A lead asks for it; one is made by POST, see `copies`. */
 const send = (request: Request): Promise<Response> => {
   const asked = new URL(request.url).searchParams.get('copy') ?? '';
   const file = copyFile(asked);

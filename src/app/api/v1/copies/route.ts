@@ -1,13 +1,13 @@
 import { accept } from '@/server/answer';
-import { cancelCopy, copyNow, copyUnderWay } from '@/server/records/backup';
+import { beginCopy, cancelCopy, copyStands } from '@/server/records/backup';
 import { answerResponse, behindGate, forRole } from '@/server/web/http';
 
-/** Makes a copy now, beside those of the nights; a lead does. Answers with what is to be said of it. */
-export const POST = forRole('lead', async () => answerResponse(await copyNow()));
+/** Makes a copy, beside those of the nights; a lead does. Answers with it, or with null while it is being made. */
+export const POST = forRole('lead', async () => answerResponse(await beginCopy()));
 
-/** How far the copy has come that is being made just now; null where none is. */
+/** How far the copy has come that is being made just now, and what became of the last. */
 export const GET = behindGate(
-  forRole('lead', () => Promise.resolve(answerResponse(accept(copyUnderWay())))),
+  forRole('lead', () => Promise.resolve(answerResponse(accept(copyStands())))),
 );
 
 /** Ends the making of a copy; nothing is kept of it. */

@@ -8,11 +8,13 @@ const make = async ({ signal }: Request): Promise<Response> => {
   const name = `zesty-hound-backup-${format(new Date(), 'yyyy-MM-dd')}.tar.gz`;
   return downloadStream(name, made.value.body, made.value.bytes);
 };
-const forLead = forRole('lead', make);
+const forNobody = forRole('lead', () =>
+  Promise.resolve(refusedResponse('A copy is made on the page of copies.', 403)),
+);
 
 /**
- * Makes a backup of everything as it is now and sends it: for a lead, or for the command on this
- * machine that can read the data folder. One at a time.
+ * Makes a backup of everything as it is now and sends it, one at a time: for the command on this machine that can read
+ * the data folder. A lead has one made by `copies`, which says how far it is.
  */
 export const POST = (request: Request): Promise<Response> =>
-  isFromTheFolder(request.headers.get('authorization')) ? make(request) : forLead(request);
+  isFromTheFolder(request.headers.get('authorization')) ? make(request) : forNobody(request);
