@@ -54,7 +54,7 @@ test('an archive goes out, is looked through, and a torn one is refused', async 
   await beHere(page, 'Ines');
   await page.goto('/workshop/archive');
   const download = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'Everything as an archive' }).click();
+  await page.getByRole('button', { name: 'Everything as an archive' }).click();
   const file = testInfo.outputPath('shop.json');
   await (await download).saveAs(file);
   await page.getByLabel(/^Archive/).setInputFiles(file);

@@ -27,8 +27,9 @@ import { scatterRecords } from '../support/randomRecords';
 import { shopIn } from './demo';
 import { known } from './known';
 
+const mockRole = { is: 'lead' };
 jest.mock('@/server/web/who', () => ({
-  whoIsHere: () => Promise.resolve({ id: 'i', name: 'Ines', role: 'lead' }),
+  whoIsHere: () => Promise.resolve({ id: 'i', name: 'Ines', role: mockRole.is }),
 }));
 
 const folders: string[] = [];
@@ -275,6 +276,14 @@ test('by the route: out, a dry run, in, and a refusal', async () => {
   expect(out.headers.get('content-disposition')).toMatch(/zesty-hound-all-\d{4}-\d\d-\d\d\.json/);
   expect((await GET(new Request('http://127.0.0.1/api/v1/archive?job=x', HERE))).status).toBe(404);
   expect((await post('{')).status).toBe(400);
+  // 2026-11-29: whoever was there took the whole shop with them.
+  mockRole.is = 'technician';
+  for (const asked of ['', '?may=1']) {
+    const answer = await GET(new Request(`http://127.0.0.1/api/v1/archive${asked}`, HERE));
+    expect(answer.status).toBe(403);
+    expect(await answer.text()).toContain('a lead does this');
+  }
+  mockRole.is = 'lead';
 });
 
 test('the schema that is published names every table and refuses more', () => {

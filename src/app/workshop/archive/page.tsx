@@ -2,6 +2,7 @@ import { FileLink } from '@/ui/Link';
 import type { Metadata } from 'next';
 import { Here } from '@/app/Here';
 import { ArchiveDesk } from '@/features/archive/ArchiveDesk';
+import { TakeArchive } from '@/features/archive/TakeArchive';
 
 export const metadata: Metadata = { title: 'In and out' };
 
@@ -15,15 +16,14 @@ export default function ArchivePage() {
   return (
     <>
       <h1>In and out</h1>
+      <Here />
       <section className="zh-card mb-3" aria-labelledby="out">
         <h2 id="out">Out</h2>
         <p>
-          Everything on file, photos included, as one JSON document. A single vehicle or job is
-          taken from its own page.
+          Everything on file, photos included, as one JSON document; a lead takes it out. A single
+          vehicle or job is taken from its own page.
         </p>
-        <FileLink variant="primary" href="/api/v1/archive" download>
-          Everything as an archive
-        </FileLink>{' '}
+        <TakeArchive />{' '}
         <FileLink variant="outline-secondary" href="/api/v1/archive/schema.json">
           Its JSON Schema
         </FileLink>
@@ -50,7 +50,6 @@ export default function ArchivePage() {
           here otherwise. Nothing here is ever written over; all of it comes in or nothing. A lead
           brings it in.
         </p>
-        <Here />
         <ArchiveDesk />
       </section>
     </>

@@ -1,3 +1,4 @@
+import { accept } from '@/server/answer';
 import {
   importArchive,
   LARGEST_ARCHIVE,
@@ -8,6 +9,7 @@ import {
   type Scope,
 } from '@/server/records/archive';
 import {
+  answerResponse,
   behindGate,
   forRole,
   problemResponse,
@@ -23,9 +25,8 @@ function scopeOf(url: URL): Scope {
   return vehicle === null ? { kind: 'all' } : { kind: 'vehicle', id: vehicle };
 }
 
-/** An archive of everything, of `?vehicle=` or of `?job=`. */
-export const GET = behindGate(async (request) => {
-  const scope = scopeOf(new URL(request.url));
+/** Sends an archive of a scope as a file. */
+async function sendArchive(scope: Scope): Promise<Response> {
   const why = scope.kind === 'all' ? await refuseWhole() : null;
   if (why) return refused(why, 413);
   const archive = await makeArchive(scope);
@@ -41,6 +42,19 @@ export const GET = behindGate(async (request) => {
       'Content-Disposition': `attachment; filename="zesty-hound-${scope.kind}-${day}.json"`,
     },
   });
+}
+
+/** Everything leaves the shop by a lead; with `?may=1` only says whether it may. */
+const sendAll = forRole('lead', (request) =>
+  new URL(request.url).searchParams.get('may') === '1'
+    ? Promise.resolve(answerResponse(accept(null)))
+    : sendArchive({ kind: 'all' }),
+);
+
+/** An archive of everything, which a lead takes, of `?vehicle=` or of `?job=`. */
+export const GET = behindGate((request) => {
+  const scope = scopeOf(new URL(request.url));
+  return scope.kind === 'all' ? sendAll(request) : sendArchive(scope);
 });
 
 /** Brings an archive in; with `?dry=1` only says what it would bring. */
