@@ -11,3 +11,4 @@ export * from './policyTruth';
 export * from './faceStudy';
 export * from './proving';
 export * from './provingFigures';
+export * from './forward';

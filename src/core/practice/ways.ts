@@ -1,8 +1,10 @@
 import {
   applyAction,
+  comesBack,
   DEMO_SHOP,
   isTrulyWithin,
   trueRunout,
+  type ComesBack,
   type PolicySetup,
   type VirtualCorner,
 } from '../bench';
@@ -41,6 +43,8 @@ export interface WayOutcome {
   readonly runout: Micrometres;
   readonly variation: Micrometres;
   readonly least: Micrometres;
+  /** When and why it comes back, driven on as it is then; null where it does not in `FORWARD.furthest`. */
+  readonly comesBack: ComesBack | null;
   /** Parts, work and a comeback where it is not cured. */
   readonly cost: number;
   readonly minutes: number;
@@ -77,6 +81,7 @@ export function wayOutcome(
   const { cost, minutes } = priceOf(items);
   return {
     ...{ way, isCured, variation, least, minutes },
+    comesBack: comesBack(done.truth, seat, { variation: setup.dtvLimit, discard: DISCARD }),
     runout: runoutAt(seat),
     harm:
       CUTS.includes(way) && least < MACHINE_TO

@@ -1,5 +1,6 @@
 'use client';
 
+import { FORWARD } from '@/core/bench';
 import { actionRecord } from '@/core/options';
 import { sayCrowns, type DecideResult, type PracticeCase, type WayOutcome } from '@/core/practice';
 import { formatIn, type UnitSystem } from '@/core/units';
@@ -25,14 +26,36 @@ const HARM_NAME: Readonly<Record<NonNullable<WayOutcome['harm']>, string>> = {
   'below-discard': 'below discard',
 };
 
-const [ENDS, RUNOUT, VARIATION, LEAST, COST] = [
+const [ENDS, RUNOUT, VARIATION, LEAST, LATER, COST] = [
   'Ends',
   'Runout',
   'Thickness variation',
   'Thinnest',
+  'Driven on',
   'Cost',
 ] as const;
-const COLUMNS = ['Way', ENDS, RUNOUT, VARIATION, LEAST, COST];
+const COLUMNS = ['Way', ENDS, RUNOUT, VARIATION, LEAST, LATER, COST];
+
+const FURTHEST = `${FORWARD.furthest.toLocaleString('en')} km and more`;
+
+/** What happens next in this car, in a few words. */
+function sayLater({ comesBack }: WayOutcome): string {
+  if (comesBack === null) return FURTHEST;
+  const why = comesBack.why === 'discard' ? 'below discard' : 'a thin place';
+  return comesBack.km === 0 ? `at once: ${why}` : `${comesBack.km.toLocaleString('en')} km: ${why}`;
+}
+
+/** What happens next in this car by the way that was chosen, in a sentence. */
+function sayNext(outcome: WayOutcome, units: UnitSystem): string {
+  const { comesBack } = outcome;
+  if (comesBack === null) return `Driven on as it is then, it stays within for ${FURTHEST}.`;
+  const { km, why, variation } = comesBack;
+  const when =
+    km === 0 ? 'It comes back at once' : `It comes back after ${km.toLocaleString('en')} km`;
+  return why === 'discard'
+    ? `${when}: worn below its discard thickness.`
+    : `${when}: its runout has worn a thin place into it by then, ${formatIn(units, 'deviation', variation)} of variation.`;
+}
 
 /** One way with what truly comes of it. */
 function Row({
@@ -64,6 +87,9 @@ function Row({
       <td role="cell" data-label={LEAST} className="zh-figure">
         {formatIn(units, 'size', least)}
       </td>
+      <td role="cell" data-label={LATER}>
+        {sayLater(outcome)}
+      </td>
       <td role="cell" data-label={COST} className="zh-figure text-nowrap">
         {sayCrowns(cost)}
       </td>
@@ -88,12 +114,15 @@ export function DecideDebrief({ own, result, units }: DecideDebriefProps) {
           <strong>Harm.</strong> {HARM[chosen.harm]}
         </p>
       )}
+      {chosen && <p>{sayNext(chosen, units)}</p>}
       <Figures figures={result.figures} units={units} />
       <AtBench {...{ own, result }} />
       <h3>What truly comes of every way</h3>
       <p className="zh-muted">
         From where the rotor was marked. Parts, work and, where it is not within afterwards, a
-        comeback; tolerances of lathe and new parts as they fell this time.
+        comeback; tolerances of lathe and new parts as they fell this time. Driven on: pads wear it
+        evenly, and touch what comes out to them with the brake released; assumptions of this
+        program, no promise for a car.
       </p>
       <CardTable columns={COLUMNS}>
         {ways.map((each) => {
