@@ -90,7 +90,7 @@ const GUARDS: readonly Guard[] = [
   guard(
     'roles',
     'src/server/writes/useCases.ts',
-    'if (why !== null && !(await isFirstPerson(name))) return refuse(why);',
+    'if (why !== null && !isFirst) return refuse(why);',
   ),
   guard('put right is shown', 'src/server/job/checks.ts', 'if (early !== null) return early;'),
   guard(
@@ -103,6 +103,17 @@ const GUARDS: readonly Guard[] = [
     'taken back by name and with a reason',
     'src/server/job/checks.ts',
     'if (back) return back;',
+  ),
+  guard(
+    'a part to be renewed, taken back with a reason',
+    'src/server/job/takingBack.ts',
+    "kind === 'look' ? faultsBack(job, take, by) : null",
+    'null',
+  ),
+  guard(
+    'a part to be renewed, open until it is answered',
+    'src/core/job/signOff.ts',
+    '      ...foundAndGone(job),\n',
   ),
   guard(
     'within only where it may be driven',
