@@ -3,7 +3,7 @@ import { dialShows } from '@/core/bench';
 import { seededRandom } from '@/core/numeric';
 import { caseOf, readCode } from '@/core/practice';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
-import { complaintsOf, expectAccessible, settled } from './helpers';
+import { beHere, complaintsOf, expectAccessible, settled } from './helpers';
 
 /** Everything that the page writes to the shop’s record. */
 function writesOf(page: Page): string[] {
@@ -298,6 +298,7 @@ async function shopAsItStands(page: Page): Promise<Readonly<Record<string, strin
 test('after fifty cases every export, insight and prior of the shop is as it was', async ({
   page,
 }) => {
+  await beHere(page, 'Ines');
   const before = await shopAsItStands(page);
   const codes = Array.from({ length: 50 }, (_, i) => `RM-000${String(i + 10)}`);
   await page.goto('/practice');
