@@ -264,6 +264,8 @@ test('deciding: runout and thickness are read, a way is done, and every way stan
     /Beyond.*below machine-to/,
   );
   await expect(page.getByRole('row', { name: /the best way/ })).toContainText('New rotor');
+  await expect(page.getByText(/^(It comes back (at once|after)|Driven on)/).first()).toBeVisible();
+  await expect(page.getByRole('row', { name: /the best way/ })).toContainText(/ km/);
   await expectAccessible(page);
   await page.goto('/practice');
   await expect(page.getByRole('row', { name: /DB-00002/ })).toContainText('harm');
