@@ -105,7 +105,7 @@ export const ROUTES_TOLD: readonly RouteTold[] = [
   {
     ...{ method: 'get', path: '/api/v1/archive', type: JSON_TYPE },
     query: { job: idSchema.optional(), vehicle: idSchema.optional() },
-    summary: 'Everything on file as one open document, or one job or vehicle of it.',
+    summary: 'Everything on file as one open document, for a lead; or one job or vehicle of it.',
   },
   {
     ...{ method: 'get', path: '/api/v1/archive/schema.json', type: JSON_TYPE },
