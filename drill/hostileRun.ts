@@ -22,10 +22,6 @@ export async function memoryOf(pid: number, file: string): Promise<Memory> {
   return { held: (heapUsed + external) / 1e6, taken: rss / 1e6 };
 }
 
-/** A copy takes as long as its files are large; what matters is that nothing else waits for it. */
-const isCopying = ({ method, path }: Sent): boolean =>
-  method === 'POST' && /^\/api\/v1\/(backup|copies|staged)/.test(path);
-
 export interface HostileResult {
   readonly sent: number;
   readonly byStatus: ReadonlyMap<number, number>;
@@ -62,7 +58,7 @@ export async function runHostile(
       slowest = Math.max(slowest, answered.ms);
       const fault = faultOf(sent, answered);
       if (fault) faults.push(fault);
-      if (answered.ms > SLOW_MS && !isCopying(sent))
+      if (answered.ms > SLOW_MS)
         faults.push(
           `${(answered.ms / 1000).toFixed(1)} s ${sent.about} ${sent.path.slice(0, 120)}`,
         );
