@@ -1,5 +1,5 @@
 import type { RandomSource } from '../numeric';
-import type { Gauge } from '../readings';
+import { readSweep, type Gauge, type Sweep } from '../readings';
 import { mostTurns, solveRunout, type RunoutResult, type SlowTurn } from '../runout';
 import { settleFrom } from '../thickness';
 import type { Degrees, Micrometres } from '../units';
@@ -153,6 +153,88 @@ export function readFace(
     result = solveRunout({ ...common, turns });
   }
   return { result, turns: turns.length };
+}
+
+/** How a wheel is turned by hand while a gauge sends. */
+export interface SweepStudy {
+  readonly gauge: Gauge;
+  readonly limit: Micrometres;
+  /** Readings that the gauge sends in a second. */
+  readonly rate: number;
+  readonly seconds: number;
+  readonly studs: number;
+  readonly drift?: DriftKind;
+  readonly endPlay?: Micrometres;
+  /** Sweeps are taken until the verdict settles, so many at most. */
+  readonly most: number;
+}
+
+/** A hand marks a stud so many milliseconds early or late, one standard deviation. */
+const REACTION = 40;
+/** By so much of itself the pace of a hand goes up and down in a turn, at most. */
+const SWAY = 0.25;
+
+/** One slow turn by hand, swept: uneven pace, each stud marked a little early or late. */
+export function sweepOnce(
+  face: Face,
+  { gauge, rate, seconds, studs, drift = 'none', endPlay = 0 }: SweepStudy,
+  random: RandomSource,
+): Sweep {
+  const perLap = driftOf(drift, random);
+  const sway = SWAY * random.uniform();
+  const phase = 2 * Math.PI * random.uniform();
+  const turned = (share: number): number =>
+    share + (sway / (2 * Math.PI)) * (Math.sin(2 * Math.PI * share + phase) - Math.sin(phase));
+  const count = Math.round(rate * seconds);
+  const times = Array.from({ length: count }, (_, i) => (1000 * (i + 0.5)) / rate);
+  const values = times.map((time) => {
+    const share = turned(time / (1000 * seconds));
+    const play = endPlay * (random.uniform() - 0.5);
+    return shown(at(face, 360 * share) + perLap * share + play, gauge, random);
+  });
+  // When a stud stands at the probe, found by halving: the turn goes on steadily.
+  const timeAt = (share: number): number => {
+    let [from, to] = [0, 1];
+    for (let step = 0; step < 40; step += 1) {
+      const middle = (from + to) / 2;
+      if (turned(middle) < share) from = middle;
+      else to = middle;
+    }
+    return 1000 * seconds * from;
+  };
+  const marks = Array.from({ length: studs + 1 }, (_, i) =>
+    i % studs === 0 ? (1000 * seconds * i) / studs : timeAt(i / studs) + REACTION * random.normal(),
+  );
+  return { times, values, marks };
+}
+
+/** Sweeps a face until its verdict is settled; null where a turn gives too few readings. */
+export function sweepFace(
+  face: Face,
+  study: SweepStudy,
+  random: RandomSource,
+): { readonly result: RunoutResult; readonly sweeps: number } | null {
+  const { gauge, limit, studs, endPlay = 0, most } = study;
+  const first = readSweep(sweepOnce(face, study, random), studs);
+  if (!first.ok) return null;
+  const laps = [first.lap];
+  for (;;) {
+    const result = solveRunout({
+      face: 'outboard',
+      laps: laps.map(({ values }) => values),
+      closing: laps.map(({ closing }) => closing),
+      studs,
+      gauge,
+      limit,
+      endPlay: { value: endPlay, limit: 1000 },
+      sweep: { readings: laps.reduce((sum, { readings }) => sum + readings, 0) },
+    });
+    if (result.verdict.state !== 'too-close' || laps.length >= most) {
+      return { result, sweeps: laps.length };
+    }
+    const again = readSweep(sweepOnce(face, study, random), studs, first.lap.positions);
+    if (again.ok) laps.push(again.lap);
+  }
 }
 
 /** Reads a thickness as it is told to until it is settled; how many readings that took. */

@@ -13,20 +13,28 @@ import { RefusedInput } from './problem';
 
 const MAX_LAPS = 50;
 
-export const lapSchema = z
-  .array(lengthSchema)
-  .min(MIN_POSITIONS, `a lap needs at least ${MIN_POSITIONS} readings`)
-  .max(MAX_POSITIONS, `a lap has at most ${MAX_POSITIONS} readings`);
+/** A lap with so many readings at most. */
+const lapUpTo = (most: number) =>
+  z
+    .array(lengthSchema)
+    .min(MIN_POSITIONS, `a lap needs at least ${MIN_POSITIONS} readings`)
+    .max(most, `a lap has at most ${most} readings`);
 
-export const lapsSchema = z
-  .array(lapSchema)
-  .min(1, 'at least one lap of readings is needed')
-  .max(MAX_LAPS, `at most ${MAX_LAPS} laps`)
-  .refine(
-    (laps) => laps.every((lap) => lap.length === laps[0]?.length),
-    'every lap must have the same number of readings; one is missing or one too many',
-  )
-  .describe('Laps, each an array of n readings.');
+export const lapSchema = lapUpTo(MAX_POSITIONS);
+
+/** Laps that may have so many readings each. */
+export const lapsUpTo = (most: number) =>
+  z
+    .array(lapUpTo(most))
+    .min(1, 'at least one lap of readings is needed')
+    .max(MAX_LAPS, `at most ${MAX_LAPS} laps`)
+    .refine(
+      (laps) => laps.every((lap) => lap.length === laps[0]?.length),
+      'every lap must have the same number of readings; one is missing or one too many',
+    )
+    .describe('Laps, each an array of n readings.');
+
+export const lapsSchema = lapsUpTo(MAX_POSITIONS);
 
 export const closingSchema = z
   .array(lengthSchema)

@@ -1,5 +1,11 @@
 import { z } from 'zod';
-import { LENGTH_KINDS } from '../readings';
+import {
+  LENGTH_KINDS,
+  MAX_POSITIONS,
+  MAX_SWEPT_POSITIONS,
+  MIN_SWEPT_POSITIONS,
+  MOST_SWEPT,
+} from '../readings';
 import { solveRunout, type SlowTurn } from '../runout';
 import {
   anglesSchema,
@@ -7,7 +13,7 @@ import {
   checkClosing,
   closingSchema,
   gaugeSchema,
-  lapsSchema,
+  lapsUpTo,
   ordersSchema,
   placeSchema,
   readGauge,
@@ -26,7 +32,7 @@ const MOST_TURNS = 20;
 const input = z.strictObject({
   unit: unitSchema,
   face: z.enum(['outboard', 'inboard']),
-  laps: lapsSchema,
+  laps: lapsUpTo(MAX_SWEPT_POSITIONS),
   closing: closingSchema.optional(),
   angles: anglesSchema.optional(),
   studs: studsSchema.optional(),
@@ -39,6 +45,17 @@ const input = z.strictObject({
     .max(MOST_TURNS)
     .optional()
     .describe('Slow turns, stopped and read at the highest and at the lowest place.'),
+  sweep: z
+    .strictObject({
+      readings: z
+        .int()
+        .min(1)
+        .max(20 * MOST_SWEPT),
+    })
+    .optional()
+    .describe(
+      'The laps are sweeps, read without a stop: how many readings of the gauge they were made of. At least 60 even places, no turns beside them.',
+    ),
 });
 
 const output = z.object({
@@ -52,6 +69,10 @@ const output = z.object({
   turned: z
     .object({ value: z.number(), uncertainty: z.number(), curveBelieved: z.boolean() })
     .nullable(),
+  swept: z
+    .object({ value: z.number(), uncertainty: z.number(), scatter: z.number() })
+    .nullable()
+    .describe('Runout as the curve of the sweeps shows it.'),
   high: placeSchema,
   low: placeSchema,
   orders: ordersSchema,
@@ -82,6 +103,22 @@ function readTurn(
   });
 }
 
+/** Refuses laps that no sweep has, and more places than are read one by one without one. */
+function checkSweep({ sweep, laps, angles, turns }: z.output<typeof input>): void {
+  const n = laps[0]?.length ?? 0;
+  const refuse = (path: string, message: string): never => {
+    throw new RefusedInput({ code: 'sweep', message: `${path}: ${message}`, path });
+  };
+  if (!sweep && n > MAX_POSITIONS) {
+    refuse('laps', `a lap has at most ${MAX_POSITIONS} readings; say \`sweep\` if it was swept.`);
+  }
+  if (!sweep) return;
+  if (n < MIN_SWEPT_POSITIONS)
+    refuse('laps', `a sweep has at least ${MIN_SWEPT_POSITIONS} places.`);
+  if (angles) refuse('angles', 'the places of a sweep are even.');
+  if (turns) refuse('turns', 'a sweep is its own slow turn.');
+}
+
 /** Contract `runout`: lateral runout of one set (handbook 3 to 5). */
 export const runoutSolver = defineSolver({
   name: 'runout',
@@ -90,6 +127,7 @@ export const runoutSolver = defineSolver({
   output,
   solve: (raw) => {
     const read = new LengthReader(raw.unit);
+    checkSweep(raw);
     checkAngles(raw.angles, raw.laps[0]?.length ?? 0, 'angles');
     checkClosing(raw.closing, raw.laps.length, 'closing');
     const { averaged, angles, fit, slipSuspected, ...result } = solveRunout({
@@ -106,6 +144,7 @@ export const runoutSolver = defineSolver({
       },
       pressed: raw.pressed,
       turns: raw.turns?.map((turn, i) => readTurn(turn, i, read)),
+      sweep: raw.sweep,
     });
     return {
       ...result,

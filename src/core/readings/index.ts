@@ -4,3 +4,4 @@ export * from './laps';
 export * from './corner';
 export * from './plausible';
 export * from './shorthand';
+export * from './sweep';

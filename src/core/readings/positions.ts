@@ -3,6 +3,9 @@ import { toRadians, type Degrees } from '../units';
 /** Fewest and most positions of a reading set. */
 export const MIN_POSITIONS = 4;
 export const MAX_POSITIONS = 72;
+/** Most places of a lap that was swept, and the fewest. */
+export const MAX_SWEPT_POSITIONS = 720;
+export const MIN_SWEPT_POSITIONS = 60;
 /** Below this many positions thickness variation and second order cannot be trusted. */
 export const TRUSTED_POSITIONS = 8;
 

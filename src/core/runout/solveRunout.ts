@@ -14,6 +14,7 @@ import { extremeIndex, maximum, meanOf, minimum } from '../numeric';
 import {
   averageLaps,
   checkClosure,
+  EDGE_EVEN,
   evenAngles,
   isPlay,
   lapScatter,
@@ -31,6 +32,7 @@ import type { Degrees, Micrometres } from '../units';
 import { judge, judgeSettled, WORKSHOP_DEFAULTS, type Reason, type Verdict } from '../verdict';
 import { findScatter, type Scatter } from './scatter';
 import { turnsThatCount } from './shortTurn';
+import { sweptRunout, sweptSpots, type SweptRunout } from './swept';
 import { joinTurns, mostTurns, type SlowTurn, type Turned, type TurnedRunout } from './turns';
 
 export type Face = 'outboard' | 'inboard';
@@ -52,6 +54,11 @@ export interface RunoutInput {
   readonly pressed?: boolean | undefined;
   /** Slow turns taken after the places, as the dial of that face shows them. */
   readonly turns?: readonly SlowTurn[] | undefined;
+  /**
+   * The laps are sweeps: slow turns read without a stop, made of so many readings in all. Each is
+   * its own slow turn, and no others are given.
+   */
+  readonly sweep?: { readonly readings: number } | undefined;
 }
 
 /** What to take next before the verdict may be trusted: another lap, a slow turn, the wheel pressed. */
@@ -75,6 +82,8 @@ export interface RunoutResult {
   readonly tirFitted: Micrometres;
   /** Runout as the slow turns show it; null where none was taken. */
   readonly turned: Turned | null;
+  /** Runout as the curve of the sweeps shows it; null where places were read one by one. */
+  readonly swept: SweptRunout | null;
   readonly high: Place;
   readonly low: Place;
   readonly orders: readonly OrderReport[];
@@ -117,29 +126,78 @@ export function prepareRunout(input: Omit<RunoutInput, 'turns'>): PreparedLaps {
   const lapsScatter = lapScatter(laps, angles);
   const repeatability = lapsScatter && Math.sqrt(lapsScatter.squares / lapsScatter.freedom);
   const play = playVariance(gauge, endPlay?.value, pressed);
-  const sigma = readingUncertainty(gauge, laps.length, repeatability, play);
+  const sigma = readingUncertainty(placeGauge(input), laps.length, repeatability, play);
   const asRead = averageLaps(laps);
-  const fit = fitHarmonics(angles, asRead, sigma, {
-    studs: input.studs,
-    closing:
-      closing && closure?.ok
-        ? { mean: meanOf(closing), laps: laps.length, expected: WORKSHOP_DEFAULTS.drift }
-        : undefined,
-  });
-  const perLap = fit.drift?.perLap ?? 0;
   const t = lapTimes(angles);
+  const fitOf = (values: readonly Micrometres[], closes: typeof closing): HarmonicFit =>
+    fitHarmonics(angles, values, sigma, {
+      studs: input.studs,
+      closing:
+        closes && closure?.ok
+          ? { mean: meanOf(closes), laps: laps.length, expected: WORKSHOP_DEFAULTS.drift }
+          : undefined,
+    });
+  const swept = input.sweep ? sweptDrift(closure, input) : null;
+  const fit = input.sweep
+    ? withSweptDrift(fitOf(withoutDrift(asRead, t, swept), undefined), swept)
+    : fitOf(asRead, closing);
   return {
     angles,
     laps,
-    averaged: asRead.map((value, j) => value - perLap * t[j]!),
+    averaged: withoutDrift(asRead, t, fit.drift),
     closure,
     repeatability,
     spread: spreadOf(gauge, repeatability),
     play,
     sigma,
-    scatter: findScatter(lapsScatter, fit, { gauge, sigma, endPlay: endPlay?.value }),
+    // A sweep’s scatter is told by its own curve.
+    scatter: input.sweep
+      ? { alarm: null, asksLap: false }
+      : findScatter(lapsScatter, fit, { gauge, sigma, endPlay: endPlay?.value }),
     fit,
   };
+}
+
+const withoutDrift = (
+  values: readonly Micrometres[],
+  t: readonly number[],
+  drift: Drift | null,
+): Micrometres[] => values.map((value, j) => value - (drift?.perLap ?? 0) * t[j]!);
+
+/**
+ * Drift of sweeps whose laps all closed: what they closed by, as far as it is more than scatter. The
+ * curve is no judge of it as with single places: a rough face stands off the wave at its mark.
+ */
+function sweptDrift(closure: Closure | null, { gauge, laps, sweep }: RunoutInput): Drift | null {
+  if (!closure?.ok || !sweep) return null;
+  const expected = WORKSHOP_DEFAULTS.drift ** 2;
+  // An end of a turn is the end of a line through the readings beside it: four variances shared among them.
+  const beside = (sweep.readings / laps.length) * (EDGE_EVEN / 360);
+  const ofOne = gauge.repeatability ** 2 * Math.min(1, 4 / beside) + roundingVariance(gauge);
+  const variance = (2 * ofOne) / laps.length;
+  const share = expected / (expected + variance);
+  return { perLap: share * meanOf(closure.errors), uncertainty: Math.sqrt(share * variance) };
+}
+
+/**
+ * A fit with what the drift that was taken out before leaves unknown: a drift d over a turn is d/2 less
+ * the sum of d/(πk)·sin kθ.
+ */
+function withSweptDrift(fit: HarmonicFit, drift: Drift | null): HarmonicFit {
+  if (!drift) return fit;
+  const orders = fit.orders.map((each) => {
+    const bb = each.covariance.bb + (drift.uncertainty / (Math.PI * each.order)) ** 2;
+    return { ...each, covariance: { ...each.covariance, bb } };
+  });
+  return { ...fit, orders, drift };
+}
+
+/** The gauge as one place of a lap has it: several readings of a sweep come there. */
+function placeGauge({ gauge, laps, sweep }: Pick<RunoutInput, 'gauge' | 'laps' | 'sweep'>): Gauge {
+  if (!sweep) return gauge;
+  const places = laps.length * (laps[0]?.length ?? 0);
+  const each = Math.max(1, sweep.readings / places);
+  return { ...gauge, repeatability: gauge.repeatability / Math.sqrt(each) };
 }
 
 /** A closing error of so many of its own standard deviations is no noise of the gauge. Source: handbook 3. */
@@ -198,11 +256,28 @@ function qualityReasons(
     reasons.push({ code: 'repeatability', value: prepared.repeatability, allowed });
   }
   if (n < TRUSTED_POSITIONS) reasons.push({ code: 'few-positions', n });
+  if (input.sweep) return [...reasons, ...sweepReasons(input, prepared)];
   const folded = input.studs === undefined ? null : foldedOrder(n, input.studs);
   if (folded !== null && input.studs !== undefined) {
     reasons.push({ code: 'folded-order', order: input.studs, folded, n });
   }
   return [...reasons, ...outliers.map((outlier): Reason => ({ code: 'outlier', ...outlier }))];
+}
+
+/** Readings beside each other that differ by so many times what the gauge explains are no scatter of the gauge. */
+const COARSE_SCATTER = 2;
+
+/** What the readings of a sweep say of the turn: scatter beyond the gauge’s, and places that stand out. */
+function sweepReasons(input: RunoutInput, { averaged, fit, angles }: PreparedLaps): Reason[] {
+  const { gauge, laps } = input;
+  const one = placeGauge(input);
+  const explained = Math.sqrt((one.repeatability ** 2 + roundingVariance(gauge)) / laps.length);
+  const allowed = COARSE_SCATTER * explained;
+  const { scatter } = sweptRunout(averaged, explained);
+  return [
+    ...(scatter > allowed ? [{ code: 'sweep-scatter' as const, value: scatter, allowed }] : []),
+    ...sweptSpots(fit.residuals, angles).map((spot) => ({ code: 'sweep-spot' as const, ...spot })),
+  ];
 }
 
 /** Push and pull is felt, and the wheel was not said to be pressed inboard at each reading. */
@@ -223,7 +298,28 @@ function nextReading(
   if (verdict.state === 'not-valid') return prepared.closure?.ok === false ? 'lap' : null;
   if (asksPress(input)) return 'press';
   if (hasSlip || prepared.scatter.asksLap) return 'lap';
+  if (input.sweep) {
+    return verdict.state === 'too-close' && input.laps.length < MOST_SWEEPS ? 'lap' : null;
+  }
   return asksTurn(verdict, input.turns?.length ?? 0, prepared) ? 'turn' : null;
+}
+
+/** Sweeps at most for one verdict. Source: as many as slow turns of a sure gauge, handbook 5. */
+const MOST_SWEEPS = WORKSHOP_DEFAULTS.turns.most;
+
+/** Runout as the curve of the sweeps shows it, judged. */
+function judgeSwept(
+  { limit, laps }: RunoutInput,
+  { value, uncertainty }: SweptRunout,
+  common: { readonly reasons: readonly Reason[]; readonly invalid: boolean },
+): Verdict {
+  const verdict = judgeSettled({ value, uncertainty, limit, ...common });
+  if (verdict.state !== 'too-close') return verdict;
+  const hint: Reason =
+    laps.length < MOST_SWEEPS
+      ? { code: 'sweep-again' }
+      : { code: 'gauge-too-coarse', needs: Math.abs(limit - value) };
+  return { ...verdict, reasons: [...verdict.reasons, hint] };
 }
 
 /** Runout as the turns and the curve show it, judged. */
@@ -260,7 +356,8 @@ export function extremeAt(
  *
  * With slow turns runout is judged on them, joined with the curve where that is believed; without
  * on the larger of the TIR as read and the TIR of the fit, with u = sigma sqrt(2), at the places
- * read; a turn that shows less than the places does not count, and says so. Not valid when a lap did not
+ * read; a turn that shows less than the places does not count, and says so. Sweeps are judged on
+ * their own curve (`sweptRunout`). Not valid when a lap did not
  * close or end play is over its limit. The angles must be
  * fittable (`fittableOrders`). Source: handbook 3 to 5.
  */
@@ -268,7 +365,8 @@ export function solveRunout(input: RunoutInput): RunoutResult {
   const prepared = prepareRunout(input);
   const { angles, averaged, sigma, closure, fit, spread, play } = prepared;
   const { gauge, limit } = input;
-  const outliers = findOutliers(angles, averaged, sigma, gauge, input.studs);
+  // A sweep’s places are too close together to be left out one by one: its spots are told as such.
+  const outliers = input.sweep ? [] : findOutliers(angles, averaged, sigma, gauge, input.studs);
   const tirAsRead = maximum(averaged) - minimum(averaged);
   const extremes = waveExtremes(phasorsOf(fit));
   const tirFitted = extremes.tir;
@@ -281,21 +379,25 @@ export function solveRunout(input: RunoutInput): RunoutResult {
   // Noise makes the readings swing more than the face, and a wrong reading the fit: the smallest is surely there.
   const sound = averaged.filter((_, j) => !outliers.some(({ position }) => position === j));
   const surely = Math.min(tirFitted, maximum(sound) - minimum(sound));
-  const { turns, short } = turnsThatCount(input.turns ?? [], prepared, join, surely);
+  const taken = input.sweep ? [] : (input.turns ?? []);
+  const { turns, short } = turnsThatCount(taken, prepared, join, surely);
   const reasons = [...short, ...qualityReasons(input, prepared, slips, outliers)];
   const counted = { ...input, turns };
   const joined = turns.length > 0 ? join(turns) : null;
-  const verdict = joined
-    ? judgeTurned(counted, prepared, joined, { reasons, invalid })
-    : judge({
-        value: Math.max(tirAsRead, tirFitted),
-        limit,
-        side: 'upper',
-        variance: { perLap: 2 * spread ** 2, constant: 2 * (roundingVariance(gauge) + play) },
-        laps: input.laps.length,
-        reasons: invalid ? reasons : [...reasons, { code: 'at-places' }],
-        invalid,
-      });
+  const swept = input.sweep ? sweptRunout(averaged, sigma, fit.drift?.uncertainty) : null;
+  const verdict = swept
+    ? judgeSwept(input, swept, { reasons, invalid })
+    : joined
+      ? judgeTurned(counted, prepared, joined, { reasons, invalid })
+      : judge({
+          value: Math.max(tirAsRead, tirFitted),
+          limit,
+          side: 'upper',
+          variance: { perLap: 2 * spread ** 2, constant: 2 * (roundingVariance(gauge) + play) },
+          laps: input.laps.length,
+          reasons: invalid ? reasons : [...reasons, { code: 'at-places' }],
+          invalid,
+        });
   return {
     n: averaged.length,
     laps: input.laps.length,
@@ -305,6 +407,7 @@ export function solveRunout(input: RunoutInput): RunoutResult {
     tirAsRead,
     tirFitted,
     turned: joined && joined.turned,
+    swept,
     high: extremeAt(averaged, angles, 1),
     low: extremeAt(averaged, angles, -1),
     orders: describeOrders(fit),

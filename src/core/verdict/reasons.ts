@@ -16,6 +16,12 @@ export type Reason =
   | { code: 'press'; value: Micrometres }
   | { code: 'at-places' }
   | { code: 'turn-again' }
+  | { code: 'sweep-again' }
+  | { code: 'sweep-scatter'; value: Micrometres; allowed: Micrometres }
+  | { code: 'sweep-spot'; angleDeg: Degrees; residual: Micrometres }
+  /** The slowest stretch, from 1 at the chalk mark, and how much slower than the fastest. */
+  | { code: 'sweep-uneven'; stretch: number; ratio: number }
+  | { code: 'sweep-by-ends' }
   | { code: 'turn-short'; turned: Micrometres; read: Micrometres }
   | { code: 'read-next'; angles: readonly [Degrees, Degrees] }
   | { code: 'not-settled' }
@@ -87,6 +93,15 @@ const SENTENCES: Sentences = {
     `Push and pull shows ${say(r.value)}: press the wheel inboard at each reading, and say so.`,
   'at-places': () =>
     'This is at the places read: one slow turn would settle what lies between them.',
+  'sweep-again': () => 'Sweep once more, without zeroing the dial.',
+  'sweep-scatter': (r, say) =>
+    `Readings beside each other differ by ${say(r.value)} where the gauge explains ${say(r.allowed)}: play in the bearing, a sticking probe, a loose base, or a face as rough as that. Look, and turn more slowly.`,
+  'sweep-spot': (r, say) =>
+    `At ${Math.round(r.angleDeg as number)}° the face stands ${say(Math.abs(r.residual))} off the rest of the turn: dirt, a slot or hole under the probe, or a wrong reading. It counts in the runout. Look, and sweep again.`,
+  'sweep-uneven': (r) =>
+    `From stud ${r.stretch} on the wheel was turned ${r.ratio.toFixed(1)} times as slowly as elsewhere: where the places between two studs lie is only as sure as the turn was even there.`,
+  'sweep-by-ends': () =>
+    'No stud was marked as it passed: where the high spot lies is only as sure as the turn was even.',
   'turn-short': (r, say) =>
     `The slow turn shows ${say(r.turned)}, the places alone ${say(r.read)}: it was not stopped at its highest and lowest, and does not count. Turn once more.`,
   'turn-again': () =>
