@@ -109,6 +109,16 @@ export const FORMS: Readonly<Record<UseCaseName, (ids: Ids, pick: Pick) => unkno
     ...{ jobId: pick(jobs), corner: 'FL', kind: 'runout', phase: 'before', face: 'outboard' },
     ...{ positions: 12, shift: 0 },
   }),
+  'set-sweep': ({ sets }, pick) => ({
+    setId: pick(sets),
+    lap: 0,
+    sweep: {
+      unit: 'mm',
+      times: Array.from({ length: 300 }, (_, i) => 50 * i),
+      values: Array.from({ length: 300 }, (_, i) => Math.round(20 * Math.cos(i / 48))),
+      marks: [0, 15_000],
+    },
+  }),
   'set-lap': ({ sets }, pick) => ({ setId: pick(sets), has: 1 }),
   'set-aside': ({ sets }, pick) => ({ setId: pick(sets), reason: 'slipped' }),
   'set-take-back': ({ sets }, pick) => ({ setId: pick(sets) }),

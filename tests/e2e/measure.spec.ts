@@ -448,3 +448,40 @@ test('a page that is left before the device has stored what was typed loses noth
   const shown = page.getByRole('list', { name: 'Readings of lap 1' });
   for (const figure of ['0.012', '0.009', '0.007']) await expect(shown).toContainText(figure);
 });
+
+test('a lap is swept in one slow turn with few keys, and stands through to the report', async ({
+  page,
+}) => {
+  const complaints = complaintsOf(page);
+  const bench = await newBench(page);
+  await page.getByText('End play, temperature, gauge, own angles').click();
+  await page.getByLabel('Practice: a virtual gauge reads').check();
+  await page.getByLabel('Read for').selectOption('sweep');
+  await start(page, 'runout').click();
+  const mark = page.getByRole('button', { name: /\(Space\)$/ });
+  await page.getByLabel('A turn takes').selectOption('8');
+  await mark.focus();
+  // The wheel turns by itself, in eight seconds: a key as each of the five studs passes.
+  await page.keyboard.press('Space');
+  const begun = Date.now();
+  for (let stud = 1; stud <= 5; stud += 1) {
+    await expect(mark).toHaveText(
+      stud === 5 ? /^The mark is back/ : new RegExp(`^stud ${stud + 1} passes`),
+    );
+    await page.waitForTimeout(Math.max(0, begun + 1600 * stud - Date.now()));
+    await page.keyboard.press('Space');
+  }
+  await expect(page.getByRole('status', { name: 'Last reading' })).toContainText(
+    /Lap 1 is swept\. (Within|Beyond|Too close)/,
+  );
+  await expect(page.getByRole('list', { name: 'Sweeps' })).toContainText('each stud marked');
+  await expect(page.getByRole('img', { name: /Runout of the rotor.*swept/ })).toBeVisible();
+  await settled(page);
+  await page.reload();
+  await settled(page);
+  await expect(page.getByRole('list', { name: 'Sweeps' })).toContainText('each stud marked');
+  await expectAccessible(page);
+  await page.goto(bench.replace('/measure/FL', '/report/file'));
+  await expect(page.getByText(/Lap 1 swept: \d+ readings/)).toBeVisible();
+  expect(complaints).toEqual([]);
+});

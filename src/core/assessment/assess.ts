@@ -31,7 +31,7 @@ import {
   type ThicknessSet,
 } from './record';
 import { planCuts, type PlannedCuts } from './cuts';
-import { averagesOf, atSamePlaces } from './places';
+import { atCommonPlaces, atSamePlaces, averagesOf, readLike } from './places';
 import { onTheirGauges, withReasons } from './readingNotes';
 
 /** Everything the solvers can say of one corner; null where something is missing. */
@@ -81,6 +81,7 @@ export function assessRunout(set: RunoutSet, studs: number, limits: AxleLimits):
     endPlay: endPlayOf(set),
     pressed: set.pressed,
     turns: set.turns,
+    sweep: set.sweep,
   });
   return { ...result, verdict: withReasons(result.verdict, set.quality ?? []) };
 }
@@ -92,7 +93,7 @@ export const hubFaceLimit = (radius: Micrometres): Micrometres =>
 /** The hub face's own runout judged against the workshop default on its circle. */
 export function assessHubFace(set: HubSet, studs: number): RunoutResult {
   const limit = hubFaceLimit(set.radius);
-  const { laps, closing, angles, gauge } = set;
+  const { laps, closing, angles, gauge, sweep } = set;
   const result = solveRunout({
     face: 'outboard',
     laps,
@@ -102,6 +103,7 @@ export function assessHubFace(set: HubSet, studs: number): RunoutResult {
     gauge,
     limit,
     endPlay: endPlayOf(set),
+    sweep,
   });
   // The face is a share of the runout, read for its tilt: no slow turn is asked of it.
   const { verdict } = result;
@@ -169,14 +171,17 @@ function seatDoubtOf(
   input: IndexInput,
   runouts: readonly RunoutSet[],
 ): CornerAssessment['seatDoubt'] {
-  const latest = runouts.at(-1);
+  const solved = atCommonPlaces(runouts);
+  const latest = solved.at(-1);
   // The two faces of a rotor are two waves: each is held against its own.
   for (const face of ['outboard', 'inboard'] as const) {
-    const alike = runouts.filter((set) => latest && atSamePlaces(set, latest) && set.face === face);
+    const alike = solved.filter((set) => latest && atSamePlaces(set, latest) && set.face === face);
     const answered = alike.flatMap(({ isSeatSaid }, i) => (isSeatSaid ? [i] : []));
     const doubt = doubtSeat({ ...input, mounts: alike.map(asMounting) }, answered);
     const set = doubt && alike[doubt.mount];
-    if (set) return { stated: doubt.stated, readsAs: doubt.readsAs, set: sets.indexOf(set) };
+    if (!set) continue;
+    const own = runouts[solved.indexOf(set)]!;
+    return { stated: doubt.stated, readsAs: doubt.readsAs, set: sets.indexOf(own) };
   }
   return null;
 }
@@ -212,9 +217,10 @@ function indexInput(
   runouts: readonly RunoutSet[],
   draws: number | undefined,
 ): IndexInput | null {
-  const latest = runouts.at(-1);
+  const solved = atCommonPlaces(runouts);
+  const latest = solved.at(-1);
   if (!latest) return null;
-  const mounts = runouts.filter((set) => atSamePlaces(set, latest));
+  const mounts = solved.filter((set) => atSamePlaces(set, latest));
   const hub = record.sets.findLast((set) => set.kind === 'hub');
   return {
     studs: record.studs,
@@ -237,9 +243,11 @@ function crossCheckOf(
 ): CrossCheck | null {
   if (!thickness || !figures) return null;
   const dialOn = (face: RunoutSet['face']): RunoutSet | undefined =>
-    runouts.findLast(
-      (set) => set.face === face && set.shift === thickness.shift && atSamePlaces(set, thickness),
-    );
+    runouts
+      .map((set) => readLike(set, thickness))
+      .findLast(
+        (set) => set.face === face && set.shift === thickness.shift && atSamePlaces(set, thickness),
+      );
   const [outboard, inboard] = [dialOn('outboard'), dialOn('inboard')];
   if (!outboard || !inboard) return null;
   const limit = runoutLimit(limits).value;

@@ -1,6 +1,7 @@
 export * from './record';
 export * from './sourceChoices';
 export * from './rawSet';
+export * from './sweptSet';
 export * from './thinnest';
 export * from './beyondPlaces';
 export type { PlannedCuts } from './cuts';

@@ -4,6 +4,7 @@ import type { Face } from '../runout';
 import { WORKSHOP_DEFAULTS, type Reason } from '../verdict';
 import { extraOf, turnsOf } from './beyondPlaces';
 import type { MeasuredSet } from './record';
+import { paceReasons, sweptCount, type SweepRecord } from './sweptSet';
 
 /** One reading on file, in micrometres; the closing reading stands at `positions`. */
 export interface RawReading {
@@ -46,6 +47,8 @@ export interface RawSet {
   readonly pressed?: boolean;
   /** Thickness read until it is settled. */
   readonly settle?: boolean;
+  /** What a gauge sent in each lap’s slow turn; null where places are read one by one. */
+  readonly sweeps?: readonly SweepRecord[] | null;
   /** Read with a virtual gauge: practice. */
   readonly isVirtual?: boolean;
   /** When it was begun: the day on which a calibration counts. */
@@ -113,6 +116,7 @@ function circumstances(set: RawSet, closing: readonly number[] | undefined): Rea
     overdue,
     left.length > 0 ? ({ code: 'not-prepared', items: left } as const) : null,
     zero,
+    ...paceReasons(set.sweeps ?? [], set.positions),
     set.kind !== 'thickness' && !closing ? ({ code: 'not-closed' } as const) : null,
   ].filter((reason) => reason !== null && reason !== undefined);
 }
@@ -136,6 +140,7 @@ export function measuredSet(set: RawSet): MeasuredSet | null {
     angles: set.angles ?? undefined,
     quality: circumstances(set, closing),
   };
+  const sweep = set.sweeps ? { readings: sweptCount(set.sweeps, set.positions) } : undefined;
   if (set.kind === 'thickness') {
     return {
       kind: 'thickness',
@@ -152,6 +157,7 @@ export function measuredSet(set: RawSet): MeasuredSet | null {
       kind: 'hub',
       ...common,
       closing,
+      sweep,
       radius: set.radiusUm ?? WORKSHOP_DEFAULTS.hubFaceRadius,
       endPlay: set.endPlayUm ?? undefined,
     };
@@ -163,7 +169,9 @@ export function measuredSet(set: RawSet): MeasuredSet | null {
     closing,
     endPlay: set.endPlayUm ?? undefined,
     pressed: set.pressed,
-    turns: turnsOf(set, signOf(set)),
+    // A sweep is its own slow turn.
+    turns: sweep ? [] : turnsOf(set, signOf(set)),
+    sweep,
     isSeatSaid: set.seatSaid,
   };
 }

@@ -53,6 +53,8 @@ export interface RunoutSet extends SetBase {
   readonly pressed?: boolean | undefined;
   /** Slow turns taken after the places, as the dial of that face shows them. */
   readonly turns?: readonly SlowTurn[] | undefined;
+  /** Its laps are sweeps, made of so many readings in all. */
+  readonly sweep?: { readonly readings: number } | undefined;
   /** Somebody has confirmed that it sits where it is said to. */
   readonly isSeatSaid?: boolean | undefined;
 }
@@ -72,6 +74,8 @@ export interface ThicknessSet extends SetBase {
 export interface HubSet extends SetBase {
   readonly kind: 'hub';
   readonly closing?: readonly Micrometres[] | undefined;
+  /** Its laps are sweeps, made of so many readings in all. */
+  readonly sweep?: { readonly readings: number } | undefined;
   readonly endPlay?: Micrometres | undefined;
   readonly radius: Micrometres;
 }

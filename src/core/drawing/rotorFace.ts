@@ -65,6 +65,21 @@ export function outlinePath(
   return line([...values]) ?? '';
 }
 
+/** An outline as far as it was read, relative to the centre: a gap where it was not. */
+export function openPath(
+  values: readonly (number | null)[],
+  angles: readonly number[],
+  sense: 1 | -1,
+  scale: Exaggeration,
+): string {
+  const line = lineRadial<number | null>()
+    .defined((value) => value !== null)
+    .angle((_, j) => drawnAngle(angles[j] ?? 0, sense))
+    .radius((value) => radiusOf(value ?? 0, scale))
+    .digits(2);
+  return line([...values]) ?? '';
+}
+
 /** An arc along the theta sense from one angle to another by the given turn, in degrees. */
 export function arcPath(radius: number, from: number, turn: number, sense: 1 | -1): string {
   const start = pointAt(radius, from, sense);

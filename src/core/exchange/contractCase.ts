@@ -66,6 +66,7 @@ export function contractCase(set: RawSet, studs: number, limits: AxleLimits): Co
         endPlay === undefined ? undefined : { value: endPlay, limit: WORKSHOP_DEFAULTS.endPlay },
       pressed: (!isHub && measured.pressed) || undefined,
       turns: !isHub && measured.turns?.length ? measured.turns : undefined,
+      sweep: measured.sweep,
     }),
   };
 }

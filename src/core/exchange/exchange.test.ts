@@ -52,7 +52,7 @@ describe('a pasted table', () => {
     ['a,b\n1,2\n', /No column is named/],
     ['1,2;3\n', /Several columns without names/],
     ['position,value\n1,0.1\n1,0.2\n', /Line 3: position 1 of lap 1 stands twice/],
-    ['position,value\n99,0.1\n', /Line 2: “99” is not a position/],
+    ['position,value\n999,0.1\n', /Line 2: “999” is not a position/],
     ['value\nabc\n', /Line 2: “abc” is not a figure/],
     ['lap,value\n0,1\n', /is not a lap from 1/],
     ['angle,value\n0,1\nx,2\n', /angle is missing/],

@@ -1,7 +1,7 @@
 import { ExpectedError } from '../expected';
 import { csvFormat, dsvFormat } from 'd3-dsv';
 import { beyondPlace, extraPlace, MOST_TURNS, turnPlace } from '../assessment';
-import { evenAngles, isOnRaster, MAX_POSITIONS } from '../readings';
+import { evenAngles, isOnRaster, MAX_SWEPT_POSITIONS } from '../readings';
 import { lengthUnitOf, type LengthUnit } from '../units';
 
 /** A reading set as a table holds it: text as typed, places from 0, closing at `positions`. */
@@ -245,9 +245,9 @@ function readRows(rows: readonly Row[]) {
       beyond.push(beyondIn(row, where, text));
       continue;
     }
-    const position = wholeIn(row, 'position', MAX_POSITIONS, (next.get(lap) ?? 0) + 1) - 1;
-    if (position >= MAX_POSITIONS) {
-      throw new Refused(`Line ${row.line}: a lap has at most ${MAX_POSITIONS} positions.`);
+    const position = wholeIn(row, 'position', MAX_SWEPT_POSITIONS, (next.get(lap) ?? 0) + 1) - 1;
+    if (position >= MAX_SWEPT_POSITIONS) {
+      throw new Refused(`Line ${row.line}: a lap has at most ${MAX_SWEPT_POSITIONS} positions.`);
     }
     if (readings.some((each) => each.lap === lap && each.position === position)) {
       throw new Refused(

@@ -37,8 +37,28 @@ describe('a sweep becomes a lap of even places', () => {
   test('fewer readings are fewer places, too few are refused', () => {
     expect(lapOf(turn(wobble, { rate: 10 })).positions).toBe(120);
     expect(lapOf(turn(wobble, { rate: 5 })).positions).toBe(60);
-    expect(why(turn(wobble, { rate: 3 }))).toMatch(/45 readings came in.*more slowly/);
+    expect(why(turn(wobble, { rate: 3 }))).toMatch(/45 readings came in.*more slowly/i);
     expect(why(turn(wobble, { rate: 10 }), STUDS, 240)).toMatch(/240 places/);
+  });
+
+  test('a short gap is bridged and told, a long one is refused with where it is', () => {
+    const whole = turn(wobble);
+    const without = (from: number, to: number): Sweep => {
+      const kept = whole.times.map(
+        (time) => time < (from / 360) * 15_000 || time > (to / 360) * 15_000,
+      );
+      return {
+        ...whole,
+        times: whole.times.filter((_, i) => kept[i]),
+        values: whole.values.filter((_, i) => kept[i]),
+      };
+    };
+    const lap = lapOf(without(100, 109));
+    expect(lap.positions).toBe(240);
+    expect(lap.gaps).toHaveLength(1);
+    expect(lap.gaps[0]!.from).toBeCloseTo(100, -1);
+    lap.values.forEach((value, j) => expect(value).toBeCloseTo(wobble(1.5 * j), 0));
+    expect(why(without(100, 120))).toMatch(/From (99|100)° to 12[01]° of the turn no reading came/);
   });
 
   test('what the base crept stands in the closing reading', () => {

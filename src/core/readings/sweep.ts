@@ -33,6 +33,8 @@ export interface SweptLap {
   /** Readings of the gauge that it was made of. */
   readonly readings: number;
   readonly pace: SweepPace;
+  /** Where nothing came for so long that a spot could lie there. */
+  readonly gaps: readonly SweepGap[];
 }
 
 export type ReadSweep =
@@ -44,7 +46,7 @@ export const SWEEP_PLACES = [240, 120, 60] as const;
 const SHORTEST = 3;
 const LONGEST = 180;
 /** Most readings that one turn may have. */
-export const MOST_SWEPT = 20_000;
+export const MOST_SWEPT = 6000;
 /** The beginning and the end of a turn are read off a line through what came so near to them. */
 const EDGE: Degrees = 4;
 /** Where the face is even, so near. */
@@ -52,6 +54,13 @@ export const EDGE_EVEN: Degrees = 12;
 /** They lie no farther off a line there than so many times their scatter. */
 const EVEN = 1.25;
 const FEWEST_AT_EDGE = 3;
+/** Of the places so many may have no reading of their own, and nothing may be missing for longer. */
+const MOST_EMPTY = 0.1;
+const LONGEST_GAP: Degrees = 12;
+/** What lies in a gap from here on is worth a word. */
+const TOLD_GAP: Degrees = 6;
+const AGAIN = 'Turn more slowly and evenly, or let the gauge send more often.';
+
 /** A stretch so much slower than the fastest is worth a word. */
 export const UNEVEN_PACE = 2;
 
@@ -129,8 +138,34 @@ function atEdge(sorted: readonly Placed[], edge: 0 | 360, scatter: Micrometres):
   return wide.spread <= EVEN * scatter ? wide.value : lineThrough(near(EDGE), edge).value;
 }
 
-/** The means of the readings at so many even places; null where one of them has none. */
-function placesOf(sorted: readonly Placed[], n: number): Micrometres[] | null {
+/** A stretch of the turn in which nothing came, in degrees. */
+export interface SweepGap {
+  readonly from: Degrees;
+  readonly to: Degrees;
+}
+
+interface FilledPlaces {
+  /** One a place, and the closing reading. */
+  readonly places: readonly Micrometres[];
+  readonly gaps: readonly SweepGap[];
+}
+
+/** The stretches without a reading, in places: first and last of each. */
+function emptyRuns(counts: readonly number[]): (readonly [number, number])[] {
+  const runs: [number, number][] = [];
+  counts.forEach((count, j) => {
+    if (count > 0) return;
+    const last = runs.at(-1);
+    if (last?.[1] === j - 1) last[1] = j;
+    else runs.push([j, j]);
+  });
+  return runs;
+}
+
+/**
+ * The means of the readings at so many even places; null where too many of them have none. A place without one lies on the line between its neighbours.
+ */
+function placesOf(sorted: readonly Placed[], n: number): FilledPlaces | null {
   const step = 360 / n;
   const sums = Array.from({ length: n + 1 }, () => ({ count: 0, angle: 0, value: 0 }));
   for (const { angle, value } of sorted) {
@@ -140,21 +175,46 @@ function placesOf(sorted: readonly Placed[], n: number): Micrometres[] | null {
     sum.value += value;
   }
   // The first place and its closing reading come from the edges.
-  if (sums.slice(1, n).some(({ count }) => count === 0)) return null;
-  const means: Placed[] = sums.map(({ count, angle, value }) => ({
-    angle: angle / count,
+  const counts = sums.map(({ count }, j) => (j === 0 || j === n ? 1 : count));
+  const runs = emptyRuns(counts);
+  const empty = runs.reduce((sum, [from, to]) => sum + to - from + 1, 0);
+  if (empty > MOST_EMPTY * n) return null;
+  const means: Placed[] = sums.map(({ count, angle, value }, j) => ({
+    angle: count > 0 ? angle / count : j * step,
     value: value / count,
   }));
   const scatter = scatterOf(sorted);
   means[0] = { angle: 0, value: atEdge(sorted, 0, scatter) };
   means[n] = { angle: 360, value: atEdge(sorted, 360, scatter) };
+  for (const [from, to] of runs) {
+    const [before, after] = [means[from - 1]!, means[to + 1]!];
+    for (let j = from; j <= to; j += 1) {
+      const share = (j * step - before.angle) / (after.angle - before.angle);
+      means[j] = { angle: j * step, value: before.value + share * (after.value - before.value) };
+    }
+  }
   // The readings of a place do not lie evenly about it: what the face slopes there is taken out.
-  return means.map(({ angle, value }, j) => {
+  const places = means.map(({ angle, value }, j) => {
     const [before, after] = [means[j - 1], means[j + 1]];
     if (!before || !after) return value;
     const slope = (after.value - before.value) / (after.angle - before.angle);
     return value + slope * (j * step - angle);
   });
+  const gaps = runs
+    .map(([from, to]) => ({ from: (from - 0.5) * step, to: (to + 0.5) * step }))
+    .filter(({ from, to }) => to - from >= TOLD_GAP);
+  return { places, gaps };
+}
+
+/** The longest stretch in which nothing came. */
+function longestGap(sorted: readonly Placed[]): SweepGap {
+  const angles = [0, ...sorted.map(({ angle }) => angle), 360];
+  let widest: SweepGap = { from: 0, to: 0 };
+  angles.forEach((to, i) => {
+    const from = angles[i - 1] ?? 0;
+    if (to - from > widest.to - widest.from) widest = { from, to };
+  });
+  return widest;
 }
 
 function paceOf(marks: readonly number[]): SweepPace {
@@ -172,7 +232,7 @@ function paceOf(marks: readonly number[]): SweepPace {
 
 /**
  * A sweep as a lap of even places, in the theta sense from the chalk mark: as many of
- * `SWEEP_PLACES` as have a reading each, or exactly `wanted` of them. Between two marks the wheel
+ * `SWEEP_PLACES` as have a reading each, nearly, or exactly `wanted` of them. Between two marks the wheel
  * is taken to turn evenly. Says in words why a turn cannot be taken. Lengths in micrometres, times
  * in milliseconds.
  */
@@ -184,21 +244,28 @@ export function readSweep(sweep: Sweep, studs: number, wanted?: number): ReadSwe
   const placed = times.flatMap((time, i): Placed[] =>
     time < begin || time > end ? [] : [{ angle: angleAt(time, marks), value: values[i]! }],
   );
+  const gap = longestGap(placed);
+  if (gap.to - gap.from > LONGEST_GAP) {
+    const [from, to] = [Math.round(gap.from), Math.round(gap.to)];
+    return { ok: false, message: `From ${from}° to ${to}° of the turn no reading came. ${AGAIN}` };
+  }
   const counts = wanted === undefined ? SWEEP_PLACES : [wanted];
   for (const n of counts) {
-    const places = placed.length < n ? null : placesOf(placed, n);
-    if (!places) continue;
+    const filled = placed.length < n ? null : placesOf(placed, n);
+    if (!filled) continue;
+    const { places, gaps } = filled;
     const lap = {
       positions: n,
       values: places.slice(0, n),
       closing: places[n]!,
       readings: placed.length,
       pace: paceOf(marks),
+      gaps,
     };
     return { ok: true, lap };
   }
   const fewest = counts.at(-1)!;
-  const message = `${placed.length} readings came in this turn, and ${fewest} places round the rotor want one each: turn more slowly and evenly, or let the gauge send more often.`;
+  const message = `${placed.length} readings came in this turn, and ${fewest} places round the rotor want one each. ${AGAIN}`;
   return { ok: false, message };
 }
 

@@ -22,6 +22,7 @@ export type Reason =
   /** The slowest stretch, from 1 at the chalk mark, and how much slower than the fastest. */
   | { code: 'sweep-uneven'; stretch: number; ratio: number }
   | { code: 'sweep-by-ends' }
+  | { code: 'sweep-gap'; from: Degrees; to: Degrees }
   | { code: 'turn-short'; turned: Micrometres; read: Micrometres }
   | { code: 'read-next'; angles: readonly [Degrees, Degrees] }
   | { code: 'not-settled' }
@@ -102,6 +103,8 @@ const SENTENCES: Sentences = {
     `From stud ${r.stretch} on the wheel was turned ${r.ratio.toFixed(1)} times as slowly as elsewhere: where the places between two studs lie is only as sure as the turn was even there.`,
   'sweep-by-ends': () =>
     'No stud was marked as it passed: where the high spot lies is only as sure as the turn was even.',
+  'sweep-gap': (r) =>
+    `From ${Math.round(r.from as number)}° to ${Math.round(r.to as number)}° of the turn no reading came: what stands out there is not seen.`,
   'turn-short': (r, say) =>
     `The slow turn shows ${say(r.turned)}, the places alone ${say(r.read)}: it was not stopped at its highest and lowest, and does not count. Turn once more.`,
   'turn-again': () =>

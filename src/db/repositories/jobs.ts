@@ -52,7 +52,7 @@ export interface JobLine {
 
 export const PAGE_SIZE = 25;
 
-/** The sets of these jobs, before a correction, whose every position of a lap is read. */
+/** The sets of these jobs, before a correction, whose every position of a lap is read, or that are swept. */
 const wholeSets = (
   db: Database,
   jobIds: string[],
@@ -60,20 +60,25 @@ const wholeSets = (
   db
     .select({ jobId: readingSets.jobId, corner: readingSets.corner, kind: readingSets.kind })
     .from(readingSets)
-    .innerJoin(
+    .leftJoin(
       readings,
-      and(eq(readings.setId, readingSets.id), lt(readings.position, readingSets.positions)),
+      and(
+        eq(readings.setId, readingSets.id),
+        lt(readings.position, readingSets.positions),
+        eq(readings.lap, 0),
+      ),
     )
     .where(
       and(
         inArray(readingSets.jobId, jobIds),
         isNull(readingSets.setAsideAt),
         eq(readingSets.phase, 'before'),
-        eq(readings.lap, 0),
       ),
     )
     .groupBy(readingSets.id)
-    .having(sql`count(*) >= ${readingSets.positions}`);
+    .having(
+      sql`count(${readings.setId}) >= ${readingSets.positions} or jsonb_array_length(${readingSets.sweeps}) > 0`,
+    );
 
 /** Whether a job is a quick check that has no vehicle yet: few are, and a small index knows them. */
 const isOfCheck = sql`${jobs.vehicleId} in (select own.id from vehicles own where own.is_check)`;

@@ -1,5 +1,6 @@
-import { group } from 'd3-array';
-import { and, asc, desc, eq, gt, inArray, or, sql } from 'drizzle-orm';
+import { ascending, group } from 'd3-array';
+import { and, asc, desc, eq, gt, inArray, isNotNull, or, sql } from 'drizzle-orm';
+import { sweptReadings, withSwept } from '../../core/assessment';
 import type { Database } from '../client';
 import { jobs, readingChanges, readings, readingSets, vehicles } from '../schema';
 
@@ -18,8 +19,16 @@ export async function withReadings(db: Database, sets: readonly SetRow[]): Promi
     .where(inArray(readings.setId, ids))
     .orderBy(asc(readings.lap), asc(readings.position));
   const bySet = group(rows, ({ setId }) => setId);
-  return sets.map((set) => ({ ...set, readings: bySet.get(set.id) ?? [] }));
+  return sets.map((set) => asRead(set, bySet.get(set.id) ?? []));
 }
+
+/** A set with its readings: those of its rows, or those that its sweeps give. */
+export const asRead = (set: SetRow, rows: readonly ReadingRow[]): SetFile =>
+  withSwept(set, rows, (swept): ReadingRow => ({
+    ...swept,
+    setId: set.id,
+    takenAt: set.createdAt,
+  }));
 
 /** Begins a reading set; one that was begun already under its id is returned as it stands. */
 export async function insertSet(db: Database, set: NewSetRow): Promise<SetRow> {
@@ -50,6 +59,8 @@ export async function updateSet(
     Pick<
       SetRow,
       | 'laps'
+      | 'positions'
+      | 'sweeps'
       | 'zeroErrorUm'
       | 'rotorCelsius'
       | 'endPlayUm'
@@ -143,6 +154,17 @@ export interface ReadingLine {
   readonly takenAt: Date;
 }
 
+/** Lines in the order of jobs, sets, laps and places. */
+const inOrder = (
+  p: ReadingLine & { readonly createdAt: Date; readonly setId: string },
+  q: typeof p,
+): number =>
+  p.number - q.number ||
+  p.createdAt.getTime() - q.createdAt.getTime() ||
+  ascending(p.setId, q.setId) ||
+  p.lap - q.lap ||
+  p.position - q.position;
+
 /** The readings of the next so many jobs after a number, in order; none after the last job. */
 export async function readingLines(
   db: Database,
@@ -157,38 +179,44 @@ export async function readingLines(
     .limit(most);
   const last = numbers.at(-1)?.number ?? null;
   if (last === null) return { lines: [], last };
-  const lines = await db
-    .select({
-      plate: vehicles.plate,
-      number: jobs.number,
-      corner: readingSets.corner,
-      kind: readingSets.kind,
-      phase: readingSets.phase,
-      face: readingSets.face,
-      circle: readingSets.circle,
-      shift: readingSets.shift,
-      setAsideAt: readingSets.setAsideAt,
-      lap: readings.lap,
-      position: readings.position,
-      valueUm: readings.valueUm,
-      takenAt: readings.takenAt,
-    })
+  const isTheirs = inArray(
+    readingSets.jobId,
+    numbers.map(({ id }) => id),
+  );
+  const common = {
+    plate: vehicles.plate,
+    number: jobs.number,
+    corner: readingSets.corner,
+    kind: readingSets.kind,
+    phase: readingSets.phase,
+    face: readingSets.face,
+    circle: readingSets.circle,
+    shift: readingSets.shift,
+    setAsideAt: readingSets.setAsideAt,
+    createdAt: readingSets.createdAt,
+    setId: readingSets.id,
+  };
+  const { lap, position, valueUm, takenAt } = readings;
+  const typed = await db
+    .select({ ...common, lap, position, valueUm, takenAt })
     .from(readingSets)
     .innerJoin(readings, eq(readings.setId, readingSets.id))
     .innerJoin(jobs, eq(jobs.id, readingSets.jobId))
     .innerJoin(vehicles, eq(vehicles.id, jobs.vehicleId))
-    .where(
-      inArray(
-        readingSets.jobId,
-        numbers.map(({ id }) => id),
-      ),
-    )
-    .orderBy(
-      asc(jobs.number),
-      asc(readingSets.createdAt),
-      asc(readingSets.id),
-      asc(readings.lap),
-      asc(readings.position),
-    );
+    .where(isTheirs);
+  const swept = await db
+    .select({ ...common, sweeps: readingSets.sweeps, positions: readingSets.positions })
+    .from(readingSets)
+    .innerJoin(jobs, eq(jobs.id, readingSets.jobId))
+    .innerJoin(vehicles, eq(vehicles.id, jobs.vehicleId))
+    .where(and(isTheirs, isNotNull(readingSets.sweeps)));
+  const made = swept.flatMap(({ sweeps, positions, ...set }) =>
+    sweptReadings(sweeps ?? [], positions).map((own) => ({
+      ...set,
+      ...own,
+      takenAt: set.createdAt,
+    })),
+  );
+  const lines = [...typed, ...made].sort(inOrder);
   return { lines, last };
 }

@@ -34,6 +34,7 @@ import {
   vehicles,
 } from '../schema';
 import type { CheckRow } from './checks';
+import { asRead } from './sets';
 import { axlesAsSigned, torqueAsSigned } from './signed';
 import type { VehicleRow } from './vehicles';
 import { askWholeJob, versionFor, type JobDocuments } from '../wholeJobQuestion';
@@ -107,10 +108,9 @@ function jobOf(documents: JobDocuments): Job | null {
     keepsFigures: signed !== null,
     vehicle: signed ? { ...vehicle, ...signed.vehicle, axles: axlesAsSigned(signed) } : vehicle,
     corners: decodeRows(jobCorners, documents.corners).map(({ corner }) => corner),
-    sets: decodeRows(readingSets, documents.sets).map((set) => ({
-      ...set,
-      readings: bySet.get(set.id) ?? [],
-    })),
+    sets: decodeRows(readingSets, documents.sets).map((set) =>
+      asRead(set, bySet.get(set.id) ?? []),
+    ),
     decisions: decodeRows(decisions, documents.decisions),
     findings: decodeRows(findings, documents.findings),
     aside: decodeRows(findingsAside, documents.aside).map(({ code }) => code),

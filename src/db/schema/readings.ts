@@ -13,6 +13,7 @@ import {
   timestamp,
   uuid,
 } from 'drizzle-orm/pg-core';
+import type { SweepRecord } from '../../core/assessment';
 import type { LineFormat } from '../../core/gauges';
 import { corner, jobCorners } from './jobs';
 
@@ -86,6 +87,8 @@ export const readingSets = pgTable(
     pressed: boolean().notNull().default(false),
     /** Thickness read until it is settled: more places are named while it is too close. */
     settle: boolean().notNull().default(false),
+    /** What a gauge sent in each lap’s slow turn, as it came; null where places are read one by one. */
+    sweeps: jsonb().$type<readonly SweepRecord[]>(),
     isVirtual: boolean('is_virtual').notNull().default(false),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
     setAsideAt: timestamp('set_aside_at', { withTimezone: true }),

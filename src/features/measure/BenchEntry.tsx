@@ -2,6 +2,7 @@ import dynamic from 'next/dynamic';
 import { BeyondLadder } from './BeyondLadder';
 import { Doubt } from './Doubt';
 import { nextShift } from './likely';
+import { SweptLaps } from './sweep/SweptLaps';
 import { doubtedReading, type BenchSet } from './model';
 import { planFor, planOf } from './plan';
 import { ReadingEntry } from './ReadingEntry';
@@ -18,6 +19,10 @@ import styles from './measure.module.css';
 // What not every set needs is loaded when it is asked for.
 // Without something to show meanwhile the whole page would wait for the file.
 const GaugePanel = dynamic(() => import('./GaugePanel').then((module) => module.GaugePanel), {
+  loading: () => null,
+});
+
+const SweepEntry = dynamic(() => import('./sweep/SweepEntry').then((module) => module.SweepEntry), {
   loading: () => null,
 });
 
@@ -68,6 +73,18 @@ function Entry(props: BenchEntryProps) {
   const { view, set } = props;
   const { corner, bench, judged, shown } = view;
   const { state, dispatch } = bench;
+  if (state.cursor && set.sweeps) {
+    const { lap } = state.cursor;
+    return (
+      <SweepEntry
+        key={`${set.id} ${lap}`}
+        {...{ set, corner, lap }}
+        onBegun={view.beginSweep}
+        onSwept={(sweep) => view.takeSweep(lap, sweep)}
+        onDraw={view.setCurve}
+      />
+    );
+  }
   if (state.cursor) {
     return (
       <div className="zh-card">
@@ -125,7 +142,7 @@ export function BenchEntry(props: BenchEntryProps) {
         </p>
       ))}
       {doubted && <Doubt doubted={doubted} onCorrect={bench.correct} />}
-      {view.isLive && (
+      {view.isLive && !set.sweeps && (
         <GaugePanel
           {...{ set, corner, cursor: state.cursor }}
           onShows={(shown) => view.setLive({ setId: set.id, shown })}
@@ -134,10 +151,16 @@ export function BenchEntry(props: BenchEntryProps) {
           onNoted={replace}
         />
       )}
-      {Array.from({ length: set.laps }, (_, lap) => (
-        <ReadingLadder key={lap} {...ladder} lap={lap} suspects={suspects} />
-      ))}
-      <BeyondLadder {...ladder} />
+      {set.sweeps ? (
+        <SweptLaps set={set} />
+      ) : (
+        <>
+          {Array.from({ length: set.laps }, (_, lap) => (
+            <ReadingLadder key={lap} {...ladder} lap={lap} suspects={suspects} />
+          ))}
+          <BeyondLadder {...ladder} />
+        </>
+      )}
       <SaveStatus save={bench.save} />
       <SoundChoice />
       <SetDetailsForm key={set.id} set={set} corner={corner} onChange={replace} />

@@ -11,9 +11,13 @@ export function BenchRotor({ view }: { readonly view: BenchView }) {
   const { corner, result, next, move } = view;
   const { set, state, dispatch } = view.bench;
   const lap = state.cursor?.lap ?? 0;
-  const values = set
-    ? drawnValues(set, result, lap)
-    : new Array<null>(next.plan.positions).fill(null);
+  const values =
+    view.curve ??
+    (set
+      ? drawnValues(set, result, lap)
+      : new Array<null>(next.plan.sweep ? 0 : next.plan.positions).fill(null));
+  // What a gauge sent by itself is not picked and typed again.
+  const isSwept = (set?.sweeps ?? null) !== null;
   const said = result ? `: ${sayResult(result, corner)}` : '';
   return (
     <section className="zh-card" aria-label="Rotor">
@@ -31,7 +35,11 @@ export function BenchRotor({ view }: { readonly view: BenchView }) {
         shift={set?.shift ?? move?.from ?? 0}
         move={move}
         label={`${KIND_NAME[set?.kind ?? 'runout']} of the rotor ${CORNER_NAME[corner.corner]}${said}`}
-        onPick={(position) => set && dispatch({ type: 'pick-place', cursor: { lap, position } })}
+        isSwept={isSwept}
+        {...(!isSwept && {
+          onPick: (position: number) =>
+            set && dispatch({ type: 'pick-place', cursor: { lap, position } }),
+        })}
       />
       <p className="zh-muted mb-0 text-center">
         Seen from outboard. Turn the wheel forward; positions run{' '}

@@ -91,11 +91,12 @@ export function SetCircumstances(props: SetCircumstancesProps) {
           onChange={(event) => onChange({ isVirtual: event.target.checked })}
         />
       </div>
-      {text(
-        'angles',
-        'Own angles in degrees from the chalk mark',
-        'Like 0 31 58 90; empty: evenly spaced.',
-      )}
+      {!plan.sweep &&
+        text(
+          'angles',
+          'Own angles in degrees from the chalk mark',
+          'Like 0 31 58 90; empty: evenly spaced.',
+        )}
     </details>
   );
 }

@@ -154,19 +154,21 @@ export function Mounting({ starter }: StarterPart) {
           onChange={(value) => change({ circle: value === 'inner' ? 'inner' : 'outer' })}
         />
       )}
-      <Form.Group controlId="set-positions">
-        <Form.Label>Positions</Form.Label>
-        <Form.Control
-          inputMode="numeric"
-          autoComplete="off"
-          value={positions}
-          isInvalid={messages.positions !== undefined}
-          aria-invalid={messages.positions !== undefined}
-          disabled={(texts.angles ?? '').trim() !== ''}
-          onChange={(event) => setPositions(event.target.value)}
-        />
-        {messages.positions && <div className="zh-error">{messages.positions}</div>}
-      </Form.Group>
+      {!own.sweep && (
+        <Form.Group controlId="set-positions">
+          <Form.Label>Positions</Form.Label>
+          <Form.Control
+            inputMode="numeric"
+            autoComplete="off"
+            value={positions}
+            isInvalid={messages.positions !== undefined}
+            aria-invalid={messages.positions !== undefined}
+            disabled={(texts.angles ?? '').trim() !== ''}
+            onChange={(event) => setPositions(event.target.value)}
+          />
+          {messages.positions && <div className="zh-error">{messages.positions}</div>}
+        </Form.Group>
+      )}
       <Choose
         id="set-purpose"
         label="Read for"

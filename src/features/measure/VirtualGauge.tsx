@@ -231,13 +231,15 @@ export function VirtualGauge(props: VirtualGaugeProps) {
           sense={sense}
           studs={studs}
           target={target}
-          onKeyDown={keys}
-          onGrab={(event) => {
-            grabbed.current = angleAt(event);
-          }}
-          onDrag={drag}
-          onDrop={() => {
-            grabbed.current = null;
+          hand={{
+            onKeyDown: keys,
+            onGrab: (event) => {
+              grabbed.current = angleAt(event);
+            },
+            onDrag: drag,
+            onDrop: () => {
+              grabbed.current = null;
+            },
           }}
         />
         <div>

@@ -10,10 +10,13 @@ interface VirtualWheelProps {
   readonly sense: 1 | -1;
   readonly studs: number;
   readonly target: number | null;
-  readonly onKeyDown: (event: KeyboardEvent) => void;
-  readonly onGrab: (event: PointerEvent<SVGSVGElement>) => void;
-  readonly onDrag: (event: PointerEvent<SVGSVGElement>) => void;
-  readonly onDrop: () => void;
+  /** What turns it by hand; left out where it turns by itself. */
+  readonly hand?: {
+    readonly onKeyDown: (event: KeyboardEvent) => void;
+    readonly onGrab: (event: PointerEvent<SVGSVGElement>) => void;
+    readonly onDrag: (event: PointerEvent<SVGSVGElement>) => void;
+    readonly onDrop: () => void;
+  };
 }
 
 const MIDDLE = SIDE / 2;
@@ -21,26 +24,30 @@ const RIM = SIDE * 0.4;
 
 /** A wheel under a fixed probe: dragged round, or turned by arrow keys. */
 export function VirtualWheel(props: VirtualWheelProps) {
-  const { turn, sense, studs, target } = props;
+  const { turn, sense, studs, target, hand } = props;
   const isAt = (angle: number): boolean => Math.abs(angle - turn) < 1e-9;
   const mark = target === null ? null : pointAt(RIM - 16, target - turn, sense);
   return (
     <svg
       className={styles.wheel}
       viewBox={`0 0 ${SIDE} ${SIDE}`}
-      role="slider"
-      tabIndex={0}
       aria-label="Wheel, turned under the probe"
-      aria-valuenow={Math.round(turn)}
-      aria-valuetext={`${Math.round(((turn % 360) + 360) % 360)} degrees from the chalk mark`}
-      onKeyDown={props.onKeyDown}
-      onPointerDown={(event) => {
-        event.currentTarget.setPointerCapture(event.pointerId);
-        props.onGrab(event);
-      }}
-      onPointerMove={props.onDrag}
-      onPointerUp={props.onDrop}
-      onPointerCancel={props.onDrop}
+      {...(hand
+        ? {
+            role: 'slider',
+            tabIndex: 0,
+            'aria-valuenow': Math.round(turn),
+            'aria-valuetext': `${Math.round(((turn % 360) + 360) % 360)} degrees from the chalk mark`,
+            onKeyDown: hand.onKeyDown,
+            onPointerDown: (event) => {
+              event.currentTarget.setPointerCapture(event.pointerId);
+              hand.onGrab(event);
+            },
+            onPointerMove: hand.onDrag,
+            onPointerUp: hand.onDrop,
+            onPointerCancel: hand.onDrop,
+          }
+        : { role: 'img' })}
     >
       <g transform={`rotate(${-sense * turn} ${MIDDLE} ${MIDDLE})`}>
         <circle className="iron" cx={MIDDLE} cy={MIDDLE} r={RIM} />

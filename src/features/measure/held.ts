@@ -1,4 +1,6 @@
-import type { NewSet, SetDetails, TypedReading } from '@/core/contracts';
+import { sweptReadings, type SweepRecord } from '@/core/assessment';
+import type { NewSet, SetDetails, SweptLapForm, TypedReading } from '@/core/contracts';
+import { readSweep, SWEEP_PLACES } from '@/core/readings';
 import { lengthUnitOf, parseLength } from '@/core/units';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 import type { KeptWrite } from '@/ui/keeper';
@@ -30,6 +32,8 @@ export function begunSet(plan: NewSet & { readonly id: string }): BenchSet {
     repeatabilityUm: gauge.repeatability,
     mpeUm: 'mpe' in gauge ? gauge.mpe : null,
     isAside: false,
+    sweeps: plan.sweep ? [] : null,
+    ...(plan.sweep && { positions: SWEEP_PLACES[0] }),
     readings: [],
   };
 }
@@ -56,6 +60,18 @@ function withTyped(set: BenchSet, typed: TypedReading): BenchSet {
   return { ...set, readings: own ? [...others, own] : others };
 }
 
+/** A set with one lap swept; one that stands already stays. */
+export function withSweep(set: BenchSet, lap: number, sweep: SweepRecord): BenchSet {
+  const swept = set.sweeps ?? [];
+  if (lap !== swept.length) return set;
+  const wanted = lap === 0 ? undefined : set.positions;
+  const read = readSweep(sweep, sweep.marks.length - 1, wanted);
+  if (!read.ok) return set;
+  const sweeps = [...swept, sweep];
+  const { positions } = read.lap;
+  return { ...set, sweeps, positions, readings: sweptReadings(sweeps, positions) };
+}
+
 /** One write laid over the sets; one of another kind changes nothing. */
 function withWrite(sets: readonly BenchSet[], { name, input }: HeldWrite): readonly BenchSet[] {
   // What waits under these names was written by the functions of `writes.ts`.
@@ -71,6 +87,10 @@ function withWrite(sets: readonly BenchSet[], { name, input }: HeldWrite): reado
     case 'set-lap': {
       const { setId, has } = input as { readonly setId: string; readonly has: number };
       return changed(sets, setId, (set) => ({ ...set, laps: Math.max(set.laps, has + 1) }));
+    }
+    case 'set-sweep': {
+      const { setId, lap, sweep } = input as SweptLapForm;
+      return changed(sets, setId, (set) => withSweep(set, lap, sweep));
     }
     case 'set-details': {
       const { setId, ...details } = input as SetDetails;

@@ -226,6 +226,8 @@ export function doubtedReading(
   cursor: Cursor | null,
   corner: Pick<BenchCorner, 'units' | 'gauges'>,
 ): DoubtedReading | null {
+  // What a gauge sent by itself nobody mistyped.
+  if (set.sweeps) return null;
   const last = { lap: set.laps - 1, position: set.positions - 1 };
   const place = cursor ? neighbour(set, cursor, -1) : last;
   const typed = place && readingAt(set, place);

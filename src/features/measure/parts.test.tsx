@@ -201,6 +201,7 @@ test('the starter offers only the places that the rotor allows', () => {
     kind: 'thickness',
     positions: 24,
     settle: false,
+    sweep: false,
     circle: undefined,
     gaugeId: null,
     angles: null,
@@ -208,6 +209,26 @@ test('the starter offers only the places that the rotor allows', () => {
     zeroErrorUm: null,
     rotorCelsius: null,
   });
+});
+
+test('a sweep is offered where the dial sends by itself, and needs no number of places', () => {
+  const onStart = jest.fn();
+  const plan = { kind: 'runout', positions: 12, shift: 0, face: 'outboard' } as const;
+  const { rerender } = render(<SetStarter corner={corner} plan={plan} onStart={onStart} />);
+  expect(screen.queryByRole('option', { name: /one slow turn/ })).not.toBeInTheDocument();
+  rerender(
+    <SetStarter
+      key="virtual"
+      corner={corner}
+      plan={{ ...plan, isVirtual: true, torqueNm: 120 }}
+      onStart={onStart}
+    />,
+  );
+  fireEvent.change(screen.getByLabelText('Read for'), { target: { value: 'sweep' } });
+  expect(screen.queryByLabelText('Positions')).not.toBeInTheDocument();
+  expect(screen.queryByLabelText(/Own angles/)).not.toBeInTheDocument();
+  fireEvent.click(screen.getByRole('button', { name: 'All of this is so: start runout' }));
+  expect(onStart).toHaveBeenCalledWith(expect.objectContaining({ sweep: true, positions: 240 }));
 });
 
 describe('what follows a set', () => {

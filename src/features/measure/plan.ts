@@ -21,6 +21,8 @@ export interface SetPlan {
   readonly isVirtual?: boolean;
   /** Thickness until it is settled. */
   readonly settle?: boolean;
+  /** Each lap is one slow turn with a gauge that sends as it goes. */
+  readonly sweep?: boolean;
 }
 
 /** A typed number of positions, or why not. */
@@ -76,6 +78,7 @@ export const planOf = (set: BenchSet): SetPlan => ({
   endPlayUm: set.endPlayUm,
   isVirtual: set.isVirtual ?? false,
   settle: set.settle ?? false,
+  sweep: (set.sweeps ?? null) !== null,
 });
 
 /** The places that a kind of set begins with: thickness is read until it is settled, unless the shop has chosen. */
@@ -95,6 +98,7 @@ export function planFor(kind: BenchSet['kind'], plan: SetPlan, corner: BenchCorn
     kind,
     gaugeId: isSameGauge ? plan.gaugeId : null,
     circle: kind === 'thickness' ? plan.circle : 'outer',
+    sweep: isSameGauge && plan.sweep === true,
     // Places that somebody chose one by one are read with either gauge.
     ...(isSameGauge || plan.angles ? {} : placesFor(kind, corner)),
   };

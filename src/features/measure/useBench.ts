@@ -2,12 +2,20 @@
 
 import { useRefresh } from '@/ui/keeper';
 import type { Heard } from './heard';
-import { begunSet } from './held';
+import type { SweepRecord } from '@/core/assessment';
+import { begunSet, withSweep } from './held';
 import { currentSet, type BenchCorner, type BenchSet } from './model';
 import type { SetPlan } from './plan';
 import { useBenchState, type HeldBench } from './useBenchState';
 import { useReadings, type Readings } from './useReadings';
-import { writeDetails, writeLap, writeSet, writeSetAside, writeSetBack } from './writes';
+import {
+  writeDetails,
+  writeLap,
+  writeSet,
+  writeSetAside,
+  writeSetBack,
+  writeSweep,
+} from './writes';
 
 /** What is done with a set as a whole. */
 interface SetActions {
@@ -18,6 +26,8 @@ interface SetActions {
   readonly takeBack: (set: BenchSet) => void;
   /** Says that the wheel was pressed inboard at each reading. */
   readonly sayPressed: () => void;
+  /** Takes a lap that was swept; answers the set as it stands with it. */
+  readonly sweep: (lap: number, sweep: SweepRecord) => void;
 }
 
 export interface Bench extends Omit<HeldBench, 'heed'>, Readings, SetActions {
@@ -64,6 +74,14 @@ function useSetActions({ state, dispatch, heed }: HeldBench, corner: BenchCorner
       if (!set) return;
       dispatch({ type: 'replace-set', set: { ...set, pressed: true } });
       heed(writeDetails(jobId, { setId: set.id, pressed: true }));
+    },
+    sweep: (lap, sweep) => {
+      if (!set) return;
+      dispatch({ type: 'replace-set', set: withSweep(set, lap, sweep) });
+      dispatch({ type: 'pick-set', id: set.id });
+      // The same numbers as are on the screen: the server makes its places of them again.
+      const sent = { ...sweep, times: [...sweep.times], values: [...sweep.values] };
+      heed(writeSweep(jobId, { setId: set.id, lap, sweep: { ...sent, marks: [...sweep.marks] } }));
     },
     takeBack: (back) => {
       dispatch({ type: 'replace-set', set: { ...back, isAside: false } });

@@ -1,7 +1,7 @@
 'use client';
 
 import { useDeferredValue, useMemo, useState } from 'react';
-import { advise, assessCorner } from '@/core/assessment';
+import { advise, assessCorner, type SweepRecord } from '@/core/assessment';
 import type { RotorMove } from '@/ui/rotor';
 import {
   counted,
@@ -12,6 +12,8 @@ import {
   suspectsOf,
   wantedPlan,
 } from './likely';
+import { sayResult } from './heard';
+import { withSweep } from './held';
 import { gaugeOf, type BenchCorner, type BenchSet } from './model';
 import { planFor, planOf, type SetPlan } from './plan';
 import { advisedMove, recordOf, sayOnBench, solveSet } from './result';
@@ -104,6 +106,8 @@ export function useBenchView(props: BenchStart) {
   const [told, setTold] = useState('');
   // The set of which a reading was taken on this visit.
   const [readOf, setReadOf] = useState<string | null>(null);
+  // The curve as far as the wheel has turned, while it is swept.
+  const [curve, setCurve] = useState<readonly (number | null)[] | null>(null);
   const bench = useBench(props.sets, corner, props.wanted, (heard, setId) => {
     setReadOf(setId);
     setTold(heard.told);
@@ -123,7 +127,19 @@ export function useBenchView(props: BenchStart) {
     return advised?.from === set.shift ? moveOf(set.shift, advised.to, corner.studs) : null;
   };
   return {
-    ...{ corner, bench, result, isReading, told, advised, next },
+    ...{ corner, bench, result, isReading, told, advised, next, curve, setCurve },
+    /** The wheel turns: while it is swept nothing else is on the screen. */
+    beginSweep: (): void => setReadOf(set?.id ?? null),
+    /** Takes a lap that was swept: it is heard like the end of one that was read. */
+    takeSweep: (lap: number, sweep: SweepRecord): void => {
+      if (!set) return;
+      bench.sweep(lap, sweep);
+      const read = solveSet(withSweep(set, lap, sweep), corner);
+      const verdict = read ? sayResult(read, corner) : '';
+      setReadOf(set.id);
+      setTold(`Lap ${lap + 1} is swept. ${verdict}.`);
+      sound({ as: 'end', spoken: verdict, told: '' }, hearing);
+    },
     ...corners,
     ...gauge,
     // While readings are taken nothing else is on the screen.

@@ -7,6 +7,7 @@ import {
   type PreparationId,
   type Purpose,
 } from '@/core/quality';
+import { SWEEP_PLACES } from '@/core/readings';
 import { FIRST_PLACES } from '@/core/thickness';
 import type { UnitSystem } from '@/core/units';
 import { detailText, readDetail, type Detail } from './detail';
@@ -15,7 +16,7 @@ import { planFor, readAngles, readPositions, type SetPlan } from './plan';
 import { DETAILS, type StarterTexts } from './SetCircumstances';
 
 /** What a set is read for: it says how many places it begins with. */
-type ReadFor = Purpose | 'settled' | 'prints';
+type ReadFor = Purpose | 'settled' | 'prints' | 'sweep';
 
 /** What is wrong with a field, in words. */
 type StarterMessages = StarterTexts & { readonly positions?: string };
@@ -23,7 +24,7 @@ type StarterMessages = StarterTexts & { readonly positions?: string };
 /** Pad prints and rust lie between eight places: they are looked for on as many as these. */
 const PRINT_PLACES = 24;
 
-function purposesOf(kind: BenchSet['kind'], studs: number, nuts: string) {
+function purposesOf(kind: BenchSet['kind'], studs: number, nuts: string, canSweep: boolean) {
   const usual = recommendedPositions('usual', studs);
   const pull = recommendedPositions('nut-pull', studs);
   const choice = (value: ReadFor, positions: number, label: string) => ({
@@ -44,7 +45,25 @@ function purposesOf(kind: BenchSet['kind'], studs: number, nuts: string) {
     : [
         choice('usual', usual, `wobble and variation: ${usual} recommended`),
         choice('nut-pull', pull, `uneven ${nuts} torque too: ${pull} recommended`),
+        ...(canSweep
+          ? [
+              choice(
+                'sweep',
+                SWEEP_PLACES[0],
+                'all of it in one slow turn: the gauge sends as it goes',
+              ),
+            ]
+          : []),
       ];
+}
+
+/** Whether the dial of a plan sends readings by itself: it is on a cable, or a virtual one. */
+function sendsByItself({ gaugeId = null, isVirtual }: SetPlan, corner: BenchCorner): boolean {
+  const dials = corner.gauges.filter(
+    ({ kind, retiredAt }) => kind === 'dial' && retiredAt === null,
+  );
+  const own = dials.find(({ id }) => id === gaugeId) ?? dials.find(({ isUsual }) => isUsual);
+  return isVirtual === true || corner.practice !== undefined || Boolean(own?.lineFormat);
 }
 
 /** What a set that is being prepared is begun with. */
@@ -64,7 +83,11 @@ function readStart(
   units: UnitSystem,
 ): { readonly plan: SetPlan } | { readonly wrong: StarterMessages } {
   const where = readAngles(texts.angles ?? '');
-  const count = where.angles ? { positions: where.angles.length } : readPositions(positions);
+  const count = where.angles
+    ? { positions: where.angles.length }
+    : own.sweep
+      ? { positions: SWEEP_PLACES[0] }
+      : readPositions(positions);
   const noted: Partial<Record<Detail, number | null>> = {};
   const wrong: Partial<Record<Detail | 'angles' | 'positions', string>> = {};
   if (count.message) wrong.positions = count.message;
@@ -80,6 +103,10 @@ function readStart(
   if (Object.keys(wrong).length > 0 || count.positions === undefined) return { wrong };
   const angles = where.angles ?? null;
   const settle = own.settle === true && angles === null && count.positions === FIRST_PLACES;
+  if (own.sweep) {
+    const swept = { positions: SWEEP_PLACES[0], settle: false, angles: null };
+    return { plan: { ...own, ...noted, ...swept, left: [...left] } };
+  }
   return {
     plan: { ...own, ...noted, positions: count.positions, settle, angles, left: [...left] },
   };
@@ -89,9 +116,12 @@ function readStart(
 function useChoices(corner: BenchCorner, plan: SetPlan) {
   const [own, setOwn] = useState(plan);
   const [positions, setPositions] = useState(String(plan.positions));
-  const [purpose, setPurpose] = useState<ReadFor>(plan.settle ? 'settled' : 'usual');
+  const [purpose, setPurpose] = useState<ReadFor>(
+    plan.sweep ? 'sweep' : plan.settle ? 'settled' : 'usual',
+  );
   const nuts = corner.fastening === 'studs' ? 'nut' : 'bolt';
-  const readFor = purposesOf(own.kind, corner.studs, nuts);
+  const canSweep = sendsByItself(own, corner);
+  const readFor = purposesOf(own.kind, corner.studs, nuts, canSweep);
   const change = (some: Partial<SetPlan>): void => setOwn({ ...own, ...some });
   return {
     ...{ own, change, positions, setPositions, purpose, readFor, nuts },
@@ -101,7 +131,7 @@ function useChoices(corner: BenchCorner, plan: SetPlan) {
       const isTyped = positions !== String(own.positions);
       setOwn({ ...next, gaugeId: null, settle: next.settle === true && !isTyped });
       if (!isTyped) setPositions(String(next.positions));
-      setPurpose(next.settle && !isTyped ? 'settled' : 'usual');
+      setPurpose(next.settle && !isTyped ? 'settled' : next.sweep ? 'sweep' : 'usual');
     },
     /** What it is read for says how many places it begins with. */
     pickPurpose: (value: string): void => {
@@ -109,7 +139,11 @@ function useChoices(corner: BenchCorner, plan: SetPlan) {
       if (!chosen) return;
       setPurpose(chosen.value);
       setPositions(String(chosen.positions));
-      change({ positions: chosen.positions, settle: chosen.value === 'settled' });
+      change({
+        positions: chosen.positions,
+        settle: chosen.value === 'settled',
+        sweep: chosen.value === 'sweep',
+      });
     },
   };
 }

@@ -4,6 +4,7 @@ import type {
   LimitForm,
   NewSet,
   SetDetails,
+  SweptLapForm,
   TypedReading,
 } from '@/core/contracts';
 import { keepWrite, type KeptAnswer } from '@/ui/keeper';
@@ -54,6 +55,16 @@ export const writeLap = (jobId: string, setId: string, has: number): Promise<Kep
     jobId,
     about: 'another lap',
     refresh: 'later',
+  });
+
+/** Writes what a gauge sent in one slow turn. */
+export const writeSweep = (jobId: string, swept: SweptLapForm): Promise<KeptAnswer<number>> =>
+  keepWrite({
+    name: 'set-sweep',
+    input: swept,
+    place: `set-sweep ${swept.setId} ${swept.lap}`,
+    jobId,
+    about: `lap ${swept.lap + 1}, swept: ${swept.sweep.times.length} readings`,
   });
 
 /** Sets a set aside with a reason. */

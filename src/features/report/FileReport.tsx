@@ -31,15 +31,15 @@ function SetTable({ set, at }: { set: FileSet; at: number }) {
             </tr>
           </thead>
           <tbody>
-            {set.angles.map((angle, position) => (
-              <tr key={angle}>
+            {set.rows.map(({ place, angle }, row) => (
+              <tr key={place}>
                 <th scope="row" className="zh-figure">
-                  {angle === 'closing' ? angle : position + 1}
+                  {place}
                 </th>
-                <td>{angle !== 'closing' && angle}</td>
+                <td>{angle}</td>
                 {set.laps.map((lap, i) => (
                   <td key={i} className="zh-figure">
-                    {lap[position]}
+                    {lap[row]}
                   </td>
                 ))}
               </tr>

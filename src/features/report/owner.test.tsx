@@ -48,7 +48,11 @@ test('the file report has a row for every position, the closing reading last', (
   const set = {
     ...{ id: 's', title: 'FL Runout, before', about: ['Gauge by workshop default.'] },
     laps: [['0.01 mm', '0.02 mm', '0.01 mm']],
-    angles: ['0°', '180°', 'closing'],
+    rows: [
+      { place: '1', angle: '0°' },
+      { place: '2', angle: '180°' },
+      { place: 'closing', angle: '' },
+    ],
     beyond: ['slow turn 1, highest: 0.012 mm'],
   };
   const line = { at: '2026-11-25 09:00', by: 'Ines', say: 'FL Caliper on: done' };

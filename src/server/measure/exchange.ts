@@ -1,8 +1,8 @@
 import 'server-only';
-import { signOf } from '../../core/assessment';
+import { signOf, sweepsOfTable, type SweepRecord } from '../../core/assessment';
 import { importSetsSchema, newSetSchema } from '../../core/contracts';
 import { contractCase, readSetTable, writeSetCsv, type TableSet } from '../../core/exchange';
-import { axleOf, LENGTH_KINDS, readTyped } from '../../core/readings';
+import { axleOf, LENGTH_KINDS, MAX_POSITIONS, readTyped, SWEEP_PLACES } from '../../core/readings';
 import { fieldUnit, type LengthUnit, type UnitSystem } from '../../core/units';
 import {
   insertSet,
@@ -93,6 +93,34 @@ function checked(set: TableSet, kind: Kind, units: UnitSystem): Answer<NewReadin
   return accept(readings);
 }
 
+/** More places than are read one by one were swept: laps of a table as their sweeps; null for one that was not. */
+function sweptIn(
+  { positions, laps, angles }: TableSet,
+  kind: Kind,
+  typed: NewReadings,
+): Answer<{ readonly sweeps: SweepRecord[]; readonly positions: number } | null> {
+  if (positions <= MAX_POSITIONS) return accept(null);
+  if (kind === 'thickness') {
+    return refuse(`thickness has at most ${MAX_POSITIONS} positions a lap.`);
+  }
+  if (angles) {
+    return refuse(`${positions} positions are a sweep, and these do not go evenly once round.`);
+  }
+  const unit = typed[0]?.unit ?? 'um';
+  const values = Array.from({ length: laps }, (_, lap) =>
+    Array.from({ length: positions + 1 }, (__, position) => {
+      const own = typed.find((each) => each.lap === lap && each.position === position);
+      const read = own && readTyped(own.text, own.unit, LENGTH_KINDS.deviation);
+      return read?.ok ? (read.length.value as number) : undefined;
+    }),
+  );
+  const sweeps = sweepsOfTable(values, unit);
+  const places = SWEEP_PLACES.find((n) => n <= positions);
+  return sweeps && places !== undefined
+    ? accept({ sweeps, positions: places })
+    : refuse('a swept lap has a figure at every position and a closing reading.');
+}
+
 /**
  * Puts the sets of a table on file at a corner: all are checked before the first is written.
  * What the table does not say is taken from the form. Returns the new sets' ids.
@@ -115,6 +143,8 @@ export async function importSets(input: unknown): Promise<Answer<string[]>> {
       const kind = set.kind ?? form.kind;
       const typed = checked(set, kind, units);
       if (!typed.ok) return say(typed.message);
+      const swept = sweptIn(set, kind, typed.value);
+      if (!swept.ok) return say(swept.message);
       const plan = newSetSchema.safeParse({
         jobId,
         corner,
@@ -124,6 +154,7 @@ export async function importSets(input: unknown): Promise<Answer<string[]>> {
         circle: set.circle ?? 'outer',
         shift: set.shift ?? form.shift,
         positions: set.positions,
+        sweep: swept.value !== null,
         laps: set.laps,
         angles: set.angles && [...set.angles],
         settle: set.settle,
@@ -131,7 +162,11 @@ export async function importSets(input: unknown): Promise<Answer<string[]>> {
       if (!plan.success) return say(refuseParse(plan.error).message);
       const begun = await readySet(job, plan.data, 'table');
       if (!begun.ok) return say(begun.message);
-      const readings = checkedReadings({ ...set, kind }, typed.value);
+      if (swept.value) {
+        ready.push({ set: { ...begun.value, ...swept.value }, readings: [] });
+        continue;
+      }
+      const readings = checkedReadings({ ...set, kind, sweeps: null }, typed.value);
       if (!readings.ok) return say(readings.message);
       ready.push({ set: begun.value, readings: readings.value });
     }

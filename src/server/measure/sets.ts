@@ -7,6 +7,7 @@ import {
   readingsSchema,
   setAsideSchema,
   setDetailsSchema,
+  sweptLapSchema,
   type NewSetData,
   type TypedReadings,
 } from '../../core/contracts';
@@ -21,7 +22,15 @@ import {
   type Job,
   type ReadingSet,
 } from '../../core/job';
-import { evenAngles, isOnRaster, LENGTH_KINDS, readTyped, type Corner } from '../../core/readings';
+import {
+  evenAngles,
+  isOnRaster,
+  LENGTH_KINDS,
+  readSweep,
+  readTyped,
+  SWEEP_PLACES,
+  type Corner,
+} from '../../core/readings';
 import { WORKSHOP_DEFAULTS } from '../../core/verdict';
 import {
   findGauge,
@@ -90,7 +99,7 @@ const isSettling = ({
 /** A set checked and ready to be begun at its job, or why it cannot be. Nothing is written yet. */
 export async function readySet(
   job: Job,
-  { left, gaugeId = null, ...plan }: NewSetData,
+  { left, gaugeId = null, sweep = false, ...plan }: NewSetData,
   origin: SetOrigin = 'bench',
 ): Promise<Answer<NewSetRow>> {
   const { corner, shift, kind, angles, positions } = plan;
@@ -110,6 +119,11 @@ export async function readySet(
     const message = 'Measured until it is settled, a set has places at multiples of 7.5°.';
     return refuse(message, { positions: message });
   }
+  if (sweep && (kind === 'thickness' || angles)) {
+    return refuse('A sweep is of a dial indicator, at even places.', {
+      sweep: 'Not for this set.',
+    });
+  }
   const fastening = axle?.fastening ?? 'studs';
   const isFloating = axle?.traits.includes('two-piece') === true;
   const asked = { kind, asFound: plan.phase === 'as-found', fastening, isFloating };
@@ -120,6 +134,7 @@ export async function readySet(
     ...plan,
     ...gauge,
     turned,
+    ...(sweep && { sweeps: [], positions: SWEEP_PLACES[0] }),
     leftOut: origin === 'table' ? [FROM_A_TABLE] : left ? leftOut(asked, left) : null,
     radiusUm: kind === 'hub' ? WORKSHOP_DEFAULTS.hubFaceRadius : null,
   });
@@ -181,6 +196,37 @@ export const addLap = (setId: string, has?: number): Promise<Answer<number>> =>
     return accept(set.laps + 1);
   });
 
+/**
+ * Writes what a gauge sent in one slow turn of a set that is swept, lap after lap; one that is sent
+ * twice is written once. Returns how many places the laps of the set have.
+ */
+export async function saveSweep(input: unknown): Promise<Answer<number>> {
+  const parsed = sweptLapSchema.safeParse(input);
+  if (!parsed.success) return refuseParse(parsed.error);
+  const { setId, lap, sweep } = parsed.data;
+  const bad = (message: string): Answer<number> => refuse(message, { sweep: message });
+  return withSet(setId, async (tx, set, job) => {
+    const { sweeps } = set;
+    if (!sweeps) return bad('This set is read place by place.');
+    const stands = sweeps[lap];
+    if (stands) {
+      return stands.times.join() === sweep.times.join() &&
+        stands.values.join() === sweep.values.join()
+        ? accept(set.positions)
+        : bad(
+            `Lap ${lap + 1} was swept already: add a lap, or put the set aside and take it again.`,
+          );
+    }
+    if (lap !== sweeps.length || lap >= set.laps) return bad(`Lap ${lap + 1} is not the next one.`);
+    const studs = axleAt(job, set.corner)?.studs ?? 0;
+    const read = readSweep(sweep, studs, lap === 0 ? undefined : set.positions);
+    if (!read.ok) return bad(read.message);
+    const { positions } = read.lap;
+    await updateSet(tx, setId, { sweeps: [...sweeps, sweep], positions });
+    return accept(positions);
+  });
+}
+
 /** Sets a set aside under a name and with a reason: it stays on file and counts no more. */
 export async function setAside(input: unknown, who: Who | null): Promise<Answer<string>> {
   const parsed = setAsideSchema.safeParse(input);
@@ -203,7 +249,7 @@ export const takeBack = (setId: string): Promise<Answer<string>> =>
   });
 
 /** The set that readings go to, as far as checking them needs it. */
-type SetShape = Pick<ReadingSet, 'kind' | 'positions' | 'laps'> & {
+type SetShape = Pick<ReadingSet, 'kind' | 'positions' | 'laps' | 'sweeps'> & {
   readonly circle?: ReadingSet['circle'] | null;
 };
 
@@ -226,6 +272,10 @@ export function checkedReadings(
   const isDial = set.kind !== 'thickness';
   const kind = isDial ? LENGTH_KINDS.deviation : LENGTH_KINDS.thickness;
   const changes: ReadingChange[] = [];
+  if (set.sweeps) {
+    const message = 'This set is swept: its readings are as the gauge sent them.';
+    return refuse(message, { text: message });
+  }
   for (const [i, { lap, position, text, unit }] of typed.entries()) {
     if (!hasPlace(set, lap, position)) {
       const message = `Position ${position + 1} of lap ${lap + 1} is not part of this set.`;

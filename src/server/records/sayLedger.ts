@@ -40,6 +40,16 @@ const sayFields = (row: Row): string =>
     .map(([name, value]) => `${name.replace(/_/g, ' ')} ${sayField(value)}`)
     .join('; ');
 
+/** How many laps a set has, and how many readings came in those that were swept. */
+function sayLaps({ laps, sweeps }: Row): string {
+  const said = laps === 1 ? '1 lap' : `${sayField(laps)} laps`;
+  if (!Array.isArray(sweeps)) return said;
+  const came = (sweeps as readonly Row[]).map(({ times }) =>
+    Array.isArray(times) ? times.length : 0,
+  );
+  return `${said}, ${came.length === 0 ? 'to be swept' : `swept: ${came.join(' and ')} readings`}`;
+}
+
 /** A row of the database in words, as its sort has them; null where there is none. */
 export function sayRow(what: string, document: unknown): string | null {
   if (typeof document !== 'object' || document === null) return null;
@@ -62,7 +72,7 @@ export function sayRow(what: string, document: unknown): string | null {
       return sayField(row.words);
     case 'set':
       return row.set_aside_at === null
-        ? `${sayField(row.face)} face, mounting ${sayField(row.shift)}, ${sayField(row.laps)} laps`
+        ? `${sayField(row.face)} face, mounting ${sayField(row.shift)}, ${sayLaps(row)}`
         : 'set aside';
     case 'answer':
       return 'answered by a lead';

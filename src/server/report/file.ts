@@ -2,7 +2,14 @@ import 'server-only';
 import { WATER, WHEEL_ITEMS } from '../../core/wheels';
 import { format } from 'date-fns';
 import { KNOWLEDGE, PROCEDURE, type Approval } from '../../core/contracts';
-import { assessRunout, beyondPlace, FEEL_WORDS, measuredSet, saySeat } from '../../core/assessment';
+import {
+  assessRunout,
+  beyondPlace,
+  FEEL_WORDS,
+  measuredSet,
+  saySeat,
+  sweptLap,
+} from '../../core/assessment';
 import { fastenerOf } from '../../core/torque';
 import { formatIn, formatTorque, type UnitSystem } from '../../core/units';
 import { sayReason } from '../../core/verdict';
@@ -29,7 +36,8 @@ export interface FileSet {
   readonly about: readonly string[];
   /** Laps of readings as typed; the closing reading last. */
   readonly laps: readonly (readonly string[])[];
-  readonly angles: readonly string[];
+  /** Where each row was read: its position, or "closing", and its angle. */
+  readonly rows: readonly { readonly place: string; readonly angle: string }[];
   /** Slow turns, or places of thickness between the others, in words. */
   readonly beyond: readonly string[];
 }
@@ -107,6 +115,20 @@ const sayBeyond = (set: ReadingSet): string[] =>
       return [`${where}: ${/[a-zµ"]/i.test(text) ? text : `${text} ${unit}`}`];
     });
 
+/** Degrees from one printed place of a sweep to the next. */
+const PRINTED_EVERY = 15;
+
+/** How the laps of a set were swept, in a line each. */
+const saySweeps = ({ sweeps, positions }: ReadingSet): string[] =>
+  (sweeps ?? []).flatMap((sweep, i) => {
+    const lap = sweptLap(sweep, positions);
+    if (!lap) return [];
+    const how = lap.pace.isMarked ? 'each stud marked' : 'by its ends alone';
+    return [
+      `Lap ${i + 1} swept: ${lap.readings} readings in ${lap.pace.seconds.toFixed(0)} s, ${positions} places, ${how}; printed every ${PRINTED_EVERY}°, all of it is in the archive.`,
+    ];
+  });
+
 function fileSet(job: Job, set: ReadingSet, units: UnitSystem): FileSet {
   const count = set.positions;
   const at = (lap: number, position: number): string => {
@@ -114,24 +136,32 @@ function fileSet(job: Job, set: ReadingSet, units: UnitSystem): FileSet {
     return found ? `${found.text}${/[a-zµ"]/i.test(found.text) ? '' : ` ${found.unit}`}` : '–';
   };
   const places = set.kind === 'thickness' ? count : count + 1;
+  // Of a sweep, every so many degrees: all of it is in archive and tables.
+  const every = set.sweeps ? Math.max(1, (count * PRINTED_EVERY) / 360) : 1;
+  const positions = Array.from({ length: places }, (_, position) => position).filter(
+    (position) => position === count || position % every === 0,
+  );
+  const angleAt = (position: number): string =>
+    `${Math.round((set.angles?.[position] ?? (360 * position) / count) * 10) / 10}°`;
   return {
     id: set.id,
     title: `${set.corner} ${KIND[set.kind]}, ${PHASE[set.phase]}`,
     about: [
       `Begun ${sayAt(set.createdAt)}; ${set.face} face, ${set.circle} circle, seat: ${saySeat(cornerRecord(job, set.corner, set.phase), set.shift)}.`,
       `Gauge ${set.gaugeName ?? 'by workshop default'}: resolution ${set.resolutionUm} µm, repeatability ${set.repeatabilityUm} µm${set.mpeUm === null ? '' : `, mpe ${set.mpeUm} µm`}${set.gaugeDue ? `, calibrated until ${set.gaugeDue}` : ''}.`,
+      ...saySweeps(set),
       ...(set.torqueNm === null ? [] : [`Fastened to ${formatTorque(set.torqueNm, 'N·m')}.`]),
       ...(set.setAsideAt ? [`Set aside: ${set.setAsideReason ?? ''}.`] : []),
       ...qualityOf(job, set, units),
     ],
     beyond: sayBeyond(set),
     laps: Array.from({ length: set.laps }, (_, lap) =>
-      Array.from({ length: places }, (_, position) => at(lap, position)),
+      positions.map((position) => at(lap, position)),
     ),
-    angles: Array.from({ length: places }, (_, position) =>
+    rows: positions.map((position) =>
       position === count
-        ? 'closing'
-        : `${Math.round((set.angles?.[position] ?? (360 * position) / count) * 10) / 10}°`,
+        ? { place: 'closing', angle: '' }
+        : { place: String(position + 1), angle: angleAt(position) },
     ),
   };
 }

@@ -11,7 +11,15 @@ import { recordCheck } from '../job/checks';
 import { changeComplaint, openJob } from '../job/jobs';
 import { removeGauge, writeGauge } from '../measure/gauges';
 import { importSets } from '../measure/exchange';
-import { addLap, beginSet, noteDetails, saveReading, setAside, takeBack } from '../measure/sets';
+import {
+  addLap,
+  beginSet,
+  noteDetails,
+  saveReading,
+  saveSweep,
+  setAside,
+  takeBack,
+} from '../measure/sets';
 import { changeKnowledge, recordFinding, weighFinding } from '../nose/nose';
 import { beginCheck, plateCheck, sayFastening, sayLimit } from '../quick/quickCheck';
 import { endRecheck, setRecheck } from '../prove/rechecks';
@@ -141,6 +149,7 @@ const USE_CASES = {
   'photo-back': technician(parsedBy(oneOfJob, ({ jobId, id }) => takePhotoBack(jobId, id))),
   'set-begin': apprentice(beginSet),
   'set-lap': apprentice(parsedBy(addLapSchema, ({ setId, has }) => addLap(setId, has))),
+  'set-sweep': apprentice(saveSweep),
   'set-aside': technician((input, { who }) => setAside(input, who)),
   'set-take-back': technician(
     parsedBy(z.strictObject({ setId: idSchema }), ({ setId }) => takeBack(setId)),

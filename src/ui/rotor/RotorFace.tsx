@@ -1,10 +1,11 @@
-import { facingSense, fastenerName, type Corner } from '@/core/readings';
+import { facingSense, fastenerName, MAX_POSITIONS, type Corner } from '@/core/readings';
 import { PickablePlaces } from './PickablePlaces';
 import { Places } from './Places';
 import { angleOf, placeAngle, type RotorFaceProps, type RotorMove } from './rotorFaceProps';
 import {
   arcPath,
   exaggerationOf,
+  openPath,
   outlinePath,
   pointAt,
   RADIUS,
@@ -184,8 +185,15 @@ export function RotorFace(props: RotorFaceProps) {
   const low = whole ? read.indexOf(Math.min(...read)) : -1;
   // While the wheel turns the dial says where it is high, not the places.
   const hasSpots = whole && !props.isPlain && !props.turning;
-  const spoken = `${label}, seen from outboard. Position 1 is at the chalk mark, ${fastenerName(fastening)} 1; positions run ${sense === 1 ? 'clockwise' : 'counter-clockwise'}.${
-    whole ? ` High spot at position ${high + 1}, low spot at position ${low + 1}.` : ''
+  // So many places are a curve, and are named by their angle.
+  const isDense = props.isSwept === true || values.length > MAX_POSITIONS;
+  const spotAt = (position: number): string =>
+    isDense ? `at ${Math.round(angles[position]!)}°` : `at position ${position + 1}`;
+  const places = isDense
+    ? `it is swept ${sense === 1 ? 'clockwise' : 'counter-clockwise'}`
+    : `positions run ${sense === 1 ? 'clockwise' : 'counter-clockwise'}`;
+  const spoken = `${label}, seen from outboard. ${isDense ? 'It begins' : 'Position 1 is'} at the chalk mark, ${fastenerName(fastening)} 1; ${places}.${
+    whole ? ` High spot ${spotAt(high)}, low spot ${spotAt(low)}.` : ''
   }`;
   return (
     <div className="zh-drawn">
@@ -205,6 +213,13 @@ export function RotorFace(props: RotorFaceProps) {
         />
         <circle className="mean" cx={SIDE / 2} cy={SIDE / 2} r={RADIUS.base} />
         <Hub {...props} />
+        {props.isSwept && !whole && read.length > 1 && (
+          <path
+            className="outline open"
+            transform={`translate(${SIDE / 2} ${SIDE / 2})`}
+            d={openPath(values, angles, sense, scale)}
+          />
+        )}
         {whole && (
           <path
             className="outline"
@@ -214,7 +229,7 @@ export function RotorFace(props: RotorFaceProps) {
         )}
         {hasSpots && <Spot kind="high" theta={placeAngle(props, high)} corner={corner} />}
         {hasSpots && <Spot kind="low" theta={placeAngle(props, low)} corner={corner} />}
-        {!props.isPlain && <Numbered {...props} scale={scale} />}
+        {!props.isPlain && !isDense && <Numbered {...props} scale={scale} />}
         {!props.isPlain && <Marks {...props} scale={scale} />}
         {props.turning && <SlowTurnArc corner={corner} turning={props.turning} />}
         {props.plateAt && <PlateMark {...props} plateAt={props.plateAt} />}

@@ -41,6 +41,8 @@ export interface RotorFaceProps {
   readonly marks?: readonly RotorMark[];
   /** The wheel is turned slowly, and stopped at its highest or lowest place. */
   readonly turning?: 'high' | 'low' | null;
+  /** Swept: a curve without places, drawn as far as the wheel has turned. */
+  readonly isSwept?: boolean;
   /** Without the positions: a small drawing of a shape. */
   readonly isPlain?: boolean;
 }

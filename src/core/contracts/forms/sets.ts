@@ -2,7 +2,16 @@ import { z } from 'zod';
 import { LONGEST_TABLE } from '../../exchange';
 import { fittableOrders } from '../../harmonics';
 import { PREPARATION_IDS } from '../../quality';
-import { angleProblem, CORNERS, LENGTH_KINDS, MAX_POSITIONS, MIN_POSITIONS } from '../../readings';
+import {
+  angleProblem,
+  CORNERS,
+  LENGTH_KINDS,
+  MAX_POSITIONS,
+  MAX_SWEPT_POSITIONS,
+  MIN_POSITIONS,
+  MIN_SWEPT_POSITIONS,
+  MOST_SWEPT,
+} from '../../readings';
 import type { UnitSystem } from '../../units';
 import { filledLine, idSchema, typedLength } from './common';
 
@@ -18,35 +27,42 @@ export const setAnglesSchema = z.array(z.number()).superRefine((angles, context)
 });
 
 /** A new reading set. */
-export const newSetSchema = z.strictObject({
-  /** Made where the set is begun, so that one sent twice is begun once. */
-  id: idSchema.optional(),
-  jobId: idSchema,
-  corner: z.enum(CORNERS),
-  kind: z.enum(['runout', 'thickness', 'hub']),
-  phase: z.enum(['as-found', 'before', 'after']),
-  face: z.enum(['outboard', 'inboard']),
-  positions: z
-    .int(`Take ${MIN_POSITIONS} to ${MAX_POSITIONS} positions.`)
-    .min(MIN_POSITIONS, `Take at least ${MIN_POSITIONS} positions.`)
-    .max(MAX_POSITIONS, `Take at most ${MAX_POSITIONS} positions.`),
-  shift: z.int().min(0).max(9),
-  laps: z.int().min(1).max(MAX_LAPS).optional(),
-  /** Where the positions are, when they are not evenly spaced from the chalk mark. */
-  angles: setAnglesSchema.nullable().optional(),
-  circle: z.enum(['outer', 'inner']).optional(),
-  /** What of the preparation is left out; left out itself when nothing was asked. */
-  left: z.array(z.enum(PREPARATION_IDS)).optional(),
-  torqueNm: finite(1, 1000).nullable().optional(),
-  endPlayUm: finite(0, 10_000).nullable().optional(),
-  zeroErrorUm: finite(-1000, 1000).nullable().optional(),
-  rotorCelsius: finite(-60, 900).nullable().optional(),
-  /** The gauge; the usual one of its kind when left out. */
-  gaugeId: idSchema.nullable().optional(),
-  isVirtual: z.boolean().optional(),
-  /** Thickness on eight even places, more named until it is settled. */
-  settle: z.boolean().optional(),
-});
+export const newSetSchema = z
+  .strictObject({
+    /** Made where the set is begun, so that one sent twice is begun once. */
+    id: idSchema.optional(),
+    jobId: idSchema,
+    corner: z.enum(CORNERS),
+    kind: z.enum(['runout', 'thickness', 'hub']),
+    phase: z.enum(['as-found', 'before', 'after']),
+    face: z.enum(['outboard', 'inboard']),
+    positions: z
+      .int(`Take ${MIN_POSITIONS} to ${MAX_POSITIONS} positions.`)
+      .min(MIN_POSITIONS, `Take at least ${MIN_POSITIONS} positions.`)
+      .max(MAX_SWEPT_POSITIONS, `Take at most ${MAX_POSITIONS} positions.`),
+    shift: z.int().min(0).max(9),
+    laps: z.int().min(1).max(MAX_LAPS).optional(),
+    /** Where the positions are, when they are not evenly spaced from the chalk mark. */
+    angles: setAnglesSchema.nullable().optional(),
+    circle: z.enum(['outer', 'inner']).optional(),
+    /** What of the preparation is left out; left out itself when nothing was asked. */
+    left: z.array(z.enum(PREPARATION_IDS)).optional(),
+    torqueNm: finite(1, 1000).nullable().optional(),
+    endPlayUm: finite(0, 10_000).nullable().optional(),
+    zeroErrorUm: finite(-1000, 1000).nullable().optional(),
+    rotorCelsius: finite(-60, 900).nullable().optional(),
+    /** The gauge; the usual one of its kind when left out. */
+    gaugeId: idSchema.nullable().optional(),
+    isVirtual: z.boolean().optional(),
+    /** Thickness on eight even places, more named until it is settled. */
+    settle: z.boolean().optional(),
+    /** Each lap is one slow turn with a gauge that sends as it goes; how many places it has is told by what came. */
+    sweep: z.boolean().optional(),
+  })
+  .refine(({ sweep, positions }) => sweep === true || positions <= MAX_POSITIONS, {
+    message: `Take at most ${MAX_POSITIONS} positions.`,
+    path: ['positions'],
+  });
 export type NewSet = z.infer<typeof newSetSchema>;
 export type NewSetData = z.output<typeof newSetSchema>;
 
@@ -55,6 +71,32 @@ export const setAsideSchema = z.strictObject({
   setId: idSchema,
   reason: z.string().trim().min(1, 'Say why the set is set aside.').max(200),
 });
+
+/** What a gauge sent in one slow turn, as it is kept: times in milliseconds, values in micrometres. */
+export const sweepSchema = z
+  .strictObject({
+    unit: z.enum(['um', 'mm', 'thou', 'in']),
+    times: z.array(finite(0, 600_000)).min(MIN_SWEPT_POSITIONS).max(MOST_SWEPT),
+    values: z.array(finite(-20_000, 20_000)).max(MOST_SWEPT),
+    marks: z.array(finite(0, 600_000)).min(2).max(12),
+  })
+  .refine(({ times, values }) => times.length === values.length, {
+    message: 'A sweep has one value for each of its times.',
+  })
+  .refine(({ times }) => times.every((time, i) => i === 0 || time >= times[i - 1]!), {
+    message: 'The times of a sweep rise.',
+  });
+
+/** One swept lap of a set. */
+export const sweptLapSchema = z.strictObject({
+  setId: idSchema,
+  lap: z
+    .int()
+    .min(0)
+    .max(MAX_LAPS - 1),
+  sweep: sweepSchema,
+});
+export type SweptLapForm = z.infer<typeof sweptLapSchema>;
 
 /** Circumstances of a set that may be changed while it is read. */
 export const setDetailsSchema = z.strictObject({

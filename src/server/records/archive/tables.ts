@@ -1,7 +1,12 @@
 import 'server-only';
 import { getTableConfig, type PgColumn, type PgTable } from 'drizzle-orm/pg-core';
 import { z } from 'zod';
-import { lineFormatSchema, roadTestSummarySchema } from '../../../core/contracts';
+import {
+  lineFormatSchema,
+  MAX_LAPS,
+  roadTestSummarySchema,
+  sweepSchema,
+} from '../../../core/contracts';
 import {
   additions,
   axleLimits,
@@ -110,6 +115,7 @@ const DOCUMENTS: Readonly<Record<string, z.ZodType>> = {
   'torque_figures.stages': z.array(z.number().positive().max(2)).min(1).max(10),
   'gauges.line_format': lineFormatSchema,
   'reading_sets.angles': z.array(z.number()).max(72),
+  'reading_sets.sweeps': z.array(sweepSchema).max(MAX_LAPS),
   'reading_sets.left_out': z.array(z.string().max(300)).max(60),
   'road_tests.summary': roadTestSummarySchema,
 };

@@ -1,0 +1,1 @@
+ALTER TABLE "reading_sets" ADD COLUMN "sweeps" jsonb;
