@@ -48,6 +48,7 @@ import { shopUnits } from '@/server/shop/settings';
 import { KNOWLEDGE } from '@/core/contracts';
 import { Here } from '@/app/Here';
 import { WithNose } from '../JobDiagnosis';
+import { FoundDrawn } from './FoundDrawn';
 
 export const metadata: Metadata = { title: 'Report' };
 
@@ -192,6 +193,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
         procedure={procedureOf(job)}
         units={units}
       />
+      <FoundDrawn job={job} only="wrong" />
     </WithNose>
   );
 }
