@@ -1,7 +1,7 @@
 import { drawJob, type VirtualJob } from '../src/core/bench';
 import { KNOWLEDGE } from '../src/core/contracts';
 import { conclude, diagnose, weigh, type RecordedFinding } from '../src/core/diagnosis';
-import { seededRandom } from '../src/core/numeric';
+import { seededRandom, type RandomSource } from '../src/core/numeric';
 
 const JOBS = 3000;
 const FOLLOWED = 300;
@@ -33,6 +33,41 @@ function reliability(jobs: readonly VirtualJob[]): void {
   console.log(
     `\nTrue cause first: ${(100 * share).toFixed(1)} % ± ${(100 * error).toFixed(1)} % (limit 85 %)`,
   );
+}
+
+/** How many findings are known; all of them last. */
+const KNOWN = [3, 6, 12, Infinity];
+
+/**
+ * Expected calibration error of the first cause: what it was given against how often it was right, in ten
+ * bands, each by the jobs in it; with so many findings known, any of the job’s.
+ */
+function calibration(jobs: readonly VirtualJob[], name: string, random: RandomSource): void {
+  console.log(`\nThe first cause of ${jobs.length} simulated jobs, ${name}\n`);
+  console.log(
+    '| findings known | right | said, on average | calibration error |\n| --- | --- | --- | --- |',
+  );
+  for (const known of KNOWN) {
+    const bins = Array.from({ length: BINS }, () => ({ n: 0, said: 0, right: 0 }));
+    for (const { cause, axle, findings } of jobs) {
+      const some = [...findings]
+        .map((finding) => ({ finding, at: random.uniform() }))
+        .sort((p, q) => p.at - q.at)
+        .slice(0, known)
+        .map(({ finding }) => finding);
+      const [first] = weigh(KNOWLEDGE, { findings: some, axle });
+      const bin = bins[Math.min(BINS - 1, Math.floor(first!.probability * BINS))]!;
+      bin.n += 1;
+      bin.said += first!.probability;
+      bin.right += first!.code === cause ? 1 : 0;
+    }
+    const sum = (of: 'said' | 'right'): number => bins.reduce((all, bin) => all + bin[of], 0);
+    const error = bins.reduce((all, { said, right }) => all + Math.abs(said - right), 0);
+    const percent = (share: number): string => `${((100 * share) / jobs.length).toFixed(1)} %`;
+    console.log(
+      `| ${known === Infinity ? 'all' : known} | ${percent(sum('right'))} | ${percent(sum('said'))} | ${(error / jobs.length).toFixed(3)} |`,
+    );
+  }
 }
 
 const asked = new Set(
@@ -99,8 +134,17 @@ function minutesToSettle(jobs: readonly VirtualJob[]): void {
   console.log(`\nSaved by following the next check: ${(100 * saved).toFixed(0)} % (limit 30 %)`);
 }
 
+/** How often what is of one group shows alike: answers of one driver, looks at one part. */
+const TOGETHER = 0.7;
+
 const random = seededRandom(2026);
 const draw = (count: number): VirtualJob[] =>
   Array.from({ length: count }, () => drawJob(KNOWLEDGE, random));
-reliability(draw(JOBS));
+const jobs = draw(JOBS);
+reliability(jobs);
+calibration(jobs, 'each finding drawn by itself', random);
+const alike = Array.from({ length: JOBS }, () =>
+  drawJob(KNOWLEDGE, random, { together: TOGETHER }),
+);
+calibration(alike, `findings of one group alike in ${100 * TOGETHER} %`, random);
 minutesToSettle(draw(FOLLOWED));

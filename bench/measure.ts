@@ -9,6 +9,7 @@ import {
   drawFace,
   readFace,
   readUntilSettled,
+  sweepFace,
   SURFACES,
   swingOf,
   type BenchFaults,
@@ -93,6 +94,41 @@ function verdicts(
     percent(count.wrongBeyond / Math.max(1, count.beyond), Math.max(1, count.beyond)),
     percent(count.close / CORNERS, CORNERS),
     (count.turns / CORNERS).toFixed(2),
+  );
+}
+
+/** Verdicts of sweeps near the limit, and whether their bands hold the truth. */
+function sweeps(surface: Surface, rate: number, own: Gauge, random: RandomSource): void {
+  const seen = { close: 0, wrong: 0, called: 0, sweeps: 0, held: 0, taken: 0 };
+  for (let i = 0; i < CORNERS; i += 1) {
+    const tir = SETUP.limit + NEAR * (2 * random.uniform() - 1);
+    const study = {
+      gauge: own,
+      limit: SETUP.limit,
+      rate,
+      seconds: 15,
+      studs: SETUP.studs,
+      most: 3,
+    };
+    const swept = sweepFace(drawFace(surface, tir, random), study, random);
+    if (!swept) continue;
+    const { state } = swept.result.verdict;
+    const { value, uncertainty } = swept.result.swept!;
+    seen.taken += 1;
+    seen.sweeps += swept.sweeps;
+    if (Math.abs(value - tir) <= 1.96 * uncertainty) seen.held += 1;
+    if (state === 'too-close') seen.close += 1;
+    if (state !== 'within' && state !== 'beyond') continue;
+    seen.called += 1;
+    if ((state === 'within') !== tir <= SETUP.limit) seen.wrong += 1;
+  }
+  row(
+    `${surface}, ${rate} a second, σ ${own.repeatability} µm`,
+    percent(seen.wrong / Math.max(1, seen.called), Math.max(1, seen.called)),
+    percent(seen.close / seen.taken, seen.taken),
+    percent(1 - seen.called / seen.taken - seen.close / seen.taken, seen.taken),
+    (seen.sweeps / seen.taken).toFixed(2),
+    percent(seen.held / seen.taken, seen.taken),
   );
 }
 
@@ -310,6 +346,14 @@ for (const surface of SURFACES) {
     for (const hasTurns of [false, true]) {
       verdicts(surface, { positions, hasTurns, gauge }, seededRandom(2));
     }
+  }
+}
+console.log('\nSweeps of 15 s within 8 µm of the limit, three at most\n');
+row('face', 'of the calls wrong', 'too close', 'not closed', 'sweeps', '95 % band holds');
+row('---', '---', '---', '---', '---', '---');
+for (const own of [gauge, { resolution: 1, repeatability: 3 }]) {
+  for (const rate of [10, 20]) {
+    for (const surface of SURFACES) sweeps(surface, rate, own, seededRandom(9));
   }
 }
 console.log('\nThickness until it is settled, limit 12 µm, true variation 0 to 24 µm\n');

@@ -3,7 +3,7 @@ import { fitHarmonics } from '../src/core/harmonics';
 import { solveIndex } from '../src/core/indexing';
 import { seededRandom } from '../src/core/numeric';
 import { everyPlate } from '../src/core/plate';
-import { evenAngles } from '../src/core/readings';
+import { evenAngles, readSweep } from '../src/core/readings';
 import { solveRunout } from '../src/core/runout';
 import { solveThickness } from '../src/core/thickness';
 import { HEAD, timed } from './spread';
@@ -32,6 +32,21 @@ timed('one runout fit, n = 24', 0.02, 5000, () => {
 const closing = { mean: values?.[0] ?? 0, laps: 1, expected: 3 };
 timed('one runout fit with drift, n = 24', 0.02, 5000, () => {
   fitHarmonics(angles, values ?? [], 1, { studs: 8, closing });
+});
+const [swept] = lap(0, 720).laps;
+timed('a sweep of 720 places solved whole', 5, 300, () => {
+  solveRunout({
+    ...{ face: 'outboard', laps: [swept ?? []], closing: [swept?.[0] ?? 0] },
+    ...{ studs: 8, gauge, limit: 50, sweep: { readings: 1500 } },
+  });
+});
+const raw = {
+  times: Array.from({ length: 1500 }, (_, i) => 20 * i),
+  values: Array.from({ length: 1500 }, (_, i) => 20 * Math.cos((2 * Math.PI * i) / 1500)),
+  marks: Array.from({ length: 9 }, (_, i) => (30_000 * i) / 8),
+};
+timed('1,500 readings of a sweep as places', 5, 300, () => {
+  readSweep(raw, 8);
 });
 const turns = [{ high: 40, low: -38 }];
 const asRead = { face: 'outboard', laps: [values ?? []], closing: [values?.[0] ?? 0] } as const;

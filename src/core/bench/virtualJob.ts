@@ -19,10 +19,13 @@ export interface VirtualJob {
   readonly findings: readonly RecordedFinding[];
 }
 
+/** What a draw needs of chance. */
+type Chance = Pick<RandomSource, 'uniform' | 'normal'>;
+
 function drawFrom<Item>(
   items: readonly Item[],
   weight: (item: Item) => number,
-  random: RandomSource,
+  random: Chance,
 ): Item {
   const total = items.reduce((sum, item) => sum + weight(item), 0);
   let left = random.uniform() * total;
@@ -35,7 +38,7 @@ function drawFrom<Item>(
   return last;
 }
 
-function drawValue(finding: Finding, cause: string, random: RandomSource): string | number {
+function drawValue(finding: Finding, cause: string, random: Chance): string | number {
   if (isChoice(finding)) {
     return drawFrom(finding.values, ({ code }) => probabilityOfValue(finding, code, cause), random)
       .code;
@@ -46,14 +49,44 @@ function drawValue(finding: Finding, cause: string, random: RandomSource): strin
 /** Share of the jobs that are about the front axle. */
 const FRONT_SHARE = 0.7;
 
-/** Draws a job from the knowledge: axle, cause by the priors, each finding by itself. */
-export function drawJob(knowledge: Knowledge, random: RandomSource): VirtualJob {
+/**
+ * One chance for all findings of a group: where one shows how clear the fault is, the others show it
+ * as clearly. How often it is the same is `together`, 0 to 1.
+ */
+function chanceOf(
+  group: string,
+  kept: Map<string, Chance>,
+  together: number,
+  random: RandomSource,
+) {
+  const known = kept.get(group);
+  if (known && random.uniform() < together) return known;
+  const [uniform, normal] = [random.uniform(), random.normal()];
+  const made: Chance = { uniform: () => uniform, normal: () => normal };
+  kept.set(group, made);
+  return made;
+}
+
+/**
+ * Draws a job from the knowledge: axle, cause by the priors, each finding by itself, or those of one
+ * group alike in so many of the jobs (`together`, 0 to 1).
+ */
+export function drawJob(
+  knowledge: Knowledge,
+  random: RandomSource,
+  { together = 0 }: { readonly together?: number } = {},
+): VirtualJob {
+  const kept = new Map<string, Chance>();
   const axle = random.uniform() < FRONT_SHARE ? 'front' : 'rear';
   const possible = knowledge.causes.filter((cause) => cause.axle === null || cause.axle === axle);
   const cause = drawFrom(possible, ({ prior }) => prior, random).code;
   const drawn = knowledge.findings.map((finding) => ({
     code: finding.code,
-    value: drawValue(finding, cause, random),
+    value: drawValue(
+      finding,
+      cause,
+      together > 0 ? chanceOf(finding.group, kept, together, random) : random,
+    ),
   }));
   // Whoever asks whether what was seen explains the complaint gets a true answer.
   const isExplained = seenIn(knowledge, drawn).some((seen) => seen.cause === cause);

@@ -1,6 +1,14 @@
 import { nextChecks, type NextCheck } from './nextChecks';
 import type { Knowledge } from './types';
-import { SETTLED, weigh, type WeighedCause, type WeighInput } from './weigh';
+import {
+  EXPLAINS,
+  seenIn,
+  SETTLED,
+  weigh,
+  weighing,
+  type WeighedCause,
+  type WeighInput,
+} from './weigh';
 
 /** A source or effect less probable than this is not told together with the other. */
 const JOINED_FROM = 0.1;
@@ -18,6 +26,8 @@ export interface Diagnosis {
   readonly causes: readonly WeighedCause[];
   readonly joined: Joined | null;
   readonly settled: boolean;
+  /** Causes that were seen with the eyes; whether they explain the complaint nobody has said yet. */
+  readonly seen: readonly WeighedCause[];
   readonly nextChecks: readonly NextCheck[];
 }
 
@@ -64,5 +74,12 @@ const isMoreThanComplaint = (knowledge: Knowledge, causes: readonly WeighedCause
  */
 export function diagnose(knowledge: Knowledge, input: WeighInput): Diagnosis {
   const causes = weigh(knowledge, input);
-  return { causes, ...conclude(knowledge, causes), nextChecks: nextChecks(knowledge, input) };
+  const asked = weighing(knowledge, input);
+  const sights = asked.some(({ code }) => code === EXPLAINS) ? [] : seenIn(knowledge, asked);
+  return {
+    causes,
+    ...conclude(knowledge, causes),
+    seen: causes.filter(({ code }) => sights.some(({ cause }) => cause === code)),
+    nextChecks: nextChecks(knowledge, input),
+  };
 }

@@ -410,10 +410,26 @@ describe('what forbids a drive', () => {
 describe('what is seen', () => {
   const crack = { code: 'face-check', value: 'crack', corner: 'FL' } as const;
 
-  test('is confirmed, and settles', () => {
-    const { causes, settled } = diagnose(KNOWLEDGE, { findings: [crack] });
-    expect(causes[0]!.code).toBe('heat-damage');
-    expect(settled).toBe(true);
+  test('is confirmed and stands first; it settles once it is said to explain the complaint', () => {
+    const before = diagnose(KNOWLEDGE, { findings: [crack] });
+    expect(before.causes[0]!.code).toBe('heat-damage');
+    expect(before.seen.map(({ code }) => code)).toEqual(['heat-damage']);
+    expect(before.settled).toBe(false);
+    const after = diagnose(KNOWLEDGE, { findings: [crack, { code: 'explains', value: 'yes' }] });
+    expect(after.causes[0]!.code).toBe('heat-damage');
+    expect(after.causes[0]!.probability).toBeGreaterThan(0.95);
+    expect([after.settled, after.seen]).toEqual([true, []]);
+  });
+
+  test('stands first with all that speaks against it, and is as sure as it is right', () => {
+    const against = [
+      { code: 'felt', value: 'steering' },
+      { code: 'runout', value: 3 },
+      { code: 'hub-share', value: 2.5 },
+    ];
+    const [first] = diagnose(KNOWLEDGE, { findings: [crack, ...against] }).causes;
+    expect(first!.code).toBe('heat-damage');
+    expect(first!.probability).toBeCloseTo(0.6, 1);
   });
 
   test('is asked about before anything else: does it explain the complaint?', () => {

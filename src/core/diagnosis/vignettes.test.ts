@@ -201,6 +201,8 @@ const VIGNETTES: readonly Vignette[] = [
       noise: 'scrape',
       'part-check': 'wrong',
       'face-check': 'clean',
+      // What is seen stands first; it settles once it is said to explain the complaint.
+      explains: 'yes',
     },
     expect: 'wrong-part',
     because: 'the part itself is wrong, and it began with the work',
@@ -344,6 +346,7 @@ const VIGNETTES: readonly Vignette[] = [
       since: 'at-once',
       'fixing-check': 'loose',
       runout: 0.5,
+      explains: 'yes',
     },
     expect: 'loose-fixing',
     because: 'a loose bolt that somebody saw is confirmed, not weighed',
@@ -392,7 +395,7 @@ const VIGNETTES: readonly Vignette[] = [
   },
   {
     job: 'A crack to the edge of a rotor is seen while looking for a shake of the wheel.',
-    found: { felt: 'steering', when: 'braking', 'face-check': 'crack' },
+    found: { felt: 'steering', when: 'braking', 'face-check': 'crack', explains: 'yes' },
     expect: 'heat-damage',
     because: 'what is seen is confirmed: it does not wait for other votes',
   },

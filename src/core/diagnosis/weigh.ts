@@ -65,11 +65,17 @@ export const weighing = (
     findings.filter(({ code }) => !aside.includes(code)),
   );
 
-/** What a cause that was seen counts for: nothing that is only likely stands before it. */
+/** What a cause that was seen and explains the complaint counts for: nothing that is only likely stands before it. */
 const SEEN: number = 30;
+/**
+ * Before anybody has said whether what was seen explains the complaint, it stands first with at least this share:
+ * in so many of the jobs drawn from the knowledge it is the cause (`bench/diagnosis.ts`).
+ */
+const SEEN_SHARE = 0.6;
 /** The question whether what was seen explains the complaint, and the answer that it does not. */
 export const EXPLAINS = 'explains';
 const EXPLAINS_NOT = 'no';
+const EXPLAINS_IT = 'yes';
 
 /** A cause that somebody saw with the eyes. */
 export interface SeenCause {
@@ -185,6 +191,21 @@ function likeliestPlace(cause: Cause, terms: readonly Term[]): Corner | AxlePosi
   return named?.corner ?? cause.axle;
 }
 
+/** Odds with what was seen: it explains the complaint, or it may, and stands first until that is said. */
+function withSight(
+  odds: readonly number[],
+  isSeen: readonly boolean[],
+  isExplained: boolean,
+): readonly number[] {
+  const sum = (which: boolean): number =>
+    odds.reduce((all, each, i) => (isSeen[i] === which ? all + each : all), 0);
+  const [seen, others] = [sum(true), sum(false)];
+  if (seen === 0) return odds;
+  const asked = ((SEEN_SHARE / (1 - SEEN_SHARE)) * others) / seen;
+  const factor = isExplained ? 10 ** (SEEN / 10) : Math.max(1, asked);
+  return odds.map((each, i) => (isSeen[i] ? each * factor : each));
+}
+
 /**
  * Weighs the findings: each cause's log-odds in decibans from its prior, plus what each
  * finding adds, brought to probabilities over all causes. Records of unknown findings or
@@ -217,10 +238,11 @@ export function weigh(knowledge: Knowledge, input: WeighInput): WeighedCause[] {
     );
     return { cause, terms: counted, byGroup };
   });
-  const odds = weighed.map(
-    ({ cause, byGroup }) =>
-      priors.get(cause.code)! *
-      10 ** ((sumOf(byGroup) + (sights.some((each) => each.cause === cause.code) ? SEEN : 0)) / 10),
+  const isExplained = all.some(({ code, value }) => code === EXPLAINS && value === EXPLAINS_IT);
+  const odds = withSight(
+    weighed.map(({ cause, byGroup }) => priors.get(cause.code)! * 10 ** (sumOf(byGroup) / 10)),
+    weighed.map(({ cause }) => sights.some((each) => each.cause === cause.code)),
+    isExplained,
   );
   const total = odds.reduce((sum, each) => sum + each, 0);
   return weighed

@@ -50,12 +50,12 @@ export function noseLine({
   if (putRight.length > 0) return `put right, ${putRight.join('; ')}`;
   const { lead } = leadOf(diagnosis);
   const [first] = diagnosis.causes;
-  if (!first || diagnosis.settled) return lead;
+  if (!first || diagnosis.settled || diagnosis.seen.length > 0) return lead;
   return `not settled, nearest ${first.name.toLowerCase()}, ${percent(first.probability)}`;
 }
 
 /** What the nose says first: how sure, of what, and where. */
-export function leadOf({ causes, joined, settled }: Diagnosis): {
+export function leadOf({ causes, joined, settled, seen }: Diagnosis): {
   readonly lead: string;
   readonly why: string;
   /** What is done about it and what proves it; nothing while it is not settled. */
@@ -65,6 +65,14 @@ export function leadOf({ causes, joined, settled }: Diagnosis): {
   if (!first) return { lead: 'No scent yet.', why: '' };
   const place = sayPlace(first.place);
   const named = `${first.name}${place && !first.name.includes(place.split(' ')[0]!) ? `, ${place}` : ''}`;
+  const [sight] = seen;
+  if (!settled && sight) {
+    return {
+      lead: `Seen: ${seen.map(({ name }) => name).join('; ')}.`,
+      why: `It is put right, whatever else is found. Say whether it explains the complaint: until then ${percent(sight.probability)}, and not settled.`,
+      leadsTo: leadsTo(sight),
+    };
+  }
   if (!settled) {
     return {
       lead: 'Not settled.',
