@@ -440,6 +440,11 @@ describe('what is seen', () => {
     expect(first([{ code: 'drag', value: 'yes' }])).not.toBe('explains');
   });
 
+  test('and sure: nothing is proposed that could turn nothing', () => {
+    const findings = [crack, { code: 'explains', value: 'yes' }];
+    expect(nextChecks(KNOWLEDGE, { findings })).toEqual([]);
+  });
+
   test('and does not explain it: the search goes on, and it is still not driven', () => {
     const findings = [crack, { code: 'explains', value: 'no' }, { code: 'when', value: 'without' }];
     expect(diagnose(KNOWLEDGE, { findings }).causes[0]!.code).not.toBe('heat-damage');

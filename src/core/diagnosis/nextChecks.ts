@@ -81,6 +81,15 @@ function lookAhead(
   };
 }
 
+/** From here on a check that can turn nothing is work for nothing. */
+const SURE = 0.95;
+
+/** Whether anything was seen, driven or measured: of a complaint alone nobody is sure. */
+const isMoreThanAsked = (knowledge: Knowledge, input: WeighInput): boolean =>
+  weighing(knowledge, input).some(({ code }) =>
+    knowledge.findings.some((each) => each.code === code && each.stage !== 'complaint'),
+  );
+
 /** Whether a check for which a wheel comes off is on record, so that it is off already. */
 function isWheelOff(knowledge: Knowledge, input: WeighInput): boolean {
   return input.findings.some(({ code }) =>
@@ -103,7 +112,7 @@ function isDone(knowledge: Knowledge, { code, perCorner }: Finding, input: Weigh
  * stands first in the knowledge file (pressures before pins, pins before pads, pads before
  * rotors). Questions of the complaint are asked, not proposed; a drive is not proposed where
  * it is not safe, whatever was set aside; nothing whose every outcome leaves the first cause as it
- * is, unless nothing else is left. Source: handbook 12.
+ * is, unless nothing else is left and it is not sure yet. Source: handbook 12.
  */
 export function nextChecks(knowledge: Knowledge, input: WeighInput, most = PROPOSED): NextCheck[] {
   const now = weigh(knowledge, input);
@@ -124,8 +133,10 @@ export function nextChecks(knowledge: Knowledge, input: WeighInput, most = PROPO
   const asked = sightToAsk(knowledge, input, now);
   // What leaves the first cause as it is whatever is found is done only where nothing else is left.
   const telling = left.filter(({ turns }) => turns);
+  const isSure =
+    now[0] !== undefined && now[0].probability >= SURE && isMoreThanAsked(knowledge, input);
   const proposed = bestOf(
-    telling.length > 0 ? telling : left,
+    telling.length > 0 || isSure ? telling : left,
     asked ? most - 1 : most,
     inOrderOfWork(knowledge, input),
   );

@@ -76,7 +76,7 @@ export function leadOf({ causes, joined, settled, seen }: Diagnosis): {
   if (!settled) {
     return {
       lead: 'Not settled.',
-      why: `Nearest: ${named}, ${percent(first.probability)}. No cause has ${percent(SETTLED)}; the next check says most.`,
+      why: `Nearest: ${named}, ${percent(first.probability)}. ${first.probability < SETTLED ? `No cause has ${percent(SETTLED)}` : 'A complaint alone settles nothing'}; the next check says most.`,
     };
   }
   if (joined && joined.probability > first.probability + 0.05) {

@@ -198,8 +198,10 @@ function doneOf(job: Job): string[] {
   ];
 }
 
+/** What new or worked faces do at first. */
+const AT_FIRST = 'The first stops may smell a little, sound a little and bite softly; that passes.';
+
 const CAUTIONS = [
-  'The first stops may smell a little, sound a little and bite softly; that passes.',
   'A soft or sinking pedal, a pull to one side or a grinding noise: stop, and call us.',
 ];
 
@@ -222,6 +224,7 @@ export function ownerReport(job: Job, units: UnitSystem): OwnerReport {
   const before = rotorCorners(job).map((corner) => judgeCorner(job, corner, 'before'));
   const outcome = outcomeOf(job);
   const { mustNotMove, notDone, isSigned, isSignedElsewhere } = standingOf(job);
+  const isWorked = before.some(({ recorded }) => recorded !== null) || drumsWorked(job).length > 0;
   const told = before.map((each): Told => ({
     first: asFirstRead(job, each.corner),
     before: each,
@@ -255,7 +258,8 @@ export function ownerReport(job: Job, units: UnitSystem): OwnerReport {
       ...job.rechecks.filter(({ doneAt }) => doneAt === null).map((each) => `${sayDue(each)}.`),
       ...[sayPromise(job)].filter((line) => line !== null),
     ],
-    cautions: CAUTIONS,
+    // Where nothing was done at a brake none of that is to be expected.
+    cautions: isWorked ? [AT_FIRST, ...CAUTIONS] : CAUTIONS,
     rules: rulesApplied(job).map(({ school }) => school.say),
     signed:
       isSigned && job.signedBy && job.closedAt
