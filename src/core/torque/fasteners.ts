@@ -62,7 +62,7 @@ export const FASTENERS: readonly Fastener[] = [
   },
   {
     code: 'rotor-screw',
-    name: 'Rotor retaining screw',
+    name: 'Retaining screw of rotor or drum',
     when: ['retaining-screw', '!bearing-in-rotor'],
     usual: [3, 35],
     stages: [1],

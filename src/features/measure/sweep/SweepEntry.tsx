@@ -108,21 +108,20 @@ function Going({ sweep, corner }: { readonly sweep: Sweeping; readonly corner: B
 /** A lap in one slow turn: a gauge sends as the wheel goes round, a key marks where it is. */
 export function SweepEntry({ set, corner, lap, onBegun, onSwept, onDraw }: SweepEntryProps) {
   const card = useRef<HTMLElement>(null);
-  const begun = (): void => {
-    onBegun();
-    // What is pressed and what is seen stand on the first screen while both hands are at the wheel.
-    card.current?.scrollIntoView({ block: 'start' });
-  };
   const sweep = useSweep({
     studs: corner.studs,
     positions: lap === 0 ? undefined : set.positions,
-    ...{ onBegun: begun, onSwept, onDraw },
+    ...{ onBegun, onSwept, onDraw },
   });
   const { shows, marked, phase } = sweep.state;
+  const isTurning = phase === 'turning';
+  // What is pressed and what is seen stand on the first screen while both hands are at the wheel.
+  useEffect(() => {
+    if (isTurning) card.current?.scrollIntoView({ block: 'start' });
+  }, [isTurning]);
   const gauge = gaugeOf(set, corner);
   const source = (): ReactNode => {
     if (set.isVirtual) {
-      const isTurning = phase === 'turning';
       return <VirtualSweep {...{ set, corner, isTurning }} onReading={sweep.take} />;
     }
     if (!gauge?.lineFormat) {
