@@ -84,6 +84,31 @@ test('a lap, a slow turn and thickness until it is settled take few keys and no 
   expect(complaints).toEqual([]);
 });
 
+test('thickness takes two keys a place where two digits take it by themselves', async ({
+  page,
+}) => {
+  await newBench(page);
+  await page.getByRole('button', { name: 'Thickness', exact: true }).click();
+  await start(page, 'thickness').click();
+  await page.getByLabel(/Two digits take a thickness by themselves/).check();
+  await page.locator('#reading').focus();
+  let presses = 0;
+  const press = async (keys: readonly string[]): Promise<void> => {
+    for (const key of keys) await page.keyboard.press(key);
+    presses += keys.length;
+  };
+  const lap = thicknessLap(INDEXABLE, 0, 12);
+  await press([...String(lap[0]), 'Enter']);
+  for (const value of lap.slice(1)) await press([...String(value).slice(-2)]);
+  await settleThickness(page, INDEXABLE, 0, (value) => press([...String(value).slice(-2)]));
+  const places = page.getByRole('list', { name: 'Readings of lap 1' }).getByRole('button');
+  for (const [j, value] of lap.entries()) {
+    await expect(places.nth(j)).toContainText((value / 1000).toFixed(3));
+  }
+  // Eight places and what settles them: six keys for the first, two for each other one.
+  expect(presses).toBeLessThanOrEqual(6 + 2 * 15);
+});
+
 test('a rough corner is within at its places, and beyond as it turns', async ({ page }) => {
   await newBench(page);
   await start(page, 'runout').press('Enter');
@@ -466,7 +491,7 @@ test('a lap is swept in one slow turn with few keys, and stands through to the r
   const begun = Date.now();
   for (let stud = 1; stud <= 5; stud += 1) {
     await expect(mark).toHaveText(
-      stud === 5 ? /^The mark is back/ : new RegExp(`^stud ${stud + 1} passes`),
+      stud === 5 ? /^The mark is back/ : new RegExp(`^Stud ${stud + 1} passes`),
     );
     await page.waitForTimeout(Math.max(0, begun + 1600 * stud - Date.now()));
     await page.keyboard.press('Space');

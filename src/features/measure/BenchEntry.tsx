@@ -5,6 +5,7 @@ import { nextShift } from './likely';
 import { SweptLaps } from './sweep/SweptLaps';
 import { doubtedReading, type BenchSet } from './model';
 import { planFor, planOf } from './plan';
+import { QuickDigitsChoice } from './QuickDigitsChoice';
 import { ReadingEntry } from './ReadingEntry';
 import { ReadingLadder } from './ReadingLadder';
 import { advisedStep, asksOf, toldAtEntry, toldBelowDiscard } from './result';
@@ -163,6 +164,7 @@ export function BenchEntry(props: BenchEntryProps) {
       )}
       <SaveStatus save={bench.save} />
       <SoundChoice />
+      {set.kind === 'thickness' && <QuickDigitsChoice />}
       <SetDetailsForm key={set.id} set={set} corner={corner} onChange={replace} />
     </>
   );

@@ -19,6 +19,7 @@ import {
 } from './model';
 import { NumberPad } from './NumberPad';
 import { placeName } from './placeName';
+import { useQuickDigits } from './quickDigits';
 import styles from './measure.module.css';
 
 interface ReadingEntryProps {
@@ -51,8 +52,12 @@ const useThumbs = (): boolean =>
   );
 
 /** What a short entry means here, in this gauge’s own steps. */
-function hint(set: BenchSet, cursor: Cursor, corner: BenchCorner): string {
-  if (!isDialSet(set)) return 'After the first, its last two digits are enough.';
+function hint(set: BenchSet, cursor: Cursor, corner: BenchCorner, isQuick: boolean): string {
+  if (!isDialSet(set)) {
+    return isQuick
+      ? 'After the first, its last two digits take it; Backspace goes back to it.'
+      : 'After the first, its last two digits are enough.';
+  }
   const twelve = writtenOut(set, cursor, '12', corner);
   const steps =
     twelve === '12' ? '' : `Without a mark 12 is ${twelve} ${UNIT_SIGN[unitOf(set, corner)]}; `;
@@ -88,10 +93,18 @@ export function ReadingEntry(props: ReadingEntryProps) {
   }, [place, set.id]);
   useFigureKeys(input);
   const doubted = doubtedReading(set, cursor, corner);
+  const hasQuickDigits = useQuickDigits();
   if (!cursor) return null;
   const isDial = isDialSet(set);
   const unit = unitOf(set, corner);
   const whole = writtenOut(set, cursor, draft, corner);
+  const isQuick = hasQuickDigits && !isDial;
+  const type = (text: string): void => {
+    onType(text);
+    // Two digits that mean a whole thickness are it, where that was asked for.
+    const isShort = /^\d{2}$/.test(text) && writtenOut(set, cursor, text, corner) !== text;
+    if (isQuick && isShort) onEnter(text);
+  };
   const keys = (event: KeyboardEvent<HTMLInputElement>): void => {
     const { selectionStart, selectionEnd } = event.currentTarget;
     const isEnd = selectionEnd === draft.length;
@@ -103,6 +116,10 @@ export function ReadingEntry(props: ReadingEntryProps) {
     if (by !== undefined) {
       event.preventDefault();
       onStep(by);
+    } else if (event.key === 'Backspace' && isQuick && draft === '') {
+      // What was taken by itself is there again to be typed over.
+      event.preventDefault();
+      onStep(-1);
     } else if (event.key === ' ' && onShown) {
       event.preventDefault();
       onShown();
@@ -150,7 +167,7 @@ export function ReadingEntry(props: ReadingEntryProps) {
           aria-describedby="reading-note"
           aria-invalid={error !== null}
           value={draft}
-          onChange={(event) => onType(event.target.value)}
+          onChange={(event) => type(event.target.value)}
           onKeyDown={keys}
         />
         <span className="zh-muted fs-5">{UNIT_SIGN[unit]}</span>
@@ -170,7 +187,7 @@ export function ReadingEntry(props: ReadingEntryProps) {
             = <span className="zh-figure">{whole}</span> {UNIT_SIGN[unit]}
           </>
         ) : (
-          <span className="zh-muted">{hint(set, cursor, corner)}</span>
+          <span className="zh-muted">{hint(set, cursor, corner, isQuick)}</span>
         )}
       </div>
       <div id="reading-note" role="alert">
@@ -182,7 +199,7 @@ export function ReadingEntry(props: ReadingEntryProps) {
           draft={draft}
           isSigned={isDial}
           canSkip={canSkip}
-          onType={onType}
+          onType={type}
           onTake={onEnter}
           onSkip={onSkip}
         />

@@ -2,6 +2,8 @@ import { fireEvent, render, screen } from '@testing-library/react';
 import { BENCH_CORNER, benchSet, typedLap } from '../../../tests/support/sets';
 import { openBench, type BenchSet } from './model';
 import { NumberPad } from './NumberPad';
+import { QuickDigitsChoice } from './QuickDigitsChoice';
+import { keepQuickDigits } from './quickDigits';
 import { ReadingEntry } from './ReadingEntry';
 
 const corner = BENCH_CORNER;
@@ -71,6 +73,54 @@ describe('the entry field', () => {
     expect([onEnter, onShown].map(({ mock }) => mock.calls)).toEqual([[], []]);
     window.matchMedia = matchMedia;
   });
+  describe('two digits of a thickness', () => {
+    const thick = (): BenchSet =>
+      set({
+        ...{ kind: 'thickness', positions: 8, settle: true },
+        readings: [{ lap: 0, position: 0, valueUm: 26_004, text: '26.004', unit: 'mm' }],
+      });
+    afterEach(() => localStorage.clear());
+
+    test('are taken by Enter, and by themselves only where that was asked for', () => {
+      const onEnter = jest.fn();
+      const { unmount } = entry(thick(), { onEnter });
+      fireEvent.change(screen.getByRole('textbox'), { target: { value: '07' } });
+      expect(onEnter).not.toHaveBeenCalled();
+      unmount();
+      render(<QuickDigitsChoice />);
+      fireEvent.click(screen.getByLabelText(/Two digits take a thickness/));
+      const onType = jest.fn();
+      entry(thick(), { onEnter, onType });
+      const field = screen.getByRole('textbox');
+      fireEvent.change(field, { target: { value: '0' } });
+      expect(onEnter).not.toHaveBeenCalled();
+      fireEvent.change(field, { target: { value: '07' } });
+      expect(onEnter).toHaveBeenCalledWith('07');
+      // A whole figure is still typed and entered.
+      fireEvent.change(field, { target: { value: '26.0' } });
+      expect(onEnter).toHaveBeenCalledTimes(1);
+    });
+
+    test('never take the first, whose digits they would be, nor a reading of a dial', () => {
+      keepQuickDigits(true);
+      const onEnter = jest.fn();
+      const { unmount } = entry(set({ kind: 'thickness', positions: 8 }), { onEnter });
+      fireEvent.change(screen.getByRole('textbox'), { target: { value: '26' } });
+      unmount();
+      entry(set({ readings: readings([0, 1]) }), { onEnter });
+      fireEvent.change(screen.getByRole('textbox'), { target: { value: '12' } });
+      expect(onEnter).not.toHaveBeenCalled();
+    });
+
+    test('are gone back to by Backspace in the empty field', () => {
+      keepQuickDigits(true);
+      const onStep = jest.fn();
+      entry(thick(), { onStep });
+      fireEvent.keyDown(screen.getByRole('textbox'), { key: 'Backspace' });
+      expect(onStep).toHaveBeenCalledWith(-1);
+    });
+  });
+
   test('Enter takes, arrows step, ± turns the sign', () => {
     const onEnter = jest.fn();
     const onStep = jest.fn();

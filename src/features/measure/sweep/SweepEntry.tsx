@@ -23,7 +23,8 @@ export interface SweepEntryProps {
 /** What is pressed next: the mark leaves, a stud passes, the mark is back. */
 function nextMark(marked: number, { studs, fastening }: BenchCorner): string {
   if (marked === 0) return 'Start: the mark leaves the probe';
-  return marked === studs ? 'The mark is back' : `${fastenerName(fastening)} ${marked + 1} passes`;
+  if (marked === studs) return 'The mark is back';
+  return `${fastening === 'studs' ? 'Stud' : 'Bolt'} ${marked + 1} passes`;
 }
 
 /** The key that is pressed as the studs pass, under the hand that turns: felt at once, not when it is let go. */

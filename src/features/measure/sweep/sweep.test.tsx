@@ -36,7 +36,7 @@ describe('a turn that is swept', () => {
     expect(own.onBegun).toHaveBeenCalledTimes(1);
     for (let stud = 2; stud <= 5; stud += 1) {
       wait(3000);
-      expect(screen.getByRole('button', { name: new RegExp(`stud ${stud} passes`) })).toBeVisible();
+      expect(screen.getByRole('button', { name: new RegExp(`Stud ${stud} passes`) })).toBeVisible();
       space();
     }
     wait(3000);
@@ -78,7 +78,7 @@ describe('a turn that is swept', () => {
     render(<SweepEntry {...{ set, corner, lap: 0 }} {...own} />);
     space();
     fireEvent.keyDown(document.activeElement!, { key: ' ', repeat: true });
-    expect(screen.getByRole('button', { name: /stud 2 passes/ })).toBeVisible();
+    expect(screen.getByRole('button', { name: /Stud 2 passes/ })).toBeVisible();
   });
 
   test('without a gauge that sends it says what to do', () => {
