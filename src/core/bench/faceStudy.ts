@@ -203,7 +203,7 @@ export function sweepOnce(
     return 1000 * seconds * from;
   };
   const marks = Array.from({ length: studs + 1 }, (_, i) =>
-    i % studs === 0 ? (1000 * seconds * i) / studs : timeAt(i / studs) + REACTION * random.normal(),
+    i === 0 ? 0 : Math.max(0, timeAt(i / studs) + REACTION * random.normal()),
   );
   return { times, values, marks };
 }

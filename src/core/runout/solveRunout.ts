@@ -137,7 +137,9 @@ export function prepareRunout(input: Omit<RunoutInput, 'turns'>): PreparedLaps {
           ? { mean: meanOf(closes), laps: laps.length, expected: WORKSHOP_DEFAULTS.drift }
           : undefined,
     });
-  const swept = input.sweep ? sweptDrift(closure, input) : null;
+  const swept = input.sweep
+    ? sweptDrift(closure, input, slopeAtMark(fitOf(asRead, undefined)))
+    : null;
   const fit = input.sweep
     ? withSweptDrift(fitOf(withoutDrift(asRead, t, swept), undefined), swept)
     : fitOf(asRead, closing);
@@ -164,17 +166,31 @@ const withoutDrift = (
   drift: Drift | null,
 ): Micrometres[] => values.map((value, j) => value - (drift?.perLap ?? 0) * t[j]!);
 
+/** A hand marks where the wheel is to so many degrees, one standard deviation: some 40 ms of a turn of 15 s, and more. */
+const MARKED_WITHIN: Degrees = 1.5;
+
+/** How much the face rises at its chalk mark, in micrometres a degree. */
+const slopeAtMark = ({ orders }: HarmonicFit): number =>
+  (Math.PI / 180) * orders.reduce((sum, { order, b }) => sum + order * b, 0);
+
+/** What two marks that a hand sets add to a closing error, in µm². */
+const markVariance = (slope: number): number => 2 * (slope * MARKED_WITHIN) ** 2;
+
 /**
  * Drift of sweeps whose laps all closed: what they closed by, as far as it is more than scatter. The
  * curve is no judge of it as with single places: a rough face stands off the wave at its mark.
  */
-function sweptDrift(closure: Closure | null, { gauge, laps, sweep }: RunoutInput): Drift | null {
+function sweptDrift(
+  closure: Closure | null,
+  { gauge, laps, sweep }: RunoutInput,
+  slope: number,
+): Drift | null {
   if (!closure?.ok || !sweep) return null;
   const expected = WORKSHOP_DEFAULTS.drift ** 2;
   // An end of a turn is the end of a line through the readings beside it: four variances shared among them.
   const beside = (sweep.readings / laps.length) * (EDGE_EVEN / 360);
   const ofOne = gauge.repeatability ** 2 * Math.min(1, 4 / beside) + roundingVariance(gauge);
-  const variance = (2 * ofOne) / laps.length;
+  const variance = (2 * ofOne + markVariance(slope)) / laps.length;
   const share = expected / (expected + variance);
   return { perLap: share * meanOf(closure.errors), uncertainty: Math.sqrt(share * variance) };
 }
@@ -204,14 +220,17 @@ function placeGauge({ gauge, laps, sweep }: Pick<RunoutInput, 'gauge' | 'laps' |
 const CLEAR_SLIP = 2.5;
 
 /** Closing errors beyond this, of laps that closed, may be a slip of the base. */
-const slipFrom = ({ spread }: PreparedLaps, gauge: Gauge): Micrometres =>
-  CLEAR_SLIP * Math.sqrt(2 * (spread ** 2 + roundingVariance(gauge)));
+const slipFrom = ({ spread, fit }: PreparedLaps, { gauge, sweep }: RunoutInput): Micrometres =>
+  CLEAR_SLIP *
+  Math.sqrt(
+    2 * (spread ** 2 + roundingVariance(gauge)) + (sweep ? markVariance(slopeAtMark(fit)) : 0),
+  );
 
 /** Laps that closed, and yet by more than the gauge explains. */
-function slipsOf(prepared: PreparedLaps, gauge: Gauge): Reason[] {
+function slipsOf(prepared: PreparedLaps, input: RunoutInput): Reason[] {
   const { closure } = prepared;
   if (!closure) return [];
-  const noise = slipFrom(prepared, gauge);
+  const noise = slipFrom(prepared, input);
   return closure.errors.flatMap((error, lap) => {
     const size = Math.abs(error);
     return size <= closure.allowed && size > noise
@@ -372,7 +391,7 @@ export function solveRunout(input: RunoutInput): RunoutResult {
   const tirFitted = extremes.tir;
   const endPlayBad = input.endPlay !== undefined && input.endPlay.value > input.endPlay.limit;
   const invalid = endPlayBad || closure?.ok === false;
-  const slips = slipsOf(prepared, gauge);
+  const slips = slipsOf(prepared, input);
   // Only the swing counts, which is the same on either face.
   const join = (turns: readonly SlowTurn[]): TurnedRunout =>
     joinTurns(turns, fit, extremes, { gauge, spread, sigma, play });

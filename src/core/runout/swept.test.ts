@@ -92,9 +92,21 @@ describe('runout of a sweep', () => {
   });
 });
 
+test('a mark that was set a little late is no slip of the base', () => {
+  // Steepest at its mark: a degree and a half is most of a micrometre there, at each end of the turn.
+  const steep = even(240, (t) => 40 * Math.sin(t));
+  const late = swept(steep, { closing: [4.5], limit: 100 });
+  expect(codes(late)).not.toContain('slip');
+  const flat = swept(
+    even(240, (t) => 40 * Math.cos(t)),
+    { closing: [44.5], limit: 100 },
+  );
+  expect(codes(flat)).toContain('slip');
+});
+
 describe('on faces whose truth is known', () => {
   const study: SweepStudy = { gauge, limit: 50, rate: 20, seconds: 15, studs: 5, most: 3 };
-  const RUNS = 120;
+  const RUNS = 300;
 
   test.each<Surface>(['smooth', 'bump', 'rough'])(
     '%s: 95 %% bands hold the truth, few calls near the limit are wrong',
@@ -111,10 +123,10 @@ describe('on faces whose truth is known', () => {
         called += 1;
         if ((state === 'within') !== swingOf(face) <= 50) wrong += 1;
       }
-      // Three standard deviations of so few runs beside what the long study shows.
-      expect(held / RUNS).toBeGreaterThan(0.86);
-      expect(wrong / called).toBeLessThan(0.09);
-      expect(called / RUNS).toBeGreaterThan(0.7);
+      // The long study shows 93, 2.5 and 79 %; so few runs come three standard deviations beside it.
+      expect(held / RUNS).toBeGreaterThan(0.886);
+      expect(wrong / called).toBeLessThan(0.06);
+      expect(called / RUNS).toBeGreaterThan(0.72);
     },
   );
 });
