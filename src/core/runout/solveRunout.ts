@@ -14,7 +14,6 @@ import { extremeIndex, maximum, meanOf, minimum } from '../numeric';
 import {
   averageLaps,
   checkClosure,
-  EDGE_EVEN,
   evenAngles,
   isPlay,
   lapScatter,
@@ -32,7 +31,17 @@ import type { Degrees, Micrometres } from '../units';
 import { judge, judgeSettled, WORKSHOP_DEFAULTS, type Reason, type Verdict } from '../verdict';
 import { findScatter, type Scatter } from './scatter';
 import { turnsThatCount } from './shortTurn';
-import { sweptRunout, sweptSpots, type SweptRunout } from './swept';
+import { sweptRunout, type SweptRunout } from './swept';
+import {
+  judgeSwept,
+  markVariance,
+  MOST_SWEEPS,
+  placeGauge,
+  slopeAtMark,
+  sweepReasons,
+  sweptDrift,
+  withSweptDrift,
+} from './sweptLaps';
 import { joinTurns, mostTurns, type SlowTurn, type Turned, type TurnedRunout } from './turns';
 
 export type Face = 'outboard' | 'inboard';
@@ -166,56 +175,6 @@ const withoutDrift = (
   drift: Drift | null,
 ): Micrometres[] => values.map((value, j) => value - (drift?.perLap ?? 0) * t[j]!);
 
-/** A hand marks where the wheel is to so many degrees, one standard deviation: some 40 ms of a turn of 15 s, and more. */
-const MARKED_WITHIN: Degrees = 1.5;
-
-/** How much the face rises at its chalk mark, in micrometres a degree. */
-const slopeAtMark = ({ orders }: HarmonicFit): number =>
-  (Math.PI / 180) * orders.reduce((sum, { order, b }) => sum + order * b, 0);
-
-/** What two marks that a hand sets add to a closing error, in µm². */
-const markVariance = (slope: number): number => 2 * (slope * MARKED_WITHIN) ** 2;
-
-/**
- * Drift of sweeps whose laps all closed: what they closed by, as far as it is more than scatter. The
- * curve is no judge of it as with single places: a rough face stands off the wave at its mark.
- */
-function sweptDrift(
-  closure: Closure | null,
-  { gauge, laps, sweep }: RunoutInput,
-  slope: number,
-): Drift | null {
-  if (!closure?.ok || !sweep) return null;
-  const expected = WORKSHOP_DEFAULTS.drift ** 2;
-  // An end of a turn is the end of a line through the readings beside it: four variances shared among them.
-  const beside = (sweep.readings / laps.length) * (EDGE_EVEN / 360);
-  const ofOne = gauge.repeatability ** 2 * Math.min(1, 4 / beside) + roundingVariance(gauge);
-  const variance = (2 * ofOne + markVariance(slope)) / laps.length;
-  const share = expected / (expected + variance);
-  return { perLap: share * meanOf(closure.errors), uncertainty: Math.sqrt(share * variance) };
-}
-
-/**
- * A fit with what the drift that was taken out before leaves unknown: a drift d over a turn is d/2 less
- * the sum of d/(πk)·sin kθ.
- */
-function withSweptDrift(fit: HarmonicFit, drift: Drift | null): HarmonicFit {
-  if (!drift) return fit;
-  const orders = fit.orders.map((each) => {
-    const bb = each.covariance.bb + (drift.uncertainty / (Math.PI * each.order)) ** 2;
-    return { ...each, covariance: { ...each.covariance, bb } };
-  });
-  return { ...fit, orders, drift };
-}
-
-/** The gauge as one place of a lap has it: several readings of a sweep come there. */
-function placeGauge({ gauge, laps, sweep }: Pick<RunoutInput, 'gauge' | 'laps' | 'sweep'>): Gauge {
-  if (!sweep) return gauge;
-  const places = laps.length * (laps[0]?.length ?? 0);
-  const each = Math.max(1, sweep.readings / places);
-  return { ...gauge, repeatability: gauge.repeatability / Math.sqrt(each) };
-}
-
 /** A closing error of so many of its own standard deviations is no noise of the gauge. Source: handbook 3. */
 const CLEAR_SLIP = 2.5;
 
@@ -283,22 +242,6 @@ function qualityReasons(
   return [...reasons, ...outliers.map((outlier): Reason => ({ code: 'outlier', ...outlier }))];
 }
 
-/** Readings beside each other that differ by so many times what the gauge explains are no scatter of the gauge. */
-const COARSE_SCATTER = 2;
-
-/** What the readings of a sweep say of the turn: scatter beyond the gauge’s, and places that stand out. */
-function sweepReasons(input: RunoutInput, { averaged, fit, angles }: PreparedLaps): Reason[] {
-  const { gauge, laps } = input;
-  const one = placeGauge(input);
-  const explained = Math.sqrt((one.repeatability ** 2 + roundingVariance(gauge)) / laps.length);
-  const allowed = COARSE_SCATTER * explained;
-  const { scatter } = sweptRunout(averaged, explained);
-  return [
-    ...(scatter > allowed ? [{ code: 'sweep-scatter' as const, value: scatter, allowed }] : []),
-    ...sweptSpots(fit.residuals, angles).map((spot) => ({ code: 'sweep-spot' as const, ...spot })),
-  ];
-}
-
 /** Push and pull is felt, and the wheel was not said to be pressed inboard at each reading. */
 const asksPress = ({ gauge, endPlay, pressed }: RunoutInput): boolean =>
   pressed !== true && isPlay(gauge, endPlay?.value);
@@ -321,24 +264,6 @@ function nextReading(
     return verdict.state === 'too-close' && input.laps.length < MOST_SWEEPS ? 'lap' : null;
   }
   return asksTurn(verdict, input.turns?.length ?? 0, prepared) ? 'turn' : null;
-}
-
-/** Sweeps at most for one verdict. Source: as many as slow turns of a sure gauge, handbook 5. */
-const MOST_SWEEPS = WORKSHOP_DEFAULTS.turns.most;
-
-/** Runout as the curve of the sweeps shows it, judged. */
-function judgeSwept(
-  { limit, laps }: RunoutInput,
-  { value, uncertainty }: SweptRunout,
-  common: { readonly reasons: readonly Reason[]; readonly invalid: boolean },
-): Verdict {
-  const verdict = judgeSettled({ value, uncertainty, limit, ...common });
-  if (verdict.state !== 'too-close') return verdict;
-  const hint: Reason =
-    laps.length < MOST_SWEEPS
-      ? { code: 'sweep-again' }
-      : { code: 'gauge-too-coarse', needs: Math.abs(limit - value) };
-  return { ...verdict, reasons: [...verdict.reasons, hint] };
 }
 
 /** Runout as the turns and the curve show it, judged. */
