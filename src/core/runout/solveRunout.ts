@@ -234,12 +234,11 @@ function qualityReasons(
     reasons.push({ code: 'repeatability', value: prepared.repeatability, allowed });
   }
   if (n < TRUSTED_POSITIONS) reasons.push({ code: 'few-positions', n });
-  if (input.sweep) return [...reasons, ...sweepReasons(input, prepared)];
   const folded = input.studs === undefined ? null : foldedOrder(n, input.studs);
   if (folded !== null && input.studs !== undefined) {
     reasons.push({ code: 'folded-order', order: input.studs, folded, n });
   }
-  return [...reasons, ...outliers.map((outlier): Reason => ({ code: 'outlier', ...outlier }))];
+  return reasons;
 }
 
 /** Push and pull is felt, and the wheel was not said to be pressed inboard at each reading. */
@@ -285,6 +284,19 @@ function judgeTurned(
   return { ...verdict, reasons: [...verdict.reasons, hint] };
 }
 
+/** Runout at the places read, judged: what lies between them nobody has seen. */
+const judgePlaces = (
+  { limit, laps, gauge }: RunoutInput,
+  { spread, play }: PreparedLaps,
+  value: Micrometres,
+  { reasons, invalid }: { readonly reasons: readonly Reason[]; readonly invalid: boolean },
+): Verdict =>
+  judge({
+    ...{ value, limit, side: 'upper', laps: laps.length, invalid },
+    variance: { perLap: 2 * spread ** 2, constant: 2 * (roundingVariance(gauge) + play) },
+    reasons: invalid ? reasons : [...reasons, { code: 'at-places' }],
+  });
+
 /** The place of an extreme of the averaged readings. */
 export function extremeAt(
   values: readonly Micrometres[],
@@ -308,7 +320,7 @@ export function extremeAt(
 export function solveRunout(input: RunoutInput): RunoutResult {
   const prepared = prepareRunout(input);
   const { angles, averaged, sigma, closure, fit, spread, play } = prepared;
-  const { gauge, limit } = input;
+  const { gauge } = input;
   // A sweep’s places are too close together to be left out one by one: its spots are told as such.
   const outliers = input.sweep ? [] : findOutliers(angles, averaged, sigma, gauge, input.studs);
   const tirAsRead = maximum(averaged) - minimum(averaged);
@@ -325,23 +337,18 @@ export function solveRunout(input: RunoutInput): RunoutResult {
   const surely = Math.min(tirFitted, maximum(sound) - minimum(sound));
   const taken = input.sweep ? [] : (input.turns ?? []);
   const { turns, short } = turnsThatCount(taken, prepared, join, surely);
-  const reasons = [...short, ...qualityReasons(input, prepared, slips, outliers)];
+  const swept = input.sweep ? sweptRunout(averaged, sigma, fit.drift?.uncertainty) : null;
+  const own = swept
+    ? sweepReasons(input, prepared, swept)
+    : outliers.map((outlier): Reason => ({ code: 'outlier', ...outlier }));
+  const reasons = [...short, ...qualityReasons(input, prepared, slips, outliers), ...own];
   const counted = { ...input, turns };
   const joined = turns.length > 0 ? join(turns) : null;
-  const swept = input.sweep ? sweptRunout(averaged, sigma, fit.drift?.uncertainty) : null;
   const verdict = swept
     ? judgeSwept(input, swept, { reasons, invalid })
     : joined
       ? judgeTurned(counted, prepared, joined, { reasons, invalid })
-      : judge({
-          value: Math.max(tirAsRead, tirFitted),
-          limit,
-          side: 'upper',
-          variance: { perLap: 2 * spread ** 2, constant: 2 * (roundingVariance(gauge) + play) },
-          laps: input.laps.length,
-          reasons: invalid ? reasons : [...reasons, { code: 'at-places' }],
-          invalid,
-        });
+      : judgePlaces(input, prepared, Math.max(tirAsRead, tirFitted), { reasons, invalid });
   return {
     n: averaged.length,
     laps: input.laps.length,

@@ -18,6 +18,8 @@ const SURE_ORDERS = 3;
 const TOP_ORDER = 60;
 /** Of the orders that the places carry the last quarter shows the scatter alone. */
 const NOISE_FROM = 0.75;
+/** So many of them tell it as well as all. */
+const NOISE_ORDERS = 40;
 /** A bump stands at one place and not in all of the turn: what it hides is that much larger. */
 const SHAPE_FACTOR = 2;
 const GRID = 720;
@@ -32,23 +34,25 @@ function cosines(parts: number): Float64Array {
   return made;
 }
 
+/** Cosine and sine amplitude of some orders, by their number; the others are nothing. */
 interface Spectrum {
   readonly a: Float64Array;
   readonly b: Float64Array;
 }
 
-/** Cosine and sine amplitude of every order that the places carry, from 1. */
-function spectrumOf(values: readonly number[]): Spectrum {
+function spectrumOf(values: readonly number[], orders: readonly number[]): Spectrum {
   const n = values.length;
-  const top = Math.floor((n - 1) / 2);
-  const cos = cosines(4 * n);
-  const [a, b] = [new Float64Array(top + 1), new Float64Array(top + 1)];
-  for (let k = 1; k <= top; k += 1) {
-    let [along, across] = [0, 0];
+  const turn = 4 * n;
+  const cos = cosines(turn);
+  const size = 1 + Math.max(...orders);
+  const [a, b] = [new Float64Array(size), new Float64Array(size)];
+  for (const k of orders) {
+    let [along, across, at] = [0, 0, 0];
     for (let j = 0; j < n; j += 1) {
-      const at = (4 * k * j) % (4 * n);
       along += values[j]! * cos[at]!;
-      across += values[j]! * cos[(at + 3 * n) % (4 * n)]!;
+      across += values[j]! * cos[at < n ? at + 3 * n : at - n]!;
+      at += 4 * k;
+      if (at >= turn) at -= turn;
     }
     a[k] = (2 * along) / n;
     b[k] = (2 * across) / n;
@@ -56,12 +60,13 @@ function spectrumOf(values: readonly number[]): Spectrum {
   return { a, b };
 }
 
-/** Mean power of one amplitude over the orders `from` to `to`. */
-function powerOf({ a, b }: Spectrum, from: number, to: number): number {
-  let sum = 0;
-  for (let k = from; k <= to; k += 1) sum += a[k]! ** 2 + b[k]! ** 2;
-  return sum / (2 * (to - from + 1));
-}
+/** Mean power of one amplitude over some orders. */
+const powerOf = ({ a, b }: Spectrum, orders: readonly number[]): number =>
+  orders.reduce((sum, k) => sum + a[k]! ** 2 + b[k]! ** 2, 0) / (2 * orders.length);
+
+/** Whole numbers from one to another, both among them, every so many. */
+const ordersFrom = (from: number, to: number, every = 1): number[] =>
+  Array.from({ length: Math.floor((to - from) / every) + 1 }, (_, i) => from + every * i);
 
 /** How much of each order is the face and not scatter (0 to 1), from its power and its neighbours’. */
 function sharesOf(spectrum: Spectrum, noise: number, top: number): Float64Array {
@@ -73,7 +78,7 @@ function sharesOf(spectrum: Spectrum, noise: number, top: number): Float64Array 
     }
     const beside = Math.max(2, Math.round(k / 4));
     const from = Math.max(SURE_ORDERS + 1, k - beside);
-    const power = powerOf(spectrum, from, Math.min(top, k + beside));
+    const power = powerOf(spectrum, ordersFrom(from, Math.min(top, k + beside)));
     shares[k] = power > 0 ? Math.max(0, 1 - noise / power) : 0;
   }
   return shares;
@@ -109,10 +114,13 @@ export function sweptRunout(
   const n = values.length;
   const carried = Math.floor((n - 1) / 2);
   const noiseFrom = Math.floor(carried * NOISE_FROM);
-  const spectrum = spectrumOf(values);
-  const fine = powerOf(spectrum, noiseFrom, carried);
+  const top = Math.min(noiseFrom - 1, TOP_ORDER);
+  const every = Math.ceil((carried - noiseFrom + 1) / NOISE_ORDERS);
+  const finest = ordersFrom(noiseFrom, carried, every);
+  const spectrum = spectrumOf(values, [...ordersFrom(1, top), ...finest]);
+  const fine = powerOf(spectrum, finest);
   const noise = Math.max(fine, (2 / n) * sigma ** 2);
-  const shares = sharesOf(spectrum, noise, Math.min(noiseFrom - 1, TOP_ORDER));
+  const shares = sharesOf(spectrum, noise, top);
   const counted = shares.reduce(
     (sum, share, k) => sum + (k <= SURE_ORDERS ? share : SHAPE_FACTOR * share),
     0,

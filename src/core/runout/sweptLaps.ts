@@ -3,7 +3,7 @@ import { meanOf } from '../numeric';
 import { EDGE_EVEN, roundingVariance, type Closure, type Gauge, type Laps } from '../readings';
 import type { Degrees, Micrometres } from '../units';
 import { judgeSettled, WORKSHOP_DEFAULTS, type Reason, type Verdict } from '../verdict';
-import { sweptRunout, sweptSpots, type SweptRunout } from './swept';
+import { sweptSpots, type SweptRunout } from './swept';
 
 /** Laps that were swept, or read place by place where nothing is said of a sweep. */
 interface SweptLaps {
@@ -12,9 +12,8 @@ interface SweptLaps {
   readonly sweep?: { readonly readings: number } | undefined;
 }
 
-/** Their averages, drift taken out, with the wave through them. */
+/** The wave through their places. */
 interface SweptCurve {
-  readonly averaged: readonly Micrometres[];
   readonly angles: readonly Degrees[];
   readonly fit: HarmonicFit;
 }
@@ -73,12 +72,15 @@ export function placeGauge({ gauge, laps, sweep }: SweptLaps): Gauge {
 const COARSE_SCATTER = 2;
 
 /** What the readings of a sweep say of the turn: scatter beyond the gauge’s, and places that stand out. */
-export function sweepReasons(input: SweptLaps, { averaged, fit, angles }: SweptCurve): Reason[] {
+export function sweepReasons(
+  input: SweptLaps,
+  { fit, angles }: SweptCurve,
+  { scatter }: SweptRunout,
+): Reason[] {
   const { gauge, laps } = input;
   const one = placeGauge(input);
   const explained = Math.sqrt((one.repeatability ** 2 + roundingVariance(gauge)) / laps.length);
   const allowed = COARSE_SCATTER * explained;
-  const { scatter } = sweptRunout(averaged, explained);
   return [
     ...(scatter > allowed ? [{ code: 'sweep-scatter' as const, value: scatter, allowed }] : []),
     ...sweptSpots(fit.residuals, angles).map((spot) => ({ code: 'sweep-spot' as const, ...spot })),
