@@ -22,7 +22,7 @@ export function FoundDrawn({
     .filter(({ seen }) => seen.some(isTold));
   if (told.length === 0) return null;
   return (
-    <section className="zh-card mb-3">
+    <section className="zh-card my-3">
       <h2>What was found where</h2>
       <div className={styles.foundDrawn}>
         {told.map(({ corner, seen }) => {
