@@ -71,9 +71,12 @@ export const actionsOf = (writes: readonly PracticeWrite[]): BenchAction[] =>
 export const outcomeOf = (writes: readonly PracticeWrite[]): Outcome | null =>
   taken(writes, DONE, outcomeSchema).at(-1) ?? null;
 
-/** How many readings were taken, those that were taken again too. */
+/** A turn that is swept takes as long as reading two places. */
+const AS_READINGS: Readonly<Record<string, number>> = { reading: 1, 'set-sweep': 2 };
+
+/** How many readings were taken, those that were taken again too; a sweep by the time that it takes. */
 export const readingsOf = (writes: readonly PracticeWrite[]): number =>
-  writes.filter(({ name }) => name === 'reading').length;
+  writes.reduce((sum, { name }) => sum + (AS_READINGS[name] ?? 0), 0);
 
 /** Looks at something of the bench, or puts it right. */
 export const writeAction = (id: string, action: BenchAction) =>
