@@ -2,6 +2,7 @@ import { sayMove } from '@/core/assessment';
 import { NextThing } from '@/ui/shell';
 import { QuickStart } from './QuickStart';
 import { SetStarter } from './SetStarter';
+import { sendsByItself } from './useStarter';
 import type { BenchView } from './useBenchView';
 
 /** What begins the next set; a move that comes before it is said first. */
@@ -23,7 +24,12 @@ export function BenchStarter({ view }: { readonly view: BenchView }) {
         />
       )}
       {corner.isCheck ? (
-        <QuickStart plan={plan} onStart={() => next.begin(plan)} />
+        <QuickStart
+          plan={plan}
+          canSweep={plan.kind !== 'thickness' && sendsByItself(plan, corner)}
+          onStart={() => next.begin(plan)}
+          onSweep={() => next.begin({ ...plan, sweep: true, angles: null })}
+        />
       ) : (
         <SetStarter
           key={JSON.stringify(plan)}

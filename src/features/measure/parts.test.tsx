@@ -11,6 +11,7 @@ import { SaveStatus } from './SaveStatus';
 import { SetDone } from './SetDone';
 import { SetFindings } from './SetFindings';
 import { mountingName } from './mountingName';
+import { QuickStart } from './QuickStart';
 import { SetStarter } from './SetStarter';
 
 const corner = BENCH_CORNER;
@@ -209,6 +210,18 @@ test('the starter offers only the places that the rotor allows', () => {
     zeroErrorUm: null,
     rotorCelsius: null,
   });
+});
+
+test('a quick check offers the sweep beside the places where its dial sends by itself', () => {
+  const plan = { kind: 'runout', positions: 12, shift: 2, face: 'outboard' } as const;
+  const [onStart, onSweep] = [jest.fn(), jest.fn()];
+  const { rerender } = render(<QuickStart {...{ plan, onStart, onSweep }} />);
+  expect(screen.getAllByRole('button')).toHaveLength(1);
+  rerender(<QuickStart canSweep {...{ plan, onStart, onSweep }} />);
+  fireEvent.click(screen.getByRole('button', { name: /Sweep it/ }));
+  expect(onSweep).toHaveBeenCalledTimes(1);
+  fireEvent.click(screen.getByRole('button', { name: 'Read runout, 12 places' }));
+  expect(onStart).toHaveBeenCalledTimes(1);
 });
 
 test('a sweep is offered where the dial sends by itself, and needs no number of places', () => {

@@ -58,7 +58,10 @@ function purposesOf(kind: BenchSet['kind'], studs: number, nuts: string, canSwee
 }
 
 /** Whether the dial of a plan sends readings by itself: it is on a cable, or a virtual one. */
-function sendsByItself({ gaugeId = null, isVirtual }: SetPlan, corner: BenchCorner): boolean {
+export function sendsByItself(
+  { gaugeId = null, isVirtual }: SetPlan,
+  corner: BenchCorner,
+): boolean {
   const dials = corner.gauges.filter(
     ({ kind, retiredAt }) => kind === 'dial' && retiredAt === null,
   );
