@@ -165,13 +165,18 @@ function asReadLike(inner: ThicknessSet, outer: ThicknessSet): number[][] {
   );
 }
 
+/** Runout sets as they were read, and at places that they share, in the same order. */
+interface Mountings {
+  readonly runouts: readonly RunoutSet[];
+  readonly solved: readonly RunoutSet[];
+}
+
 /** Which of the mountings that are solved together reads as another seat, unless it was confirmed. */
 function seatDoubtOf(
   { sets }: CornerRecord,
   input: IndexInput,
-  runouts: readonly RunoutSet[],
+  { runouts, solved }: Mountings,
 ): CornerAssessment['seatDoubt'] {
-  const solved = atCommonPlaces(runouts);
   const latest = solved.at(-1);
   // The two faces of a rotor are two waves: each is held against its own.
   for (const face of ['outboard', 'inboard'] as const) {
@@ -214,10 +219,9 @@ function hubFaceOf(set: HubSet, limits: AxleLimits): HubFace | undefined {
 /** The mountings that can be solved together: those read at the latest one's positions. */
 function indexInput(
   record: CornerRecord,
-  runouts: readonly RunoutSet[],
+  { solved }: Mountings,
   draws: number | undefined,
 ): IndexInput | null {
-  const solved = atCommonPlaces(runouts);
   const latest = solved.at(-1);
   if (!latest) return null;
   const mounts = solved.filter((set) => atSamePlaces(set, latest));
@@ -272,7 +276,8 @@ export function assessCorner(record: CornerRecord, draws?: number): CornerAssess
   const thicknessSet = record.sets.findLast(isOuter);
   const inner = record.sets.filter(isInner).findLast(({ shift }) => shift === thicknessSet?.shift);
   const thickness = thicknessSet ? assessThickness(thicknessSet, record.limits, inner) : null;
-  const input = indexInput(record, runouts, draws);
+  const mountings = { runouts, solved: atCommonPlaces(runouts) };
+  const input = indexInput(record, mountings, draws);
   const index = input && onTheirGauges(solveIndex(input), runouts);
   const check = crossCheckOf(record, runouts, thicknessSet, thickness?.figures ?? null);
   const doubt: Reason[] = check && !check.ok ? [{ code: 'cross-check', ...check }] : [];
@@ -289,7 +294,7 @@ export function assessCorner(record: CornerRecord, draws?: number): CornerAssess
     thicknessVerdicts: thickness?.verdicts ?? null,
     index,
     mounting: input && checkMounting(input),
-    seatDoubt: input && seatDoubtOf(record, input, runouts),
+    seatDoubt: input && seatDoubtOf(record, input, mountings),
     crossCheck: check,
     machining: planCuts(record, runouts, thicknessSet, figures, index),
   };

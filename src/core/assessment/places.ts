@@ -19,15 +19,11 @@ export function averagesOf(set: RunoutSet, limit: Micrometres) {
  * A sweep as if its places had been read one by one where another set has them: each the mean of
  * what was swept about it. A set that was read place by place stays as it is.
  */
-export function readAt(
-  set: RunoutSet,
-  angles: readonly Degrees[],
-  own?: RunoutSet['angles'],
-): RunoutSet {
+function readAt(set: RunoutSet, angles: readonly Degrees[], own?: RunoutSet['angles']): RunoutSet {
   if (!set.sweep) return set;
   const widest = 360 / MIN_SWEPT_POSITIONS;
   const across = Math.min(widest, 360 / angles.length);
-  const { sweep: _swept, turns: _turns, ...rest } = set;
+  const { sweep: _swept, ...rest } = set;
   return { ...rest, angles: own, laps: set.laps.map((lap) => thinnedAt(lap, angles, across)) };
 }
 

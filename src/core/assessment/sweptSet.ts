@@ -1,6 +1,5 @@
-import { readSweep, type Sweep, type SweptLap } from '../readings';
+import { readSweep, UNEVEN_PACE, type Sweep, type SweptLap } from '../readings';
 import { toMicrometres, type LengthUnit } from '../units';
-import { UNEVEN_PACE } from '../readings';
 import type { Reason } from '../verdict';
 
 /** A sweep as it is kept: all that the gauge sent in one slow turn, in micrometres, and its unit. */
@@ -47,18 +46,17 @@ export function sweptReadings(sweeps: readonly SweepRecord[], positions: number)
   });
 }
 
-/** What was read in sweeps, if anything was: a set as it is kept, its readings as they give them. */
-export const withSwept = <
-  Set extends { readonly positions: number; readonly sweeps?: readonly SweepRecord[] | null },
-  Reading extends { readonly lap: number; readonly position: number },
->(
-  set: Set,
-  readings: readonly Reading[],
-  asReading: (swept: SweptReading) => Reading,
-): Set & { readonly readings: readonly Reading[] } => ({
-  ...set,
-  readings: set.sweeps ? sweptReadings(set.sweeps, set.positions).map(asReading) : readings,
-});
+/** How each lap of a set was swept, in words; nothing of a lap that cannot be read. */
+export const saySweeps = (sweeps: readonly SweepRecord[], positions: number): string[] =>
+  sweeps.flatMap((sweep, i) => {
+    const lap = sweptLap(sweep, positions);
+    if (!lap) return [];
+    const { seconds, isMarked } = lap.pace;
+    const how = isMarked ? 'each stud marked' : 'by its ends alone';
+    return [
+      `Lap ${i + 1} swept: ${lap.readings} readings in ${seconds.toFixed(0)} s, ${positions} places, ${how}`,
+    ];
+  });
 
 /** Milliseconds from one place to the next of a sweep that a table gives without its times. */
 const TABLE_PACE = 100;

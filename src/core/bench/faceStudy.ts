@@ -3,6 +3,7 @@ import { readSweep, type Gauge, type Sweep } from '../readings';
 import { mostTurns, solveRunout, type RunoutResult, type SlowTurn } from '../runout';
 import { settleFrom } from '../thickness';
 import type { Degrees, Micrometres } from '../units';
+import { handPace } from './handPace';
 import type { VerdictState } from '../verdict';
 
 /** A face as it is: its height every half degree, in micrometres. */
@@ -181,10 +182,7 @@ export function sweepOnce(
   random: RandomSource,
 ): Sweep {
   const perLap = driftOf(drift, random);
-  const sway = SWAY * random.uniform();
-  const phase = 2 * Math.PI * random.uniform();
-  const turned = (share: number): number =>
-    share + (sway / (2 * Math.PI)) * (Math.sin(2 * Math.PI * share + phase) - Math.sin(phase));
+  const turned = handPace(SWAY, random);
   const count = Math.round(rate * seconds);
   const times = Array.from({ length: count }, (_, i) => (1000 * (i + 0.5)) / rate);
   const values = times.map((time) => {

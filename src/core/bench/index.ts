@@ -9,6 +9,7 @@ export * from './demoShop';
 export * from './policies';
 export * from './policyTruth';
 export * from './faceStudy';
+export * from './handPace';
 export * from './proving';
 export * from './provingFigures';
 export * from './forward';

@@ -155,3 +155,19 @@ export function practiceCorner(seed: number, studs: number, thickness: Micrometr
     thickness: [order(1, 1, 9), order(2, 0.3, 2)],
   };
 }
+
+/** Thickness of an invented rotor whose nominal thickness is not known. */
+const NEW_ROTOR: Micrometres = 28_000;
+
+/**
+ * What stands behind a virtual gauge where no case is worked: an invented corner, the same for the same
+ * name, with the fault that is practised.
+ */
+export const inventedBench = (
+  name: string,
+  { studs, nominal }: { readonly studs: number; readonly nominal: Micrometres | undefined },
+  fault: PracticeFault = 'none',
+): VirtualBench => ({
+  corner: practiceCorner(seedOf(name), studs, nominal ?? NEW_ROTOR),
+  faults: PRACTICE_FAULTS[fault],
+});

@@ -1,6 +1,6 @@
 import { ascending, group } from 'd3-array';
 import { and, asc, desc, eq, gt, inArray, isNotNull, or, sql } from 'drizzle-orm';
-import { sweptReadings, withSwept } from '../../core/assessment';
+import { sweptReadings } from '../../core/assessment';
 import type { Database } from '../client';
 import { jobs, readingChanges, readings, readingSets, vehicles } from '../schema';
 
@@ -23,12 +23,16 @@ export async function withReadings(db: Database, sets: readonly SetRow[]): Promi
 }
 
 /** A set with its readings: those of its rows, or those that its sweeps give. */
-export const asRead = (set: SetRow, rows: readonly ReadingRow[]): SetFile =>
-  withSwept(set, rows, (swept): ReadingRow => ({
-    ...swept,
-    setId: set.id,
-    takenAt: set.createdAt,
-  }));
+export const asRead = (set: SetRow, rows: readonly ReadingRow[]): SetFile => ({
+  ...set,
+  readings: set.sweeps
+    ? sweptReadings(set.sweeps, set.positions).map((swept) => ({
+        ...swept,
+        setId: set.id,
+        takenAt: set.createdAt,
+      }))
+    : rows,
+});
 
 /** Begins a reading set; one that was begun already under its id is returned as it stands. */
 export async function insertSet(db: Database, set: NewSetRow): Promise<SetRow> {

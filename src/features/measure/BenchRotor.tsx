@@ -3,7 +3,7 @@ import { RotorFace } from '@/ui/rotor';
 import { sayResult } from './heard';
 import { LapVerdict } from './LapVerdict';
 import { KIND_NAME } from './model';
-import { activePlace, drawnMarks, drawnValues, limitOf, turningIn } from './result';
+import { activePlace, drawnCurve, drawnMarks, drawnValues, limitOf, turningIn } from './result';
 import type { BenchView } from './useBenchView';
 
 /** The rotor as it was read so far; a place on it is picked by touch. */
@@ -11,11 +11,12 @@ export function BenchRotor({ view }: { readonly view: BenchView }) {
   const { corner, result, next, move } = view;
   const { set, state, dispatch } = view.bench;
   const lap = state.cursor?.lap ?? 0;
-  const values =
-    view.curve ??
-    (set
-      ? drawnValues(set, result, lap)
-      : new Array<null>(next.plan.sweep ? 0 : next.plan.positions).fill(null));
+  const ahead = next.plan.sweep ? 0 : next.plan.positions;
+  const values = !set
+    ? new Array<null>(ahead).fill(null)
+    : view.curve
+      ? drawnCurve(set, view.curve)
+      : drawnValues(set, result, lap);
   // What a gauge sent by itself is not picked and typed again.
   const isSwept = (set?.sweeps ?? null) !== null;
   const said = result ? `: ${sayResult(result, corner)}` : '';

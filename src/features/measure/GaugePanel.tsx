@@ -18,8 +18,6 @@ export interface GaugePanelProps {
   readonly onNoted: (set: BenchSet) => void;
 }
 
-const NEW_ROTOR = 28_000;
-
 /** Degrees from the chalk mark to the place that is read next, whole laps added up. */
 function targetOf(set: BenchSet, cursor: Cursor | null): number | null {
   if (!cursor) return null;
@@ -57,7 +55,7 @@ export function GaugePanel(props: GaugePanelProps) {
       face={set.face}
       resolution={set.resolutionUm}
       repeatability={set.repeatabilityUm}
-      nominal={corner.limits.nominal?.value ?? NEW_ROTOR}
+      nominal={corner.limits.nominal?.value}
       unit={unitOf(set, corner)}
       target={targetOf(set, cursor)}
       isFree={cursor !== null && beyondPlace(set, cursor.position)?.of === 'turn'}

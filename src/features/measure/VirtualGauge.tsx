@@ -4,8 +4,7 @@ import { Button, FormSelect } from 'react-bootstrap';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import {
   endPlayShows,
-  practiceCorner,
-  PRACTICE_FAULTS,
+  inventedBench,
   seedOf,
   VirtualPort,
   type PracticeFault,
@@ -38,7 +37,7 @@ export interface VirtualGaugeProps {
   readonly face: 'outboard' | 'inboard';
   readonly resolution: number;
   readonly repeatability: number;
-  readonly nominal: number;
+  readonly nominal: number | undefined;
   readonly unit: LengthUnit;
   /** Where the next reading is asked for: degrees from the chalk mark, laps added up. */
   readonly target: number | null;
@@ -142,11 +141,7 @@ export function VirtualGauge(props: VirtualGaugeProps) {
   const grabbed = useRef<number | null>(null);
   const sense = facingSense(props.corner);
   const bench = useMemo<VirtualBench>(
-    () =>
-      practice ?? {
-        corner: practiceCorner(seedOf(name), studs, props.nominal),
-        faults: PRACTICE_FAULTS[fault],
-      },
+    () => practice ?? inventedBench(name, { studs, nominal: props.nominal }, fault),
     [practice, name, studs, props.nominal, fault],
   );
   const port = useMemo(

@@ -1,6 +1,6 @@
 import type { Advice } from '@/core/assessment';
 import { solveRunout } from '@/core/runout';
-import { advisedMove, toldAtEntry, toldBelowDiscard, type SetResult } from './result';
+import { advisedMove, drawnCurve, toldAtEntry, toldBelowDiscard, type SetResult } from './result';
 
 const index = (probability: number): Advice => ({
   ...{ kind: 'index', from: 0, to: 2, tir: 12, before: 70, limit: 50 },
@@ -79,4 +79,15 @@ describe('a place below discard thickness is told as soon as it is read', () => 
     expect(toldBelowDiscard(read([25_000]), { ...corner, limits: {} })).toBeNull();
     expect(toldBelowDiscard({ ...read([25_000]), kind: 'runout' }, corner)).toBeNull();
   });
+});
+
+test('a curve that is swept is drawn in the sense in which its set counts', () => {
+  const curve = [10, null, -4];
+  const of = (face: 'outboard' | 'inboard', turned: boolean) =>
+    drawnCurve({ kind: 'runout', face, turned }, curve);
+  expect(of('outboard', false)).toEqual([10, null, -4]);
+  // From behind, or by a dial that counts the other way round, it stands out where it reads in.
+  expect(of('inboard', false)).toEqual([-10, null, 4]);
+  expect(of('outboard', true)).toEqual([-10, null, 4]);
+  expect(of('inboard', true)).toEqual([10, null, -4]);
 });

@@ -12,6 +12,7 @@ import {
   measuredSet,
   runoutLimit,
   sayAdvice,
+  signOf,
   thinnestReading,
   turnPlace,
   turnsOf,
@@ -66,6 +67,17 @@ export function limitOf(
   return hubFaceLimit(set.radiusUm ?? WORKSHOP_DEFAULTS.hubFaceRadius);
 }
 
+/** What a reading of a lap is multiplied by to be drawn: an inboard dial reads the face from behind. */
+const drawnSign = ({ kind, face }: Pick<RawSet, 'kind' | 'face'>): 1 | -1 =>
+  kind === 'runout' && face === 'inboard' ? -1 : 1;
+
+/** A curve as a gauge sends it, in the sense in which the set counts and is drawn. */
+export const drawnCurve = (
+  set: Pick<RawSet, 'kind' | 'face' | 'turned'>,
+  curve: readonly (number | null)[],
+): (number | null)[] =>
+  curve.map((value) => (value === null ? null : signOf(set) * drawnSign(set) * value + 0));
+
 /** What the rotor shows: the averages when they exist, else the lap as far as it is read. */
 export function drawnValues(
   set: BenchSet,
@@ -74,7 +86,7 @@ export function drawnValues(
 ): (number | null)[] {
   if (result?.kind === 'runout') return [...result.runout.averaged];
   if (result?.kind === 'thickness') return [...result.figures.averaged];
-  const sign = set.kind === 'runout' && set.face === 'inboard' ? -1 : 1;
+  const sign = drawnSign(set);
   return (lapsOf(set)[lap] ?? []).map((value) => (value === null ? null : sign * value));
 }
 

@@ -27,7 +27,7 @@ interface SetActions {
   /** Says that the wheel was pressed inboard at each reading. */
   readonly sayPressed: () => void;
   /** Takes a lap that was swept; answers the set as it stands with it. */
-  readonly sweep: (lap: number, sweep: SweepRecord) => void;
+  readonly sweep: (lap: number, sweep: SweepRecord) => BenchSet | null;
 }
 
 export interface Bench extends Omit<HeldBench, 'heed'>, Readings, SetActions {
@@ -76,12 +76,13 @@ function useSetActions({ state, dispatch, heed }: HeldBench, corner: BenchCorner
       heed(writeDetails(jobId, { setId: set.id, pressed: true }));
     },
     sweep: (lap, sweep) => {
-      if (!set) return;
-      dispatch({ type: 'replace-set', set: withSweep(set, lap, sweep) });
+      if (!set) return null;
+      const swept = withSweep(set, lap, sweep);
+      dispatch({ type: 'replace-set', set: swept });
       dispatch({ type: 'pick-set', id: set.id });
-      // The same numbers as are on the screen: the server makes its places of them again.
-      const sent = { ...sweep, times: [...sweep.times], values: [...sweep.values] };
-      heed(writeSweep(jobId, { setId: set.id, lap, sweep: { ...sent, marks: [...sweep.marks] } }));
+      // The server makes its places of the same numbers again.
+      heed(writeSweep(jobId, { setId: set.id, lap, sweep }));
+      return swept;
     },
     takeBack: (back) => {
       dispatch({ type: 'replace-set', set: { ...back, isAside: false } });

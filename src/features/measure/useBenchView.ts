@@ -13,7 +13,6 @@ import {
   wantedPlan,
 } from './likely';
 import { sayResult } from './heard';
-import { withSweep } from './held';
 import { gaugeOf, type BenchCorner, type BenchSet } from './model';
 import { planFor, planOf, type SetPlan } from './plan';
 import { advisedMove, recordOf, sayOnBench, solveSet } from './result';
@@ -132,11 +131,11 @@ export function useBenchView(props: BenchStart) {
     beginSweep: (): void => setReadOf(set?.id ?? null),
     /** Takes a lap that was swept: it is heard like the end of one that was read. */
     takeSweep: (lap: number, sweep: SweepRecord): void => {
-      if (!set) return;
-      bench.sweep(lap, sweep);
-      const read = solveSet(withSweep(set, lap, sweep), corner);
+      const swept = bench.sweep(lap, sweep);
+      if (!swept) return;
+      const read = solveSet(swept, corner);
       const verdict = read ? sayResult(read, corner) : '';
-      setReadOf(set.id);
+      setReadOf(swept.id);
       setTold(`Lap ${lap + 1} is swept. ${verdict}.`);
       sound({ as: 'end', spoken: verdict, told: '' }, hearing);
     },

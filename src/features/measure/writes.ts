@@ -7,6 +7,7 @@ import type {
   SweptLapForm,
   TypedReading,
 } from '@/core/contracts';
+import type { SweepRecord } from '@/core/assessment';
 import { keepWrite, type KeptAnswer } from '@/ui/keeper';
 
 const setPlace = (setId: string): string => `set ${setId}`;
@@ -58,7 +59,10 @@ export const writeLap = (jobId: string, setId: string, has: number): Promise<Kep
   });
 
 /** Writes what a gauge sent in one slow turn. */
-export const writeSweep = (jobId: string, swept: SweptLapForm): Promise<KeptAnswer<number>> =>
+export const writeSweep = (
+  jobId: string,
+  swept: Pick<SweptLapForm, 'setId' | 'lap'> & { readonly sweep: SweepRecord },
+): Promise<KeptAnswer<number>> =>
   keepWrite({
     name: 'set-sweep',
     input: swept,

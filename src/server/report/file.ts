@@ -8,7 +8,7 @@ import {
   FEEL_WORDS,
   measuredSet,
   saySeat,
-  sweptLap,
+  saySweeps,
 } from '../../core/assessment';
 import { fastenerOf } from '../../core/torque';
 import { formatIn, formatTorque, type UnitSystem } from '../../core/units';
@@ -118,17 +118,6 @@ const sayBeyond = (set: ReadingSet): string[] =>
 /** Degrees from one printed place of a sweep to the next. */
 const PRINTED_EVERY = 15;
 
-/** How the laps of a set were swept, in a line each. */
-const saySweeps = ({ sweeps, positions }: ReadingSet): string[] =>
-  (sweeps ?? []).flatMap((sweep, i) => {
-    const lap = sweptLap(sweep, positions);
-    if (!lap) return [];
-    const how = lap.pace.isMarked ? 'each stud marked' : 'by its ends alone';
-    return [
-      `Lap ${i + 1} swept: ${lap.readings} readings in ${lap.pace.seconds.toFixed(0)} s, ${positions} places, ${how}; printed every ${PRINTED_EVERY}°, all of it is in the archive.`,
-    ];
-  });
-
 function fileSet(job: Job, set: ReadingSet, units: UnitSystem): FileSet {
   const count = set.positions;
   const at = (lap: number, position: number): string => {
@@ -149,7 +138,9 @@ function fileSet(job: Job, set: ReadingSet, units: UnitSystem): FileSet {
     about: [
       `Begun ${sayAt(set.createdAt)}; ${set.face} face, ${set.circle} circle, seat: ${saySeat(cornerRecord(job, set.corner, set.phase), set.shift)}.`,
       `Gauge ${set.gaugeName ?? 'by workshop default'}: resolution ${set.resolutionUm} µm, repeatability ${set.repeatabilityUm} µm${set.mpeUm === null ? '' : `, mpe ${set.mpeUm} µm`}${set.gaugeDue ? `, calibrated until ${set.gaugeDue}` : ''}.`,
-      ...saySweeps(set),
+      ...saySweeps(set.sweeps ?? [], set.positions).map(
+        (line) => `${line}; printed every ${PRINTED_EVERY}°, all of it is in the archive.`,
+      ),
       ...(set.torqueNm === null ? [] : [`Fastened to ${formatTorque(set.torqueNm, 'N·m')}.`]),
       ...(set.setAsideAt ? [`Set aside: ${set.setAsideReason ?? ''}.`] : []),
       ...qualityOf(job, set, units),

@@ -2,13 +2,7 @@
 
 import { FormSelect } from 'react-bootstrap';
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
-import {
-  practiceCorner,
-  PRACTICE_FAULTS,
-  seedOf,
-  VirtualPort,
-  type VirtualBench,
-} from '@/core/bench';
+import { handPace, inventedBench, seedOf, VirtualPort, type VirtualBench } from '@/core/bench';
 import { seededRandom } from '@/core/numeric';
 import { facingSense } from '@/core/readings';
 import type { LengthUnit, Micrometres } from '@/core/units';
@@ -24,7 +18,6 @@ const PACES = [8, 15, 30] as const;
 const BEYOND = 40;
 /** By so much of itself a hand’s pace goes up and down in a turn. */
 const SWAY = 0.2;
-const NEW_ROTOR = 28_000;
 
 interface VirtualSweepProps {
   readonly set: BenchSet;
@@ -40,14 +33,10 @@ export function VirtualSweep({ set, corner, isTurning, onReading }: VirtualSweep
   const name = `${corner.jobId} ${corner.corner}`;
   const unit = unitOf(set, corner);
   const { studs, practice } = corner;
-  const nominal = corner.limits.nominal?.value ?? NEW_ROTOR;
+  const nominal = corner.limits.nominal?.value;
   const { resolutionUm, repeatabilityUm, shift, face } = set;
   const bench = useMemo<VirtualBench>(
-    () =>
-      practice ?? {
-        corner: practiceCorner(seedOf(name), studs, nominal),
-        faults: PRACTICE_FAULTS.none,
-      },
+    () => practice ?? inventedBench(name, { studs, nominal }),
     [practice, name, studs, nominal],
   );
   const port = useMemo(() => {
@@ -69,14 +58,11 @@ export function VirtualSweep({ set, corner, isTurning, onReading }: VirtualSweep
   useEffect(() => {
     if (!isTurning) return;
     turns.current += 1;
-    const random = seededRandom(seedOf(`${name} hand ${turns.current}`));
-    const [sway, phase] = [SWAY * random.uniform(), 2 * Math.PI * random.uniform()];
+    const turned = handPace(SWAY, seededRandom(seedOf(`${name} hand ${turns.current}`)));
     const begun = performance.now();
     const timer = setInterval(() => {
       const share = (performance.now() - begun) / (1000 * pace());
-      const swayed =
-        share + (sway / (2 * Math.PI)) * (Math.sin(2 * Math.PI * share + phase) - Math.sin(phase));
-      const at = Math.min(360 * swayed, 360 + BEYOND);
+      const at = Math.min(360 * turned(share), 360 + BEYOND);
       setTurn(at);
       port.turnTo(at);
     }, EVERY);

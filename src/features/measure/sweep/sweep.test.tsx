@@ -111,6 +111,6 @@ test('laps that were swept are told, a line each', () => {
   const sweeps = [{ unit: 'mm' as const, times, values, marks: [0, 14_950] }];
   render(<SweptLaps set={{ ...set, sweeps }} />);
   expect(
-    screen.getByText(/Lap 1: 300 readings in 15 s, 240 places, by its ends alone/),
+    screen.getByText(/Lap 1 swept: 300 readings in 15 s, 240 places, by its ends alone/),
   ).toBeVisible();
 });
