@@ -34,6 +34,7 @@ import {
   wheelWasOff,
   caliperWasOff,
   caliperOn,
+  isCaliperTicked,
   wheelOffAt,
   pistonsMovedBy,
   openedBy,
@@ -216,6 +217,7 @@ function cornerReadiness(job: Job, corner: Corner): CornerReadiness {
     corner,
     wheelOff: wheelWasOff(job, corner),
     caliperOff: caliperWasOff(job, corner) && caliperOn(job, corner) === undefined,
+    caliperTickedBefore: isCaliperTicked(job, corner) && caliperOn(job, corner) === undefined,
     isDrum: isDrumAt(job, corner),
     inTray: partsStillOff(job, corner).map(({ name }) => name),
     torque: fastenersAt(job, corner).map(({ fastener, name, figure, pulled }) => ({

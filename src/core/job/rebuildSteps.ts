@@ -124,9 +124,16 @@ export const caliperOffAt = (job: Job, corner: Corner): number =>
     findCheck(job, 'drum', corner, 'done')?.seq ?? 0,
   );
 
+const caliperTick = (job: Job, corner: Corner): Check | undefined =>
+  CALIPER_ON.map((item) => findCheck(job, 'rebuild', corner, item)).find(isDone);
+
+/** Whether the caliper of a corner was ticked as on, whatever came off since. */
+export const isCaliperTicked = (job: Job, corner: Corner): boolean =>
+  caliperTick(job, corner) !== undefined;
+
 /** The tick that the caliper of a corner is on, unless it came off again since. */
 export function caliperOn(job: Job, corner: Corner): Check | undefined {
-  const on = CALIPER_ON.map((item) => findCheck(job, 'rebuild', corner, item)).find(isDone);
+  const on = caliperTick(job, corner);
   return on && on.seq >= caliperOffAt(job, corner) ? on : undefined;
 }
 

@@ -57,6 +57,11 @@ test.each<[string, JobReadiness, RegExp]>([
   ['is off the road', { ...job, offTheRoad: ['FL: cracked'] }, /cracked/],
   ['is below discard', corner({ belowDiscard: 'FL is below discard.' }), /below discard/],
   ['has a caliper off', corner({ caliperOff: true }), /caliper of FL is off/],
+  [
+    'has a caliper that came off again',
+    corner({ caliperOff: true, caliperTickedBefore: true }),
+    /off its rotor\. It was ticked as on before.*tick it once it is on/,
+  ],
   ['has parts in the tray', corner({ inTray: ['Inner pad'] }), /tray: inner pad/],
   ['has no star', corner({ starDone: false }), /star/],
   ['was not checked on the ground', corner({ vehicleDown: false }), /ground/],

@@ -11,6 +11,8 @@ export interface CornerReadiness {
   readonly wheelOff: boolean;
   /** Whether its caliper is off now. */
   readonly caliperOff: boolean;
+  /** It was ticked as on, and came off again since: its step stands as done and must be ticked anew. */
+  readonly caliperTickedBefore?: boolean;
   /** Its wheel is braked by a drum: what is off is the drum. */
   readonly isDrum?: boolean;
   /** Parts taken off that are not back on. */
@@ -80,10 +82,15 @@ export interface Blocker {
 
 const wasOpened = ({ corners }: JobReadiness): boolean => corners.some(({ wheelOff }) => wheelOff);
 
-const caliperOffAt = ({ corner, isDrum }: CornerReadiness): Blocker => ({
-  say: isDrum
-    ? `The drum of ${corner} is off its shoes.`
-    : `The caliper of ${corner} is off its rotor.`,
+const TICK_AGAIN =
+  ' It was ticked as on before the last work there: open its step again, and tick it once it is on.';
+
+const caliperOffAt = ({ corner, isDrum, caliperTickedBefore }: CornerReadiness): Blocker => ({
+  say: `${
+    isDrum
+      ? `The drum of ${corner} is off its shoes.`
+      : `The caliper of ${corner} is off its rotor.`
+  }${caliperTickedBefore ? TICK_AGAIN : ''}`,
   place: 'rebuild-corner',
   corner,
 });
