@@ -8,11 +8,15 @@ import {
   outcomeOf,
   readinessOf,
   seatingAt,
+  signOffOf,
+  standingOf,
 } from '@/core/job';
 import { decide, undecide } from '@/server/decide/decisions';
 import { loadJob } from '@/server/job/jobs';
 import { beginSet, saveReadings } from '@/server/measure/sets';
 import { proveView } from '@/server/prove/proveView';
+import { fileReport } from '@/server/report/file';
+import { ownerReport } from '@/server/report/owner';
 import { jobNumber, standUpDemo } from './demo';
 import { known } from './known';
 
@@ -21,14 +25,19 @@ standUpDemo();
 const job = async (id: string) => (await loadJob(id))!;
 
 /** A lap of runout read after the correction at the shift decided. */
-async function readAgain(jobId: string, truth: VirtualCorner, shift: number): Promise<void> {
+async function readAgain(
+  jobId: string,
+  truth: VirtualCorner,
+  shift: number,
+  isVirtual = false,
+): Promise<void> {
   const gauge = WORKSHOP_DEFAULTS.dialIndicator;
   const run = { shift, positions: 12, laps: 1, gauge, drift: 0.4 };
   const { laps, closing } = readDial(truth, run, seededRandom(5));
   const set = known(
     await beginSet({
       ...{ jobId, corner: 'FL', kind: 'runout', phase: 'after', shift },
-      ...{ face: 'outboard', positions: 12 },
+      ...{ face: 'outboard', positions: 12, isVirtual },
     }),
   );
   const readings = [...(laps[0] ?? []), ...closing].map((value, position) => ({
@@ -65,6 +74,27 @@ test('a job is not proven until it is driven, and not cured when it runs out aga
     list.find(({ code }) => code === 'runout-share')?.value ??
     list.find(({ code }) => /runout/.test(code))?.value;
   expect(value(findingsOfJob(after))).toBeGreaterThan(Number(value(findingsOfJob(before))));
+});
+
+test('what a virtual gauge read proves nothing, and every document says so', async () => {
+  const jobId = await jobNumber(114);
+  const before = await job(jobId);
+  const { hub, ...rest } = ON_DIRT;
+  const still = { ...rest, hub: hub.map((wave) => ({ ...wave, amplitude: 4 })) };
+  expect(ownerReport(before, 'mm').invented).toBeNull();
+  await readAgain(jobId, still, before.decisions[0]!.shift!, true);
+  const after = await job(jobId);
+  expect(outcomeOf(after)).toMatchObject({
+    state: 'not-proven',
+    left: expect.arrayContaining([expect.stringMatching(/^FL: .* virtual gauge/)]),
+  });
+  expect(standingOf(after).isWithin).toBe(false);
+  expect(signOffOf(after).open.map(({ say }) => say)).toContainEqual(
+    expect.stringMatching(/^FL: .* virtual gauge/),
+  );
+  const say = 'Figures of front left were invented for practice and not read on this vehicle.';
+  expect(ownerReport(after, 'mm').invented).toBe(say);
+  expect(fileReport(after, 'mm').invented).toBe(say);
 });
 
 test('decided otherwise after it was done, the corner begins again and the first try stays on record', async () => {

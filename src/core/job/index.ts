@@ -18,6 +18,7 @@ export * from './repairs';
 export * from './agreed';
 export * from './parts';
 export * from './promise';
+export * from './invented';
 export * from './proof';
 export * from './stages';
 export * from './cornerParts';

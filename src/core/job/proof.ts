@@ -10,6 +10,7 @@ import type { RoadTestAnalysis } from '../roadtest';
 import { checksOfKind, findCheck } from './checks';
 import { assessed } from './assessed';
 import { drumAt, drumsDone, provenDrums, sayDrumWork } from './drums';
+import { sayInvented } from './invented';
 import { judgeCorner } from './judge';
 import { cornerRecord } from './record';
 import { notShown, referredIn, sayRepair, sourceRepairs } from './repairs';
@@ -102,7 +103,11 @@ export const outcomeOf = oncePer((job: Job): Outcome | null => {
     drums,
     feel: feelOf(job),
     ratios: ratiosOf(job),
-    doubts: [...corners.flatMap((corner) => seatingAt(job, corner) ?? []), ...notShown(job)],
+    doubts: [
+      ...sayInvented(job).map(({ say }) => say),
+      ...corners.flatMap((corner) => seatingAt(job, corner) ?? []),
+      ...notShown(job),
+    ],
     referred,
     isOnlyReferred: !isHere,
   });

@@ -1,6 +1,7 @@
 import { openItems, signOffBlockers, type Blocker } from '../procedure';
 import { drumAlone, drumsNearLimit, drumsToDo } from './drums';
 import { takenBackOf } from './danger';
+import { sayInvented } from './invented';
 import { judgeCorner } from './judge';
 import { changedFigures, faultsTakenBack, type ChangedFigure, type TakenBack } from './past';
 import { outcomeOf } from './proof';
@@ -127,12 +128,15 @@ const foundAndGone = (job: Job): Blocker[] =>
 export const signOffOf = oncePer((job: Job): SignOffView => {
   const state = readinessOf(job);
   const outcome = outcomeOf(job);
+  const invented = sayInvented(job);
   const proof: Blocker[] =
     outcome === null || ['cured', 'referred'].includes(outcome.state)
       ? []
       : [
           ...[{ say: `The job is ${outcome.state.replace('-', ' ')}.`, place: 'prove' as const }],
-          ...[...outcome.reasons, ...outcome.left].map((say) => ({ say, place: 'prove' as const })),
+          ...[...outcome.reasons, ...outcome.left]
+            .filter((say) => !invented.some((each) => each.say === say))
+            .map((say) => ({ say, place: 'prove' as const })),
         ];
   const wasApart = state.corners.some(({ wheelOff }) => wheelOff);
   const bedding: Blocker[] = isBeddingOwed(job)
@@ -151,6 +155,7 @@ export const signOffOf = oncePer((job: Job): SignOffView => {
     ],
     open: [
       ...sayBroughtIn(job),
+      ...invented,
       ...untouched(job),
       ...foundAndGone(job),
       ...openItems(state),

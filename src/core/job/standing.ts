@@ -1,6 +1,7 @@
 import { moveBlockers, unfinishedWork, type Blocker } from '../procedure';
 import { judgeCorner } from './judge';
 import { isDrumWithin } from './drums';
+import { sayInvented } from './invented';
 import { isDrumAt, isPutRight, looksOf } from './procedure';
 import { readinessOf } from './readiness';
 import { axleAt } from './record';
@@ -60,11 +61,12 @@ export const standingOf = oncePer((job: Job): Standing => {
     isSigned: job.closedAt !== null && !isForeign(job),
     isSignedElsewhere: isForeign(job),
     mustNotMove,
-    notDone: [...sayBroughtIn(job), ...unfinishedWork(state)],
+    notDone: [...sayBroughtIn(job), ...sayInvented(job), ...unfinishedWork(state)],
     isWithin:
       !isForeign(job) &&
       mustNotMove.length === 0 &&
       !isWrong &&
+      sayInvented(job).length === 0 &&
       job.corners.length > 0 &&
       job.corners.every((corner) => isCornerWithin(job, corner)),
   };

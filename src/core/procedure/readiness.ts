@@ -71,7 +71,16 @@ export interface JobReadiness {
 
 /** Where something that stands in the way is put right: a stage or a page of the rebuild. */
 export type BlockerPlace =
-  'strip' | 'decide' | 'correct' | 'rebuild-corner' | 'hydraulics' | 'pedal' | 'prove' | 'report';
+  | 'strip'
+  | 'measure'
+  | 'decide'
+  | 'correct'
+  | 'rebuild-corner'
+  | 'hydraulics'
+  | 'pedal'
+  | 'prove'
+  | 'prove-corner'
+  | 'report';
 
 /** Something that stands in the way, in words. */
 export interface Blocker {

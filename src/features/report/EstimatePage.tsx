@@ -28,7 +28,7 @@ export function EstimatePage({ estimate }: { readonly estimate: Estimate }) {
   return (
     <article className={`zh-card ${styles.report} ${styles.owner} mb-3`}>
       <ReportHead title="Estimate" {...head} />
-      <Warnings mustNotMove={estimate.mustNotMove} notSigned={null} />
+      <Warnings {...estimate} notSigned={null} />
       {head.complaint !== '' && (
         <p>
           You told us: <em>{head.complaint}</em>

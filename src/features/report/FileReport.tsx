@@ -73,7 +73,7 @@ export function FileReport({ report }: { readonly report: Report }) {
   return (
     <article className={`zh-card ${styles.report}`}>
       <h1>File report: {report.title}</h1>
-      <Warnings mustNotMove={report.mustNotMove} notSigned={report.notSigned} />
+      <Warnings {...report} />
       <h2>Readings</h2>
       {report.sets.length === 0 && <p className="zh-muted">Nothing was read.</p>}
       {report.sets.map((set, i) => (

@@ -59,7 +59,7 @@ export function OwnerPage({ report }: { readonly report: OwnerReport }) {
   return (
     <article className={`zh-card ${styles.report} ${styles.owner}`}>
       <ReportHead title="Brake report" {...head} />
-      <Warnings mustNotMove={report.mustNotMove} notSigned={report.notSigned} />
+      <Warnings {...report} />
       {head.complaint !== '' && (
         <p>
           You told us: <em>{head.complaint}</em>

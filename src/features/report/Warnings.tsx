@@ -2,14 +2,16 @@ import styles from './report.module.css';
 interface WarningsProps {
   /** Why the vehicle must not be driven; empty where it may. */
   readonly mustNotMove: readonly string[];
+  /** Whose figures were invented for practice; null where all was read on the vehicle. */
+  readonly invented: string | null;
   /** What else stands between an open job and its sign-off; null once it is signed. */
   readonly notSigned: readonly string[] | null;
 }
 
 /** What a document says before anything else: that it must not be driven, that it is not signed. */
-export function Warnings({ mustNotMove, notSigned }: WarningsProps) {
+export function Warnings({ mustNotMove, invented, notSigned }: WarningsProps) {
   const rest = notSigned ?? [];
-  if (mustNotMove.length === 0 && notSigned === null) return null;
+  if (mustNotMove.length === 0 && invented === null && notSigned === null) return null;
   return (
     <div
       className={
@@ -28,6 +30,11 @@ export function Warnings({ mustNotMove, notSigned }: WarningsProps) {
             ))}
           </ul>
         </>
+      )}
+      {invented !== null && (
+        <p className="mb-1">
+          <strong>Practice.</strong> {invented}
+        </p>
       )}
       {notSigned !== null && (
         <>

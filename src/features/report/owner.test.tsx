@@ -10,6 +10,7 @@ const report: OwnerReport = {
     ...{ odometer: '61200 km', complaint: 'It shakes.' },
   },
   mustNotMove: [],
+  invented: null,
   notSigned: [],
   verdict: { state: 'better', say: 'It is better, and something is left: see below.' },
   agreed: [],
@@ -61,6 +62,7 @@ test('the file report has a row for every position, the closing reading last', (
       report={{
         title: 'Job 101',
         mustNotMove: ['A brake hose leaks.'],
+        invented: null,
         notSigned: [],
         sets: [set],
         decisions: [],

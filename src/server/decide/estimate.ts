@@ -68,6 +68,7 @@ export interface EstimatePhoto {
 export interface Estimate {
   readonly head: OwnerReport['head'];
   readonly mustNotMove: readonly string[];
+  readonly invented: string | null;
   readonly found: readonly string[];
   readonly plots: OwnerReport['plots'];
   /** What was photographed at the corners, oldest first. */
@@ -242,6 +243,7 @@ export async function estimateOf(job: Job, units: UnitSystem): Promise<Estimate>
   return {
     head: { ...report.head, vehicle: vehicleName(job.vehicle) },
     mustNotMove: standingOf(job).mustNotMove.map(({ say }) => say),
+    invented: report.invented,
     found: report.found,
     plots: report.plots,
     photos: job.photos.slice(0, MOST_PHOTOS).map(({ sha256, width, height, corner, caption }) => ({

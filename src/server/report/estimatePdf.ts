@@ -16,6 +16,7 @@ export function estimatePdf(estimate: Estimate, photos: readonly PdfPhoto[] = []
     page.heading('This vehicle must not be driven.');
     page.list(mustNotMove);
   }
+  if (estimate.invented !== null) page.paragraph(`Practice. ${estimate.invented}`);
   if (head.complaint !== '') page.paragraph(`You told us: “${head.complaint}”`, 10.5);
   page.heading('What we found');
   page.list(estimate.found);

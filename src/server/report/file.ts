@@ -25,6 +25,7 @@ import {
   saySeatEvent,
   seatAt,
   standingOf,
+  tellInvented,
 } from '../../core/job';
 import { sayPair } from '../records/sayLedger';
 import { sayDue } from './words';
@@ -55,6 +56,7 @@ export interface FileReport {
   /** Why the vehicle must not be driven; empty where it may. */
   readonly mustNotMove: readonly string[];
   /** What else stands open; null once it is signed off here. */
+  readonly invented: string | null;
   readonly notSigned: readonly string[] | null;
   readonly sets: readonly FileSet[];
   readonly decisions: readonly FileLine[];
@@ -223,6 +225,7 @@ export function fileReport(job: Job, units: UnitSystem): FileReport {
   return {
     title: `Job ${job.number}, ${vehicle.plate}`,
     mustNotMove: mustNotMove.map(({ say }) => say),
+    invented: tellInvented(job),
     notSigned: isSigned ? null : notDone.map(({ say }) => say),
     sets: job.sets.map((set) => fileSet(job, set, units)),
     decisions: job.decisions.map(({ corner, words, decidedAt }) => ({

@@ -27,6 +27,7 @@ import {
   asFirstRead,
   confirmedCauses,
   vehicleName,
+  tellInvented,
 } from '../../core/job';
 import {
   drumFigure,
@@ -54,6 +55,8 @@ export interface OwnerReport {
   };
   /** Why the vehicle must not be driven, before anything else; empty where it may. */
   readonly mustNotMove: readonly string[];
+  /** Whose figures were invented for practice; null where all was read on the vehicle. */
+  readonly invented: string | null;
   /** What else stands between an open job and its sign-off; null once it is signed. */
   readonly notSigned: readonly string[] | null;
   readonly verdict: { readonly state: OutcomeState; readonly say: string } | null;
@@ -240,6 +243,7 @@ export function ownerReport(job: Job, units: UnitSystem): OwnerReport {
       complaint: job.complaint,
     },
     mustNotMove: shortened(mustNotMove),
+    invented: tellInvented(job),
     notSigned: isSigned ? null : shortened(notDone),
     // Nothing reassures while the vehicle must not be driven, or where nobody here has signed.
     verdict:

@@ -227,12 +227,20 @@ function table(doc: Document, report: OwnerReport): void {
 }
 
 /** What is said before anything else: that it must not be driven, that it is not signed off. */
-function warnings(doc: Document, page: Page, { mustNotMove, notSigned }: OwnerReport): void {
+function warnings(
+  doc: Document,
+  page: Page,
+  { mustNotMove, invented, notSigned }: OwnerReport,
+): void {
   const bold = (text: string): void =>
     page.tag('P', () => doc.font('bold').fontSize(13).fillColor(DANGER).text(text, MARGIN, doc.y));
   if (mustNotMove.length > 0) {
     bold('This vehicle must not be driven.');
     page.paragraph(mustNotMove.join(' '), 9);
+  }
+  if (invented !== null) {
+    bold('Practice.');
+    page.paragraph(invented, 9);
   }
   if (notSigned !== null) {
     bold('Not signed off.');

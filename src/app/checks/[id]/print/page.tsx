@@ -2,7 +2,7 @@ import { ButtonLink } from '@/ui/Link';
 import { format } from 'date-fns';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
-import { judgeCorner, standingOf, vehicleName } from '@/core/job';
+import { judgeCorner, standingOf, tellInvented, vehicleName } from '@/core/job';
 import { CheckReport } from '@/features/report/CheckReport';
 import { PrintButton } from '@/features/report/PrintButton';
 import { Warnings } from '@/features/report/Warnings';
@@ -25,7 +25,11 @@ export default async function CheckPrintPage({ params }: { params: Promise<{ id:
           Back
         </ButtonLink>
       </div>
-      <Warnings mustNotMove={standingOf(job).mustNotMove.map(({ say }) => say)} notSigned={null} />
+      <Warnings
+        mustNotMove={standingOf(job).mustNotMove.map(({ say }) => say)}
+        invented={tellInvented(job)}
+        notSigned={null}
+      />
       {job.corners.map((corner) => {
         const { record, assessment, advice } = judgeCorner(job, corner, 'before');
         return (

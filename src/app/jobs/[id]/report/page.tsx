@@ -36,6 +36,7 @@ import {
   sayDrumWork,
   signOffOf,
   standingOf,
+  tellInvented,
 } from '@/core/job';
 import { drumSentence } from '@/features/drum/model';
 import { DrumReport } from '@/features/report/DrumReport';
@@ -164,10 +165,15 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
           }))}
         />
       )}
-      {/* On the screen the sign-off above says it. */}
-      <div className={isSignedElsewhere ? '' : 'd-none d-print-block'}>
+      {/* On the screen the sign-off above says it, while the job is open. */}
+      <div
+        className={
+          isSignedElsewhere || (isSigned && tellInvented(job)) ? '' : 'd-none d-print-block'
+        }
+      >
         <Warnings
           mustNotMove={mustNotMove.map(({ say }) => say)}
+          invented={tellInvented(job)}
           notSigned={isSigned ? null : notDone.map(({ say }) => say)}
         />
       </div>
