@@ -144,3 +144,14 @@ export const dtvLimit = (limits: AxleLimits): SourcedLimit =>
 /** Machine-to as given, or what it is derived from. */
 export const machineToSource = (limits: AxleLimits): LimitSource | null =>
   limits.machineTo?.source ?? (limits.discard ? 'workshop' : null);
+
+/** Why the thickness of a composite rotor stands nowhere. Source: handbook 14 (kinds of brake). */
+export const COMPOSITE_WEAR =
+  'A composite rotor is judged by its mass and its wear marks, as its maker says, not by thickness.';
+
+/** Whether a corner is judged by thickness: not where its rotor is composite and nobody read any. */
+export const isThicknessJudged = ({
+  isComposite,
+  sets,
+}: Pick<CornerRecord, 'isComposite' | 'sets'>): boolean =>
+  !isComposite || sets.some(({ kind }) => kind === 'thickness');

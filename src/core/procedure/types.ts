@@ -33,6 +33,13 @@ export const TRAIT_NAME: Readonly<Record<Trait, string>> = {
   pivoting: 'Caliper pivots on a stud',
 };
 
+/** The same where shoes in a drum brake the wheel. */
+export const TRAIT_NAME_OF_DRUM: Readonly<Partial<Record<Trait, string>>> = {
+  'retaining-screw': 'Drum retaining screw',
+  'bearing-in-rotor': 'Drum carries its bearings',
+  'rigid-line': 'Wheel cylinder plumbed rigidly',
+};
+
 /** What brakes a wheel: a caliper over a rotor, or shoes in a drum. */
 export const CALIPERS = ['floating', 'fixed', 'drum'] as const;
 export type Caliper = (typeof CALIPERS)[number];

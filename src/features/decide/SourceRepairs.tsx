@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { Button, Form } from 'react-bootstrap';
+import { percent } from '@/core/diagnosis';
 import { CORNER_NAME, type Corner } from '@/core/readings';
 import type { RepairView } from '@/server/decide/repairsView';
 import { useSend } from '@/ui/field';
@@ -74,7 +75,7 @@ function Source({
         {repair.name}
         {where(repair.place)}
         {repair.probability !== null && (
-          <span className="zh-muted fw-normal"> · {Math.round(repair.probability * 100)} %</span>
+          <span className="zh-muted fw-normal"> · {percent(repair.probability)}</span>
         )}
         {repair.isOutside && <span className="zh-muted fw-normal"> · outside the brakes</span>}
       </h3>

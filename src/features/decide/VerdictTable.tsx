@@ -1,6 +1,8 @@
 import { Table } from 'react-bootstrap';
 import {
   dtvLimit,
+  COMPOSITE_WEAR,
+  isThicknessJudged,
   machineToSource,
   runoutLimit,
   SOURCE_NAME,
@@ -22,13 +24,15 @@ interface Row {
 function rowsOf(record: CornerRecord, assessment: CornerAssessment): Row[] {
   const { limits } = record;
   const thickness = assessment.thicknessVerdicts?.verdicts;
+  const runout: Row = {
+    name: 'Lateral runout',
+    verdict: assessment.runout?.verdict,
+    source: runoutLimit(limits).source,
+    role: 'deviation',
+  };
+  if (!isThicknessJudged(record)) return [runout];
   return [
-    {
-      name: 'Lateral runout',
-      verdict: assessment.runout?.verdict,
-      source: runoutLimit(limits).source,
-      role: 'deviation',
-    },
+    runout,
     {
       name: 'Thickness variation (DTV)',
       verdict: assessment.thickness?.dtvVerdict,
@@ -129,6 +133,7 @@ export function VerdictTable({
           ))}
         </tbody>
       </Table>
+      {!isThicknessJudged(record) && <p className="zh-muted mb-2">{COMPOSITE_WEAR}</p>}
     </div>
   );
 }

@@ -1,5 +1,6 @@
 import { render, screen, within } from '@testing-library/react';
 import { compare, cornerOf, recordOf } from '../../../tests/support/corners';
+import { assessCorner } from '@/core/assessment';
 import { DEMO_SHOP } from '@/core/bench';
 import { NEW_SHOP, pairOptions, rankOptions } from '@/core/options';
 import { everyPlate } from '@/core/plate';
@@ -7,6 +8,7 @@ import { groundOf, plateChoice } from '@/core/options';
 import { OptionsTable } from './OptionsTable';
 import { PairCard } from './PairCard';
 import { PlateTable } from './PlateTable';
+import { VerdictTable } from './VerdictTable';
 
 const table = (shop = DEMO_SHOP, isClosed = false) => {
   const { options, input } = compare(recordOf(cornerOf({ hub: 22, rotor: 28, at: 200 })), shop);
@@ -95,4 +97,21 @@ test('plates stand with every stud, and the least is named by word', () => {
   expect(screen.getAllByRole('columnheader')).toHaveLength(6);
   expect(screen.getAllByText(/least/)).toHaveLength(1);
   expect(screen.getByText(/never more than one/)).toBeInTheDocument();
+});
+
+test('a composite rotor has no rows of thickness, and says by what it is judged', () => {
+  const record = recordOf(cornerOf({ hub: 22, rotor: 28, at: 200 }));
+  const assessment = assessCorner(record);
+  const sets = record.sets.filter(({ kind }) => kind !== 'thickness');
+  const show = (isComposite: boolean) =>
+    render(
+      <VerdictTable record={{ ...record, sets, isComposite }} assessment={assessment} units="mm" />,
+    );
+  const { unmount } = show(false);
+  expect(screen.getByText('Thinnest, discard thickness')).toBeInTheDocument();
+  unmount();
+  show(true);
+  expect(screen.getByText('Lateral runout')).toBeInTheDocument();
+  expect(screen.queryByText('Thinnest, discard thickness')).toBeNull();
+  expect(screen.getByText(/judged by its mass and its wear marks/)).toBeInTheDocument();
 });

@@ -13,6 +13,8 @@ interface AsFoundGuideProps {
   readonly jobId: string;
   readonly corner: string;
   readonly fastening: 'studs' | 'bolts';
+  /** Judged by its marks: its thickness is not asked. */
+  readonly isComposite: boolean;
   readonly noted: readonly AsFoundItem[];
   readonly units: UnitSystem;
   readonly backHref: string;
@@ -24,7 +26,7 @@ interface Line {
   readonly todo: string;
 }
 
-const linesFor = (fastening: 'studs' | 'bolts'): readonly Line[] => {
+const linesFor = (fastening: 'studs' | 'bolts', isComposite: boolean): readonly Line[] => {
   const [nuts, first] = fastening === 'studs' ? ['Nuts', 'stud 1'] : ['Bolts', 'hole 1'];
   return [
     {
@@ -38,7 +40,9 @@ const linesFor = (fastening: 'studs' | 'bolts'): readonly Line[] => {
       todo: `Note the torque of the ${nuts.toLowerCase()} as found with the runout, then read one lap.`,
     },
     { item: 'runout', name: 'Runout', todo: 'Read one lap of runout, before anything is cleaned.' },
-    { item: 'thickness', name: 'Thickness', todo: 'Read one lap of thickness.' },
+    ...(isComposite
+      ? []
+      : ([{ item: 'thickness', name: 'Thickness', todo: 'Read one lap of thickness.' }] as const)),
     { item: 'end-play', name: 'End play', todo: 'Push and pull: what is the bearing’s end play?' },
   ];
 };
@@ -77,9 +81,9 @@ function EndPlay({ jobId, corner, units }: Pick<AsFoundGuideProps, 'jobId' | 'co
 
 /** The marks and readings of a corner as it was found: what is there, what is next, and the way back. */
 export function AsFoundGuide(props: AsFoundGuideProps) {
-  const { jobId, corner, fastening, noted, units, backHref } = props;
+  const { jobId, corner, fastening, isComposite, noted, units, backHref } = props;
   const { send, busy, trouble } = useSend(keepCheck);
-  const lines = linesFor(fastening);
+  const lines = linesFor(fastening, isComposite);
   const next = lines.find(({ item }) => !noted.includes(item));
   const mark = (): void =>
     send([

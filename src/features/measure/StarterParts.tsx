@@ -84,7 +84,11 @@ export const KindChoice = ({ starter: { corner, own, pickKind } }: StarterPart) 
   <PressRow
     label="What is measured"
     className="mb-3"
-    choices={KINDS.filter((kind) => kind !== 'hub' || corner.phase !== 'after').map((kind) => ({
+    choices={KINDS.filter(
+      (kind) =>
+        (kind !== 'hub' || corner.phase !== 'after') &&
+        (kind !== 'thickness' || corner.isComposite !== true),
+    ).map((kind) => ({
       value: kind,
       label: KIND_NAME[kind],
     }))}

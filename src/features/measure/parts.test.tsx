@@ -50,6 +50,14 @@ describe('a new set', () => {
     return onStart;
   };
 
+  test('of a composite rotor takes no thickness', () => {
+    const { rerender } = render(<SetStarter corner={corner} plan={plan} onStart={jest.fn()} />);
+    expect(screen.getByRole('button', { name: 'Thickness' })).toBeInTheDocument();
+    const composite = { ...corner, isComposite: true };
+    rerender(<SetStarter corner={composite} plan={plan} onStart={jest.fn()} />);
+    expect(screen.queryByRole('button', { name: 'Thickness' })).toBeNull();
+  });
+
   test('records what was left out, and recommends positions for nut pull', () => {
     const onStart = starter();
     const ticks = screen.getAllByRole('checkbox', { checked: false });

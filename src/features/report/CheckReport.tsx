@@ -2,6 +2,7 @@ import { Table } from 'react-bootstrap';
 import {
   assessRunout,
   dtvLimit,
+  isThicknessJudged,
   machineToSource,
   readingNotes,
   runoutLimit,
@@ -52,21 +53,25 @@ function rowsOf({ record, assessment }: CheckReportProps): Row[] {
       role: 'deviation' as const,
       limit: SOURCE_NAME[runoutLimit(limits).source],
     })),
-    {
-      name: 'Thickness variation (DTV)',
-      verdict: assessment.thickness?.dtvVerdict,
-      role: 'deviation',
-      limit: SOURCE_NAME[dtvLimit(limits).source],
-    },
-    {
-      name: 'Thinnest place',
-      verdict: assessment.thicknessVerdicts?.verdicts.discard,
-      figure: assessment.thickness?.min,
-      role: 'size',
-      limit: limits.discard
-        ? `discard, ${SOURCE_NAME[limits.discard.source]}`
-        : 'discard not known',
-    },
+    ...(isThicknessJudged(record)
+      ? [
+          {
+            name: 'Thickness variation (DTV)',
+            verdict: assessment.thickness?.dtvVerdict,
+            role: 'deviation' as const,
+            limit: SOURCE_NAME[dtvLimit(limits).source],
+          },
+          {
+            name: 'Thinnest place',
+            verdict: assessment.thicknessVerdicts?.verdicts.discard,
+            figure: assessment.thickness?.min,
+            role: 'size' as const,
+            limit: limits.discard
+              ? `discard, ${SOURCE_NAME[limits.discard.source]}`
+              : 'discard not known',
+          },
+        ]
+      : []),
   ];
 }
 

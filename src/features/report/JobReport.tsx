@@ -1,7 +1,9 @@
 import type { ReactNode } from 'react';
 import {
   averagedForDrawing,
+  COMPOSITE_WEAR,
   dtvLimit,
+  isThicknessJudged,
   readingNotes,
   runoutLimit,
   SOURCE_NAME,
@@ -119,6 +121,7 @@ function CornerReport({ corner, units }: { corner: ReportCorner; units: UnitSyst
           Tried before: {words}
         </p>
       ))}
+      {!isThicknessJudged(record) && <p className="mb-1">{COMPOSITE_WEAR}</p>}
       <InspectionLines inspection={corner.inspection} />
       {corner.cleaning && <p className="mb-1">{corner.cleaning}</p>}
       {notes.length > 0 && (
@@ -140,24 +143,28 @@ function CornerReport({ corner, units }: { corner: ReportCorner; units: UnitSyst
               before: before.assessment.firstRunout?.verdict,
               after: after?.assessment.runout?.verdict,
               source: SOURCE_NAME[runoutLimit(limits).source],
-              role: 'deviation',
+              role: 'deviation' as const,
             },
-            {
-              name: 'Thickness variation (DTV)',
-              before: before.assessment.thickness?.dtvVerdict,
-              after: after?.assessment.thickness?.dtvVerdict,
-              source: SOURCE_NAME[dtvLimit(limits).source],
-              role: 'deviation',
-            },
-            {
-              name: 'Thinnest place',
-              before: before.assessment.thicknessVerdicts?.verdicts.discard,
-              after: after?.assessment.thicknessVerdicts?.verdicts.discard,
-              source: limits.discard
-                ? `discard, ${SOURCE_NAME[limits.discard.source]}`
-                : 'discard not known',
-              role: 'size',
-            },
+            ...(isThicknessJudged(record)
+              ? [
+                  {
+                    name: 'Thickness variation (DTV)',
+                    before: before.assessment.thickness?.dtvVerdict,
+                    after: after?.assessment.thickness?.dtvVerdict,
+                    source: SOURCE_NAME[dtvLimit(limits).source],
+                    role: 'deviation' as const,
+                  },
+                  {
+                    name: 'Thinnest place',
+                    before: before.assessment.thicknessVerdicts?.verdicts.discard,
+                    after: after?.assessment.thicknessVerdicts?.verdicts.discard,
+                    source: limits.discard
+                      ? `discard, ${SOURCE_NAME[limits.discard.source]}`
+                      : 'discard not known',
+                    role: 'size' as const,
+                  },
+                ]
+              : []),
           ]}
         />
       </div>

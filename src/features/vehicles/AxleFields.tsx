@@ -4,7 +4,7 @@ import { Form } from 'react-bootstrap';
 import type { FieldErrors, UseFormRegister, UseFormRegisterReturn } from 'react-hook-form';
 import { LIMIT_FIELDS, type LimitField, type VehicleForm } from '@/core/contracts';
 import { isOfDrum, OF_ROTOR } from '@/core/sheets';
-import { TRAIT_NAME, TRAITS, type Trait } from '@/core/procedure';
+import { TRAIT_NAME, TRAIT_NAME_OF_DRUM, TRAITS, type Trait } from '@/core/procedure';
 import { fieldUnit, UNIT_SIGN, type UnitSystem } from '@/core/units';
 import { SOURCE_CHOICES } from '@/core/assessment';
 import { FormField } from '@/ui/field';
@@ -157,7 +157,7 @@ function BrakeFields({ axle, register, errors, chosen }: AxleFieldsProps) {
       <Ticks
         legend="It also has (the strip-down follows it)"
         values={TRAITS.filter(mayHave)}
-        nameOf={(trait) => TRAIT_NAME[trait]}
+        nameOf={(trait) => (isDrum ? TRAIT_NAME_OF_DRUM[trait] : undefined) ?? TRAIT_NAME[trait]}
         field={register(`${axle}.traits`)}
       />
     </>

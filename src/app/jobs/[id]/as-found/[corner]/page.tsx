@@ -44,6 +44,7 @@ export default async function AsFoundPage({
           jobId={id}
           corner={bench.corner}
           fastening={record.fastening}
+          isComposite={record.isComposite === true}
           noted={notedAsFound(bench.job, bench.corner)}
           units={bench.units}
           backHref={`/jobs/${id}/strip/${bench.corner}`}
