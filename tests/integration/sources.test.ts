@@ -1,7 +1,17 @@
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { outcomeOf, proveNext, REPAIRED_BESIDE, signOffOf, stagesOf } from '@/core/job';
+import {
+  findCheck,
+  inspectionAt,
+  isPutRight,
+  offTheRoad,
+  outcomeOf,
+  proveNext,
+  REPAIRED_BESIDE,
+  signOffOf,
+  stagesOf,
+} from '@/core/job';
 import { KNOWLEDGE, readShop } from '@/core/contracts';
 import { NEW_SHOP } from '@/core/options';
 import { closeDatabase } from '@/server/database';
@@ -162,4 +172,27 @@ test('a list that was kept before an item was added still holds, the new item no
   const read = readShop(old);
   expect(read.prices.currency).toBe('crowns');
   expect(read.prices.items.driveline).toEqual({ parts: null, minutes: null, away: null });
+});
+
+test('what was seen of a source is put right with it, in its words, and taken back with it', async () => {
+  const jobId = await begin();
+  await write(jobId, 'look/FL/pins', ['stuck']);
+  await write(jobId, 'look/FL/threads', ['loose', 'stripped']);
+  await write(jobId, 'repair/FL/stuck-pins', 'here');
+  await write(jobId, 'repair/FL/loose-fixing', 'here');
+  const view = (await repairViews(await jobOf(jobId))).find(({ code }) => code === 'stuck-pins');
+  expect(view?.settles).toBe('FL slide pins (stuck)');
+  await write(jobId, 'repaired/FL/stuck-pins', 'done', 'pins freed and greased');
+  // A stripped thread is more than a bolt that is drawn up.
+  await write(jobId, 'repaired/FL/loose-fixing', 'done', 'drawn up to torque');
+  const job = await jobOf(jobId);
+  expect(isPutRight(job, 'FL', 'threads')).toBe(false);
+  expect(offTheRoad(job).join(' ')).toMatch(/bolt/);
+  expect(findCheck(job, 'fixed', 'FL', 'pins')).toMatchObject({ note: 'pins freed and greased' });
+  const lines = inspectionAt(job, 'FL').wrong;
+  expect(lines.map(({ putRight }) => putRight)).toContain('pins freed and greased');
+  const done = ownerReport(job, 'mm').done.filter((each) => each.includes('pins freed'));
+  expect(done).toEqual(['Front left, stuck slide pins: pins freed and greased.']);
+  await write(jobId, 'repaired/FL/stuck-pins', null);
+  expect(isPutRight(await jobOf(jobId), 'FL', 'pins')).toBe(false);
 });

@@ -6,7 +6,9 @@ import {
   findSolver,
   FOR_SCREENS,
   jobFormSchema,
+  KNOWLEDGE,
   openApiDocument,
+  PROCEDURE,
   SOLVERS,
   vehicleFormSchema,
 } from '.';
@@ -240,4 +242,14 @@ describe('forms', () => {
     const fields = jobFormSchema.safeParse(empty).error?.issues.map(({ path }) => path[0]);
     expect(fields).toEqual(['odometerKm', 'corners', 'vehicleId']);
   });
+});
+
+test('what a repair puts right with it is something that is looked at', () => {
+  const known = PROCEDURE.items.flatMap(({ code, conditions }) => [
+    code,
+    ...conditions.map((condition) => `${code}:${condition.code}`),
+  ]);
+  expect(KNOWLEDGE.causes.flatMap(({ settles }) => settles)).not.toEqual([]);
+  for (const { settles } of KNOWLEDGE.causes)
+    expect(known).toEqual(expect.arrayContaining(settles));
 });

@@ -29,6 +29,7 @@ const causeSchema = z.strictObject({
   owner: sentence,
   isOutside: z.boolean(),
   work: z.array(z.enum(PRICE_ITEMS)).max(4),
+  settles: z.array(z.string().regex(/^[a-z-]+(:[a-z-]+)?$/)).default([]),
 });
 
 const base = {

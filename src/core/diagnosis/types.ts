@@ -31,6 +31,8 @@ export interface Cause {
   readonly isOutside: boolean;
   /** Items of the shop's list that its repair takes; none where the options of a rotor are its repair. */
   readonly work: readonly string[];
+  /** Looks that its repair puts right with it: an item, or one condition of it ("item:condition"). */
+  readonly settles: readonly string[];
   /** How usual it is before any finding: a count among about a hundred jobs. */
   readonly prior: number;
   /** The axle it belongs to by its nature, or null. */

@@ -1,9 +1,11 @@
-import { KNOWLEDGE } from '../contracts';
+import { KNOWLEDGE, PROCEDURE } from '../contracts';
 import type { Cause } from '../diagnosis';
+import { type Look } from '../procedure';
 import { costOf, ITEM_NAME, PRICE_ITEMS, type Cost, type PriceItem } from '../options';
 import { CORNERS, type Corner } from '../readings';
 import { checksOfKind, findCheck } from './checks';
-import { isDrumAt } from './procedure';
+import { isDrumAt, isOfOldRotor, isPutRight, looksOf } from './procedure';
+import { refusePutRight } from './roles';
 import { oncePer } from './remember';
 import type { Job } from './types';
 
@@ -146,3 +148,34 @@ export const refuseRepaired = (job: Job, place: string, item: string): string | 
   findCheck(job, 'repair', place, item)?.value === 'here'
     ? null
     : 'Decide first that it is done here.';
+
+/**
+ * What was found wrong where a source is put right, and is put right by that repair: every
+ * condition of the look is among what the cause settles, and nothing else must show it.
+ */
+export const settledLooks = (
+  job: Job,
+  { settles }: Pick<Cause, 'settles'>,
+  place: string,
+): readonly Look[] =>
+  looksOf(job).filter(
+    (look) =>
+      (place === '' || look.corner === place) &&
+      look.found.length > 0 &&
+      (settles.includes(look.item) ||
+        look.found.every((found) => settles.includes(`${look.item}:${found}`))) &&
+      !isPutRight(job, look.corner, look.item) &&
+      refusePutRight(look, isOfOldRotor(job, look)) === null,
+  );
+
+/** Those looks in words: the item, and what was found. */
+export const saySettled = (looks: readonly Look[]): string =>
+  looks
+    .map(({ corner, item, found }) => {
+      const known = PROCEDURE.items.find(({ code }) => code === item);
+      const names = found.map(
+        (each) => known?.conditions.find(({ code }) => code === each)?.name ?? each,
+      );
+      return `${corner} ${known?.name.toLowerCase() ?? item} (${names.join(', ').toLowerCase()})`;
+    })
+    .join('; ');

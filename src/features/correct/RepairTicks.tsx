@@ -29,6 +29,11 @@ function RepairTick({ jobId, repair }: { jobId: string; repair: RepairView }) {
       <p className="mb-1">
         <strong>Takes:</strong> {repair.takes} <strong>Proof:</strong> {repair.proof}
       </p>
+      {repair.settles !== '' && !standing?.did && (
+        <p className="mb-1">
+          <strong>Put right with it, as it was seen:</strong> {repair.settles}.
+        </p>
+      )}
       {standing?.did ? (
         <p className="zh-row mb-0">
           <span>

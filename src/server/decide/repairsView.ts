@@ -2,7 +2,9 @@ import 'server-only';
 import {
   repairedBeside,
   repairCost,
+  saySettled,
   sayWork,
+  settledLooks,
   sourceRepairs,
   type Job,
   type RepairPlace,
@@ -25,6 +27,8 @@ export interface RepairView {
   readonly shownBy: Cause['shownBy'];
   /** Items, price and time in words; what the list does not say is said. */
   readonly takes: string;
+  /** What was seen and is put right with it, in words; empty where nothing is. */
+  readonly settles: string;
   /** How likely it is now; null where nobody asked the nose. */
   readonly probability: number | null;
   readonly standing: Omit<SourceRepair, 'cause' | 'place'> | null;
@@ -68,6 +72,7 @@ function viewOf(
   return {
     ...{ code, place, name, isOutside, repair, proof, shownBy, probability, standing },
     takes: sayTakes(job, cause),
+    settles: saySettled(settledLooks(job, cause, place)),
   };
 }
 

@@ -5,11 +5,13 @@ import {
   checkFormSchema,
   type CheckFormData,
   definitionOf,
+  KNOWLEDGE,
   PROCEDURE,
   readCheckEntry,
   type CheckEntry,
 } from '../../core/contracts';
 import {
+  checksOfKind,
   drumItems,
   findCheck,
   type Job,
@@ -25,6 +27,7 @@ import {
   refuseRepaired,
   refuseInRebuild,
   refusePutRight,
+  settledLooks,
   slipOfCut,
 } from '../../core/job';
 import { lookAt, lookOfFinding, lookWithout, ownerOf, type Says } from '../../core/procedure';
@@ -129,6 +132,7 @@ export async function recordCheck(
     if (!written.done) return accept({ kept: false, theirs: written.theirs });
     if (kind === 'pedal' && item === 'hold' && written.stamp) beginHold(written.stamp);
     if (write?.kind === 'drum' && write.item === 'decided') await afterDrum(tx, job, write);
+    if (kind === 'repaired') await afterRepaired(tx, job, { place, item }, change);
     if (kind === 'look') await afterLook(tx, job, { place, item }, { ...written, ...change });
     if (kind === 'pedal' && item === 'held' && value === null) {
       // A pedal that is tried again is pumped and held anew.
@@ -153,6 +157,37 @@ async function afterDrum(
   if (before === undefined || before === value.work) return;
   for (const item of drumItems('after')) {
     await deleteCheck(tx, { jobId: job.id, kind: 'figure', place, item });
+  }
+}
+
+/**
+ * After a source was put right, what was seen of it is put right in the same words; taken back, that
+ * is taken back with it.
+ */
+async function afterRepaired(
+  tx: Database,
+  job: Job,
+  { place, item }: { readonly place: string; readonly item: string },
+  change: { readonly note: string | null; readonly by: string | null } | null,
+): Promise<void> {
+  const cause = KNOWLEDGE.causes.find(({ code }) => code === item);
+  if (!cause) return;
+  const key = { jobId: job.id, kind: 'fixed' as const };
+  if (change) {
+    const { note, by } = change;
+    for (const look of settledLooks(job, cause, place)) {
+      const at = { ...key, place: look.corner, item: look.item };
+      await writeCheck(tx, at, { note, by, value: 'fixed' }, null);
+    }
+    return;
+  }
+  const did = findCheck(job, 'repaired', place, item)?.note ?? null;
+  for (const fixed of checksOfKind(job, 'fixed')) {
+    const isOfIt = cause.settles.some((each) => each.split(':')[0] === fixed.item);
+    const isThere = place === '' || fixed.place === place;
+    if (isOfIt && isThere && fixed.note === did) {
+      await deleteCheck(tx, { ...key, place: fixed.place, item: fixed.item });
+    }
   }
 }
 

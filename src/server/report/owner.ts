@@ -182,10 +182,14 @@ function doneOf(job: Job): string[] {
         : []),
     ];
   });
-  const fixed = checksOfKind(job, 'fixed').map(
-    ({ place, note }) =>
-      `${capital(CORNER_NAME[place as Corner] ?? place)}: ${note ?? 'put right'}.`,
-  );
+  // What was put right with a source is told with that source.
+  const told = sourceRepairs(job).map(({ did }) => did);
+  const fixed = checksOfKind(job, 'fixed')
+    .filter(({ note }) => note === null || !told.includes(note))
+    .map(
+      ({ place, note }) =>
+        `${capital(CORNER_NAME[place as Corner] ?? place)}: ${note ?? 'put right'}.`,
+    );
   const bled = checksOfKind(job, 'hydraulics').filter(
     ({ item, value }) => item === 'bled' && value === 'done',
   );

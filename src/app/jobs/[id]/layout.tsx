@@ -19,7 +19,10 @@ export async function generateMetadata({
   params: Promise<{ id: string }>;
 }): Promise<Metadata> {
   const job = await loadJob((await params).id);
-  if (!job) return { title: 'Nothing here' };
+  if (!job) {
+    const nothing = 'Nothing here · Zesty Hound';
+    return { title: { template: nothing, default: nothing } };
+  }
   const of = `${job.vehicle.plate} · Zesty Hound`;
   return { title: { template: `%s · ${of}`, default: `Job ${job.number} · ${of}` } };
 }

@@ -77,7 +77,7 @@ export default async function CorrectPage({
         />
       ) : (
         <p>
-          Nothing is decided for this corner yet. <Link href={`/jobs/${id}/decide`}>Decide</Link>
+          Nothing is decided for this rotor yet. <Link href={`/jobs/${id}/decide`}>Decide</Link>
         </p>
       )}
     </WithNose>
