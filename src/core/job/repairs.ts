@@ -179,3 +179,9 @@ export const saySettled = (looks: readonly Look[]): string =>
       return `${corner} ${known?.name.toLowerCase() ?? item} (${names.join(', ').toLowerCase()})`;
     })
     .join('; ');
+
+/** Whether a corner's source was decided beside its rotor, and nobody read that rotor: nothing is advised for it. */
+export const isOnlyBeside = (job: Job, corner: Corner): boolean =>
+  sourceRepairs(job).some(({ place }) => place === corner || place === '') &&
+  !job.sets.some((set) => set.corner === corner && set.setAsideAt === null) &&
+  !job.decisions.some((each) => each.corner === corner);

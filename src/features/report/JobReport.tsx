@@ -27,7 +27,8 @@ export interface ReportCorner {
   readonly after: { readonly record: CornerRecord; readonly assessment: CornerAssessment } | null;
   /** What was done, or what is advised when nothing is on record. */
   readonly done: string | null;
-  readonly advice: string;
+  /** What is advised while nothing is; null where the source lies beside a rotor that nobody read. */
+  readonly advice: string | null;
   /** What was done before and did not cure it, in words. */
   readonly earlier: readonly string[];
   readonly inspection: CornerInspection;
@@ -112,7 +113,9 @@ function CornerReport({ corner, units }: { corner: ReportCorner; units: UnitSyst
           </>
         ) : (
           <>
-            Nothing is on record as done. Advice now: <strong>{corner.advice}</strong>
+            Nothing is on record as done
+            {corner.advice === null ? ' to this rotor.' : '. Advice now: '}
+            <strong>{corner.advice}</strong>
           </>
         )}
       </p>

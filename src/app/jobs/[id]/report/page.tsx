@@ -23,6 +23,8 @@ import {
   sourceRepairs,
   vehicleName,
   causesAt,
+  isOnlyBeside,
+  type Job,
   findCheck,
 } from '@/core/job';
 import { loadJob } from '@/server/job/jobs';
@@ -53,21 +55,9 @@ import { FoundDrawn } from './FoundDrawn';
 
 export const metadata: Metadata = { title: 'Report' };
 
-export default async function ReportPage({ params }: { params: Promise<{ id: string }> }) {
-  const { id } = await params;
-  const job = await loadJob(id);
-  if (!job) notFound();
-  const units = await shopUnits();
-  const { vehicle } = job;
-  const who = await whoIsHere();
-  const promise = findCheck(job, 'promise', '', 'guarantee');
-  const { blocks, open } = signOffOf(job);
-  const { mustNotMove, notDone, isSigned, isSignedElsewhere } = standingOf(job);
-  const at = (each: Blocker) => ({
-    say: each.say,
-    href: jobHref(id, { page: each.place, corner: each.corner }),
-  });
-  const drums = await Promise.all(
+/** What the report tells of the drums of a job. */
+const drumsOfReport = (job: Job) =>
+  Promise.all(
     drumCorners(job).map(async (corner) => {
       const view = await drumView(job, corner);
       const { decision } = view;
@@ -84,6 +74,22 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
       };
     }),
   );
+
+export default async function ReportPage({ params }: { params: Promise<{ id: string }> }) {
+  const { id } = await params;
+  const job = await loadJob(id);
+  if (!job) notFound();
+  const units = await shopUnits();
+  const { vehicle } = job;
+  const who = await whoIsHere();
+  const promise = findCheck(job, 'promise', '', 'guarantee');
+  const { blocks, open } = signOffOf(job);
+  const { mustNotMove, notDone, isSigned, isSignedElsewhere } = standingOf(job);
+  const at = (each: Blocker) => ({
+    say: each.say,
+    href: jobHref(id, { page: each.place, corner: each.corner }),
+  });
+  const drums = await drumsOfReport(job);
   const corners = rotorCorners(job).map((corner) => {
     const before = judgeCorner(job, corner, 'before');
     const after = judgeCorner(job, corner, 'after');
@@ -93,7 +99,9 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
       before,
       after: isMeasuredAgain ? after : null,
       done: before.recorded,
-      advice: sayAdvice(before.advice, { ...before.record, units }).todo,
+      advice: isOnlyBeside(job, corner)
+        ? null
+        : sayAdvice(before.advice, { ...before.record, units }).todo,
       earlier: earlierAt(job, corner),
       inspection: inspectionAt(job, corner),
       cleaning: cleaning && sayCleaning(cleaning, (value) => formatIn(units, 'deviation', value)),
