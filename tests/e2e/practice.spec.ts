@@ -1,7 +1,7 @@
 import { devices, expect, test, type Page } from '@playwright/test';
 import { dialShows } from '@/core/bench';
 import { seededRandom } from '@/core/numeric';
-import { caseOf, readCode } from '@/core/practice';
+import { cornerCase } from '@/core/practice';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 import { beHere, complaintsOf, expectAccessible, settled } from './helpers';
 
@@ -42,7 +42,7 @@ async function stopAt(page: Page, sign: 1 | -1): Promise<void> {
 test('a case by keyboard: looked at, put right, read, and the truth after it', async ({ page }) => {
   const complaints = complaintsOf(page);
   const sent = writesOf(page);
-  const own = caseOf(readCode('RD-00003')!);
+  const own = cornerCase('RD-00003');
   await page.goto('/practice');
   await page.getByLabel('A case by its code').fill('rd 00003');
   await page.keyboard.press('Enter');
@@ -101,7 +101,7 @@ test('telling apart: a second mounting, moved to where it cancels, and named', a
   const complaints = complaintsOf(page);
   const sent = writesOf(page);
   // Hub and rotor together: 0.085 mm as first marked, 0.030 mm at its best.
-  const own = caseOf(readCode('TB-00006')!);
+  const own = cornerCase('TB-00006');
   const random = seededRandom(3);
   const gauge = WORKSHOP_DEFAULTS.dialIndicator;
   const bench = { corner: own.virtual, faults: {} };
@@ -172,7 +172,7 @@ test.describe('by thumb on a phone', () => {
     const sent = writesOf(page);
     // A micrometer with something wrong.
     const code = Array.from({ length: 99 }, (_, i) => `RM-000${String(i).padStart(2, '0')}`).find(
-      (each) => caseOf(readCode(each)!).faults.lip,
+      (each) => cornerCase(each).faults.lip,
     )!;
     await page.goto(`/practice/${code}`);
     await page.getByRole('button', { name: /^Read thickness/ }).tap();

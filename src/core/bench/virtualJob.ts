@@ -5,6 +5,7 @@ import {
   medianOf,
   seenIn,
   type Finding,
+  type FindingStage,
   type Knowledge,
   type RecordedFinding,
 } from '../diagnosis';
@@ -38,12 +39,18 @@ function drawFrom<Item>(
   return last;
 }
 
-function drawValue(finding: Finding, cause: string, random: Chance): string | number {
+function drawValue(
+  finding: Finding,
+  cause: string,
+  random: Chance,
+  clearness: number,
+): string | number {
   if (isChoice(finding)) {
-    return drawFrom(finding.values, ({ code }) => probabilityOfValue(finding, code, cause), random)
-      .code;
+    const share = (code: string): number => probabilityOfValue(finding, code, cause) ** clearness;
+    return drawFrom(finding.values, ({ code }) => share(code), random).code;
   }
-  return Math.exp(Math.log(medianOf(finding, cause)) + finding.spread * random.normal());
+  const spread = finding.spread / clearness;
+  return Math.exp(Math.log(medianOf(finding, cause)) + spread * random.normal());
 }
 
 /** Share of the jobs that are about the front axle. */
@@ -69,12 +76,19 @@ function chanceOf(
 
 /**
  * Draws a job from the knowledge: axle, cause by the priors, each finding by itself, or those of one
- * group alike in so many of the jobs (`together`, 0 to 1).
+ * group alike in so many of the jobs (`together`, 0 to 1). With a `clearness` what a stage finds shows
+ * the cause more clearly than the knowledge has it: shares to that power, spreads divided by it.
  */
 export function drawJob(
   knowledge: Knowledge,
   random: RandomSource,
-  { together = 0 }: { readonly together?: number } = {},
+  {
+    together = 0,
+    clearness,
+  }: {
+    readonly together?: number;
+    readonly clearness?: Readonly<Record<FindingStage, number>>;
+  } = {},
 ): VirtualJob {
   const kept = new Map<string, Chance>();
   const axle = random.uniform() < FRONT_SHARE ? 'front' : 'rear';
@@ -86,6 +100,7 @@ export function drawJob(
       finding,
       cause,
       together > 0 ? chanceOf(finding.group, kept, together, random) : random,
+      clearness?.[finding.stage] ?? 1,
     ),
   }));
   // Whoever asks whether what was seen explains the complaint gets a true answer.

@@ -6,7 +6,7 @@ import type { Micrometres } from '../units';
 import { WORKSHOP_DEFAULTS } from '../verdict';
 import { apartCorner, type Source } from './apartCase';
 import type { BenchFault } from './benchWork';
-import { chanceOf, writeCode, type CaseCode } from './code';
+import { chanceOf, readCode, writeCode, type CaseCode, type CornerLevel } from './code';
 import { decideCorner } from './decideCase';
 import { DISCARD, NOMINAL } from './draw';
 import { clearCorner, drawFaults } from './readCase';
@@ -15,6 +15,7 @@ import { MACHINE_TO, RADIUS, type WayOutcome } from './ways';
 
 /** A corner whose truth is known, and what is wrong at its bench. */
 export interface PracticeCase extends CaseCode {
+  readonly level: CornerLevel;
   readonly code: string;
   readonly corner: Corner;
   readonly studs: number;
@@ -27,6 +28,12 @@ export interface PracticeCase extends CaseCode {
   /** Of level “decide”: what every way comes to, and the luck of its tolerances. */
   readonly decision: { readonly ways: readonly WayOutcome[]; readonly luck: number } | null;
 }
+
+/** The code of a case of one corner. */
+export type CornerCode = CaseCode & { readonly level: CornerLevel };
+
+/** Whether a code is of one corner at its bench, not of a whole car. */
+export const isOfCorner = (own: CaseCode): own is CornerCode => own.level !== 'find';
 
 const known = (value: Micrometres) => ({ value, source: 'maker' as const });
 
@@ -43,7 +50,7 @@ const anyCorner = (random: RandomSource): Corner =>
   CORNERS[Math.floor(CORNERS.length * random.uniform())]!;
 
 /** What a level draws of its own, in the order that its codes have. */
-function drawn(own: CaseCode, random: RandomSource, studs: number) {
+function drawn(own: CornerCode, random: RandomSource, studs: number) {
   const none = { limits: LIMITS, source: null, decision: null };
   switch (own.level) {
     case 'apart': {
@@ -63,10 +70,17 @@ function drawn(own: CaseCode, random: RandomSource, studs: number) {
   }
 }
 
-/** The case of a code: the same for the same code, anywhere. */
-export function caseOf(own: CaseCode): PracticeCase {
+/** The corner’s case of a code: the same for the same code, anywhere. */
+export function caseOf(own: CornerCode): PracticeCase {
   const random = chanceOf(own);
   const studs = random.uniform() < 0.8 ? 5 : 4;
   const made = drawn(own, random, studs);
   return { ...own, code: writeCode(own), studs, truth: truthOf(made.virtual), ...made };
+}
+
+/** The corner’s case of a code as it is written. Throws RangeError for another code. */
+export function cornerCase(code: string): PracticeCase {
+  const own = readCode(code);
+  if (!own || !isOfCorner(own)) throw new RangeError(`${code} is no code of a corner`);
+  return caseOf(own);
 }

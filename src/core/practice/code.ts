@@ -1,8 +1,10 @@
 import { numberedRandom, type RandomSource } from '../numeric';
 
 /** What a case asks for. */
-export const LEVELS = ['read', 'apart', 'decide'] as const;
+export const LEVELS = ['read', 'apart', 'decide', 'find'] as const;
 export type Level = (typeof LEVELS)[number];
+/** Levels that are about one corner at its bench. */
+export type CornerLevel = Exclude<Level, 'find'>;
 
 /** What a corner is read with. */
 export const SUBJECTS = ['dial', 'micrometer', 'both'] as const;
@@ -25,6 +27,7 @@ const KINDS = [
   { letters: 'RB', level: 'read', subject: 'both' },
   { letters: 'TB', level: 'apart', subject: 'both' },
   { letters: 'DB', level: 'decide', subject: 'both' },
+  { letters: 'FB', level: 'find', subject: 'both' },
 ] as const satisfies readonly { letters: string; level: Level; subject: Subject }[];
 
 /** A level with what it is read with. */

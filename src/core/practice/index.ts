@@ -2,6 +2,7 @@ export { SOURCES, type Source } from './apartCase';
 export * from './benchWork';
 export * from './case';
 export * from './code';
+export * from './find';
 export * from './judge';
 export { judgeApart, SOURCE_SAY, type ApartResult } from './judgeApart';
 export * from './judgeDecide';

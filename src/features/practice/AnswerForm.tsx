@@ -14,6 +14,8 @@ interface AnswerFormProps<Value extends string> {
     readonly note?: string;
   }[];
   readonly button: string;
+  /** What the way back is called. */
+  readonly leave?: string;
   readonly onSay: (value: Value) => void;
   /** Back to the bench, where more is to be read first. */
   readonly onLeave: () => void;
@@ -21,7 +23,7 @@ interface AnswerFormProps<Value extends string> {
 
 /** Asks for one answer at the end of a case; the truth is shown once it is said. */
 export function AnswerForm<Value extends string>(props: AnswerFormProps<Value>) {
-  const { asked, known, answers, button, onSay, onLeave } = props;
+  const { asked, known, answers, button, leave = 'Read on', onSay, onLeave } = props;
   const [said, setSaid] = useState<Value | null>(null);
   const first = useRef<HTMLInputElement>(null);
   useEffect(() => first.current?.focus(), []);
@@ -61,7 +63,7 @@ export function AnswerForm<Value extends string>(props: AnswerFormProps<Value>) 
           {button}
         </Button>
         <Button variant="outline-secondary" onClick={onLeave}>
-          Read on
+          {leave}
         </Button>
       </div>
     </Form>

@@ -55,8 +55,14 @@ const DECIDE: KindWords = {
   button: 'New case to decide',
 };
 
+const FIND: KindWords = {
+  name: 'Find',
+  say: 'A whole car and its customer: ask, drive, look, measure, put right and show; minutes and money count.',
+  button: 'New car',
+};
+
 const wordsOf = ({ level, subject }: CaseKind): KindWords =>
-  ({ read: READ[subject], apart: APART, decide: DECIDE })[level];
+  ({ read: READ[subject], apart: APART, decide: DECIDE, find: FIND })[level];
 
 const pathOf = (code: string): string => `/practice/${code}`;
 

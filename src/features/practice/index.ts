@@ -1,3 +1,4 @@
+export { AfterCase } from './AfterCase';
 export { ApartAnswer } from './ApartAnswer';
 export { ApartDebrief } from './ApartDebrief';
 export * from './BenchLooks';
@@ -8,3 +9,4 @@ export * from './PracticeDesk';
 export * from './PracticeFrame';
 export { ProvingGround } from './ProvingGround';
 export * from './run';
+export { FindRoom } from './find/FindRoom';

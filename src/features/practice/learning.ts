@@ -98,6 +98,8 @@ export const outcomesCsv = (outcomes: readonly Outcome[]): string =>
       'said',
       'way',
       'best_way',
+      'cause',
+      'said_cause',
     ],
     ...outcomes.map((each) => [
       each.code,
@@ -113,5 +115,7 @@ export const outcomesCsv = (outcomes: readonly Outcome[]): string =>
       each.said ?? '',
       each.way ?? '',
       each.bestWay ?? '',
+      each.cause ?? '',
+      each.saidCause ?? '',
     ]),
   ]);

@@ -1,5 +1,5 @@
 import { fireEvent, render, screen } from '@testing-library/react';
-import { judgeApart, judgeDecide, judgeRead, caseOf, readCode, type Source } from '@/core/practice';
+import { judgeApart, judgeDecide, judgeRead, cornerCase, type Source } from '@/core/practice';
 import { ApartAnswer } from './ApartAnswer';
 import { ApartDebrief } from './ApartDebrief';
 import { BenchLooks } from './BenchLooks';
@@ -16,7 +16,7 @@ jest.mock('next/navigation', () => ({
   usePathname: () => '/practice',
 }));
 
-const own = caseOf(readCode('RB-0000W')!);
+const own = cornerCase('RB-0000W');
 const outcome = (more: Partial<Outcome> = {}): Outcome => ({
   ...{ code: 'RD-00001', at: 1000, who: 'Wren', isRight: true, isHarm: false },
   ...{
@@ -28,6 +28,8 @@ const outcome = (more: Partial<Outcome> = {}): Outcome => ({
     source: null,
     way: null,
     bestWay: null,
+    saidCause: null,
+    cause: null,
     ...more,
   },
 });
@@ -101,7 +103,7 @@ describe('what is to be learned', () => {
   test('as CSV no name is a formula', () => {
     const csv = outcomesCsv([outcome({ who: '=1+1', missed: ['hot', 'zero'] })]);
     expect(csv.split('\n')[1]).toBe(
-      "RD-00001,1970-01-01T00:00:01.000Z,'=1+1,true,false,20.0,10.0,Feel the rotor; Close the micrometer,1.20,,,,",
+      "RD-00001,1970-01-01T00:00:01.000Z,'=1+1,true,false,20.0,10.0,Feel the rotor; Close the micrometer,1.20,,,,,,",
     );
   });
 });
@@ -150,7 +152,7 @@ describe('telling apart', () => {
     expect(onSay).toHaveBeenCalledWith('dirt');
   });
   test('after it what was said beside what is true, and what the runout is made of', () => {
-    const apart = caseOf(readCode('TB-00005')!);
+    const apart = cornerCase('TB-00005');
     const result = judgeApart(apart, [], [], 0, 'rotor');
     render(<ApartDebrief own={apart} units="mm" result={result} />);
     expect(screen.getByRole('heading', { level: 2 })).toHaveTextContent(/^Runout was not measured/);
@@ -194,7 +196,7 @@ describe('the desk', () => {
 });
 
 describe('deciding', () => {
-  const decided = caseOf(readCode('DB-00003')!);
+  const decided = cornerCase('DB-00003');
   const lap = [0, 90, 180, 270].map(() => Math.round(decided.truth.least) + 1);
   const gauge = { resolution: 1, repeatability: 1.5 };
   const sets = [{ kind: 'thickness', shift: 0, gauge, laps: [lap] }] as const;

@@ -8,6 +8,8 @@ import {
   SOURCES,
   WAYS,
   type BenchAction,
+  type FindAction,
+  type FindResult,
   type CaseResult,
 } from '@/core/practice';
 import {
@@ -24,6 +26,7 @@ const faultSchema = z.enum(BENCH_FAULTS);
 const actionSchema = z.object({ kind: z.enum(['look', 'remedy']), fault: faultSchema });
 const sourceSchema = z.enum(SOURCES).nullable().default(null);
 const waySchema = z.enum(WAYS).nullable().default(null);
+const causeSchema = z.string().nullable().default(null);
 const outcomeSchema = z.object({
   code: z.string(),
   /** When it was ended, in ms. */
@@ -42,12 +45,25 @@ const outcomeSchema = z.object({
   /** What was decided, and what would have been best; null where that was not asked. */
   way: waySchema,
   bestWay: waySchema,
+  /** What a car was first taken for, and its fault, by the codes of their causes; null where that was not asked. */
+  saidCause: causeSchema,
+  cause: causeSchema,
 });
 
 /** What came of a case, as it is kept. */
 export type Outcome = z.infer<typeof outcomeSchema>;
 
+const findSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('check'), code: z.string() }),
+  z.object({ kind: z.literal('repair'), code: z.string() }),
+  z.object({ kind: z.literal('pedal') }),
+  z.object({ kind: z.literal('drive') }),
+  z.object({ kind: z.literal('nose'), how: z.enum(['once', 'on']) }),
+  z.object({ kind: z.literal('back') }),
+]);
+
 const ACTION = 'practice-action';
+const FIND = 'practice-find';
 const DONE = 'practice-done';
 
 const taken = <Kept>(
@@ -66,6 +82,10 @@ export const actionsOf = (writes: readonly PracticeWrite[]): BenchAction[] =>
     ({ kind, fault }, i, all) =>
       all.findIndex((each) => each.kind === kind && each.fault === fault) === i,
   );
+
+/** What was done at a whole car, in order. */
+export const findActionsOf = (writes: readonly PracticeWrite[]): FindAction[] =>
+  taken(writes, FIND, findSchema);
 
 /** How it ended; null while it is worked on. */
 export const outcomeOf = (writes: readonly PracticeWrite[]): Outcome | null =>
@@ -89,26 +109,50 @@ export const writeAction = (id: string, action: BenchAction) =>
     refresh: 'by-writer',
   });
 
-/** Ends a case: from now on its truth is shown. */
-export const writeOutcome = (id: string, code: string, who: string | null, result: CaseResult) => {
-  const { isRight, minutes, best, missed, errorUm } = result;
-  const outcome: Outcome = {
-    ...{ code, who, at: Date.now(), isRight, minutes, best, missed: [...missed], errorUm },
-    isHarm: result.level === 'read' ? result.harm !== null : result.isHarm,
-    said: result.level === 'apart' ? result.said : null,
-    source: result.level === 'apart' ? result.source : null,
-    way: result.level === 'decide' ? (result.chosen?.way ?? null) : null,
-    bestWay: result.level === 'decide' ? result.bestWay.way : null,
-  };
-  return keepWrite({
-    name: DONE,
-    input: outcome,
-    place: `${id} done`,
-    jobId: id,
-    about: 'practice: a case',
-    refresh: 'by-writer',
+/** Does something at a whole car; `at` counts what was done before it. */
+export const writeFindAction = (id: string, action: FindAction, at: number) =>
+  keepWrite({
+    ...{ name: FIND, input: action, place: `${id} find ${at}`, jobId: id },
+    ...{ about: 'practice: a car', refresh: 'by-writer' },
   });
-};
+
+const keepOutcome = (id: string, outcome: Outcome) =>
+  keepWrite({
+    ...{ name: DONE, input: outcome, place: `${id} done`, jobId: id },
+    ...{ about: 'practice: a case', refresh: 'by-writer' },
+  });
+
+const NOT_ASKED = { said: null, source: null, way: null, bestWay: null } as const;
+
+/** Ends a case: from now on its truth is shown. */
+export function writeOutcome(id: string, code: string, who: string | null, result: CaseResult) {
+  const { isRight, minutes, best, missed, errorUm } = result;
+  return keepOutcome(id, {
+    ...{ code, who, at: Date.now(), isRight, minutes, best, missed: [...missed], errorUm },
+    ...NOT_ASKED,
+    isHarm: result.level === 'read' ? result.harm !== null : result.isHarm,
+    ...(result.level === 'apart' && { said: result.said, source: result.source }),
+    ...(result.level === 'decide' && {
+      way: result.chosen?.way ?? null,
+      bestWay: result.bestWay.way,
+    }),
+    ...{ saidCause: null, cause: null },
+  });
+}
+
+/** Ends a whole car: from now on its fault is shown. */
+export function writeFindOutcome(
+  id: string,
+  code: string,
+  who: string | null,
+  { isRight, isHarm, minutes, best, said, fault }: FindResult,
+) {
+  return keepOutcome(id, {
+    ...{ code, who, at: Date.now(), isRight, isHarm, minutes, best, missed: [], errorUm: null },
+    ...NOT_ASKED,
+    ...{ saidCause: said?.code ?? null, cause: fault.code },
+  });
+}
 
 const empty = (): string => '[]';
 

@@ -1,16 +1,13 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { measuredSet } from '@/core/assessment';
 import {
-  caseOf,
+  cornerCase,
   faultsLeft,
   isRead,
   judgeCase,
-  newCode,
-  readCode,
   type CaseResult,
   type CaseWork,
   type PracticeCase,
@@ -21,7 +18,7 @@ import { MeasureBench } from '@/features/measure/MeasureBench';
 import type { BenchCorner } from '@/features/measure/model';
 import {
   actionsOf,
-  AllCases,
+  AfterCase,
   ApartAnswer,
   ApartDebrief,
   BenchLooks,
@@ -37,7 +34,7 @@ import {
   writeAction,
   writeOutcome,
 } from '@/features/practice';
-import { practiceAgain, practiceId } from '@/ui/keeper';
+import { practiceId } from '@/ui/keeper';
 import { NextThing } from '@/ui/shell';
 
 interface CaseRoomProps {
@@ -117,25 +114,9 @@ function Came({
   }
 }
 
-/** What follows a case: the next one of its subject, made when it is asked for. */
-function After({ own }: { readonly own: PracticeCase }) {
-  const router = useRouter();
-  return (
-    <p className="d-flex flex-wrap gap-2">
-      <Button onClick={() => router.push(`/practice/${newCode(own, Math.random())}`)}>
-        Next case
-      </Button>
-      <Button variant="outline-secondary" onClick={() => practiceAgain(own.code)}>
-        Work it again
-      </Button>
-      <AllCases />
-    </p>
-  );
-}
-
 /** A case as it stands on this device: its bench as it was put right so far, and what would come of it now. */
 function useCase(code: string, units: UnitSystem) {
-  const own = useMemo(() => caseOf(readCode(code)!), [code]);
+  const own = useMemo(() => cornerCase(code), [code]);
   const id = practiceId(code, useTime(code));
   const writes = useWrites(id);
   const actions = useMemo(() => actionsOf(writes), [writes]);
@@ -205,7 +186,7 @@ export function CaseRoom({ code, who, units }: CaseRoomProps) {
       {outcome && (
         <div ref={done}>
           <Came {...{ own, result, units }} />
-          <After own={own} />
+          <AfterCase {...{ own, code }} />
         </div>
       )}
       {!outcome && isAnswering && own.level === 'apart' && (

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
-import { readCode, writeCode } from '@/core/practice';
+import { isOfCorner, readCode, writeCode } from '@/core/practice';
+import { FindRoom } from '@/features/practice';
 import { shopUnits } from '@/server/shop/settings';
 import { whoIsHere } from '@/server/web/who';
 import { CaseRoom } from './CaseRoom';
@@ -21,5 +22,6 @@ export default async function CasePage({ params }: CasePageProps) {
   // One case has one address.
   if (written !== code) redirect(`/practice/${written}`);
   const who = await whoIsHere();
-  return <CaseRoom code={written} who={who?.name ?? null} units={await shopUnits()} />;
+  const room = { code: written, who: who?.name ?? null, units: await shopUnits() };
+  return isOfCorner(own) ? <CaseRoom {...room} /> : <FindRoom {...room} />;
 }

@@ -1,0 +1,216 @@
+import {
+  advisesNoDrive,
+  diagnose,
+  EXPLAINS,
+  seenIn,
+  type Cause,
+  type Diagnosis,
+  type Finding,
+  type RecordedFinding,
+} from '../../diagnosis';
+import type { PriceItem } from '../../options';
+import { priceOf } from '../ways';
+import { asRecorded, shownOf, type FindCase } from './findCase';
+
+/** What can be done at a car, in the order in which it was. */
+export type FindAction =
+  /** A question, a drive, a look or a reading, by the code of its finding. */
+  | { readonly kind: 'check'; readonly code: string }
+  /** A cause is taken for the fault and put right. */
+  | { readonly kind: 'repair'; readonly code: string }
+  /** The pedal is pumped, the wheels are spun. */
+  | { readonly kind: 'pedal' }
+  | { readonly kind: 'drive' }
+  /** The nose is asked: once for its price, or from now on. */
+  | { readonly kind: 'nose'; readonly how: 'once' | 'on' }
+  /** The car goes back to its owner. */
+  | { readonly kind: 'back' };
+
+/** Minutes of what is in no list. */
+export const FIND_MINUTES = { pedal: 2, drive: 12, nose: 10 } as const;
+
+/** What puts right a cause that no work beside the rotor does. */
+const AT_ROTOR: Readonly<Record<string, readonly PriceItem[]>> = {
+  'rust-under-hat': ['clean'],
+  'hub-runout': ['hub'],
+  'heat-damage': ['rotor', 'pads'],
+};
+/** A face that is not true or not of one thickness is cut true. */
+const CUT: readonly PriceItem[] = ['on-vehicle'];
+
+/** The items of the shop’s list that a cause’s repair takes in practice. */
+export const repairItems = ({ code, work }: Pick<Cause, 'code' | 'work'>): readonly PriceItem[] =>
+  // The knowledge names items of the list and no others.
+  work.length > 0 ? (work as readonly PriceItem[]) : (AT_ROTOR[code] ?? CUT);
+
+const sameItems = (own: readonly PriceItem[], other: readonly PriceItem[]): boolean =>
+  own.length === other.length && own.every((item) => other.includes(item));
+
+/** Whether putting one cause right puts the other right as well: the same work is done. */
+export const doesCure = (done: Cause, fault: Cause): boolean =>
+  done.code === fault.code || sameItems(repairItems(done), repairItems(fault));
+
+/** Money and minutes of a repair, by the demo list. */
+export const repairPrice = (cause: Cause): { readonly cost: number; readonly minutes: number } =>
+  priceOf(repairItems(cause));
+
+/** What would be harm, and ends the case. */
+export type FindHarm = 'danger' | 'not-asked' | 'pedal' | 'back-pedal';
+
+/** A car as it stands after what was done. */
+export interface FindState {
+  readonly found: readonly RecordedFinding[];
+  readonly minutes: number;
+  readonly money: number;
+  readonly isWheelOff: boolean;
+  readonly repairs: readonly Cause[];
+  readonly isCured: boolean;
+  /** It was driven since the repair that cured it. */
+  readonly isShown: boolean;
+  /** The pedal was pumped since something was put right. */
+  readonly isPumped: boolean;
+  /** What the last drive after a repair was like; null before one. */
+  readonly drive: 'gone' | 'there' | null;
+  readonly harm: FindHarm | null;
+  /** Why it may not be driven, as far as it is known; null where nothing says so. */
+  readonly danger: string | null;
+  readonly nose: 'off' | 'once' | 'on';
+  readonly isOver: boolean;
+}
+
+const START: FindState = {
+  ...{ found: [], minutes: 0, money: 0, isWheelOff: false, repairs: [], isCured: false },
+  ...{ isShown: false, isPumped: true, drive: null, harm: null, danger: null },
+  ...{ nose: 'off', isOver: false },
+};
+
+/** What is asked before anybody drives: pedal and noise. */
+const ASKED_FIRST = ['pedal-feel', 'noise'];
+
+/** What is dangerous at a car as it is, the fault not put right. */
+function dangersOf(own: FindCase, state: FindState, findings: readonly RecordedFinding[]) {
+  if (state.isCured) return null;
+  const open = findings.filter(
+    (finding) => !state.repairs.some(({ code }) => saysOf(own, finding).includes(code)),
+  );
+  return advisesNoDrive(open);
+}
+
+/** Causes that a finding shows by itself. */
+const saysOf = ({ knowledge }: FindCase, finding: RecordedFinding): readonly string[] =>
+  seenIn(knowledge, [finding]).map(({ cause }) => cause);
+
+/** Why driving now would be harm; null where it would not. */
+function harmOfDriving(own: FindCase, state: FindState): FindHarm | null {
+  if (!state.isPumped) return 'pedal';
+  if (dangersOf(own, state, state.found) !== null) return 'danger';
+  const unasked = ASKED_FIRST.filter((code) => !state.found.some((each) => each.code === code));
+  const hidden = own.shows.filter(({ code }) => unasked.includes(code));
+  return dangersOf(own, state, hidden) === null ? null : 'not-asked';
+}
+
+const findingOf = (own: FindCase, code: string): Finding =>
+  own.knowledge.findings.find((each) => each.code === code)!;
+
+/** Minutes of a check as the car stands: the first with a wheel off takes it off. */
+export const checkMinutes = (
+  { knowledge }: Pick<FindCase, 'knowledge'>,
+  { isWheelOff }: Pick<FindState, 'isWheelOff'>,
+  { minutes, wheelOff }: Pick<Finding, 'minutes' | 'wheelOff'>,
+): number => minutes + (wheelOff && !isWheelOff ? knowledge.wheelOffMinutes : 0);
+
+function afterCheck(own: FindCase, state: FindState, code: string): FindState {
+  const finding = findingOf(own, code);
+  const harm = finding.stage === 'road-test' ? harmOfDriving(own, state) : null;
+  if (harm !== null) return { ...state, harm, isOver: true };
+  return {
+    ...state,
+    found: [...state.found, asRecorded(finding, shownOf(own, code))],
+    minutes: state.minutes + checkMinutes(own, state, finding),
+    isWheelOff: state.isWheelOff || finding.wheelOff,
+  };
+}
+
+function afterRepair(own: FindCase, state: FindState, code: string): FindState {
+  const cause = own.knowledge.causes.find((each) => each.code === code)!;
+  const { cost, minutes } = repairPrice(cause);
+  return {
+    ...state,
+    repairs: [...state.repairs, cause],
+    money: state.money + cost,
+    minutes: state.minutes + minutes,
+    isCured: state.isCured || doesCure(cause, own.cause),
+    ...{ isPumped: false, isShown: false, drive: null, isWheelOff: false },
+  };
+}
+
+function afterDrive(own: FindCase, state: FindState): FindState {
+  const harm = harmOfDriving(own, state);
+  if (harm !== null) return { ...state, harm, isOver: true };
+  return {
+    ...state,
+    minutes: state.minutes + FIND_MINUTES.drive,
+    drive: state.isCured ? 'gone' : 'there',
+    isShown: state.isCured,
+  };
+}
+
+function after(own: FindCase, state: FindState, action: FindAction): FindState {
+  if (state.isOver) return state;
+  // What the nose said once is for the car as it was then.
+  const next: FindState = state.nose === 'once' ? { ...state, nose: 'off' } : state;
+  switch (action.kind) {
+    case 'check':
+      return afterCheck(own, next, action.code);
+    case 'repair':
+      return afterRepair(own, next, action.code);
+    case 'pedal':
+      return { ...next, isPumped: true, minutes: next.minutes + FIND_MINUTES.pedal };
+    case 'drive':
+      return afterDrive(own, next);
+    case 'nose':
+      return {
+        ...next,
+        nose: action.how,
+        minutes: next.minutes + (action.how === 'once' ? FIND_MINUTES.nose : 0),
+      };
+    case 'back':
+      return { ...next, isOver: true, harm: next.isPumped ? null : 'back-pedal' };
+  }
+}
+
+/** A car after what was done at it, step by step; the first is the car as it came. */
+export function findStates(own: FindCase, actions: readonly FindAction[]): readonly FindState[] {
+  const states = [START];
+  for (const action of actions) {
+    const next = after(own, states.at(-1)!, action);
+    states.push({ ...next, danger: dangersOf(own, next, next.found) });
+  }
+  return states;
+}
+
+/** A car as it stands after what was done at it. */
+export const findState = (own: FindCase, actions: readonly FindAction[]): FindState =>
+  findStates(own, actions).at(-1)!;
+
+/** What the nose says of a car as it stands: of what was found, what was put right in vain not meant any more. */
+export const noseAt = (own: FindCase, state: FindState): Diagnosis =>
+  diagnose(own.knowledge, {
+    findings: state.found,
+    axle: own.axle,
+    never: state.isCured
+      ? []
+      : own.knowledge.causes
+          .filter((cause) => state.repairs.some((done) => doesCure(done, cause)))
+          .map(({ code }) => code),
+  });
+
+/** What can still be found out at a car, in the order of the knowledge. */
+export const checksLeft = (own: FindCase, { found }: FindState): readonly Finding[] =>
+  own.knowledge.findings.filter(({ code, unless }) => {
+    if (found.some((each) => each.code === code)) return false;
+    if (unless && found.some((each) => each.code === unless.code && each.value === unless.value)) {
+      return false;
+    }
+    return code !== EXPLAINS || seenIn(own.knowledge, found).length > 0;
+  });

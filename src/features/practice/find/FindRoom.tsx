@@ -1,0 +1,190 @@
+'use client';
+
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { Button } from 'react-bootstrap';
+import { KNOWLEDGE } from '@/core/contracts';
+import {
+  FIND_MINUTES,
+  findCaseOf,
+  findState,
+  judgeFind,
+  readCode,
+  repairPrice,
+  sayCrowns,
+  type FindAction,
+  type FindCase,
+  type FindState,
+} from '@/core/practice';
+import type { UnitSystem } from '@/core/units';
+import { practiceId } from '@/ui/keeper';
+import { NextThing } from '@/ui/shell';
+import { AfterCase } from '../AfterCase';
+import { AnswerForm } from '../AnswerForm';
+import { PracticeFrame } from '../PracticeFrame';
+import {
+  findActionsOf,
+  outcomeOf,
+  useTime,
+  useWrites,
+  writeFindAction,
+  writeFindOutcome,
+} from '../run';
+import { FindChecks, FoundSoFar, sayMinutes } from './FindChecks';
+import { FindDebrief } from './FindDebrief';
+import { FindNose } from './FindNose';
+import styles from '../practice.module.css';
+
+/** What is to be done now, in a sentence, with the reason. */
+function nextOf(own: FindCase, state: FindState): { readonly todo: string; readonly why: string } {
+  if (state.isShown) return { todo: 'It is gone. Give the car back.', why: 'Shown by driving it.' };
+  if (!state.isPumped) {
+    return {
+      todo: 'Pump the pedal and spin the wheels.',
+      why: 'Pistons were moved: the first presses meet nothing.',
+    };
+  }
+  if (state.drive === 'there') {
+    return { todo: 'It is still there: that was not it.', why: 'Ask, look or measure on.' };
+  }
+  if (state.repairs.length > 0 && state.danger === null) {
+    return { todo: 'Drive it: is it gone?', why: 'What was not shown is not known.' };
+  }
+  return {
+    todo: 'Find what is wrong with this car, put it right, and show it.',
+    why: `The customer complains of its ${own.axle} axle. Every question, look and drive takes minutes.`,
+  };
+}
+
+/** What is put right: every cause that this axle can have, with its price. */
+const Repairs = ({
+  own,
+  state,
+  onSay,
+  onLeave,
+}: {
+  readonly own: FindCase;
+  readonly state: FindState;
+  readonly onSay: (code: string) => void;
+  readonly onLeave: () => void;
+}) => (
+  <AnswerForm
+    asked="What is wrong with it, and put right now?"
+    answers={own.knowledge.causes
+      .filter(({ axle }) => axle === null || axle === own.axle)
+      .filter(({ code }) => !state.repairs.some((each) => each.code === code))
+      .map((cause) => {
+        const { cost, minutes } = repairPrice(cause);
+        return {
+          value: cause.code,
+          name: cause.name,
+          note: `${sayCrowns(cost)}, ${sayMinutes(minutes)}`,
+        };
+      })}
+    button="Put it right"
+    leave="Look on"
+    {...{ onSay, onLeave }}
+  />
+);
+
+/** A car as it stands on this device. */
+function useCar(code: string) {
+  const own = useMemo(() => findCaseOf(readCode(code)!, KNOWLEDGE), [code]);
+  const id = practiceId(code, useTime(code));
+  const writes = useWrites(id);
+  const actions = useMemo(() => findActionsOf(writes), [writes]);
+  const state = useMemo(() => findState(own, actions), [own, actions]);
+  const outcome = outcomeOf(writes);
+  return { own, id, actions, state, outcome };
+}
+
+interface FindRoomProps {
+  readonly code: string;
+  readonly who: string | null;
+  readonly units: UnitSystem;
+}
+
+/** A whole car whose fault is known: asked about, driven, looked at, put right and shown; nothing leaves this device. */
+export function FindRoom({ code, who, units }: FindRoomProps) {
+  const { own, id, actions, state, outcome } = useCar(code);
+  const [isChoosing, setChoosing] = useState(false);
+  const isOver = outcome !== null || state.isOver;
+  const result = useMemo(() => (isOver ? judgeFind(own, actions) : null), [isOver, own, actions]);
+  const done = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (isOver) done.current?.querySelector('h2')?.focus();
+  }, [isOver]);
+  const act = (action: FindAction): void => {
+    setChoosing(false);
+    const all = [...actions, action];
+    void writeFindAction(id, action, actions.length);
+    if (findState(own, all).isOver) void writeFindOutcome(id, code, who, judgeFind(own, all));
+  };
+  const { todo, why } = nextOf(own, state);
+  return (
+    <PracticeFrame
+      title={<span className="zh-figure">{code}</span>}
+      aside={
+        <>
+          <span className="zh-figure">{state.minutes.toFixed(0)} min</span> ·{' '}
+          <span className="zh-figure">{sayCrowns(state.money)}</span>{' '}
+          {!isOver && (
+            <Button variant="secondary" onClick={() => act({ kind: 'back' })}>
+              Give it back
+            </Button>
+          )}
+        </>
+      }
+    >
+      {result ? (
+        <div ref={done}>
+          <FindDebrief {...{ own, actions, result }} />
+          <AfterCase {...{ own: readCode(code)!, code }} />
+        </div>
+      ) : (
+        <>
+          {state.danger !== null && (
+            <p className="zh-stop" role="alert">
+              <strong>Do not drive it:</strong> {state.danger}.
+            </p>
+          )}
+          <NextThing {...{ todo, why }}>
+            {!state.isPumped && (
+              <Button onClick={() => act({ kind: 'pedal' })}>
+                Pump the pedal ({FIND_MINUTES.pedal} min)
+              </Button>
+            )}
+            <Button
+              variant={state.repairs.length > 0 && state.isPumped ? 'primary' : 'outline-secondary'}
+              onClick={() => act({ kind: 'drive' })}
+            >
+              Drive it ({FIND_MINUTES.drive} min)
+            </Button>
+            <Button
+              variant="outline-secondary"
+              aria-expanded={isChoosing}
+              onClick={() => setChoosing(!isChoosing)}
+            >
+              Put something right …
+            </Button>
+          </NextThing>
+          {isChoosing && (
+            <Repairs
+              {...{ own, state }}
+              onSay={(cause) => act({ kind: 'repair', code: cause })}
+              onLeave={() => setChoosing(false)}
+            />
+          )}
+          <div className={styles.car}>
+            <div>
+              <FindChecks {...{ own, state }} onDo={act} />
+            </div>
+            <div>
+              <FoundSoFar {...{ own, state, units }} />
+              <FindNose {...{ own, state }} onDo={act} />
+            </div>
+          </div>
+        </>
+      )}
+    </PracticeFrame>
+  );
+}

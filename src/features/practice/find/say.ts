@@ -1,0 +1,34 @@
+import { isChoice, type Finding } from '@/core/diagnosis';
+import { customerSays, readRatio, shownOf, type FindCase } from '@/core/practice';
+import { CORNER_NAME } from '@/core/readings';
+import { formatIn, type UnitSystem } from '@/core/units';
+import { WORKSHOP_DEFAULTS } from '@/core/verdict';
+
+/** The limits of the figures that are read, in µm: those of a workshop that knows no others. */
+const LIMITS: Readonly<Record<string, number>> = {
+  'thickness-variation': WORKSHOP_DEFAULTS.thicknessVariation,
+  'end-play': WORKSHOP_DEFAULTS.endPlay,
+};
+
+/** The answer that most cars give. */
+const isUsual = (finding: Finding, value: string | number): boolean =>
+  isChoice(finding) && finding.values.reduce((p, q) => (q.usual > p.usual ? q : p)).code === value;
+
+function sayFigure(finding: Finding, value: string | number, units: UnitSystem): string {
+  const ratio = readRatio(value);
+  const limit = LIMITS[finding.code] ?? WORKSHOP_DEFAULTS.runout;
+  return `${formatIn(units, 'deviation', ratio * limit)}, ${ratio.toFixed(1)} × its limit`;
+}
+
+/** What was found, in words: what the customer says, what a look shows and where, what a gauge reads. */
+export function sayShown(own: FindCase, finding: Finding, units: UnitSystem): string {
+  const { value, isDoubted } = shownOf(own, finding.code);
+  const said = customerSays(finding.code, String(value), isDoubted);
+  if (finding.stage === 'complaint' && said !== null) return `“${said}”`;
+  const text = isChoice(finding)
+    ? (finding.values.find(({ code }) => code === value)?.label ?? String(value))
+    : sayFigure(finding, value, units);
+  return finding.perCorner && !isUsual(finding, value)
+    ? `${text} (${CORNER_NAME[own.corner]})`
+    : text;
+}
