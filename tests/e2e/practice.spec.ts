@@ -1,7 +1,8 @@
 import { devices, expect, test, type Page } from '@playwright/test';
 import { dialShows } from '@/core/bench';
 import { seededRandom } from '@/core/numeric';
-import { cornerCase } from '@/core/practice';
+import { cornerCase, findCaseOf, noseWay, readCode } from '@/core/practice';
+import { KNOWLEDGE } from '@/core/contracts';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 import { beHere, complaintsOf, expectAccessible, settled } from './helpers';
 
@@ -321,4 +322,72 @@ test('after fifty cases every export, insight and prior of the shop is as it was
   await expect(page.getByText(/, 5 with harm/)).toBeVisible();
   const after = await shopAsItStands(page);
   expect(Object.keys(before).filter((path) => before[path] !== after[path])).toEqual([]);
+});
+
+/** Works a whole car as the nose would, pressing as `press` does, and gives it back. */
+async function workCar(
+  page: Page,
+  code: string,
+  press: (button: ReturnType<Page['getByRole']>) => Promise<void>,
+): Promise<void> {
+  const own = findCaseOf(readCode(code)!, KNOWLEDGE);
+  const name = (text: string): RegExp =>
+    new RegExp(`^${text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')} [\\d.]+ min$`);
+  await page.goto(`/practice/${code}`);
+  await expect(page).toHaveTitle(new RegExp(`^Practice ${code}`));
+  for (const action of noseWay(own)) {
+    if (action.kind === 'check') {
+      const finding = KNOWLEDGE.findings.find((each) => each.code === action.code)!;
+      const text = finding.stage === 'complaint' ? finding.question : finding.title;
+      await press(page.getByRole('button', { name: name(text) }));
+      await expect(page.getByRole('listitem').filter({ hasText: `${finding.title}:` })).toHaveCount(
+        1,
+      );
+    } else if (action.kind === 'repair') {
+      const cause = KNOWLEDGE.causes.find((each) => each.code === action.code)!;
+      await press(page.getByRole('button', { name: /^Put something right/ }));
+      await page.getByRole('radio', { name: new RegExp(`^${cause.name}`) }).check();
+      await press(page.getByRole('button', { name: 'Put it right' }));
+    } else if (action.kind === 'pedal') {
+      await press(page.getByRole('button', { name: /^Pump the pedal/ }));
+    } else if (action.kind === 'drive') {
+      await press(page.getByRole('button', { name: /^Drive it/ }));
+    } else await press(page.getByRole('button', { name: 'Give it back' }));
+  }
+  await expect(page.getByRole('heading', { level: 2 }).first()).toBeFocused();
+}
+
+test('a whole car by keyboard: asked, looked at, put right, driven, and its truth', async ({
+  page,
+}) => {
+  const complaints = complaintsOf(page);
+  const sent = writesOf(page);
+  await workCar(page, 'FB-00005', (button) => button.press('Enter'));
+  await expect(page.getByRole('heading', { name: 'Found, put right and shown.' })).toBeVisible();
+  await page.getByText(/^Your way \(\d+ steps\)$/).click();
+  await expect(page.getByRole('row', { name: /Given back/ })).toBeVisible();
+  await expectAccessible(page);
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Found, put right and shown.' })).toBeVisible();
+  await page.goto('/practice');
+  await expect(page.getByRole('row', { name: /FB-00005/ })).toContainText('right');
+  expect(sent).toEqual([]);
+  expect(complaints).toEqual([]);
+});
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 664 }, hasTouch: true });
+  test('a whole car by touch, and driving with a pedal that nobody pumped ends it', async ({
+    page,
+  }) => {
+    await workCar(page, 'FB-00005', (button) => button.tap());
+    await page.getByRole('button', { name: 'Work it again' }).tap();
+    await page.getByRole('button', { name: /^Put something right/ }).tap();
+    await page.getByRole('radio', { name: /^Driveline/ }).check();
+    await page.getByRole('button', { name: 'Put it right' }).tap();
+    await expect(page.getByText('Pump the pedal and spin the wheels.')).toBeVisible();
+    await page.getByRole('button', { name: /^Drive it/ }).tap();
+    await expect(page.getByText('The case ends here.')).toBeVisible();
+    await expect(page.getByRole('heading', { name: /^Pump the pedal before/ })).toBeVisible();
+  });
 });

@@ -39,6 +39,7 @@ export const VIEWS: readonly (readonly [string, number | null, string])[] = [
   ['practice', null, '/practice'],
   ['practice, a case', null, '/practice/RB-0000W'],
   ['practice, deciding', null, '/practice/DB-00002'],
+  ['practice, a car', null, '/practice/FB-00005'],
   ['proving ground', null, '/practice/proving'],
   ['insights', null, '/insights'],
   ['guide', null, '/guide'],

@@ -1,7 +1,8 @@
 'use client';
 
+import { useEffect, useRef } from 'react';
 import { Button } from 'react-bootstrap';
-import type { Finding, FindingStage } from '@/core/diagnosis';
+import type { FindingStage } from '@/core/diagnosis';
 import {
   checkMinutes,
   checksLeft,
@@ -33,27 +34,45 @@ interface FindChecksProps {
 /** Everything that can still be asked, driven, looked at or read, with its minutes as the car stands. */
 export function FindChecks({ own, state, onDo }: FindChecksProps) {
   const left = checksLeft(own, state);
-  const button = (finding: Finding) => (
-    <Button
-      key={finding.code}
-      variant="outline-secondary"
-      onClick={() => onDo({ kind: 'check', code: finding.code })}
-    >
-      {finding.stage === 'complaint' ? finding.question : finding.title}{' '}
-      <span className="zh-muted">{sayMinutes(checkMinutes(own, state, finding))}</span>
-    </Button>
-  );
-  return PARTS.map(({ stage, title }, i) => {
-    const own = left.filter((finding) => finding.stage === stage);
-    return own.length === 0 ? null : (
-      <details key={stage} className="zh-card mb-2" open={i === 0 || state.found.length > 0}>
-        <summary className="zh-fold">
-          {title}: <span className="zh-figure">{own.length}</span>
-        </summary>
-        <div className={styles.checks}>{own.map(button)}</div>
-      </details>
+  const pressed = useRef<{ readonly stage: FindingStage; readonly at: number } | null>(null);
+  const parts = useRef<HTMLDivElement>(null);
+  // What was pressed is gone: what stands in its place now has the focus.
+  useEffect(() => {
+    const last = pressed.current;
+    if (!last) return;
+    pressed.current = null;
+    const buttons = parts.current?.querySelectorAll<HTMLElement>(
+      `[data-stage="${last.stage}"] button`,
     );
-  });
+    buttons?.[Math.min(last.at, buttons.length - 1)]?.focus();
+  }, [state.found.length]);
+  return (
+    <div ref={parts} className={styles.carChecks}>
+      {PARTS.map(({ stage, title }) => {
+        const of = left.filter((finding) => finding.stage === stage);
+        return of.length === 0 ? null : (
+          <details key={stage} className="zh-card mb-2" data-stage={stage} open>
+            <summary className="zh-fold">{`${title} (${of.length})`}</summary>
+            <div className={styles.checks}>
+              {of.map((finding, at) => (
+                <Button
+                  key={finding.code}
+                  variant="outline-secondary"
+                  onClick={() => {
+                    pressed.current = { stage, at };
+                    onDo({ kind: 'check', code: finding.code });
+                  }}
+                >
+                  {finding.stage === 'complaint' ? finding.question : finding.title}{' '}
+                  <span className="fw-normal">{sayMinutes(checkMinutes(own, state, finding))}</span>
+                </Button>
+              ))}
+            </div>
+          </details>
+        );
+      })}
+    </div>
+  );
 }
 
 /** What was found so far, the latest first. */
@@ -62,10 +81,10 @@ export function FoundSoFar({
   state,
   units,
 }: Omit<FindChecksProps, 'onDo'> & { readonly units: UnitSystem }) {
-  if (state.found.length === 0) return null;
   return (
-    <section className="zh-card mb-3" aria-labelledby="practice-found">
+    <section className={`zh-card ${styles.carKnown}`} aria-labelledby="practice-found">
       <h2 id="practice-found">What is known</h2>
+      {state.found.length === 0 && <p className="zh-muted mb-0">Nothing yet: ask first.</p>}
       <ul className={styles.found} aria-live="polite">
         {[...state.found].reverse().map(({ code }) => {
           const finding = own.knowledge.findings.find((each) => each.code === code)!;

@@ -48,9 +48,7 @@ function Steps({
 }) {
   return (
     <details className="mb-2">
-      <summary className="zh-fold">
-        {title}: <span className="zh-figure">{steps.length}</span> steps
-      </summary>
+      <summary className="zh-fold">{`${title} (${steps.length} steps)`}</summary>
       <CardTable columns={COLUMNS}>
         {steps.map((step, i) => (
           <tr key={i} role="row">

@@ -9,6 +9,7 @@ import {
   type FindCase,
   type FindState,
 } from '@/core/practice';
+import styles from '../practice.module.css';
 
 /** Causes that are told. */
 const TOLD = 3;
@@ -25,14 +26,14 @@ export function FindNose({
 }) {
   if (state.nose === 'off') {
     return (
-      <section className="zh-card mb-3" aria-labelledby="practice-nose">
+      <section className={`zh-card ${styles.carNose}`} aria-labelledby="practice-nose">
         <h2 id="practice-nose">The nose</h2>
         <p className="zh-muted mb-1">
           Off: what is found is weighed by you. Asked once it tells how the car stands now.
         </p>
         <div className="d-flex flex-wrap gap-2">
           <Button variant="outline-secondary" onClick={() => onDo({ kind: 'nose', how: 'once' })}>
-            Ask it once <span className="zh-muted">{FIND_MINUTES.nose} min</span>
+            Ask it once <span className="fw-normal">{FIND_MINUTES.nose} min</span>
           </Button>
           <Button variant="outline-secondary" onClick={() => onDo({ kind: 'nose', how: 'on' })}>
             Leave it on, to learn
@@ -44,7 +45,7 @@ export function FindNose({
   const { causes, nextChecks, settled } = noseAt(own, state);
   const [next] = nextChecks;
   return (
-    <section className="zh-card mb-3" aria-labelledby="practice-nose">
+    <section className={`zh-card ${styles.carNose}`} aria-labelledby="practice-nose">
       <h2 id="practice-nose">The nose</h2>
       <ol className="mb-2">
         {causes.slice(0, TOLD).map(({ code, name, probability }) => (

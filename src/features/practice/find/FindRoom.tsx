@@ -40,7 +40,7 @@ function nextOf(own: FindCase, state: FindState): { readonly todo: string; reado
   if (!state.isPumped) {
     return {
       todo: 'Pump the pedal and spin the wheels.',
-      why: 'Pistons were moved: the first presses meet nothing.',
+      why: 'Where pistons moved the first presses meet nothing.',
     };
   }
   if (state.drive === 'there') {
@@ -175,13 +175,9 @@ export function FindRoom({ code, who, units }: FindRoomProps) {
             />
           )}
           <div className={styles.car}>
-            <div>
-              <FindChecks {...{ own, state }} onDo={act} />
-            </div>
-            <div>
-              <FoundSoFar {...{ own, state, units }} />
-              <FindNose {...{ own, state }} onDo={act} />
-            </div>
+            <FoundSoFar {...{ own, state, units }} />
+            <FindChecks {...{ own, state }} onDo={act} />
+            <FindNose {...{ own, state }} onDo={act} />
           </div>
         </>
       )}

@@ -1,0 +1,74 @@
+import { fireEvent, render, screen } from '@testing-library/react';
+import { KNOWLEDGE } from '@/core/contracts';
+import { findCaseOf, findState, judgeFind, type FindAction } from '@/core/practice';
+import { FindChecks, FoundSoFar } from './FindChecks';
+import { FindDebrief } from './FindDebrief';
+import { FindNose } from './FindNose';
+import { sayShown } from './say';
+
+const own = findCaseOf({ level: 'find', subject: 'both', seed: 5 }, KNOWLEDGE);
+const findingOf = (code: string) => KNOWLEDGE.findings.find((each) => each.code === code)!;
+const check = (code: string): FindAction => ({ kind: 'check', code });
+
+test('what can be done tells its minutes, is asked once, and hands the focus on', () => {
+  const onDo = jest.fn();
+  const at = (actions: readonly FindAction[]) => (
+    <FindChecks own={own} state={findState(own, actions)} onDo={onDo} />
+  );
+  const { rerender } = render(at([]));
+  fireEvent.click(screen.getByRole('button', { name: /^Where is it felt .* 0\.2 min$/ }));
+  expect(onDo).toHaveBeenCalledWith(check('felt'));
+  rerender(at([check('felt')]));
+  expect(screen.queryByRole('button', { name: /^Where is it felt/ })).toBeNull();
+  expect(screen.getByRole('button', { name: /^Only when braking/ })).toHaveFocus();
+  // With the wheel off the next look under it costs its own minutes alone.
+  expect(screen.getByRole('button', { name: 'Slide pins 11 min' })).toBeInTheDocument();
+  rerender(at([check('felt'), check('pads-check')]));
+  expect(screen.getByRole('button', { name: 'Slide pins 5 min' })).toBeInTheDocument();
+});
+
+test('answers are in the customer’s words, looks with their corner, figures as read', () => {
+  const shows = own.shows.map((each) => {
+    if (each.code === 'felt') return { ...each, value: 'pedal', isDoubted: true };
+    if (each.code === 'pins-check') return { ...each, value: 'stuck' };
+    return each.code === 'runout' ? { ...each, value: 1.44 } : each;
+  });
+  const car = { ...own, corner: 'RL' as const, shows };
+  expect(sayShown(car, findingOf('felt'), 'mm')).toBe(
+    '“I think, but I am not sure: the pedal taps back at my foot.”',
+  );
+  expect(sayShown(car, findingOf('pins-check'), 'mm')).toBe('Stuck (rear left)');
+  expect(sayShown(car, findingOf('runout'), 'mm')).toBe('0.070 mm, 1.4 × its limit (rear left)');
+  render(
+    <FoundSoFar own={car} state={findState(car, [check('felt'), check('runout')])} units="mm" />,
+  );
+  expect(screen.getAllByRole('listitem')[0]!.textContent).toContain('Installed runout');
+});
+
+test('the nose is off until it is asked, then tells what it makes of what was found', () => {
+  const onDo = jest.fn();
+  const { rerender } = render(<FindNose own={own} state={findState(own, [])} onDo={onDo} />);
+  fireEvent.click(screen.getByRole('button', { name: 'Ask it once 10 min' }));
+  expect(onDo).toHaveBeenCalledWith({ kind: 'nose', how: 'once' });
+  rerender(
+    <FindNose own={own} state={findState(own, [{ kind: 'nose', how: 'on' }])} onDo={onDo} />,
+  );
+  expect(screen.getAllByRole('listitem')).toHaveLength(3);
+  expect(screen.getByText(/^Next:/)).toBeInTheDocument();
+});
+
+test('the debrief says one thing first, then the truth, what was taken for it and every step', () => {
+  const wrong = KNOWLEDGE.causes.find(({ code }) => code === 'driveline')!;
+  const actions: FindAction[] = [
+    ...[check('felt'), { kind: 'repair', code: wrong.code } as const],
+    ...[{ kind: 'pedal' } as const, { kind: 'drive' } as const, { kind: 'back' } as const],
+  ];
+  const result = judgeFind(own, actions);
+  render(<FindDebrief {...{ own, actions, result }} />);
+  expect(screen.getByRole('heading', { level: 2 }).textContent).toMatch(
+    /^It is not cured: it was /,
+  );
+  expect(screen.getByText(wrong.name.toLowerCase())).toBeInTheDocument();
+  expect(screen.getByText(/^Your way \(5 steps\)$/)).toBeInTheDocument();
+  expect(screen.getByText(/a comeback among it/)).toBeInTheDocument();
+});
