@@ -1,17 +1,19 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import { demoFolder } from '../drill/place';
+import { seededRandom } from '../src/core/numeric';
 import { serve } from './serve';
 import { HEAD, report } from './spread';
 
 /**
- * Readings typed by four tablets for some minutes (FOLDER_MINUTES, else 2) while copies are made:
+ * Readings typed by four tablets for some minutes (FOLDER_MINUTES, else 2) while copies are made, as quick as hands type:
  * how long each waits, with and without a copy, how long the log grows, and how quickly the
  * folder opens after a kill.
  */
 const PORT = 3986;
 const TABLETS = 4;
-const PAUSE_MS = 150;
+/** From one reading to the next: three keys a second, and a reading takes three. FOLDER_PAUSE says otherwise. */
+const PAUSE_MS = Number(process.env.FOLDER_PAUSE ?? 1000);
 const minutes = Number(process.env.FOLDER_MINUTES ?? 2);
 
 interface Took {
@@ -56,6 +58,7 @@ async function main(): Promise<void> {
     const jobId = ids.jobs[number]!;
     const asked = await fetch(`${server.address}/api/v1/jobs/${jobId}`, { headers });
     const { job } = (await asked.json()) as { job: { corners: string[] } };
+    const random = seededRandom(number);
     let order = 0;
     while (Date.now() < until) {
       const setId = crypto.randomUUID();
@@ -70,7 +73,9 @@ async function main(): Promise<void> {
         const state = await send('reading', reading, (order += 1));
         if (!state.startsWith('done')) throw new Error(state);
         took.push({ ms: performance.now() - since, isCopying: during || isCopying });
-        await new Promise((resolve) => setTimeout(resolve, PAUSE_MS));
+        // No two hands type in step.
+        const pause = PAUSE_MS * (0.5 + random.uniform());
+        await new Promise((resolve) => setTimeout(resolve, pause));
       }
     }
   };

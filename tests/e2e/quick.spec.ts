@@ -12,6 +12,7 @@ import {
   settleThickness,
   thicknessLap,
 } from './helpers';
+import type { VirtualCorner } from '@/core/bench';
 import { pedalHeld, putTogether, typeIn } from './wholeJob';
 
 /** Steps of the dial as they are keyed: "12" Enter, or "12" and then minus. */
@@ -197,27 +198,39 @@ test.describe('by thumb', () => {
 });
 
 /** Reads a lap of runout as it is keyed. */
-async function readRunout(page: Page, shift: number, seed: number): Promise<void> {
+async function readRunout(
+  page: Page,
+  shift: number,
+  seed: number,
+  truth = INDEXABLE,
+): Promise<void> {
   await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
-  await typed(page, runoutLap(INDEXABLE, shift, seed).flatMap(dialKeys));
+  await typed(page, runoutLap(truth, shift, seed).flatMap(dialKeys));
 }
 
 /** Reads thickness until it is settled. */
-async function readThickness(page: Page, shift: number): Promise<void> {
+async function readThickness(page: Page, shift: number, truth = INDEXABLE): Promise<void> {
   await expect(page.getByLabel(/Position 1 of 8/)).toBeFocused();
   await typed(
     page,
-    thicknessLap(INDEXABLE, shift, 12).flatMap((value, j) => [
+    thicknessLap(truth, shift, 12).flatMap((value, j) => [
       ...(j === 0 ? String(value) : String(value).slice(-2)),
       'Enter',
     ]),
   );
-  await settleThickness(page, INDEXABLE, shift, async (value) => {
+  await settleThickness(page, truth, shift, async (value) => {
     await typed(page, [...String(value).slice(-2), 'Enter']);
   });
 }
 
-/** A whole job of two corners takes no more than these; one of one corner half the clicks. */
+/** The other side: within as it sits. */
+const STEADY: VirtualCorner = {
+  ...INDEXABLE,
+  hub: [{ order: 1, amplitude: 8, highSpotDeg: 200 }],
+  rotor: [{ order: 1, amplitude: 5, highSpotDeg: 30 }],
+};
+
+/** A whole job of two corners takes no more than these. */
 const MOST_CLICKS = 180;
 const MOST_KEYS = 350;
 
@@ -271,6 +284,19 @@ test('from a quick check to the signed report: agreed, moved, measured again, dr
     await page.goto(`${job}/${place}`);
     await settled(page);
   };
+  // The other side is measured as well, and stays as it sits.
+  await page.getByRole('checkbox', { name: /front right/ }).check();
+  await page.getByRole('button', { name: 'Save the complaint' }).click();
+  await settled(page);
+  await go('measure/FR');
+  await typeIn(page.getByLabel(/are drawn up to/), '140');
+  await page.getByRole('button', { name: /start runout$/i }).click();
+  await readRunout(page, 0, 21, STEADY);
+  await leaveTurnOut(page);
+  await page.getByRole('button', { name: 'Measure thickness' }).click();
+  await page.getByRole('button', { name: /start thickness$/i }).click();
+  await readThickness(page, 0, STEADY);
+  await expect(page.getByText(/Leave this rotor as it is/).first()).toBeVisible();
   // Its owner agrees to something else that costs less: it does not begin.
   await go('decide');
   await page.getByRole('button', { name: 'Do this: put it on record' }).first().click();
@@ -334,7 +360,7 @@ test('from a quick check to the signed report: agreed, moved, measured again, dr
   const { clicks, keys } = await handsOf(page);
   test.info().annotations.push({ type: 'hands', description: `${clicks} clicks, ${keys} keys` });
   process.stdout.write(`from a quick check to signed off: ${clicks} clicks, ${keys} keys\n`);
-  expect(clicks).toBeLessThanOrEqual(MOST_CLICKS / 2);
+  expect(clicks).toBeLessThanOrEqual(MOST_CLICKS);
   expect(keys).toBeLessThanOrEqual(MOST_KEYS);
   // One story: the move, the agreement and the promise on the report, the owner's page and the PDF.
   await expect(page.locator('article[class*="_report"]')).toContainText(/Move the rotor|Moved/);

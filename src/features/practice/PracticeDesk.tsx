@@ -12,6 +12,7 @@ import {
   writeCode,
   type CaseKind,
 } from '@/core/practice';
+import { KNOWLEDGE } from '@/core/contracts';
 import { meanOf } from '@/core/numeric';
 import { formatIn, type UnitSystem } from '@/core/units';
 import Link, { ButtonLink } from '@/ui/Link';
@@ -126,9 +127,13 @@ function Begin({ next }: { readonly next: CaseKind }) {
   );
 }
 
+/** A cause by its code, in words. */
+const causeName = (code: string): string =>
+  KNOWLEDGE.causes.find((each) => each.code === code)?.name.toLowerCase() ?? code;
+
 /** What the cases say of what is to be learned. */
 function Learned({ learning, units }: { readonly learning: Learning; readonly units: UnitSystem }) {
-  const { cases, right, harms, pace, missed, mistaken, errors } = learning;
+  const { cases, right, harms, pace, missed, mistaken, mistakenCauses, errors } = learning;
   const recent = errors.slice(0, 5);
   const mean = recent.length === 0 ? 0 : meanOf(recent);
   return (
@@ -167,6 +172,14 @@ function Learned({ learning, units }: { readonly learning: Learning; readonly un
           {' '}
           Mistaken most: {SOURCE_NAME[mistaken[0].source]} for {SOURCE_NAME[mistaken[0].said]} (
           <span className="zh-figure">{mistaken[0].count}</span>).
+        </>
+      )}
+      {mistakenCauses[0] && (
+        <>
+          {' '}
+          Of whole cars: {causeName(mistakenCauses[0].cause)} taken for{' '}
+          {causeName(mistakenCauses[0].said)} (
+          <span className="zh-figure">{mistakenCauses[0].count}</span>).
         </>
       )}
     </p>

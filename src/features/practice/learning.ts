@@ -30,6 +30,12 @@ export interface Learning {
     readonly said: Source;
     readonly count: number;
   }[];
+  /** Which fault of a whole car was taken for which, by their codes, the most often mistaken first. */
+  readonly mistakenCauses: readonly {
+    readonly cause: string;
+    readonly said: string;
+    readonly count: number;
+  }[];
 }
 
 /** The kind with the fewest right, of those least practised: what is weak comes next. */
@@ -75,6 +81,14 @@ export function learningOf(outcomes: readonly Outcome[]): Learning {
     ).map(([pair, count]) => {
       const [source, said] = pair.split(' ') as [Source, Source];
       return { source, said, count };
+    }),
+    mistakenCauses: counted(
+      outcomes.flatMap(({ cause, saidCause }) =>
+        cause && saidCause && cause !== saidCause ? `${cause} ${saidCause}` : [],
+      ),
+    ).map(([pair, count]) => {
+      const [cause, said] = pair.split(' ') as [string, string];
+      return { cause, said, count };
     }),
     errors: outcomes.flatMap(({ errorUm }) => errorUm ?? []),
     next: nextKind(outcomes),

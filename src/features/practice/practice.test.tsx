@@ -75,6 +75,7 @@ describe('what is to be learned', () => {
     ];
     expect(learningOf(all)).toEqual({
       ...{ cases: 4, right: 2, harms: 1, pace: 2, errors: [1.2, 1.2, 1.2], mistaken: [] },
+      mistakenCauses: [],
       next: { level: 'read', subject: 'micrometer' },
       missed: [
         { fault: 'lip', count: 2 },
@@ -100,6 +101,12 @@ describe('what is to be learned', () => {
     const { said: _, source: __, ...old } = outcome();
     expect(outcomeOf([kept('practice-done', old)])).toEqual(outcome());
   });
+  test('of whole cars tells which fault was taken for which', () => {
+    const taken = outcome({ code: 'FB-00001', cause: 'joint', saidCause: 'tyre-wheel' });
+    const { mistakenCauses } = learningOf([taken, { ...taken, at: 2 }, outcome()]);
+    expect(mistakenCauses).toEqual([{ cause: 'joint', said: 'tyre-wheel', count: 2 }]);
+  });
+
   test('as CSV no name is a formula', () => {
     const csv = outcomesCsv([outcome({ who: '=1+1', missed: ['hot', 'zero'] })]);
     expect(csv.split('\n')[1]).toBe(

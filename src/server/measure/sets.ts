@@ -51,7 +51,7 @@ import {
 import { accept, refuse, refuseParse, type Answer } from '../answer';
 import type { Database } from '../../db/client';
 import { database } from '../database';
-import { withJob } from '../job/withJob';
+import { withJob, withJobHeld } from '../job/withJob';
 
 const GONE = 'This set is not on file any more. Load the page again.';
 
@@ -163,6 +163,19 @@ async function withSet<Value>(
   });
 }
 
+/** One use case on a set alone, its job held: what is typed at a place is judged by nothing else. */
+async function withSetAlone<Value>(
+  id: string,
+  use: (tx: Database, set: SetFile) => Promise<Answer<Value>>,
+): Promise<Answer<Value>> {
+  const known = idSchema.safeParse(id).success ? await findSet(await database(), id) : null;
+  if (!known) return refuse(GONE, {}, 'gone');
+  return withJobHeld(known.jobId, async (tx) => {
+    const set = await findSetFile(tx, id);
+    return set ? use(tx, set) : refuse(GONE, {}, 'gone');
+  });
+}
+
 /** A set with its readings, or null. */
 export const setFile = async (id: string): Promise<SetFile | null> =>
   idSchema.safeParse(id).success ? findSetFile(await database(), id) : null;
@@ -189,7 +202,7 @@ export async function noteDetails(input: unknown): Promise<Answer<string>> {
  * was added already is not added again.
  */
 export const addLap = (setId: string, has?: number): Promise<Answer<number>> =>
-  withSet(setId, async (tx, set) => {
+  withSetAlone(setId, async (tx, set) => {
     if (has !== undefined && set.laps !== has) return accept(set.laps);
     if (set.laps >= MAX_LAPS) return refuse(`${MAX_LAPS} laps are enough for any gauge.`);
     await updateSet(tx, setId, { laps: set.laps + 1 });
@@ -300,7 +313,7 @@ export function checkedReadings(
 export async function saveReadings(setId: string, input: unknown): Promise<Answer<number>> {
   const parsed = readingsSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
-  return withSet(setId, async (tx, set) => {
+  return withSetAlone(setId, async (tx, set) => {
     const changes = checkedReadings(set, parsed.data.readings);
     if (!changes.ok) return changes;
     await writeReadings(tx, setId, changes.value);
@@ -324,7 +337,7 @@ export async function saveReading(
   const parsed = readingSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
   const { setId, was, ...typed } = parsed.data;
-  return withSet<ReadingKept>(setId, async (tx, set) => {
+  return withSetAlone<ReadingKept>(setId, async (tx, set) => {
     const changes = checkedReadings(set, [typed]);
     if (!changes.ok) return { ...changes, fields: { text: changes.message } };
     const [change] = changes.value;

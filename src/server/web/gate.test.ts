@@ -1,8 +1,8 @@
-import { allowedHosts, contentPolicy, hostName, turnedAway } from './gate';
+import { allowedHosts, contentPolicy, hostName, ownAddress, turnedAway } from './gate';
 
 const knock = {
   ...{ method: 'GET', host: 'localhost:3000', origin: null, fetchSite: null },
-  ...{ scheme: 'http', isData: false },
+  ...{ scheme: 'http', isData: false, ownAddress: null },
 };
 const allowed = allowedHosts({});
 
@@ -36,6 +36,22 @@ test('a change must come from a page of ours', () => {
   const data = { ...knock, isData: true, fetchSite: 'cross-site' };
   expect(turnedAway(data, allowed)).toMatch(/own pages/);
   expect(turnedAway({ ...data, isData: false }, allowed)).toBeNull();
+});
+
+test('behind a proxy that hands the name on without its port, the stated address is ours too', () => {
+  const post = { ...knock, method: 'POST', host: 'brakes.example', scheme: 'https' };
+  const origin = 'https://brakes.example:8443';
+  const named = allowedHosts({ ZESTY_HOUND_HOSTS: 'brakes.example' });
+  expect(turnedAway({ ...post, origin }, named)).toMatch(/own pages/);
+  const stated = { TRUST_PROXY: '1', ZESTY_HOUND_ADDRESS: `${origin}/` };
+  const behind = { ...post, ownAddress: ownAddress(stated) };
+  expect(turnedAway({ ...behind, origin }, named)).toBeNull();
+  for (const other of ['https://brakes.example:8444', 'http://brakes.example:8443', 'null']) {
+    expect(turnedAway({ ...behind, origin: other }, named)).toMatch(/own pages/);
+  }
+  // Nobody who is asked directly takes an address for granted.
+  expect(ownAddress({ ...stated, TRUST_PROXY: '' })).toBeNull();
+  expect(ownAddress({ TRUST_PROXY: '1', ZESTY_HOUND_ADDRESS: 'no address' })).toBeNull();
 });
 
 test('host names are read strictly', () => {

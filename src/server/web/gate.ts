@@ -8,6 +8,8 @@ export interface RequestOrigin {
   readonly scheme: string;
   /** Whether it asks for data and not for a page. */
   readonly isData: boolean;
+  /** The origin under which screens call us through a proxy; null where none stands before us. */
+  readonly ownAddress: string | null;
 }
 
 const NOT_OURS = 'Changes must come from this server\u2019s own pages.';
@@ -43,7 +45,17 @@ export function turnedAway(knock: RequestOrigin, allowed: readonly string[]): st
   if (SAFE_METHODS.includes(knock.method)) return null;
   if (knock.fetchSite === 'cross-site') return NOT_OURS;
   if (knock.origin === null) return null;
-  return knock.origin === `${knock.scheme}://${knock.host}` ? null : NOT_OURS;
+  const ours = [`${knock.scheme}://${knock.host}`, knock.ownAddress];
+  return ours.includes(knock.origin) ? null : NOT_OURS;
+}
+
+/** The origin of the address that is stated for a server behind a proxy: a proxy may hand the name on without its port. */
+export function ownAddress(env: {
+  readonly TRUST_PROXY?: string;
+  readonly ZESTY_HOUND_ADDRESS?: string;
+}): string | null {
+  const { TRUST_PROXY, ZESTY_HOUND_ADDRESS: stated } = env;
+  return TRUST_PROXY && stated && URL.canParse(stated) ? new URL(stated).origin : null;
 }
 
 /** A request as the gate asks about it, with the names that it may call us by. */
@@ -55,6 +67,7 @@ export const originAndHosts = (request: Request): [RequestOrigin, string[]] => [
     fetchSite: request.headers.get('sec-fetch-site'),
     scheme: request.headers.get('x-forwarded-proto')?.split(',')[0]?.trim() ?? 'http',
     isData: new URL(request.url).pathname.startsWith('/api/'),
+    ownAddress: ownAddress(process.env as { TRUST_PROXY?: string; ZESTY_HOUND_ADDRESS?: string }),
   },
   allowedHosts(process.env as { HOST?: string; ZESTY_HOUND_HOSTS?: string }),
 ];

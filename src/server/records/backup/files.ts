@@ -4,6 +4,7 @@ import path from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip, createGzip } from 'node:zlib';
 import { create, Parser, Unpack } from 'tar';
+import { syncPath } from '../../../db/connect/sync';
 
 /** What a packed file lists: where it goes, and what it is. */
 export interface PackedEntry {
@@ -85,16 +86,30 @@ export async function digestOf(folder: string): Promise<string> {
   return whole.digest('hex');
 }
 
-/** Packs parts of a folder into a file that is on the disk when this is done. */
-export async function pack(folder: string, parts: readonly string[], file: string): Promise<void> {
+/** What is packed, where it is written, and the name that it gets once it is on the disk. */
+export interface Packing {
+  readonly folder: string;
+  readonly parts: readonly string[];
+  readonly unfinished: string;
+  readonly file: string;
+}
+
+/**
+ * Packs parts of a folder into a file that is whole and on the disk when this is done. The folder goes
+ * before anything is brought to the disk: what was copied into it would have to get there first, and
+ * whoever writes meanwhile would wait for that.
+ */
+export async function pack({ folder, parts, unfinished, file }: Packing): Promise<void> {
   await pipeline(
     create({ cwd: folder, portable: true }, [...parts]),
     createGzip({ level: 3 }),
-    fs.createWriteStream(file),
+    fs.createWriteStream(unfinished),
   );
-  const handle = fs.openSync(file, 'r');
-  fs.fsyncSync(handle);
-  fs.closeSync(handle);
+  // In one go, by this thread: a thousand files at once would queue before what requests wait for.
+  fs.rmSync(folder, { recursive: true, force: true });
+  syncPath(unfinished);
+  fs.renameSync(unfinished, file);
+  syncPath(path.dirname(file));
 }
 
 /** What is thrown for a packed file that unpacks to more than it may. */

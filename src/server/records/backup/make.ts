@@ -4,7 +4,6 @@ import path from 'node:path';
 import { schemaVersion } from '../../../db/client';
 import { DiskFull } from '../../../db/connect/engine';
 import { EMPTIED, LEFT_OUT } from '../../../db/connect/runningCopy';
-import { syncPath } from '../../../db/connect/sync';
 import { accept, refuse, type Answer } from '../../answer';
 import { databaseHandle } from '../../database';
 import { environment } from '../../environment';
@@ -141,12 +140,10 @@ async function writeBackup(file: string, workAt: WorkAt): Promise<Answer<Made>> 
     });
     fs.writeFileSync(path.join(work, 'backup.json'), `${JSON.stringify(manifest)}\n`);
     fs.mkdirSync(path.dirname(file), { recursive: true });
-    await packing('pack', work, ['backup.json', 'pg'], unfinished);
-    fs.renameSync(unfinished, file);
-    syncPath(path.dirname(file));
+    await packing('pack', { folder: work, parts: ['backup.json', 'pg'], unfinished, file });
     return accept({ manifest, newest });
   } finally {
-    fs.rmSync(unfinished, { force: true });
-    fs.rmSync(work, { recursive: true, force: true });
+    await fs.promises.rm(unfinished, { force: true });
+    await fs.promises.rm(work, { recursive: true, force: true });
   }
 }
