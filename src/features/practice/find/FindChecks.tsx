@@ -85,17 +85,23 @@ export function FoundSoFar({
     <section className={`zh-card ${styles.carKnown}`} aria-labelledby="practice-found">
       <h2 id="practice-found">What is known</h2>
       {state.found.length === 0 && <p className="zh-muted mb-0">Nothing yet: ask first.</p>}
-      <ul className={styles.found} aria-live="polite">
-        {[...state.found].reverse().map(({ code }) => {
-          const finding = own.knowledge.findings.find((each) => each.code === code)!;
-          return (
-            <li key={code}>
-              <span className="zh-muted">{finding.title}:</span>{' '}
-              <strong>{sayShown(own, finding, units)}</strong>
-            </li>
-          );
-        })}
-      </ul>
+      <div aria-live="polite">
+        {state.found.length > 0 && (
+          <div className={styles.found} tabIndex={0} role="region" aria-label="The latest first">
+            <ul className="list-unstyled mb-0">
+              {[...state.found].reverse().map(({ code }) => {
+                const finding = own.knowledge.findings.find((each) => each.code === code)!;
+                return (
+                  <li key={code}>
+                    <span className="zh-muted">{finding.title}:</span>{' '}
+                    <strong>{sayShown(own, finding, units)}</strong>
+                  </li>
+                );
+              })}
+            </ul>
+          </div>
+        )}
+      </div>
     </section>
   );
 }
