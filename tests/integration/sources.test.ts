@@ -192,6 +192,11 @@ test('what was seen of a source is put right with it, in its words, and taken ba
   const lines = inspectionAt(job, 'FL').wrong;
   expect(lines.map(({ putRight }) => putRight)).toContain('pins freed and greased');
   const done = ownerReport(job, 'mm').done.filter((each) => each.includes('pins freed'));
+  // What was put right elsewhere in the same words is told by itself.
+  await write(jobId, 'look/FL/hose', ['cracked']);
+  await write(jobId, 'fixed/FL/hose', 'fixed', 'pins freed and greased');
+  const both = ownerReport(await jobOf(jobId), 'mm').done;
+  expect(both.filter((each) => each.includes('pins freed'))).toHaveLength(2);
   expect(done).toEqual(['Front left, stuck slide pins: pins freed and greased.']);
   await write(jobId, 'repaired/FL/stuck-pins', null);
   expect(isPutRight(await jobOf(jobId), 'FL', 'pins')).toBe(false);

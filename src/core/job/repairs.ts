@@ -185,3 +185,15 @@ export const isOnlyBeside = (job: Job, corner: Corner): boolean =>
   sourceRepairs(job).some(({ place }) => place === corner || place === '') &&
   !job.sets.some((set) => set.corner === corner && set.setAsideAt === null) &&
   !job.decisions.some((each) => each.corner === corner);
+
+/** What was put right with a source, in its words: of a repair that is ticked, the rows that its tick wrote. */
+export const fixedWith = (
+  job: Job,
+  { cause, place, did }: Pick<SourceRepair, 'cause' | 'place' | 'did'>,
+) =>
+  checksOfKind(job, 'fixed').filter(
+    (fixed) =>
+      (place === '' || fixed.place === place) &&
+      fixed.note === did &&
+      cause.settles.some((each) => each.split(':')[0] === fixed.item),
+  );

@@ -62,6 +62,19 @@ const counted = (things: readonly string[]): [string, number][] =>
     ),
   ].sort((p, q) => q[1] - p[1]);
 
+/** What was taken for what, the most often mistaken first; what was not asked is left out. */
+function mistakenBy<Name extends string>(
+  pairs: readonly (readonly [truth: Name | null, said: Name | null])[],
+): { readonly truth: Name; readonly said: Name; readonly count: number }[] {
+  const wrong = pairs.flatMap(([truth, said]) =>
+    truth && said && truth !== said ? [{ truth, said }] : [],
+  );
+  return counted(wrong.map(({ truth, said }) => `${truth} ${said}`)).flatMap(([pair, count]) => {
+    const one = wrong.find(({ truth, said }) => `${truth} ${said}` === pair);
+    return one ? [{ ...one, count }] : [];
+  });
+}
+
 export function learningOf(outcomes: readonly Outcome[]): Learning {
   const sum = (of: (each: Outcome) => number): number =>
     outcomes.reduce((all, each) => all + of(each), 0);
@@ -74,22 +87,12 @@ export function learningOf(outcomes: readonly Outcome[]): Learning {
       fault: fault as BenchFault,
       count,
     })),
-    mistaken: counted(
-      outcomes.flatMap(({ said, source }) =>
-        said && source && said !== source ? `${source} ${said}` : [],
-      ),
-    ).map(([pair, count]) => {
-      const [source, said] = pair.split(' ') as [Source, Source];
-      return { source, said, count };
-    }),
-    mistakenCauses: counted(
-      outcomes.flatMap(({ cause, saidCause }) =>
-        cause && saidCause && cause !== saidCause ? `${cause} ${saidCause}` : [],
-      ),
-    ).map(([pair, count]) => {
-      const [cause, said] = pair.split(' ') as [string, string];
-      return { cause, said, count };
-    }),
+    mistaken: mistakenBy(outcomes.map(({ source, said }) => [source, said])).map(
+      ({ truth, said, count }) => ({ source: truth, said, count }),
+    ),
+    mistakenCauses: mistakenBy(outcomes.map(({ cause, saidCause }) => [cause, saidCause])).map(
+      ({ truth, said, count }) => ({ cause: truth, said, count }),
+    ),
     errors: outcomes.flatMap(({ errorUm }) => errorUm ?? []),
     next: nextKind(outcomes),
   };

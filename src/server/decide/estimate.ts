@@ -68,6 +68,7 @@ export interface EstimatePhoto {
 export interface Estimate {
   readonly head: OwnerReport['head'];
   readonly mustNotMove: readonly string[];
+  /** Whose figures were invented for practice; null where all was read on the vehicle. */
   readonly invented: string | null;
   readonly found: readonly string[];
   readonly plots: OwnerReport['plots'];

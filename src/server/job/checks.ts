@@ -11,8 +11,8 @@ import {
   type CheckEntry,
 } from '../../core/contracts';
 import {
-  checksOfKind,
   drumItems,
+  fixedWith,
   findCheck,
   type Job,
   isOfOldRotor,
@@ -28,6 +28,7 @@ import {
   refuseInRebuild,
   refusePutRight,
   settledLooks,
+  sourceRepairs,
   slipOfCut,
 } from '../../core/job';
 import { lookAt, lookOfFinding, lookWithout, ownerOf, type Says } from '../../core/procedure';
@@ -181,13 +182,11 @@ async function afterRepaired(
     }
     return;
   }
-  const did = findCheck(job, 'repaired', place, item)?.note ?? null;
-  for (const fixed of checksOfKind(job, 'fixed')) {
-    const isOfIt = cause.settles.some((each) => each.split(':')[0] === fixed.item);
-    const isThere = place === '' || fixed.place === place;
-    if (isOfIt && isThere && fixed.note === did) {
-      await deleteCheck(tx, { ...key, place: fixed.place, item: fixed.item });
-    }
+  const repair = sourceRepairs(job).find(
+    (each) => each.cause.code === item && each.place === place,
+  );
+  for (const fixed of repair ? fixedWith(job, repair) : []) {
+    await deleteCheck(tx, { ...key, place: fixed.place, item: fixed.item });
   }
 }
 

@@ -34,7 +34,6 @@ import {
 import { WORKSHOP_DEFAULTS } from '../../core/verdict';
 import {
   findGauge,
-  findSet,
   findSetFile,
   findUsualGauge,
   insertSet,
@@ -49,11 +48,9 @@ import {
   type Who,
 } from '../../db/repositories';
 import { accept, refuse, refuseParse, type Answer } from '../answer';
-import type { Database } from '../../db/client';
 import { database } from '../database';
-import { withJob, withJobHeld } from '../job/withJob';
-
-const GONE = 'This set is not on file any more. Load the page again.';
+import { withJob } from '../job/withJob';
+import { withSet, withSetAlone } from './withSet';
 
 type NewGauge = Pick<NewSetRow, 'resolutionUm' | 'repeatabilityUm'> & Partial<NewSetRow>;
 
@@ -147,32 +144,6 @@ export async function beginSet(input: unknown): Promise<Answer<SetFile>> {
   return withJob(parsed.data.jobId, async (tx, job) => {
     const ready = await readySet(job, parsed.data);
     return ready.ok ? accept({ ...(await insertSet(tx, ready.value)), readings: [] }) : ready;
-  });
-}
-
-/** One use case on a set, in the transaction of its job. */
-async function withSet<Value>(
-  id: string,
-  use: (tx: Database, set: ReadingSet, job: Job) => Promise<Answer<Value>>,
-): Promise<Answer<Value>> {
-  const known = idSchema.safeParse(id).success ? await findSet(await database(), id) : null;
-  if (!known) return refuse(GONE, {}, 'gone');
-  return withJob(known.jobId, async (tx, job) => {
-    const set = job.sets.find((each) => each.id === id);
-    return set ? use(tx, set, job) : refuse(GONE, {}, 'gone');
-  });
-}
-
-/** One use case on a set alone, its job held: what is typed at a place is judged by nothing else. */
-async function withSetAlone<Value>(
-  id: string,
-  use: (tx: Database, set: SetFile) => Promise<Answer<Value>>,
-): Promise<Answer<Value>> {
-  const known = idSchema.safeParse(id).success ? await findSet(await database(), id) : null;
-  if (!known) return refuse(GONE, {}, 'gone');
-  return withJobHeld(known.jobId, async (tx) => {
-    const set = await findSetFile(tx, id);
-    return set ? use(tx, set) : refuse(GONE, {}, 'gone');
   });
 }
 

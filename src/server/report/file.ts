@@ -55,8 +55,9 @@ export interface FileReport {
   readonly title: string;
   /** Why the vehicle must not be driven; empty where it may. */
   readonly mustNotMove: readonly string[];
-  /** What else stands open; null once it is signed off here. */
+  /** Whose figures were invented for practice; null where all was read on the vehicle. */
   readonly invented: string | null;
+  /** What else stands open; null once it is signed off here. */
   readonly notSigned: readonly string[] | null;
   readonly sets: readonly FileSet[];
   readonly decisions: readonly FileLine[];

@@ -13,6 +13,7 @@ import {
   drumsFound,
   drumsWorked,
   findCheck,
+  fixedWith,
   type Job,
   judgeCorner,
   offTheRoad,
@@ -183,9 +184,9 @@ function doneOf(job: Job): string[] {
     ];
   });
   // What was put right with a source is told with that source.
-  const told = sourceRepairs(job).map(({ did }) => did);
+  const told = sourceRepairs(job).flatMap((repair) => fixedWith(job, repair));
   const fixed = checksOfKind(job, 'fixed')
-    .filter(({ note }) => note === null || !told.includes(note))
+    .filter((each) => !told.includes(each))
     .map(
       ({ place, note }) =>
         `${capital(CORNER_NAME[place as Corner] ?? place)}: ${note ?? 'put right'}.`,

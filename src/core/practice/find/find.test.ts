@@ -1,4 +1,5 @@
 import { KNOWLEDGE } from '../../contracts';
+import { advisesNoDrive, weightOf } from '../../diagnosis';
 import { seededRandom } from '../../numeric';
 import {
   asRecorded,
@@ -76,6 +77,33 @@ describe('a whole car', () => {
 });
 
 describe('two hundred cars', () => {
+  test('pull to the side of their fault, and show no danger that is none of it', () => {
+    const sides = new Set<string>();
+    for (const own of CARS) {
+      const side = own.corner.endsWith('L') ? 'left' : 'right';
+      const drags = String(shownOf(own, 'pull-coasting').value);
+      if (drags !== 'no') expect(drags).toBe(side);
+      const pulls = String(shownOf(own, 'pull').value);
+      const isAway = ['stuck-pins', 'stuck-piston', 'stuck-pads', 'contaminated'].includes(
+        own.cause.code,
+      );
+      if (pulls !== 'no') {
+        expect(pulls === side).toBe(!isAway);
+        sides.add(`${pulls} ${isAway}`);
+      }
+      for (const shown of own.shows) {
+        const finding = KNOWLEDGE.findings.find(({ code }) => code === shown.code)!;
+        if (finding.stage !== 'inspect' || advisesNoDrive([shown]) === null) continue;
+        expect(weightOf(finding, shown.value, own.cause.code)).toBeGreaterThan(0);
+      }
+      const isOfVehicle = ['driveline', 'master-cylinder', 'air-knockback'].includes(
+        own.cause.code,
+      );
+      expect(own.place).toBe(isOfVehicle ? null : own.corner);
+    }
+    expect(sides.size).toBe(4);
+  });
+
   test('are cured by who follows the nose, and nobody is hurt', () => {
     const results = CARS.map((own) => {
       const way = noseWay(own);
@@ -149,6 +177,13 @@ describe('what is done at a car', () => {
         state: { harm: 'danger', danger: 'metal is on metal' },
       },
     );
+    // It is not given back either, asked or not, unless its fault is put right.
+    expect(judgeFind(own, [check('noise'), back])).toMatchObject({
+      isHarm: true,
+      state: { harm: 'back-danger' },
+      sentence: expect.stringMatching(/^It went back though it must not be driven/),
+    });
+    expect(judgeFind(own, [back])).toMatchObject({ isHarm: true });
     // Once its fault is put right nothing grinds any more.
     const cured = [check('noise'), repair('hub-runout'), ...PROVEN];
     expect(judgeFind(own, cured)).toMatchObject({ isRight: true });

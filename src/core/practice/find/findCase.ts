@@ -1,6 +1,8 @@
 import { drawJob } from '../../bench';
 import {
+  advisesNoDrive,
   isChoice,
+  weightOf,
   type Cause,
   type Finding,
   type FindingStage,
@@ -16,8 +18,10 @@ export interface FindCase {
   readonly knowledge: Knowledge;
   /** The axle that the customer complains of. */
   readonly axle: AxlePosition;
-  /** The corner at which the fault lies. */
+  /** The corner at which what is found at a corner is found. */
   readonly corner: Corner;
+  /** Where the fault lies; null where it is of the whole vehicle. */
+  readonly place: Corner | null;
   readonly cause: Cause;
   readonly shows: readonly Shown[];
 }
@@ -48,17 +52,51 @@ const CORNERS_OF: Readonly<Record<AxlePosition, readonly [Corner, Corner]>> = {
   rear: ['RL', 'RR'],
 };
 
+/** Faults that lie at no wheel. */
+const OF_VEHICLE = ['driveline', 'master-cylinder', 'air-knockback'];
+/** Faults by which a wheel brakes less than its opposite: braking pulls away from it, with all others towards it. */
+const BRAKES_LESS = ['stuck-pins', 'stuck-piston', 'stuck-pads', 'contaminated'];
+
+/** The side to which a car pulls that pulls at all, braking or not: of a wheel that is held, towards it. */
+function pullsTo(code: string, cause: string, corner: Corner): string {
+  const isLeft = corner.endsWith('L');
+  const isAway = code === 'pull' && BRAKES_LESS.includes(cause);
+  return isLeft === isAway ? 'right' : 'left';
+}
+
+/** The answer that a finding gives most often. */
+const usualOf = (finding: Finding, value: string | number): string | number =>
+  isChoice(finding) ? finding.values.reduce((p, q) => (q.usual > p.usual ? q : p)).code : value;
+
+/**
+ * What was drawn, as one car has it: it pulls to the side of its fault, and nothing is seen at it that
+ * forbids driving and is none of that fault.
+ */
+function ofOneCar(
+  finding: Finding,
+  value: string | number,
+  cause: string,
+  corner: Corner,
+): string | number {
+  const { code, stage } = finding;
+  if (value === 'left' || value === 'right') return pullsTo(code, cause, corner);
+  const isDanger = stage === 'inspect' && advisesNoDrive([{ code, value }]) !== null;
+  return isDanger && weightOf(finding, value, cause) <= 0 ? usualOf(finding, value) : value;
+}
+
 /** The car of a code: the same for the same code and knowledge, anywhere. */
 export function findCaseOf(own: CaseCode, knowledge: Knowledge): FindCase {
   const random = chanceOf(own);
   const job = drawJob(knowledge, random, { clearness: CLEARNESS });
   const corner = CORNERS_OF[job.axle][random.uniform() < 0.5 ? 0 : 1];
   const cause = knowledge.causes.find(({ code }) => code === job.cause)!;
-  const shows = job.findings.map((finding) => ({
-    ...finding,
-    isDoubted: random.uniform() < DOUBTED,
-  }));
-  return { code: writeCode(own), knowledge, axle: job.axle, corner, cause, shows };
+  const shows = job.findings.map(({ code, value }) => {
+    const finding = knowledge.findings.find((each) => each.code === code)!;
+    const isDoubted = random.uniform() < DOUBTED;
+    return { code, value: ofOneCar(finding, value, cause.code, corner), isDoubted };
+  });
+  const place = OF_VEHICLE.includes(cause.code) ? null : corner;
+  return { code: writeCode(own), knowledge, axle: job.axle, corner, place, cause, shows };
 }
 
 /** What a finding of a car shows. */

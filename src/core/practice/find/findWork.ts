@@ -55,7 +55,13 @@ export const repairPrice = (cause: Cause): { readonly cost: number; readonly min
   priceOf(repairItems(cause));
 
 /** What would be harm, and ends the case. */
-export type FindHarm = 'danger' | 'not-asked' | 'pedal' | 'back-pedal';
+export type FindHarm = DriveHarm | 'back-pedal' | 'back-danger';
+type DriveHarm = 'danger' | 'not-asked' | 'pedal';
+
+/** What it is to give a car back that must not be driven. */
+const BACK: Readonly<Record<DriveHarm | 'none', FindHarm | null>> = {
+  ...{ none: null, pedal: 'back-pedal', danger: 'back-danger', 'not-asked': 'back-danger' },
+};
 
 /** A car as it stands after what was done. */
 export interface FindState {
@@ -87,26 +93,17 @@ const START: FindState = {
 /** What is asked before anybody drives: pedal and noise. */
 const ASKED_FIRST = ['pedal-feel', 'noise'];
 
-/** What is dangerous at a car as it is, the fault not put right. */
-function dangersOf(own: FindCase, state: FindState, findings: readonly RecordedFinding[]) {
-  if (state.isCured) return null;
-  const open = findings.filter(
-    (finding) => !state.repairs.some(({ code }) => saysOf(own, finding).includes(code)),
-  );
-  return advisesNoDrive(open);
-}
-
-/** Causes that a finding shows by itself. */
-const saysOf = ({ knowledge }: FindCase, finding: RecordedFinding): readonly string[] =>
-  seenIn(knowledge, [finding]).map(({ cause }) => cause);
+/** Why a car must not be driven by what is found: what forbids it is of its fault, and goes with it. */
+const dangerIn = (state: FindState, findings: readonly RecordedFinding[]): string | null =>
+  state.isCured ? null : advisesNoDrive(findings);
 
 /** Why driving now would be harm; null where it would not. */
-function harmOfDriving(own: FindCase, state: FindState): FindHarm | null {
+function harmOfDriving(own: FindCase, state: FindState): DriveHarm | null {
   if (!state.isPumped) return 'pedal';
-  if (dangersOf(own, state, state.found) !== null) return 'danger';
+  if (dangerIn(state, state.found) !== null) return 'danger';
   const unasked = ASKED_FIRST.filter((code) => !state.found.some((each) => each.code === code));
   const hidden = own.shows.filter(({ code }) => unasked.includes(code));
-  return dangersOf(own, state, hidden) === null ? null : 'not-asked';
+  return dangerIn(state, hidden) === null ? null : 'not-asked';
 }
 
 const findingOf = (own: FindCase, code: string): Finding =>
@@ -175,7 +172,7 @@ function after(own: FindCase, state: FindState, action: FindAction): FindState {
         minutes: next.minutes + (action.how === 'once' ? FIND_MINUTES.nose : 0),
       };
     case 'back':
-      return { ...next, isOver: true, harm: next.isPumped ? null : 'back-pedal' };
+      return { ...next, isOver: true, harm: BACK[harmOfDriving(own, next) ?? 'none'] };
   }
 }
 
@@ -184,7 +181,7 @@ export function findStates(own: FindCase, actions: readonly FindAction[]): reado
   const states = [START];
   for (const action of actions) {
     const next = after(own, states.at(-1)!, action);
-    states.push({ ...next, danger: dangersOf(own, next, next.found) });
+    states.push({ ...next, danger: dangerIn(next, next.found) });
   }
   return states;
 }

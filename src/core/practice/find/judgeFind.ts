@@ -59,6 +59,11 @@ export function stepsOf(own: FindCase, actions: readonly FindAction[]): FindStep
 
 const logOdds = (share: number): number => Math.log((share + 1e-6) / (1 - share + 1e-6));
 
+/** Nepers of the true cause’s odds that a check must have moved to be named. */
+const WORTH_TELLING = 1;
+/** Minutes that any check costs beside its own. */
+const AT_LEAST = 2;
+
 /** The check left that would have told most of the true cause for its minutes. */
 function missedCheck(own: FindCase, state: FindState): Finding | null {
   const now = logOdds(shareIn(own, state));
@@ -66,11 +71,11 @@ function missedCheck(own: FindCase, state: FindState): Finding | null {
     .filter(({ stage }) => stage !== 'complaint')
     .map((finding) => {
       const found = [...state.found, asRecorded(finding, shownOf(own, finding.code))];
-      const gain = logOdds(shareIn(own, { ...state, found })) - now;
-      return { finding, gain: gain / (2 + checkMinutes(own, state, finding)), told: gain };
+      const told = logOdds(shareIn(own, { ...state, found })) - now;
+      return { finding, told, worth: told / (AT_LEAST + checkMinutes(own, state, finding)) };
     })
-    .filter(({ told }) => told > 1)
-    .sort((p, q) => q.gain - p.gain);
+    .filter(({ told }) => told > WORTH_TELLING)
+    .sort((p, q) => q.worth - p.worth);
   return worth[0]?.finding ?? null;
 }
 
@@ -79,6 +84,8 @@ const HARM_SAYS = {
     'Pump the pedal before it is driven: pistons were moved, and the first presses meet nothing.',
   'back-pedal':
     'It went back with a pedal that nobody pumped: the first presses meet nothing, on the road.',
+  'back-danger':
+    'It went back though it must not be driven: keep it until that is put right, and say so.',
   danger: 'It was driven though what was found forbids it: put that right first.',
   'not-asked':
     'Ask how the pedal is and whether it grinds before you drive: this one must not be driven.',

@@ -16,7 +16,7 @@ const askAll = (own: FindCase): FindAction[] => {
   }
 };
 
-/** What is done next by who follows the nose; null where it goes back. */
+/** What is done next by who follows the nose: a check, or a repair and the pedal after it. */
 function nextOf(own: FindCase, state: FindState): readonly FindAction[] {
   const { settled, causes, nextChecks } = noseAt(own, state);
   const left = checksLeft(own, state).map(({ code }) => code);

@@ -83,7 +83,7 @@ export function FindDebrief({
   readonly actions: readonly FindAction[];
   readonly result: FindResult;
 }) {
-  const { cause, corner } = own;
+  const { cause, place } = own;
   const { isHarm, state, said, best, bestCost, way } = result;
   const steps = useMemo(() => stepsOf(own, actions), [own, actions]);
   const noseSteps = useMemo(() => stepsOf(own, way), [own, way]);
@@ -98,8 +98,9 @@ export function FindDebrief({
         </p>
       )}
       <p>
-        <strong>The truth:</strong> {cause.name}, {CORNER_NAME[corner]}. {cause.means}{' '}
-        {cause.repair} <strong>What shows it:</strong> {cause.proof}
+        <strong>The truth:</strong> {cause.name}
+        {place && `, ${CORNER_NAME[place]}`}. {cause.means} {cause.repair}{' '}
+        <strong>What shows it:</strong> {cause.proof}
       </p>
       {said && said.code !== cause.code && (
         <p>
