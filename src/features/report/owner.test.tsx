@@ -2,6 +2,7 @@ import { render, screen } from '@testing-library/react';
 import type { OwnerReport } from '@/server/report/owner';
 import { FileReport } from './FileReport';
 import { OwnerPage } from './OwnerPage';
+import { SourceLines } from './SourceLines';
 
 const wave = { values: [0, 20, 40, 20], beyond: [], angles: undefined };
 const report: OwnerReport = {
@@ -85,4 +86,18 @@ test('the file report has a row for every position, the closing reading last', (
   const rows = screen.getAllByRole('row').map(({ textContent }) => textContent);
   expect(rows).toEqual(['PositionAngleLap 1', '10°0.01 mm', '2180°0.02 mm', 'closing0.01 mm']);
   expect(screen.getByText('Ines').closest('li')!.textContent).toContain('Caliper on: done');
+});
+
+test('a source that was put right tells what showed it, else what would', () => {
+  const source = {
+    ...{ say: 'FL: Stuck slide pins', how: 'here' as const, did: 'pins freed', toWhom: null },
+    ...{ wanted: 'Both pins slide by hand.', proof: null },
+  };
+  const proof = { isShown: true, say: 'both slide, wheel free', stamp: '1' };
+  const { rerender } = render(<SourceLines sources={[source]} />);
+  expect(screen.getByRole('listitem').textContent).toMatch(/pins freed\. Proof: Both pins slide/);
+  rerender(<SourceLines sources={[{ ...source, proof }]} />);
+  expect(screen.getByRole('listitem').textContent).toMatch(/Shown: both slide, wheel free\.$/);
+  rerender(<SourceLines sources={[{ ...source, proof: { ...proof, isShown: false } }]} />);
+  expect(screen.getByRole('listitem').textContent).toMatch(/Not shown: both slide/);
 });

@@ -201,7 +201,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
         sources={sourceRepairs(job).map((repair) => ({
           ...repair,
           say: sayRepair(repair),
-          proof: repair.cause.proof,
+          wanted: repair.cause.proof,
         }))}
         agreed={sayAgreed(job)}
         procedure={procedureOf(job)}
