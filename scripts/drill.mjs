@@ -8,8 +8,8 @@ if (!process.argv.includes('disk') && !process.argv.includes('spreadsheet')) bui
 const isFirefox = process.argv.includes('firefox') && !process.env.FIREFOX_PATH;
 if (isFirefox && !existsSync('/usr/bin/firefox-esr')) debian(['firefox-esr']);
 if (process.argv.includes('journeys')) {
-  // The whole way by keys alone and by thumb alone, and random walks: ten minutes more than a whole test has.
-  const specs = ['keyboard', 'touch', 'walks'].map((name) => `e2e/${name}.spec`);
+  // The whole way by keys alone, by thumb alone and by ear, and random walks: ten minutes more than a whole test has.
+  const specs = ['heard', 'keyboard', 'touch', 'walks'].map((name) => `e2e/${name}.spec`);
   run(bin('playwright'), ['test', ...specs], {
     CHROMIUM_PATH: chromium(),
     WALKS: process.env.WALKS ?? '40',

@@ -11,8 +11,11 @@ import {
   ownNames,
 } from './lib/certificate.mjs';
 import { createDoor } from './lib/door.mjs';
+import { outliveReaders } from './lib/outlive.mjs';
 import { createWatch } from './lib/watch.mjs';
 import { isWithinReach, refusedAddress } from './lib/reach.mjs';
+
+outliveReaders();
 
 const METHODS = ['GET', 'HEAD', 'OPTIONS', 'POST', 'PUT', 'PATCH', 'DELETE'];
 

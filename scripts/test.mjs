@@ -74,20 +74,20 @@ async function timed(name, step) {
  * runs by itself.
  */
 const TOGETHER = [
-  [['measure', 'strip', 'rebuild'], 320],
-  [['heard', 'quick'], 190],
-  [['views'], 190],
-  [['decide', 'practice', 'records'], 165],
+  [['measure', 'strip', 'rebuild'], 260],
+  [['quick'], 100],
+  [['views'], 170],
+  [['decide', 'practice', 'records'], 160],
   [['bench', 'drawing', 'network', 'nose', 'road-test', 'second-start', 'ways-in'], 165],
 ];
 
 /** A browser test waits for a page a quarter of its time: three of them keep two cores at work. */
 const LANES = 3;
 /**
- * The whole way once more by keys alone and by thumb alone, and random walks: `npm run drill -- journeys`. A whole test
- * plays it by the screen reader’s tree (`heard`) and from a quick check to the signed report (`quick`).
+ * The whole way once more by keys alone, by thumb alone and by the screen reader’s tree, and random walks:
+ * `npm run drill -- journeys`. A whole test plays it from a quick check to the signed report (`quick`).
  */
-const DRILLED = ['keyboard', 'touch', 'walks'];
+const DRILLED = ['heard', 'keyboard', 'touch', 'walks'];
 /** Browser tests of how quick something is. */
 const TIMED = ['slow'];
 

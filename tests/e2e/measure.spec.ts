@@ -5,6 +5,7 @@ import {
   complaintsOf,
   drawnUp,
   expectAccessible,
+  jobOn,
   leaveTurnOut,
   runoutLap,
   settled,
@@ -15,14 +16,8 @@ import {
 
 /** A job on the front left of a demo vehicle, its bench open; the address of the bench. */
 async function newBench(page: Page, plate = 'SK-017-B'): Promise<string> {
-  await page.goto('/jobs/new');
-  await settled(page);
-  await page.getByLabel('Plate (must be filled)').fill(plate);
-  await page.getByLabel(/^Complaint/).fill('Measured anew.');
-  await page.getByLabel(/front left/).check();
-  await page.getByRole('button', { name: 'Open the job' }).click();
-  await expect(page.getByRole('heading', { name: 'Complaint', exact: true })).toBeVisible();
-  const bench = page.url().replace('/complaint', '/measure/FL');
+  const id = await jobOn(page, { plate, complaint: 'Measured anew.', corners: ['FL'] });
+  const bench = `/jobs/${id}/measure/FL`;
   await page.goto(bench);
   await settled(page);
   await drawnUp(page);
@@ -274,6 +269,7 @@ test('a gauge whose calibration ran out is said on its verdicts; its cable is le
   page,
 }) => {
   await beHere(page, 'Tobiah');
+  await page.goto('/workshop');
   await page.getByRole('button', { name: 'Add a gauge' }).click();
   await page.getByLabel('Name or number on it').fill('Dial 7');
   await page.getByLabel(/Smallest step/).fill('0.001');
@@ -348,6 +344,35 @@ test('own angles and both circles: the corner says its taper, and bad angles are
   }
   await expect(nose(page).getByRole('heading', { name: 'Taper' })).toBeVisible();
   await expect(nose(page).getByText('0.100 mm')).toBeVisible();
+});
+
+// 2026-11-30: a set that was begun far down the page was read with its field half above the screen.
+test('a set that is begun far down the page is read in sight, on a low screen too', async ({
+  page,
+}) => {
+  for (const [width, height] of [
+    [844, 390],
+    [640, 400],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    await newBench(page);
+    await start(page, 'runout').click();
+    const field = page.locator('#reading');
+    await expect(field).toBeFocused();
+    for (const value of ['0', '10', '20']) {
+      await page.keyboard.type(value);
+      await page.keyboard.press('Enter');
+    }
+    await expect(page.getByLabel(/Position 4 of 12/)).toBeVisible();
+    for (const what of [field, page.getByRole('list', { name: 'Readings of lap 1' })]) {
+      await expect
+        .poll(async () => {
+          const box = (await what.boundingBox())!;
+          return box.y >= 0 && box.y + box.height <= height;
+        })
+        .toBe(true);
+    }
+  }
 });
 
 test.describe('by thumb on a phone', () => {

@@ -151,7 +151,6 @@ test('two tablets at one vehicle: the later one is told who wrote what, and choo
   const href = await page.getByRole('link', { name: /SK-131-V/ }).getAttribute('href');
   const other = await (await browser.newContext()).newPage();
   const address = new URL(href!, page.url()).href;
-  await page.goto(new URL('/workshop', page.url()).href);
   await beHere(page, 'Ines');
   await other.goto(new URL('/workshop', page.url()).href);
   const tobiah = other.getByRole('button', { name: 'Tobiah', exact: true });

@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import { expect, test, type Browser, type Page } from '@playwright/test';
-import { beHere, complaintsOf, expectAccessible, openJob, settled } from './helpers';
+import { beHere, complaintsOf, expectAccessible, jobOn, openJob, settled } from './helpers';
 
 /** Presses keys one by one and counts them. */
 class Keys {
@@ -27,15 +27,8 @@ async function open(page: Page, path: string): Promise<void> {
 const kept = (page: Page) => expect(page.getByText('Keeping …')).toHaveCount(0);
 
 /** A new job on the demo's mobile library, at both rear corners. */
-async function newJob(page: Page): Promise<string> {
-  await open(page, '/jobs/new');
-  await page.getByLabel('Plate (must be filled)').fill('SK-003-L');
-  await page.getByRole('textbox', { name: /complaint/i }).fill('Drags on the left.');
-  for (const corner of ['RL', 'RR']) await page.getByLabel(new RegExp(`^${corner}`)).check();
-  await page.getByRole('button', { name: 'Open the job' }).click();
-  await page.waitForURL(/\/jobs\/[0-9a-f-]{36}\//);
-  return page.url().split('/')[4]!;
-}
+const newJob = (page: Page): Promise<string> =>
+  jobOn(page, { plate: 'SK-003-L', complaint: 'Drags on the left.', corners: ['RL', 'RR'] });
 
 const item = (page: Page, name: string) => page.getByRole('group', { name, exact: true });
 const here = (page: Page, name: string) =>
@@ -353,6 +346,7 @@ test('the hub face is read on its own page and serves the index', async ({ page 
 test('house rules: the shop chooses, a job goes another way with its reason', async ({ page }) => {
   const id = await newJob(page);
   await beHere(page, 'Ines');
+  await open(page, '/workshop');
   const rule = page.locator('#rotor-screw');
   await rule.locator('summary').click();
   await rule.getByLabel(/Anti-seize/).check();

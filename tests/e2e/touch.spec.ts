@@ -80,7 +80,7 @@ test('the whole way by touch on a phone', async ({ page }) => {
   await page.locator('#reading').fill(typedMm(runoutLap(INDEXABLE, 2, 13))[2] ?? '');
   await page.getByRole('button', { name: 'Take', exact: true }).tap();
   await beHere(page, 'Tobiah');
-  await page.goBack();
+  await page.reload();
   await page.getByRole('link', { name: 'Decide', exact: true }).first().tap();
   // The bench says the move too, so the decision is looked for on its own page.
   await expect(page).toHaveURL(/\/decide$/);

@@ -24,6 +24,9 @@ async function choose(page: Page, units: 'mm' | 'thou'): Promise<void> {
 const hasLengths = (job: number | null, path: string): boolean =>
   job !== null && job !== 110 && !/^(complaint|road-test|prove.*|rebuild.*)$/.test(path);
 
+/** Books of hundreds of entries, each drawn by one component: axe looks at the first six of a kind. */
+const ALIKE: Readonly<Record<string, number>> = { knowledge: 6, licences: 6 };
+
 const addressOf = async (page: Page, job: number | null, path: string): Promise<string> =>
   job === null ? path : `/jobs/${await openJob(page, job)}/${path}`;
 
@@ -43,9 +46,9 @@ test.describe('every view', () => {
       complaints.length = 0;
       await page.goto(await addressOf(page, job, path));
       await expect(page.locator('main').locator('h1, h2').first()).toBeVisible();
-      await expectAccessible(page);
+      await expectAccessible(page, ALIKE[name]);
       if (hasLengths(job, path)) await expect(page.locator('main')).toContainText(/\d mm\b/);
-      await expectContrastInTheDark(page);
+      await expectContrastInTheDark(page, ALIKE[name]);
       for (const [width, height] of SIZES) {
         await page.setViewportSize({ width, height });
         // A chart follows its box a moment later.

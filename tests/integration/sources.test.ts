@@ -174,6 +174,26 @@ test('a list that was kept before an item was added still holds, the new item no
   expect(read.prices.items.driveline).toEqual({ parts: null, minutes: null, away: null });
 });
 
+// 2026-11-30: chatter seen after a cut stood in the report as not put right, and nothing said so where it was signed.
+test('what was found wrong and is not put right stands open at the sign-off, once', async () => {
+  const jobId = await begin();
+  const open = async (): Promise<string[]> =>
+    signOffOf(await jobOf(jobId))
+      .open.map(({ say }) => say)
+      .filter((say) => /found wrong/.test(say));
+  await write(jobId, 'look/FL/pins', ['stuck']);
+  // What keeps the vehicle off the road blocks, and says so there.
+  await write(jobId, 'look/FL/hose', ['bulged']);
+  expect(await open()).toEqual(['FL: found wrong, and not put right: slide pins (stuck).']);
+  expect(
+    signOffOf(await jobOf(jobId))
+      .blocks.map(({ say }) => say)
+      .join(' '),
+  ).toMatch(/hose/i);
+  await write(jobId, 'fixed/FL/pins', 'fixed', 'freed and greased');
+  expect(await open()).toEqual([]);
+});
+
 test('what was seen of a source is put right with it, in its words, and taken back with it', async () => {
   const jobId = await begin();
   await write(jobId, 'look/FL/pins', ['stuck']);

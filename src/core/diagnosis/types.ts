@@ -103,6 +103,13 @@ export type Finding = ChoiceFinding | RatioFinding;
 
 export const isChoice = (finding: Finding): finding is ChoiceFinding => 'values' in finding;
 
+/** Choices that nobody answers: the bench reads them. */
+const READ: readonly string[] = ['thin-at-high', 'cleaning'];
+
+/** Whether somebody answers it by hand, at the bench as anywhere else. */
+export const isAnswered = (finding: Finding): finding is ChoiceFinding =>
+  isChoice(finding) && !READ.includes(finding.code);
+
 /** Everything that is known of causes and findings. */
 export interface Knowledge {
   readonly version: number;

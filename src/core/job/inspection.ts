@@ -18,6 +18,8 @@ export interface CornerInspection {
     readonly name: string;
     readonly conditions: string;
     readonly putRight: string | null;
+    /** Whether the vehicle stays where it is while it stands. */
+    readonly isOffRoad: boolean;
   }[];
   readonly sound: readonly string[];
   readonly notLooked: readonly string[];
@@ -55,6 +57,17 @@ function takenAway(
   return isGone && found.every(({ goesWith }) => goesWith === 'cut') ? 'cut away' : null;
 }
 
+/** What was found wrong at a corner, is not put right, and keeps no vehicle off the road: that blocks by itself. */
+export const wrongLeft = (job: Job, corner: Corner): { say: string; isOfRebuild: boolean }[] => {
+  const ofStrip = (cornerPlan(job, corner)?.items ?? []).map(({ name }) => name);
+  return inspectionAt(job, corner)
+    .wrong.filter(({ putRight, isOffRoad }) => putRight === null && !isOffRoad)
+    .map(({ name, conditions }) => ({
+      say: `${name.toLowerCase()} (${conditions})`,
+      isOfRebuild: !ofStrip.includes(name),
+    }));
+};
+
 /** What was seen at a corner: found wrong, sound, and not looked at, each by itself. */
 export function inspectionAt(job: Job, corner: Corner): CornerInspection {
   const plan = cornerPlan(job, corner);
@@ -80,6 +93,7 @@ export function inspectionAt(job: Job, corner: Corner): CornerInspection {
         name,
         conditions: conditions.map((each) => each.name.toLowerCase()).join(', '),
         putRight,
+        isOffRoad: conditions.some(({ forbids }) => forbids.some(({ what }) => what === 'road')),
       })),
     sound: named('sound'),
     notLooked: named('not-looked'),

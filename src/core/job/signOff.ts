@@ -1,6 +1,7 @@
 import { openItems, signOffBlockers, type Blocker } from '../procedure';
 import { drumAlone, drumsNearLimit, drumsToDo } from './drums';
 import { takenBackOf } from './danger';
+import { wrongLeft } from './inspection';
 import { sayInvented } from './invented';
 import { judgeCorner } from './judge';
 import { changedFigures, faultsTakenBack, type ChangedFigure, type TakenBack } from './past';
@@ -124,6 +125,19 @@ const foundAndGone = (job: Job): Blocker[] =>
     ...(corner && { corner }),
   }));
 
+/** What was looked at, found wrong and left as it was, a corner in one line: the report tells it too. */
+const foundAndLeft = (job: Job): Blocker[] =>
+  job.corners.flatMap((corner) => {
+    const left = wrongLeft(job, corner);
+    return (['strip', 'rebuild-corner'] as const).flatMap((place): Blocker[] => {
+      const own = left.filter(({ isOfRebuild }) => isOfRebuild === (place !== 'strip'));
+      const what = own.map(({ say }) => say).join(', ');
+      return what === ''
+        ? []
+        : [{ say: `${corner}: found wrong, and not put right: ${what}.`, place, corner }];
+    });
+  });
+
 /** What blocks the sign-off of a job, and what is open without blocking. */
 export const signOffOf = oncePer((job: Job): SignOffView => {
   const state = readinessOf(job);
@@ -157,6 +171,7 @@ export const signOffOf = oncePer((job: Job): SignOffView => {
       ...sayBroughtIn(job),
       ...invented,
       ...untouched(job),
+      ...foundAndLeft(job),
       ...foundAndGone(job),
       ...openItems(state),
       ...nearDiscard(job),

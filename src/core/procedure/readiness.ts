@@ -141,7 +141,7 @@ const hydraulics = (state: JobReadiness): Blocker[] => {
     return state.hydraulicsOpen.map((say) => ({ say, place: 'hydraulics' }));
   }
   if (!wasOpened(state) || state.saidClosed) return [];
-  return [{ say: 'Say whether the hydraulics were opened.', place: 'hydraulics' }];
+  return [{ say: 'Nobody said yet whether the hydraulics were opened.', place: 'hydraulics' }];
 };
 
 function pedal(state: JobReadiness): Blocker[] {

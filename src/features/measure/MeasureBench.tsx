@@ -1,6 +1,6 @@
 'use client';
 
-import { memo, useDeferredValue, useState, type ReactNode } from 'react';
+import { memo, useDeferredValue, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 import { BenchEntry } from './BenchEntry';
 import { BenchNose } from './BenchNose';
@@ -107,8 +107,15 @@ export function MeasureBench(props: MeasureBenchProps) {
   const drawnLimit = useDeferredValue(limitOf(set, corner));
   // The whole page can be asked for while readings are taken.
   const [isWhole, setWhole] = useState(false);
+  const isShut = isAlone && !isWhole;
+  const bare = useRef<HTMLDivElement>(null);
+  // The set was begun far down a page that is short now: what is read stands at its top.
+  useLayoutEffect(() => {
+    const [page, top] = [document.documentElement, bare.current?.getBoundingClientRect().top ?? 0];
+    if (isShut && page.scrollTop > 0) page.scrollTop += top;
+  }, [isShut]);
   return (
-    <div className={isAlone && !isWhole ? styles.reading : undefined}>
+    <div ref={bare} className={isShut ? styles.reading : undefined}>
       {isAlone && set && <WhereLine {...{ set, corner, isWhole }} onWhole={setWhole} />}
       <SetTabs
         sets={state.sets}

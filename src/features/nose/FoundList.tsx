@@ -1,5 +1,5 @@
 import { Button } from 'react-bootstrap';
-import { isChoice } from '@/core/diagnosis';
+import { isAnswered } from '@/core/diagnosis';
 import type { NoseView } from '@/server/nose/nose';
 import { findingOf, sayValue } from './model';
 import { AnswerForm } from './NoseForm';
@@ -18,7 +18,7 @@ export function FoundList({ jobId, view }: { readonly jobId: string; readonly vi
       <ul className="list-unstyled mb-0">
         {findings.map(({ code, value, corner }) => {
           const finding = findingOf(knowledge, code);
-          const isAnswer = finding && isChoice(finding) && finding.stage !== 'measure';
+          const isAnswer = finding && isAnswered(finding);
           return (
             <li key={`${code} ${corner ?? ''} ${value}`} className="zh-row">
               <span>

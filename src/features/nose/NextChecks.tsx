@@ -1,6 +1,6 @@
 import { Button, FormSelect } from 'react-bootstrap';
 import { ButtonLink } from '@/ui/Link';
-import { isChoice, type NextCheck } from '@/core/diagnosis';
+import { isAnswered, type ChoiceFinding, type NextCheck } from '@/core/diagnosis';
 import { findingOf } from './model';
 import { AnswerForm } from './NoseForm';
 import type { JobNoseProps } from './props';
@@ -19,38 +19,43 @@ const cornerLeft = (code: string, { corners, view }: JobNoseProps): string | und
     (corner) => !view.findings.some((found) => found.code === code && found.corner === corner),
   ) ?? corners[0];
 
-/** The outcomes of a check as buttons, each with what it would change. */
-function Outcomes({ check, ...props }: JobNoseProps & { readonly check: NextCheck }) {
-  const finding = findingOf(props.view.knowledge, check.code);
-  if (!finding) return null;
-  const stage = isChoice(finding) ? OWN_PLACE[check.code] : 'measure';
-  if (stage || !isChoice(finding) || finding.stage === 'measure') {
-    const place =
-      stage === 'road-test' ? 'road-test' : `measure/${cornerLeft(check.code, props) ?? 'FL'}`;
-    return (
-      <>
-        <ul className="zh-muted ps-3 mb-1">
-          {check.changes.map((change) => (
-            <li key={change}>{change}</li>
-          ))}
-        </ul>
-        <ButtonLink variant="outline-secondary" href={`/jobs/${props.jobId}/${place}`}>
-          {stage === 'road-test' ? 'Go to the road test' : 'Go to measuring'}
-        </ButtonLink>
-      </>
-    );
-  }
+/** Where a check is done that no button answers: what it would change, and the way there. */
+function Elsewhere({
+  check,
+  place,
+  jobId,
+}: {
+  readonly check: NextCheck;
+  readonly place: string;
+  readonly jobId: string;
+}) {
   return (
-    <AnswerForm jobId={props.jobId} code={check.code}>
+    <>
+      <ul className="zh-muted ps-3 mb-1">
+        {check.changes.map((change) => (
+          <li key={change}>{change}</li>
+        ))}
+      </ul>
+      <ButtonLink variant="outline-secondary" href={`/jobs/${jobId}/${place}`}>
+        {place === 'road-test' ? 'Go to the road test' : 'Go to measuring'}
+      </ButtonLink>
+    </>
+  );
+}
+
+/** The answers to a check as buttons, each with what it would change, where that is reckoned. */
+function Answers({
+  finding,
+  changes = [],
+  ...props
+}: JobNoseProps & { readonly finding: ChoiceFinding; readonly changes?: readonly string[] }) {
+  const left = cornerLeft(finding.code, props);
+  return (
+    <AnswerForm jobId={props.jobId} code={finding.code}>
       {finding.perCorner && (
         <label className="zh-row mb-1">
           <span>Found at</span>
-          <FormSelect
-            key={cornerLeft(check.code, props)}
-            className="w-auto"
-            name="corner"
-            defaultValue={cornerLeft(check.code, props)}
-          >
+          <FormSelect key={left} className="w-auto" name="corner" defaultValue={left}>
             {props.corners.map((corner) => (
               <option key={corner}>{corner}</option>
             ))}
@@ -62,12 +67,33 @@ function Outcomes({ check, ...props }: JobNoseProps & { readonly check: NextChec
           <Button type="submit" variant="outline-secondary" name="value" value={code}>
             {label}
           </Button>
-          <span className="zh-muted">{check.changes[i]?.replace(`${label}: `, '')}</span>
+          <span className="zh-muted">{changes[i]?.replace(`${label}: `, '')}</span>
         </div>
       ))}
     </AnswerForm>
   );
 }
+
+/** The outcomes of a check: its buttons, or the way to where it is done. */
+function Outcomes({ check, ...props }: JobNoseProps & { readonly check: NextCheck }) {
+  const finding = findingOf(props.view.knowledge, check.code);
+  if (!finding) return null;
+  const own = OWN_PLACE[check.code];
+  if (!own && isAnswered(finding)) {
+    return <Answers finding={finding} changes={check.changes} {...props} />;
+  }
+  const place = own ?? `measure/${cornerLeft(check.code, props) ?? 'FL'}`;
+  return <Elsewhere check={check} place={place} jobId={props.jobId} />;
+}
+
+/** What can be told beside the readings once there are some, whether it would say most now or not. */
+const besideReadings = ({ view }: JobNoseProps): readonly ChoiceFinding[] =>
+  view.findings.some(({ code }) => code === 'runout')
+    ? view.knowledge.findings.filter(isAnswered).filter(({ stage, code }) => {
+        const isProposed = view.diagnosis.nextChecks.some((check) => check.code === code);
+        return stage === 'measure' && !isProposed;
+      })
+    : [];
 
 /** The three checks that say most for their minutes. */
 export function NextChecks(props: JobNoseProps) {
@@ -100,6 +126,22 @@ export function NextChecks(props: JobNoseProps) {
               {check.bits.toFixed(2)} bits on average, {(check.bits / check.minutes).toFixed(3)} a
               minute.
             </details>
+          </div>
+        </details>
+      ))}
+      {besideReadings(props).map((finding) => (
+        <details key={finding.code} className={causes.cause}>
+          <summary>
+            <span className={causes.causeName}>{finding.title}</span>
+            <span className="zh-muted">
+              {finding.minutes} min{finding.wheelOff ? ', wheel off' : ''}
+            </span>
+          </summary>
+          <div className={causes.terms}>
+            <p className="mb-1">
+              <strong>{finding.question}</strong> {finding.how}
+            </p>
+            <Answers finding={finding} {...props} />
           </div>
         </details>
       ))}

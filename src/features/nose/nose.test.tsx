@@ -112,6 +112,30 @@ describe('the panel', () => {
     expect(within(found).getAllByText(/Take back/)).toHaveLength(3);
   });
 
+  // 2026-11-30: the check led to the bench, where nothing took its answer.
+  test('what drawing the nuts up anew changed is told by a button, proposed or not', () => {
+    const read: RecordedFinding = { code: 'runout', value: 2, corner: 'FL' };
+    const title = 'Runout before and after the nuts were drawn up anew';
+    const { rerender } = render(<JobNose jobId="j" corners={['FL']} view={viewOf([])} />);
+    expect(screen.queryByText(title)).toBeNull();
+    rerender(<JobNose jobId="j" corners={['FL']} view={viewOf([read])} />);
+    const check = screen.getByText(title).closest('details')!;
+    const buttons = within(check).getAllByRole('button', { hidden: true });
+    expect(buttons.map((each) => each.textContent)).toEqual(['Little', 'Most of it went']);
+    // What the bench reads has no button.
+    const checks = nextChecks(KNOWLEDGE, { findings: [read], corners: ['FL'] }, 40);
+    const cleaning = checks.filter(({ code }) => code === 'cleaning');
+    const view = viewOf([read]);
+    rerender(
+      <JobNose
+        jobId="j"
+        corners={['FL']}
+        view={{ ...view, diagnosis: { ...view.diagnosis, nextChecks: cleaning } }}
+      />,
+    );
+    expect(screen.getByRole('link', { name: 'Go to measuring', hidden: true })).toBeInTheDocument();
+  });
+
   test('a check is offered at the corner that is not looked at yet', () => {
     const pins = nextChecks(
       KNOWLEDGE,

@@ -5,8 +5,8 @@ import { InspectionLines, ProcedureLines } from './InspectionReport';
 const inspection = {
   corner: 'FL' as const,
   wrong: [
-    { name: 'Hose', conditions: 'bulged', putRight: 'new hose' },
-    { name: 'Slide pins', conditions: 'dry or rough, bent', putRight: null },
+    { name: 'Hose', conditions: 'bulged', putRight: 'new hose', isOffRoad: true },
+    { name: 'Slide pins', conditions: 'dry or rough, bent', putRight: null, isOffRoad: false },
   ],
   seen: [],
   sound: ['Vent fins', 'Studs'],
