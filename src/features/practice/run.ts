@@ -15,7 +15,6 @@ import {
 import {
   allPractice,
   keepWrite,
-  practiceText,
   practiceTime,
   practiceWrites,
   watchPractice,
@@ -163,12 +162,6 @@ export const useTime = (code: string): number =>
     () => practiceTime(code),
     () => 1,
   );
-
-/** Everything that was written in a case, on this device. */
-export function useWrites(id: string): readonly PracticeWrite[] {
-  const text = useSyncExternalStore(watchPractice, () => practiceText(id), empty);
-  return useMemo(() => practiceWrites(text), [text]);
-}
 
 /** What came of every case that was ended on this device, the latest first. */
 export function useOutcomes(): readonly Outcome[] {

@@ -19,5 +19,6 @@ export {
   watchPractice,
   type PracticeWrite,
 } from './practiceRoom';
+export { usePracticeWrites } from './usePracticeWrites';
 export { useRefresh } from './useRefresh';
 export type { DoneWrite, KeptWrite, WriteOrder, WriteState } from './types';

@@ -30,11 +30,10 @@ import {
   readingsOf,
   sayLimits,
   useTime,
-  useWrites,
   writeAction,
   writeOutcome,
 } from '@/features/practice';
-import { practiceId } from '@/ui/keeper';
+import { practiceId, usePracticeWrites } from '@/ui/keeper';
 import { NextThing } from '@/ui/shell';
 
 interface CaseRoomProps {
@@ -118,7 +117,7 @@ function Came({
 function useCase(code: string, units: UnitSystem) {
   const own = useMemo(() => cornerCase(code), [code]);
   const id = practiceId(code, useTime(code));
-  const writes = useWrites(id);
+  const writes = usePracticeWrites(id);
   const actions = useMemo(() => actionsOf(writes), [writes]);
   const sets = useMemo(() => withHeld([], writes), [writes]);
   const faults = JSON.stringify(faultsLeft(own.faults, actions));

@@ -16,19 +16,12 @@ import {
   type FindState,
 } from '@/core/practice';
 import type { UnitSystem } from '@/core/units';
-import { practiceId } from '@/ui/keeper';
+import { practiceId, usePracticeWrites } from '@/ui/keeper';
 import { NextThing } from '@/ui/shell';
 import { AfterCase } from '../AfterCase';
 import { AnswerForm } from '../AnswerForm';
 import { PracticeFrame } from '../PracticeFrame';
-import {
-  findActionsOf,
-  outcomeOf,
-  useTime,
-  useWrites,
-  writeFindAction,
-  writeFindOutcome,
-} from '../run';
+import { findActionsOf, outcomeOf, useTime, writeFindAction, writeFindOutcome } from '../run';
 import { FindChecks, FoundSoFar, sayMinutes } from './FindChecks';
 import { FindDebrief } from './FindDebrief';
 import { FindNose } from './FindNose';
@@ -90,7 +83,7 @@ const Repairs = ({
 function useCar(code: string) {
   const own = useMemo(() => findCaseOf(readCode(code)!, KNOWLEDGE), [code]);
   const id = practiceId(code, useTime(code));
-  const writes = useWrites(id);
+  const writes = usePracticeWrites(id);
   const actions = useMemo(() => findActionsOf(writes), [writes]);
   const state = useMemo(() => findState(own, actions), [own, actions]);
   const outcome = outcomeOf(writes);

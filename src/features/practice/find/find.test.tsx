@@ -1,9 +1,11 @@
-import { fireEvent, render, screen } from '@testing-library/react';
+import { fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { KNOWLEDGE } from '@/core/contracts';
 import { findCaseOf, findState, judgeFind, type FindAction } from '@/core/practice';
+import { practiceId, practiceText, practiceWrites } from '@/ui/keeper';
 import { FindChecks, FoundSoFar } from './FindChecks';
 import { FindDebrief } from './FindDebrief';
 import { FindNose } from './FindNose';
+import { FindRoom } from './FindRoom';
 import { sayShown } from './say';
 
 const own = findCaseOf({ level: 'find', subject: 'both', seed: 5 }, KNOWLEDGE);
@@ -71,4 +73,21 @@ test('the debrief says one thing first, then the truth, what was taken for it an
   expect(screen.getByText(wrong.name.toLowerCase())).toBeInTheDocument();
   expect(screen.getByText(/^Your way \(5 steps\)$/)).toBeInTheDocument();
   expect(screen.getByText(/a comeback among it/)).toBeInTheDocument();
+});
+
+// 2026-11-30: what was pressed before the step before it was on the device stood in that step's place.
+test('steps that are pressed in one moment stand all of them', async () => {
+  render(<FindRoom code="FB-00005" who={null} units="mm" />);
+  const press = (name: RegExp | string) => fireEvent.click(screen.getByRole('button', { name }));
+  press(/^Put something right/);
+  fireEvent.click(screen.getAllByRole('radio')[0]!);
+  press('Put it right');
+  press(/^Pump the pedal/);
+  press(/^Drive it/);
+  press('Give it back');
+  expect(screen.getByText('Your way (4 steps)')).toBeInTheDocument();
+  // And so they do once they are on the device: four steps and what came of them.
+  const kept = () => practiceWrites(practiceText(practiceId('FB-00005', 1)));
+  await waitFor(() => expect(kept()).toHaveLength(5));
+  expect(screen.getByText('Your way (4 steps)')).toBeInTheDocument();
 });
