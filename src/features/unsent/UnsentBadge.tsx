@@ -10,7 +10,10 @@ import styles from './unsent.module.css';
 /** What is on its way for less is not worth a word. */
 const BLINK_MS = 1200;
 
-/** In the header of every page: how much is not on the server yet, and the way to it. */
+/**
+ * In the header of every page: how much is not on the server yet, and the way to it. It stands where the name
+ * stands otherwise: it comes and goes, and moves nothing.
+ */
 export function UnsentBadge() {
   const { writes } = useKeeperState();
   const [isOpen, setOpen] = useState(false);
@@ -30,6 +33,7 @@ export function UnsentBadge() {
   }
   const Icon = refused > 0 ? TriangleAlert : CloudUpload;
   const say = refused > 0 ? `${refused} not taken` : `${writes.length} on this device only`;
+  const many = refused > 0 ? refused : writes.length;
   return (
     <>
       <Button
@@ -38,9 +42,16 @@ export function UnsentBadge() {
         className={styles.unsent}
         data-unsent={writes.length}
         data-refused={refused}
+        title={say}
         onClick={() => setOpen(true)}
       >
-        <Icon size={20} aria-hidden="true" /> <span role="status">{say}</span>
+        <Icon size={20} aria-hidden="true" />
+        <span aria-hidden="true">
+          <strong>{many}</strong> <span data-word>{refused > 0 ? 'not taken' : 'unsent'}</span>
+        </span>
+        <span className="visually-hidden" role="status">
+          {say}
+        </span>
       </Button>
       <UnsentList isOpen={isOpen} onClose={() => setOpen(false)} />
     </>
