@@ -21,13 +21,15 @@ interface SetStarterProps {
   readonly corner: BenchCorner;
   readonly plan: SetPlan;
   readonly onStart: (plan: SetPlan) => void;
+  /** Something was chosen or typed. */
+  readonly onTouch?: () => void;
 }
 
 /** Chooses kind, positions and mounting of a new set; the likely ones are chosen already. */
-export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
+export function SetStarter({ corner, plan, onStart, onTouch }: SetStarterProps) {
   const first = useRef<HTMLButtonElement>(null);
   useEffect(() => first.current?.focus({ preventScroll: true }), []);
-  const starter = useStarter(corner, plan, onStart);
+  const starter = useStarter(corner, plan, onStart, onTouch);
   const { own, items, said, setSaid, proved, left, name } = starter;
   /** Enter in a field would press the first button, and say that all of this is so. */
   const notByEnter = (event: KeyboardEvent): void => {
@@ -40,6 +42,7 @@ export function SetStarter({ corner, plan, onStart }: SetStarterProps) {
     <form
       className="zh-card"
       noValidate
+      onChange={onTouch}
       onSubmit={(event) => {
         event.preventDefault();
         const { submitter } = event.nativeEvent as SubmitEvent;

@@ -78,6 +78,7 @@ function useNextSet({ state, set, dispatch, start, putAside }: Bench, props: Ben
     dispatch({ type: 'pick-set', id: null });
   };
   return {
+    asked,
     plan: asked ?? likelyPlan(state.sets, corner, props.expectedShift),
     ask,
     askMounting: (shift: number | null): void => {

@@ -152,7 +152,12 @@ function useChoices(corner: BenchCorner, plan: SetPlan) {
 }
 
 /** A set that is being prepared: what is chosen, ticked and typed, and what begins it. */
-export function useStarter(corner: BenchCorner, plan: SetPlan, onStart: (plan: SetPlan) => void) {
+export function useStarter(
+  corner: BenchCorner,
+  plan: SetPlan,
+  onStart: (plan: SetPlan) => void,
+  onTouch?: () => void,
+) {
   const torque = useRef<HTMLDivElement>(null);
   const choices = useChoices(corner, plan);
   const { own, positions, nuts } = choices;
@@ -181,6 +186,10 @@ export function useStarter(corner: BenchCorner, plan: SetPlan, onStart: (plan: S
   };
   return {
     ...{ ...choices, corner, asked, items, proved, said, setSaid, torque, shifts, begin },
+    pickKind: (kind: BenchSet['kind']): void => {
+      choices.pickKind(kind);
+      onTouch?.();
+    },
     ...{ texts, messages, name: KIND_NAME[own.kind].toLowerCase() },
     left: items.map(({ id }) => id).filter((id) => !said.includes(id)),
     torqueSource: texts.torqueNm === carriedText ? carried?.source : undefined,
