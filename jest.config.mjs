@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 
 const transform = {
@@ -36,6 +37,19 @@ const shared = {
   moduleNameMapper,
 };
 
+/**
+ * Integration tests that run in one program in a whole test (`GROUPED`), which loads it once for all of a group; by
+ * itself each of them runs alone.
+ */
+const GROUPS = JSON.parse(
+  readFileSync(new URL('tests/integration/together/groups.json', import.meta.url), 'utf8'),
+);
+const apart = process.env.GROUPED
+  ? Object.values(GROUPS)
+      .flat()
+      .map((name) => `<rootDir>/tests/integration/${name}.test.ts`)
+  : ['<rootDir>/tests/integration/together/'];
+
 /** Integration tests that say the same of both engines. */
 const BOTH_ENGINES = ['access', 'database', 'live', 'nose', 'replaces', 'strip', 'writes'];
 /** `npm test` starts a PostgreSQL server and names it; without one everything runs on the embedded engine. */
@@ -63,6 +77,7 @@ const config = {
         // What needs a program of its own beside it: `npm run drill -- spreadsheet`.
         ...(process.env.DRILL_TESTS ? ['<rootDir>/tests/drills/**/*.test.ts'] : []),
       ],
+      testPathIgnorePatterns: ['/node_modules/', ...apart],
       setupFiles: ['<rootDir>/tests/support/embedded.ts'],
     },
     ...(isServerThere

@@ -6,6 +6,7 @@ import { seededRandom } from '@/core/numeric';
 import { refuse } from '@/server/answer';
 import { closeDatabase, inTransaction } from '@/server/database';
 import { ownerReport } from '@/server/report/owner';
+import { trials } from '../support/trials';
 import { useRecords } from './demo';
 import {
   APART,
@@ -33,7 +34,7 @@ import {
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-sequences-'));
 const isAll = process.env.SEQUENCES === 'all';
-const A_DANGER = Number(process.env.SEQUENCES) || 12;
+const A_DANGER = Number(process.env.SEQUENCES) || trials(60, 6);
 let vehicle: Awaited<ReturnType<typeof newVehicle>>;
 
 beforeAll(async () => {

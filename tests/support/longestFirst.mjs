@@ -7,19 +7,19 @@ import Sequencer from '@jest/test-sequencer';
  */
 const LONGEST = [
   'tests/integration/backup.test.ts',
+  'tests/integration/together/guards.test.ts',
   'tests/integration/cli.test.ts',
-  'tests/integration/kill.test.ts',
   'tests/journeys/journeys.test.ts',
   'tests/integration/archive.test.ts',
-  'tests/integration/safety.test.ts',
-  'tests/integration/engine.test.ts',
+  'tests/integration/together/work.test.ts',
+  'tests/integration/together/story.test.ts',
+  'tests/integration/together/records.test.ts',
   'tests/integration/torn.test.ts',
-  'tests/integration/sequences.test.ts',
-  'tests/integration/atomic.test.ts',
-  'tests/integration/drums.test.ts',
+  'tests/integration/engine.test.ts',
+  'tests/integration/access.test.ts',
   'tests/integration/database.test.ts',
-  'src/core/practice/apart.test.ts',
-  'src/core/practice/practice.test.ts',
+  'tests/integration/kill.test.ts',
+  'src/core/practice/decide.test.ts',
 ];
 
 /** Runs the files that take longest first, the others as Jest would. */

@@ -1,3 +1,4 @@
+import { trials } from '../../../tests/support/trials';
 import { PROCEDURE } from '../contracts';
 import { contextOf, fits, lookItems, TRAITS, type AxleTraits } from '../procedure';
 import { calledFor, DRAWN, drawnCorner, SHAPES, type CalledFor } from '.';
@@ -38,6 +39,8 @@ test('everything that a corner’s traits call for has one place in the drawing,
   const seen = new Set<string>();
   for (const axle of axles()) {
     combinations += 1;
+    // A stride that is odd goes through every pair of traits, and through all of them in a drill.
+    if (combinations % trials(1, 5) > 0) continue;
     const { opened, called } = calledAt(axle);
     // The drawing is made of what is called for and of the parts that are there: the same once is enough.
     const there = DRAWN.map(({ when }) => Number(fits(opened, when))).join('');
@@ -68,7 +71,7 @@ test('everything that a corner’s traits call for has one place in the drawing,
     if (new Set(codes).size !== codes.length) twice.add(codes.join(' '));
   }
   expect(combinations).toBe(12 * 2 ** TRAITS.length);
-  expect(seen.size).toBeGreaterThan(1000);
+  expect(seen.size).toBeGreaterThan(trials(1000, 500));
   expect([...missing]).toEqual([]);
   expect([...twice]).toEqual([]);
 });

@@ -1,5 +1,6 @@
 import { advise, assessCorner, type CornerRecord, type MeasuredSet } from '../assessment';
 import { dialShows, type BenchFaults } from '../bench';
+import { trials } from '../../../tests/support/trials';
 import { seededRandom, type RandomSource } from '../numeric';
 import { evenAngles } from '../readings';
 import { WORKSHOP_DEFAULTS } from '../verdict';
@@ -99,9 +100,10 @@ test('as first marked it is beyond; what can be cured can be cured clearly', () 
 
 test('by the tool’s own advice 98 of 100 are told apart and stay well, and none harms', () => {
   const random = seededRandom(11);
-  const results = CASES.map((own) => byAdvice(own, random));
+  const cases = CASES.slice(0, trials(CASES.length, 60));
+  const results = cases.map((own) => byAdvice(own, random));
   expect(results.filter(({ isHarm }) => isHarm)).toEqual([]);
-  expect(results.filter(({ isRight }) => isRight).length / CASES.length).toBeGreaterThanOrEqual(
+  expect(results.filter(({ isRight }) => isRight).length / cases.length).toBeGreaterThanOrEqual(
     0.98,
   );
 });

@@ -1,5 +1,6 @@
 import { advise, assessCorner, type CornerRecord, type MeasuredSet } from '../assessment';
 import { readDial, readMicrometer, DEMO_SHOP } from '../bench';
+import { trials } from '../../../tests/support/trials';
 import { seededRandom, type RandomSource } from '../numeric';
 import { adviseByOptions, compareOptions, rankOptions } from '../options';
 import { wearByDefault } from '../wear';
@@ -73,12 +74,13 @@ test('the best way cures, does no harm and is within what the truth allows', () 
 
 test('by the tool’s own advice 98 of 100 are right, and none harms', () => {
   const random = seededRandom(21);
-  const results = CASES.map((own) => byAdvice(own, random));
+  const cases = CASES.slice(0, trials(CASES.length, 50));
+  const results = cases.map((own) => byAdvice(own, random));
   expect(results.filter(({ isHarm }) => isHarm)).toEqual([]);
   const cured = results.filter(({ chosen }) => chosen?.isCured).length;
-  expect(cured / CASES.length).toBeGreaterThanOrEqual(0.98);
+  expect(cured / cases.length).toBeGreaterThanOrEqual(0.98);
   const right = results.filter(({ isRight }) => isRight).length;
-  expect(right / CASES.length).toBeGreaterThanOrEqual(0.95);
+  expect(right / cases.length).toBeGreaterThanOrEqual(0.95);
 });
 
 test('who decides without reckoning is right in less than half, and every harm is recognised', () => {

@@ -1,5 +1,6 @@
 import { KNOWLEDGE } from '../../contracts';
 import { advisesNoDrive, weightOf } from '../../diagnosis';
+import { trials } from '../../../../tests/support/trials';
 import { seededRandom } from '../../numeric';
 import {
   asRecorded,
@@ -105,14 +106,17 @@ describe('two hundred cars', () => {
   });
 
   test('are cured by who follows the nose, and nobody is hurt', () => {
-    const results = CARS.map((own) => {
+    const cars = CARS.slice(0, trials(CARS.length, 50));
+    const results = cars.map((own) => {
       const way = noseWay(own);
       return judgeFind(own, way, way);
     });
     expect(results.filter(({ isHarm }) => isHarm)).toEqual([]);
-    expect(results.filter(({ isRight }) => isRight).length).toBeGreaterThanOrEqual(196);
+    expect(results.filter(({ isRight }) => isRight).length / cars.length).toBeGreaterThanOrEqual(
+      0.98,
+    );
     const firstTry = results.filter(({ state }) => state.repairs.length === 1).length;
-    expect(firstTry).toBeGreaterThanOrEqual(180);
+    expect(firstTry / cars.length).toBeGreaterThanOrEqual(0.9);
   });
 
   test('are not cured by who asks one question and renews what is usual, and every harm is seen', () => {
