@@ -84,10 +84,10 @@ const TOGETHER = [
 /** A browser test waits for a page a quarter of its time: three of them keep two cores at work. */
 const LANES = 3;
 /**
- * The whole way once more by keys alone, by thumb alone and by the screen reader’s tree, and random walks:
+ * The whole way once more by keys alone, by thumb alone and by the screen reader’s tree, whole jobs, and random walks:
  * `npm run drill -- journeys`. A whole test plays it from a quick check to the signed report (`quick`).
  */
-const DRILLED = ['heard', 'keyboard', 'touch', 'walks'];
+const DRILLED = ['heard', 'journeys', 'keyboard', 'touch', 'walks'];
 /** Browser tests of how quick something is. */
 const TIMED = ['slow'];
 

@@ -7,7 +7,7 @@ import ICAL from 'ical.js';
 import { findAddress, findQuerySchema, findWords } from '@/core/contracts';
 import { saveRecheck } from '@/db/repositories';
 import { database } from '@/server/database';
-import { loadJob, openJob } from '@/server/job/jobs';
+import { comebackNumber, loadJob, openJob } from '@/server/job/jobs';
 import { dueCalendar, dueList, duenessOf } from '@/server/records/due';
 import { find, findQuickly } from '@/server/records/find';
 import { jobsTable, rotorsTable } from '@/server/records/tables';
@@ -195,6 +195,8 @@ test('a comeback is linked to the earlier job of the same axle, and of no other'
     message: expect.stringMatching(/another vehicle/),
   });
   const id = known(await openJob({ ...form, comebackOf: earlier.id }));
+  // 2026-11-30: no page of the job said so.
+  expect(await comebackNumber((await loadJob(id))!.comebackOf)).toBe(101);
   expect((await find({ comeback: '1' })).jobs.map((each) => each.id)).toEqual([id]);
   await signedOff(id);
 });

@@ -107,7 +107,7 @@ test('a mark that was set a little late is no slip of the base', () => {
 
 describe('on faces whose truth is known', () => {
   const study: SweepStudy = { gauge, limit: 50, rate: 20, seconds: 15, studs: 5, most: 3 };
-  const RUNS = trials(1000, 120);
+  const RUNS = trials(1000, 200);
 
   test.each<Surface>(['smooth', 'bump', 'rough'])(
     '%s: 95 %% bands hold the truth, few calls near the limit are wrong',

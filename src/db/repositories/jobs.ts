@@ -178,6 +178,12 @@ export const listClosedJobs = (
 export const listJobsOfVehicle = (db: Database, vehicleId: string): Promise<JobRow[]> =>
   db.select().from(jobs).where(eq(jobs.vehicleId, vehicleId)).orderBy(desc(jobs.createdAt));
 
+/** A job by the number that people know it by; null where there is no such id. */
+export async function numberOfJob(db: Database, id: string): Promise<number | null> {
+  const [row] = await db.select({ number: jobs.number }).from(jobs).where(eq(jobs.id, id));
+  return row?.number ?? null;
+}
+
 /** Locks a job for the transaction, so that its writers go one after the other; null without it. */
 export async function lockJob(
   db: Database,

@@ -43,6 +43,8 @@ export interface ReportHead {
   readonly vehicle: string;
   readonly odometer: string | null;
   readonly complaint: string;
+  /** The number of the job that this is a comeback of. */
+  readonly comebackOf?: number | null;
 }
 
 /** The first runout wave of a phase: how it was found, or the latest: how it ends. */
@@ -210,6 +212,7 @@ export function JobReport({
       <ReportHead title="Brake measurement report" job={head.number} {...head} />
       <p>
         Complaint: <em>{head.complaint || 'not written down'}</em>
+        {typeof head.comebackOf === 'number' && <> Comeback of job {head.comebackOf}.</>}
       </p>
       {agreed.length > 0 && <p>{agreed.join(' ')}</p>}
       <SourceLines sources={sources} />

@@ -18,6 +18,7 @@ import {
   PAGE_SIZE,
   countWaits,
   updateComplaint,
+  numberOfJob,
   versionOf,
   type JobLine,
   type Wait,
@@ -103,6 +104,11 @@ export const loadJob = cache(async (id: string): Promise<Job | null> => {
   if (!idSchema.safeParse(id).success) return null;
   return findJob(await database(), id);
 });
+
+/** The number of the job that a job is a comeback of; null where it is none. Asked once for one page. */
+export const comebackNumber = cache(async (earlierId: string | null): Promise<number | null> =>
+  earlierId === null ? null : numberOfJob(await database(), earlierId),
+);
 
 /** How far a job was written by now; null where there is no such id. */
 export const versionOfJob = async (id: string): Promise<number | null> =>

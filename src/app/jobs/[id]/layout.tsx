@@ -3,7 +3,7 @@ import Link from '@/ui/Link';
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { isSignInAsked } from '@/server/access/mode';
-import { loadJob } from '@/server/job/jobs';
+import { comebackNumber, loadJob } from '@/server/job/jobs';
 import { readJob, vehicleName } from '@/core/job';
 import { AloneSince, AlsoHere, JobWatch } from '@/ui/keeper';
 import { HoldJob } from '@/ui/offline';
@@ -37,6 +37,7 @@ export default async function JobLayout({
   const job = await loadJob((await params).id);
   if (!job) notFound();
   const { vehicle } = job;
+  const earlier = await comebackNumber(job.comebackOf);
   return (
     <>
       <div className="d-flex flex-wrap justify-content-between align-items-center gap-2 mb-2 zh-no-print">
@@ -49,6 +50,12 @@ export default async function JobLayout({
             · job {job.number}
             {job.closedAt && ' · closed'}
             {job.origin && ' · brought in from other records'}
+            {earlier !== null && (
+              <>
+                {' · '}
+                <Link href={`/jobs/${job.comebackOf}/report`}>comeback of job {earlier}</Link>
+              </>
+            )}
           </span>
           {job.closedAt === null && (
             <>

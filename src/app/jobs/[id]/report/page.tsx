@@ -27,7 +27,7 @@ import {
   type Job,
   findCheck,
 } from '@/core/job';
-import { loadJob } from '@/server/job/jobs';
+import { comebackNumber, loadJob } from '@/server/job/jobs';
 import { jobHref } from '@/ui/shell';
 import { openLinesOf } from '@/server/signoff/openLines';
 import {
@@ -193,6 +193,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
           vehicle: vehicleName(vehicle),
           odometer: job.odometerKm === null ? null : `${job.odometerKm} km`,
           complaint: job.complaint,
+          comebackOf: await comebackNumber(job.comebackOf),
         }}
         corners={corners}
         drums={drums.map((drum) => (
