@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { expect, test, type Page } from '@playwright/test';
 import type { TrueOrder, VirtualCorner } from '@/core/bench';
+import { saySeat } from '@/core/assessment';
 import { trueRunout } from '@/core/bench';
 import { waveTir } from '@/core/harmonics';
 import {
@@ -166,6 +167,8 @@ const STORIES: readonly Story[] = [
 /** What is left of a story to be played: the corner as it stands, and how many sets were read. */
 class Play {
   private seed = 100;
+  /** How many sets were read. */
+  sets = 0;
   id = '';
   constructor(
     readonly page: Page,
@@ -189,6 +192,7 @@ class Play {
     const { page } = this;
     await drawnUp(page);
     await page.getByRole('button', { name: /start runout$/i }).click();
+    this.sets += 1;
     await expect(page.getByLabel(/Position 1 of 12/)).toBeFocused();
     await this.give(runoutLap(seen(this.hidden), this.hidden.shift, (this.seed += 1)));
     // Where runout is far from its limit no slow turn is asked for.
@@ -200,6 +204,7 @@ class Play {
   async readThickness(): Promise<void> {
     const { page, hidden } = this;
     await page.getByRole('button', { name: /start thickness$/i }).click();
+    this.sets += 1;
     await expect(page.getByLabel(/Position 1 of 8/)).toBeFocused();
     await this.give(thicknessLap(hidden.truth, hidden.shift, (this.seed += 1)));
     await settleThickness(page, hidden.truth, hidden.shift, (value) => this.give([value]));
@@ -336,6 +341,16 @@ const flat = (text: string): string => text.replaceAll(/\s+/g, ' ');
 async function expectOneStory(play: Play, story: Story, before: number): Promise<void> {
   const { page, go, id, hidden } = play;
   const after = tirOf(hidden);
+  // Where it sits, in the same words on the step that puts it on, on the bench and in the file.
+  const seat = saySeat({ corner: 'FL', fastening: 'studs', studs: STUDS }, hidden.shift);
+  await go('rebuild/FL');
+  if (hidden.shift > 0) {
+    await expect(page.getByRole('main')).toContainText(seat.split(' of its')[0]!);
+  }
+  await go('prove/FL');
+  await expect(page.getByText(/^Proven/).first()).toBeVisible();
+  await go('decide');
+  await expect(page.getByText('On record for FL')).toContainText(story.record);
   await go('report');
   await expect(page.locator('article[class*="_report"]')).toContainText(story.record);
   await go('report/owner');
@@ -362,6 +377,14 @@ async function expectOneStory(play: Play, story: Story, before: number): Promise
   expect(pdf).toContain('The complaint is cured');
   await go('report/file');
   await expect(page.getByRole('main')).toContainText(story.record);
+  await expect(page.getByRole('main')).toContainText(`FL: ${seat}`);
+  const archive = (await (await page.request.get(`/api/v1/archive?job=${id}`)).json()) as {
+    tables: { decisions: { words: string }[]; readingSets: object[] };
+  };
+  expect(archive.tables.decisions.map(({ words }) => words)).toEqual([
+    expect.stringMatching(story.record),
+  ]);
+  expect(archive.tables.readingSets).toHaveLength(play.sets);
 }
 
 /** One whole job; as it stands when it is signed. */

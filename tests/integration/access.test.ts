@@ -276,15 +276,18 @@ describe('a PIN', () => {
   test('of nobody takes as long to refuse as that of somebody', async () => {
     const { id: device } = await pairing('clock');
     const took = async (person: string): Promise<number> => {
-      const times: number[] = [];
-      for (let i = 0; i < 3; i += 1) {
-        const since = performance.now();
-        await signIn({ person, secret: '000001' }, { device, peer: freshPeer() });
-        times.push(performance.now() - since);
-      }
-      return times.sort((p, q) => p - q)[1]!;
+      const since = performance.now();
+      await signIn({ person, secret: '000001' }, { device, peer: freshPeer() });
+      return performance.now() - since;
     };
-    const [somebody, nobody] = [await took(ids.Ines!), await took(crypto.randomUUID())];
+    // In turn, and the quickest of each: what else the machine does makes none of them quicker.
+    const times: { somebody: number; nobody: number }[] = [];
+    for (const person of [ids.Ines!, ids.Tobiah!, ids.Wren!]) {
+      const somebody = await took(person);
+      times.push({ somebody, nobody: await took(crypto.randomUUID()) });
+    }
+    const somebody = Math.min(...times.map((each) => each.somebody));
+    const nobody = Math.min(...times.map((each) => each.nobody));
     // Two slow hashes either way; without them it would be a tenth.
     expect(nobody / somebody).toBeGreaterThan(0.5);
     expect(nobody / somebody).toBeLessThan(2);
