@@ -15,7 +15,7 @@ import {
   thicknessLap,
   typedMm,
 } from './helpers';
-import { pedalHeld, putTogether, typeIn, type Go } from './wholeJob';
+import { feltGone, pedalHeld, putTogether, typeIn, type Go } from './wholeJob';
 
 /**
  * Whole jobs from a hidden truth to the signed report by the buttons of the screens: what each screen, both reports,
@@ -58,8 +58,6 @@ interface Hidden {
 interface Story extends Ending {
   readonly name: string;
   readonly hidden: Hidden;
-  /** How often another mounting is asked for, and where. */
-  readonly mountings?: readonly number[];
   /** Read as found first, then cleaned. */
   readonly isDirty?: boolean;
 }
@@ -301,15 +299,7 @@ async function prove(play: Play, { isReseated }: Story): Promise<void> {
 /** The drive before and after, and the name under it. */
 async function sign({ page, go }: Play): Promise<void> {
   await go('prove');
-  for (const [when, word] of [
-    ['before', 'clear'],
-    ['after', 'nothing'],
-  ] as const) {
-    const wheel = page.getByRole('group', { name: `Steering wheel, ${when}` });
-    await wheel.getByRole('button', { name: word }).click();
-    await expect(wheel.getByRole('button', { name: word })).toHaveAttribute('aria-pressed', 'true');
-  }
-  await expect(page.getByRole('region', { name: 'Verdict on the job' })).toContainText('Cured');
+  await feltGone(page);
   await go('report');
   await typeIn(page.getByLabel('Why it is signed with what is open'), 'agreed with the customer');
   await page.getByRole('button', { name: 'Sign off as Ines' }).click();

@@ -67,6 +67,19 @@ export async function putTogether(
   await expect(page.getByRole('timer')).toBeVisible();
 }
 
+/** The wheel shook before and does not after: the complaint is cured. */
+export async function feltGone(page: Page): Promise<void> {
+  for (const [when, word] of [
+    ['before', 'clear'],
+    ['after', 'nothing'],
+  ] as const) {
+    const wheel = page.getByRole('group', { name: `Steering wheel, ${when}` });
+    await wheel.getByRole('button', { name: word }).click();
+    await expect(wheel.getByRole('button', { name: word, pressed: true })).toBeVisible();
+  }
+  await expect(page.getByRole('region', { name: 'Verdict on the job' })).toContainText('Cured');
+}
+
 /** The minute is over: the pedal did not sink, the level is set, the wheel turns free. */
 export async function pedalHeld(page: Page, go: Go): Promise<void> {
   await go('rebuild/pedal');

@@ -13,7 +13,7 @@ import { trials } from '../support/trials';
 import { known } from './known';
 
 // Each opens a folder anew: on a slow machine that takes them all some minutes.
-const KILLS = trials(30, 3);
+const KILLS = trials(30, 8);
 const POSITIONS = 24;
 const LAPS = 20;
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-kill-'));

@@ -34,7 +34,7 @@ import {
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-sequences-'));
 const isAll = process.env.SEQUENCES === 'all';
-const A_DANGER = Number(process.env.SEQUENCES) || trials(60, 6);
+const A_DANGER = Number(process.env.SEQUENCES) || trials(60, 12);
 let vehicle: Awaited<ReturnType<typeof newVehicle>>;
 
 beforeAll(async () => {

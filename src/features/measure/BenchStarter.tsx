@@ -1,30 +1,14 @@
-import { useState } from 'react';
 import { sayMove } from '@/core/assessment';
 import { NextThing } from '@/ui/shell';
-import type { SetPlan } from './plan';
 import { QuickStart } from './QuickStart';
 import { SetStarter } from './SetStarter';
 import { sendsByItself } from './useStarter';
 import type { BenchView } from './useBenchView';
 
-/**
- * The plan that is being prepared. It follows what is known of the corner until something of it was chosen or typed;
- * from then on what comes in from elsewhere moves nothing of it, only what is asked for here does.
- */
-function usePlanInHand({ plan, asked }: BenchView['next']) {
-  const [held, setHeld] = useState<{ readonly plan: SetPlan; readonly asked: SetPlan | null }>();
-  const inHand = held?.asked === asked ? held.plan : plan;
-  return { plan: inHand, hold: (): void => setHeld({ plan: inHand, asked }) };
-}
-
 /** What begins the next set; a move that comes before it is said first. */
-export function BenchStarter({
-  view,
-}: {
-  readonly view: Pick<BenchView, 'corner' | 'move' | 'next' | 'advice' | 'advised'>;
-}) {
+export function BenchStarter({ view }: { readonly view: BenchView }) {
   const { corner, move, next, advice, advised } = view;
-  const { plan, hold } = usePlanInHand(next);
+  const { plan } = next;
   const words = move && sayMove(corner, move.from, plan.shift);
   const isCure = advice?.kind === 'index' && advised?.to === plan.shift;
   return (
@@ -51,7 +35,7 @@ export function BenchStarter({
           key={JSON.stringify(plan)}
           corner={corner}
           plan={plan}
-          onTouch={hold}
+          onTouch={next.hold}
           onStart={(chosen) => next.begin(chosen)}
         />
       )}

@@ -1,11 +1,9 @@
-import type { ComponentProps } from 'react';
 import { assessCorner } from '@/core/assessment';
-import { fireEvent, render, screen, within } from '@testing-library/react';
+import { fireEvent, render, screen } from '@testing-library/react';
 import { BENCH_CORNER, benchSet, typedLap } from '../../../tests/support/sets';
 import { likelyPlan } from './likely';
 import type { BenchSet } from './model';
 import { advisedStep, solveSet } from './result';
-import { BenchStarter } from './BenchStarter';
 import { CornerQuality } from './CornerQuality';
 import { recordOf } from './result';
 import { ReadingLadder } from './ReadingLadder';
@@ -51,33 +49,6 @@ describe('a new set', () => {
     render(<SetStarter corner={corner} plan={plan} onStart={onStart} />);
     return onStart;
   };
-
-  // 2026-11-30: a set that another screen began put what was being typed for this one back.
-  test('that is being prepared stays as it was typed, whatever comes in meanwhile', () => {
-    const next = { plan, asked: null, begin: nothing };
-    const at = (some: object) => {
-      const view = { corner, move: null, advice: null, advised: null, next: { ...next, ...some } };
-      return <BenchStarter view={view as unknown as ComponentProps<typeof BenchStarter>['view']} />;
-    };
-    const { rerender } = render(at({}));
-    const count = () => screen.getByRole<HTMLInputElement>('textbox', { name: 'Positions' }).value;
-    const kind = () => screen.getByRole('group', { name: 'What is measured' });
-    const pressed = () => within(kind()).getByRole('button', { pressed: true }).textContent;
-    // Nothing was touched: it follows what is known.
-    rerender(at({ plan: { ...plan, positions: 15 } }));
-    expect(count()).toBe('15');
-    fireEvent.change(screen.getByLabelText(/drawn up to/), { target: { value: '110' } });
-    rerender(at({ plan: { ...plan, positions: 10, shift: 1 } }));
-    expect(count()).toBe('15');
-    expect(screen.getByLabelText(/drawn up to/)).toHaveValue('110');
-    fireEvent.click(screen.getByRole('button', { name: 'Thickness' }));
-    rerender(at({ plan: { ...plan, positions: 9 } }));
-    expect(pressed()).toBe('Thickness');
-    // What is asked for here is another plan.
-    const asked = { ...plan, positions: 20 };
-    rerender(at({ plan: asked, asked }));
-    expect([pressed(), count()]).toEqual(['Runout', '20']);
-  });
 
   test('of a composite rotor takes no thickness', () => {
     const { rerender } = render(<SetStarter corner={corner} plan={plan} onStart={jest.fn()} />);

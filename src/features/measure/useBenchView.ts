@@ -70,6 +70,7 @@ function useShown({ set, dispatch, pressEnter }: Bench) {
 function useNextSet({ state, set, dispatch, start, putAside }: Bench, props: BenchStart) {
   const { corner } = props;
   const [asked, setAsked] = useState<SetPlan | null>(wantedPlan(props.wanted, props.sets, corner));
+  const likely = likelyPlan(state.sets, corner, props.expectedShift);
   /** Opens the starter with a plan: every set is prepared before it is read. */
   const ask = (next: SetPlan): void => {
     // A quick check asks nothing before a set: what was not asked is said with its verdict.
@@ -78,8 +79,9 @@ function useNextSet({ state, set, dispatch, start, putAside }: Bench, props: Ben
     dispatch({ type: 'pick-set', id: null });
   };
   return {
-    asked,
-    plan: asked ?? likelyPlan(state.sets, corner, props.expectedShift),
+    plan: asked ?? likely,
+    /** Something of it was chosen or typed: what comes in from elsewhere moves nothing of it any more. */
+    hold: (): void => setAsked(asked ?? likely),
     ask,
     askMounting: (shift: number | null): void => {
       const base = set ?? counted(state.sets).at(-1);

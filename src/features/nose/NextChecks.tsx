@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { Button, FormSelect } from 'react-bootstrap';
 import { ButtonLink } from '@/ui/Link';
 import { isAnswered, type ChoiceFinding, type NextCheck } from '@/core/diagnosis';
@@ -95,6 +96,32 @@ const besideReadings = ({ view }: JobNoseProps): readonly ChoiceFinding[] =>
       })
     : [];
 
+/** A check with its minutes; folded out it tells what is asked and how, and takes the answer. */
+const CheckFold = ({
+  of: { title, minutes, wheelOff, question, how },
+  isOpen = false,
+  children,
+}: {
+  readonly of: NextCheck | ChoiceFinding;
+  readonly isOpen?: boolean;
+  readonly children: ReactNode;
+}) => (
+  <details className={causes.cause} open={isOpen}>
+    <summary>
+      <span className={causes.causeName}>{title}</span>
+      <span className="zh-muted">
+        {minutes} min{wheelOff ? ', wheel off' : ''}
+      </span>
+    </summary>
+    <div className={causes.terms}>
+      <p className="mb-1">
+        <strong>{question}</strong> {how}
+      </p>
+      {children}
+    </div>
+  </details>
+);
+
 /** The three checks that say most for their minutes. */
 export function NextChecks(props: JobNoseProps) {
   const { nextChecks } = props.view.diagnosis;
@@ -109,41 +136,19 @@ export function NextChecks(props: JobNoseProps) {
       )}
       {nextChecks.length === 0 && <p className="zh-muted">No check would say more.</p>}
       {nextChecks.map((check, i) => (
-        <details key={check.code} className={causes.cause} open={i === 0}>
-          <summary>
-            <span className={causes.causeName}>{check.title}</span>
-            <span className="zh-muted">
-              {check.minutes} min{check.wheelOff ? ', wheel off' : ''}
-            </span>
-          </summary>
-          <div className={causes.terms}>
-            <p className="mb-1">
-              <strong>{check.question}</strong> {check.how}
-            </p>
-            <Outcomes check={check} {...props} />
-            <details className={`${options.more} zh-muted`}>
-              <summary>How much it says</summary>
-              {check.bits.toFixed(2)} bits on average, {(check.bits / check.minutes).toFixed(3)} a
-              minute.
-            </details>
-          </div>
-        </details>
+        <CheckFold key={check.code} of={check} isOpen={i === 0}>
+          <Outcomes check={check} {...props} />
+          <details className={`${options.more} zh-muted`}>
+            <summary>How much it says</summary>
+            {check.bits.toFixed(2)} bits on average, {(check.bits / check.minutes).toFixed(3)} a
+            minute.
+          </details>
+        </CheckFold>
       ))}
       {besideReadings(props).map((finding) => (
-        <details key={finding.code} className={causes.cause}>
-          <summary>
-            <span className={causes.causeName}>{finding.title}</span>
-            <span className="zh-muted">
-              {finding.minutes} min{finding.wheelOff ? ', wheel off' : ''}
-            </span>
-          </summary>
-          <div className={causes.terms}>
-            <p className="mb-1">
-              <strong>{finding.question}</strong> {finding.how}
-            </p>
-            <Answers finding={finding} {...props} />
-          </div>
-        </details>
+        <CheckFold key={finding.code} of={finding}>
+          <Answers finding={finding} {...props} />
+        </CheckFold>
       ))}
     </section>
   );

@@ -32,8 +32,9 @@ export function UnsentBadge() {
     return <span className="visually-hidden" data-unsent={writes.length} />;
   }
   const Icon = refused > 0 ? TriangleAlert : CloudUpload;
-  const say = refused > 0 ? `${refused} not taken` : `${writes.length} on this device only`;
   const many = refused > 0 ? refused : writes.length;
+  const word = refused > 0 ? 'not taken' : 'unsent';
+  const say = `${many} ${refused > 0 ? word : 'on this device only'}`;
   return (
     <>
       <Button
@@ -47,7 +48,7 @@ export function UnsentBadge() {
       >
         <Icon size={20} aria-hidden="true" />
         <span aria-hidden="true">
-          <strong>{many}</strong> <span data-word>{refused > 0 ? 'not taken' : 'unsent'}</span>
+          <strong>{many}</strong> <span data-word>{word}</span>
         </span>
         <span className="visually-hidden" role="status">
           {say}
