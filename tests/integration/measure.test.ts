@@ -56,6 +56,18 @@ test('what is known of the preparation goes to the next set with its source, and
 });
 
 describe('a set', () => {
+  // 2026-11-30: over HTTP nuts were said to be drawn up to a stated torque that nobody had stated.
+  test('whose nuts are drawn up to a torque that nobody names says so, whoever begins it', async () => {
+    const nuts = expect.stringMatching(/^All (nuts|bolts) on .* stated torque$/) as string;
+    expect((await begin({ left: [] })).leftOut).toEqual([nuts]);
+    expect((await begin({ left: ['nuts'], torqueNm: null })).leftOut).toEqual([nuts]);
+    expect((await begin({ left: [], torqueNm: 115 })).leftOut).toEqual([]);
+    expect((await begin({ left: ['nuts'], torqueNm: 115 })).leftOut).toEqual([nuts]);
+    expect((await begin({ kind: 'thickness', left: [] })).leftOut).toEqual([]);
+    // Nothing was asked: nothing is said.
+    expect((await begin()).leftOut).toBeNull();
+  });
+
   test('may have 4 to 72 positions, its own angles, and what was left out in words', async () => {
     const set = await begin({
       positions: 4,

@@ -75,6 +75,12 @@ function labelOf(id: PreparationId, { kind, fastening }: Preparing): string {
 export const preparationFor = (preparing: Preparing): PreparationItem[] =>
   idsOf(preparing).map((id) => ({ id, label: labelOf(id, preparing) }));
 
+/** What is left out where no torque is named: nuts are not drawn up to a stated one. Source: handbook 3. */
+export const withoutTorque = (
+  left: readonly PreparationId[],
+  torqueNm: number | null | undefined,
+): readonly PreparationId[] => (typeof torqueNm === 'number' ? left : [...left, 'nuts']);
+
 /** The labels of what was left out; what is not asked for this set is not named. */
 export const leftOut = (preparing: Preparing, left: readonly string[]): string[] =>
   preparationFor(preparing)

@@ -12,7 +12,7 @@ import {
   type TypedReadings,
 } from '../../core/contracts';
 import { beyondPlace, placesBeyond } from '../../core/assessment';
-import { leftOut } from '../../core/quality';
+import { leftOut, withoutTorque } from '../../core/quality';
 import {
   axleAt,
   isDrumAt,
@@ -132,7 +132,12 @@ export async function readySet(
     ...gauge,
     turned,
     ...(sweep && { sweeps: [], positions: SWEEP_PLACES[0] }),
-    leftOut: origin === 'table' ? [FROM_A_TABLE] : left ? leftOut(asked, left) : null,
+    leftOut:
+      origin === 'table'
+        ? [FROM_A_TABLE]
+        : left
+          ? leftOut(asked, withoutTorque(left, plan.torqueNm))
+          : null,
     radiusUm: kind === 'hub' ? WORKSHOP_DEFAULTS.hubFaceRadius : null,
   });
 }
