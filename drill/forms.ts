@@ -177,6 +177,18 @@ export const FORMS: Readonly<Record<UseCaseName, (ids: Ids, pick: Pick) => unkno
     what: pick(['weight', 'numbers', 'drop-weight', 'reset']),
     fields: { answer: 'pull left', cause: 'hose', decibans: '3' },
   }),
+  'practice-case': () => ({
+    ...{ id: crypto.randomUUID(), code: 'FB-00007' },
+    steps: [{ id: '1', name: 'practice-find', input: { kind: 'back' } }],
+    outcome: {
+      ...{ code: 'FB-00007', at: Date.now(), who: null, isRight: false, isHarm: false },
+      ...{ minutes: 1, best: 60, missed: [], errorUm: null },
+    },
+  }),
+  'practice-task': ({ people }, pick) => ({
+    ...{ id: crypto.randomUUID(), personId: pick(people), code: 'RD-00003', note: 'Once more.' },
+  }),
+  'practice-task-back': ({ vehicles }, pick) => ({ id: pick(vehicles) }),
   units: (_, pick) => pick(['mm', 'thou']),
   'torque-unit': (_, pick) => pick(['N·m', 'lb·ft', 'kgf·m']),
   positions: (_, pick) => pick([8, 12, null]),

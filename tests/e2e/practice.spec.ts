@@ -317,9 +317,38 @@ test('after fifty cases every export, insight and prior of the shop is as it was
       localStorage.setItem(`zesty-hound-practice ${code} 1`, JSON.stringify([done]));
     });
   }, codes);
+  // And half of them once more as they are handed in under a name.
+  const by = (await page.context().cookies()).find(({ name }) => name === 'zh-who')?.value;
+  const handIn = async ([all, who]: readonly [readonly string[], string | undefined]) => {
+    const writes = all.slice(0, 25).map((code, i) => {
+      const outcome = {
+        ...{ code, at: Date.now() + 1000 + i, who: null, isRight: true, isHarm: false },
+        ...{ minutes: 9, best: 6, missed: [], errorUm: 1.5 },
+      };
+      return {
+        ...{
+          id: crypto.randomUUID(),
+          name: 'practice-case',
+          number: 1,
+          place: `practice ${code}`,
+          by: who,
+        },
+        input: { id: crypto.randomUUID(), code, steps: [], outcome },
+      };
+    });
+    const device = crypto.randomUUID();
+    return (
+      await fetch('/api/v1/writes', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ device, writes }),
+      })
+    ).text();
+  };
+  expect(await page.evaluate(handIn, [codes, by] as const)).not.toContain('refused');
   await page.reload();
-  await expect(page.getByText('33 of 50')).toBeVisible();
-  await expect(page.getByText(/, 5 with harm/)).toBeVisible();
+  await expect(page.getByText('58 of 75').first()).toBeVisible();
+  await expect(page.getByText(/, 5 with harm/).first()).toBeVisible();
   const after = await shopAsItStands(page);
   expect(Object.keys(before).filter((path) => before[path] !== after[path])).toEqual([]);
 });
@@ -390,4 +419,47 @@ test.describe('on a phone', () => {
     await expect(page.getByText('The case ends here.')).toBeVisible();
     await expect(page.getByRole('heading', { name: /^Pump the pedal before/ })).toBeVisible();
   });
+});
+
+test('a lead sets a car for somebody, who works it on another screen; the lead then sees their way', async ({
+  page,
+  browser,
+}) => {
+  const complaints = complaintsOf(page);
+  await beHere(page, 'Ines');
+  await page.goto('/practice');
+  await settled(page);
+  await page.getByLabel('For whom').selectOption('Wren');
+  await page.getByLabel('Which case').selectOption('Find');
+  await page.getByLabel('What is true of it').selectOption('hub-runout');
+  await page.getByLabel('A word with it').fill('Ask before you drive.');
+  await page.getByRole('button', { name: 'Set it' }).press('Enter');
+  const told = page.getByText(/^FB-\w{5} is set for Wren\.$/);
+  await expect(told).toBeVisible();
+  const code = /FB-\w{5}/.exec((await told.textContent()) ?? '')![0];
+  expect(findCaseOf(readCode(code)!, KNOWLEDGE).cause.code).toBe('hub-runout');
+  await expectAccessible(page);
+
+  const other = await browser.newPage();
+  await beHere(other, 'Wren');
+  await other.goto('/practice');
+  await expect(other.getByText('Ask before you drive.')).toBeVisible();
+  await other.getByRole('link', { name: `Work ${code}` }).click();
+  await expect(other).toHaveTitle(new RegExp(`^Practice ${code}`));
+  await other.getByRole('button', { name: 'Give it back' }).click();
+  await expect(other.getByRole('heading', { name: /^Nothing was put right/ })).toBeVisible();
+  await other.getByRole('link', { name: 'All cases' }).click();
+  await expect(other.getByRole('heading', { name: 'Set for you' })).toHaveCount(0);
+  await expect(other.getByRole('row', { name: new RegExp(code) })).toContainText('not right');
+  await other.close();
+
+  await page.reload();
+  await page.getByRole('link', { name: 'See Wren’s way' }).click();
+  await expect(page.getByText(/^As Wren worked it, ended/)).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^Nothing was put right/ })).toBeVisible();
+  await page.getByText('Wren’s way (1 step)').click();
+  await expect(page.getByRole('row', { name: /Given back/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Work it again' })).toHaveCount(0);
+  await expectAccessible(page);
+  expect(complaints).toEqual([]);
 });

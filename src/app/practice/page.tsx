@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { PracticeDesk, PracticeFrame } from '@/features/practice';
+import { practiceOfShop } from '@/server/practice/practice';
 import { shopUnits } from '@/server/shop/settings';
 import { whoIsHere } from '@/server/web/who';
 
@@ -7,13 +8,14 @@ export const metadata: Metadata = { title: 'Practice' };
 
 export default async function PracticePage() {
   const who = await whoIsHere();
+  const [units, shop] = await Promise.all([shopUnits(), practiceOfShop(who)]);
   return (
     <PracticeFrame title="">
       <p>
         A corner whose truth the program knows: look at the bench, read it with virtual gauges, say
         when you are done, and see what was true.
       </p>
-      <PracticeDesk who={who?.name ?? null} units={await shopUnits()} />
+      <PracticeDesk who={who && { id: who.id, name: who.name }} {...{ units, shop }} />
     </PracticeFrame>
   );
 }

@@ -6,6 +6,7 @@ export * from './find';
 export * from './judge';
 export { judgeApart, SOURCE_SAY, type ApartResult } from './judgeApart';
 export * from './judgeDecide';
+export * from './kept';
 export {
   bestMinutes,
   judgeRead,
@@ -13,5 +14,6 @@ export {
   type PlaceBeside,
   type ReadResult,
 } from './judgeRead';
+export * from './seek';
 export * from './truth';
 export { WAYS, type Way, type WayOutcome } from './ways';

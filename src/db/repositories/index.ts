@@ -22,5 +22,6 @@ export * from './signed';
 export * from './wholeJob';
 export * from './deviceWrites';
 export * from './access';
+export * from './practice';
 export * from './programs';
 export * from './carriedAccess';

@@ -14,3 +14,4 @@ export * from './search';
 export * from './tallies';
 export * from './deviceWrites';
 export * from './access';
+export * from './practice';

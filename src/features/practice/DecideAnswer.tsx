@@ -4,9 +4,13 @@ import { sayWay, WAYS, type Way } from '@/core/practice';
 import { formatIn, type UnitSystem } from '@/core/units';
 import { AnswerForm } from './AnswerForm';
 
+/** A way that can be decided for, in words. */
+export const wayName = (way: Way): string =>
+  way === 'leave' ? 'Leave it where it sits now' : actionRecord(way).name;
+
 const ANSWERS = WAYS.map((value) => ({
   value,
-  name: value === 'leave' ? 'Leave it where it sits now' : actionRecord(value).name,
+  name: wayName(value),
   note: sayWay(value),
 }));
 

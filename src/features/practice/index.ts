@@ -1,4 +1,6 @@
 export { AfterCase } from './AfterCase';
+export { CaseWay } from './CaseWay';
+export { LookedAtBand, type HeldCase } from './LookedAtBand';
 export { ApartAnswer } from './ApartAnswer';
 export { ApartDebrief } from './ApartDebrief';
 export * from './BenchLooks';

@@ -1,5 +1,6 @@
 import { rollup } from 'd3-array';
 import { csvFormatRows } from 'd3-dsv';
+import { meanOf } from '@/core/numeric';
 import {
   CASE_KINDS,
   isKind,
@@ -7,9 +8,9 @@ import {
   workOf,
   type BenchFault,
   type CaseKind,
+  type Outcome,
   type Source,
 } from '@/core/practice';
-import type { Outcome } from './run';
 
 /** What somebody’s cases say of what is to be learned next. */
 export interface Learning {
@@ -22,6 +23,8 @@ export interface Learning {
   readonly missed: readonly { readonly fault: BenchFault; readonly count: number }[];
   /** Errors of the readings in µm, the latest first. */
   readonly errors: readonly number[];
+  /** Mean error of the last cases in µm, and of those before them; null without any. */
+  readonly error: { readonly now: number | null; readonly before: number | null };
   /** What is to be practised next. */
   readonly next: CaseKind;
   /** What was taken for what, the most often mistaken first. */
@@ -75,9 +78,20 @@ function mistakenBy<Name extends string>(
   });
 }
 
+/** Cases of which the mean error is told. */
+const RECENT = 5;
+
+/** Mean error of the last cases, and of those before them. */
+function trendOf(errors: readonly number[]): Learning['error'] {
+  const mean = (some: readonly number[]): number | null =>
+    some.length === 0 ? null : meanOf(some);
+  return { now: mean(errors.slice(0, RECENT)), before: mean(errors.slice(RECENT, 2 * RECENT)) };
+}
+
 export function learningOf(outcomes: readonly Outcome[]): Learning {
   const sum = (of: (each: Outcome) => number): number =>
     outcomes.reduce((all, each) => all + of(each), 0);
+  const errors = outcomes.flatMap(({ errorUm }) => errorUm ?? []);
   return {
     cases: outcomes.length,
     right: outcomes.filter(({ isRight }) => isRight).length,
@@ -93,7 +107,8 @@ export function learningOf(outcomes: readonly Outcome[]): Learning {
     mistakenCauses: mistakenBy(outcomes.map(({ cause, saidCause }) => [cause, saidCause])).map(
       ({ truth, said, count }) => ({ cause: truth, said, count }),
     ),
-    errors: outcomes.flatMap(({ errorUm }) => errorUm ?? []),
+    errors,
+    error: trendOf(errors),
     next: nextKind(outcomes),
   };
 }

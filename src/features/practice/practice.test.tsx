@@ -1,5 +1,13 @@
-import { fireEvent, render, screen } from '@testing-library/react';
-import { judgeApart, judgeDecide, judgeRead, cornerCase, type Source } from '@/core/practice';
+import { fireEvent, render, screen, waitFor } from '@testing-library/react';
+import {
+  judgeApart,
+  judgeDecide,
+  judgeRead,
+  cornerCase,
+  type Outcome,
+  type Source,
+} from '@/core/practice';
+import type { PracticeOfShop } from '@/server/practice/practice';
 import { ApartAnswer } from './ApartAnswer';
 import { ApartDebrief } from './ApartDebrief';
 import { BenchLooks } from './BenchLooks';
@@ -8,12 +16,23 @@ import { DecideAnswer } from './DecideAnswer';
 import { DecideDebrief } from './DecideDebrief';
 import { learningOf, outcomesCsv } from './learning';
 import { PracticeDesk } from './PracticeDesk';
-import { actionsOf, outcomeOf, readingsOf, type Outcome } from './run';
+import { actionsOf, outcomeOf, readingsOf } from './run';
+import { wayOf } from './way';
 
 const push = jest.fn();
 jest.mock('next/navigation', () => ({
   useRouter: () => ({ push }),
   usePathname: () => '/practice',
+}));
+
+const keep = jest.fn();
+jest.mock('@/ui/keeper', () => ({
+  ...jest.requireActual<object>('@/ui/keeper'),
+  keepWrite: (order: unknown) => {
+    keep(order);
+    return Promise.resolve({ ok: true, value: null });
+  },
+  useRefresh: () => ({ refresh: () => undefined, isLoading: false }),
 }));
 
 const own = cornerCase('RB-0000W');
@@ -33,6 +52,8 @@ const outcome = (more: Partial<Outcome> = {}): Outcome => ({
     ...more,
   },
 });
+const WREN = { id: 'w', name: 'Wren' };
+const NO_SHOP: PracticeOfShop = { own: [], tasks: [], shop: null };
 const kept = (name: string, input: unknown, id = name) => ({ id, name, input });
 
 beforeEach(() => localStorage.clear());
@@ -75,6 +96,7 @@ describe('what is to be learned', () => {
     ];
     expect(learningOf(all)).toEqual({
       ...{ cases: 4, right: 2, harms: 1, pace: 2, errors: [1.2, 1.2, 1.2], mistaken: [] },
+      error: { now: 1.2, before: null },
       mistakenCauses: [],
       next: { level: 'read', subject: 'micrometer' },
       missed: [
@@ -174,7 +196,7 @@ describe('telling apart', () => {
 
 describe('the desk', () => {
   test('opens a case by its code as typed, and says what is no code', () => {
-    render(<PracticeDesk who="Wren" units="mm" />);
+    render(<PracticeDesk who={WREN} units="mm" shop={NO_SHOP} />);
     expect(screen.getByText(/No case was ended/)).toBeInTheDocument();
     const field = screen.getByLabelText('A case by its code');
     fireEvent.change(field, { target: { value: 'rd 0' } });
@@ -194,12 +216,88 @@ describe('the desk', () => {
       );
     end(1, { who: 'Wren' });
     end(2, { who: 'Ines', isRight: false, isHarm: true, missed: ['slot'] });
-    render(<PracticeDesk who="Wren" units="mm" />);
+    render(<PracticeDesk who={WREN} units="mm" shop={NO_SHOP} />);
     expect(screen.getAllByRole('row')).toHaveLength(3);
     expect(screen.getAllByRole('row')[1]).toHaveTextContent(/Ines.*harm.*turn once/);
     fireEvent.click(screen.getByLabelText('Wren only'));
     expect(screen.getAllByRole('row')).toHaveLength(2);
   });
+});
+
+describe('the desk of a shop', () => {
+  const handedIn = { ...outcome({ at: 5 }), id: 'a', personId: 'w' };
+  const task = { id: 't', personId: 'w', person: 'Wren', by: 'Ines', note: 'Once more.', at: 1 };
+
+  test('a case that was handed in stands once, whether it is on this device too or not', () => {
+    localStorage.setItem(
+      'zesty-hound-practice RD-00001 1',
+      JSON.stringify([kept('practice-done', outcome({ at: 5 }))]),
+    );
+    render(<PracticeDesk who={WREN} units="mm" shop={{ ...NO_SHOP, own: [handedIn] }} />);
+    expect(screen.getAllByRole('row')).toHaveLength(2);
+    expect(screen.getByRole('link', { name: 'RD-00001' })).toHaveAttribute(
+      'href',
+      '/practice/RD-00001?of=a',
+    );
+  });
+
+  test('what a lead set comes before everything else, with their word', () => {
+    const tasks = [{ ...task, code: 'FB-00007', doneBy: null }];
+    render(<PracticeDesk who={WREN} units="mm" shop={{ ...NO_SHOP, tasks }} />);
+    expect(screen.getByRole('heading', { name: 'Set for you' }).parentElement).toHaveTextContent(
+      /Work FB-00007 ?Once more. Ines/,
+    );
+    expect(screen.getByRole('link', { name: 'Work FB-00007' })).toHaveClass('btn-primary');
+    expect(screen.getByRole('button', { name: 'New car' })).not.toHaveClass('btn-primary');
+  });
+
+  test('a lead sees who learns what, and sets a case of which something is true', async () => {
+    const shop = {
+      people: [WREN, { id: 'i', name: 'Ines' }],
+      cases: [handedIn, { ...handedIn, id: 'b', at: 6, isRight: false, missed: ['slot' as const] }],
+      tasks: [
+        { ...task, code: 'FB-00007', doneBy: null },
+        { ...task, id: 'u', code: 'FB-00009', doneBy: 'c' },
+      ],
+    };
+    render(<PracticeDesk who={{ id: 'i', name: 'Ines' }} units="mm" shop={{ ...NO_SHOP, shop }} />);
+    expect(screen.getByText(/^Wren: 1 of 2 right, readings off by 0.001 mm/)).toBeInTheDocument();
+    expect(screen.getByRole('button', { name: 'Take FB-00007 back from Wren' })).toBeEnabled();
+    expect(screen.getByRole('link', { name: 'See Wren’s way' })).toHaveAttribute(
+      'href',
+      '/practice/FB-00009?of=c',
+    );
+    fireEvent.change(screen.getByLabelText('Or a case by its code'), { target: { value: 'x' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Set it' }));
+    expect(await screen.findByText(/^A code is two letters/)).toBeInTheDocument();
+    fireEvent.change(screen.getByLabelText('Or a case by its code'), { target: { value: '' } });
+    fireEvent.change(screen.getByLabelText('For whom'), { target: { value: 'w' } });
+    fireEvent.change(screen.getByLabelText('Which case'), { target: { value: '3' } });
+    fireEvent.change(screen.getByLabelText('What is true of it'), { target: { value: 'nuts' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Set it' }));
+    await waitFor(() => expect(keep).toHaveBeenCalled());
+    const [{ name, input }] = keep.mock.calls[0] as [{ name: string; input: { code: string } }];
+    expect(name).toBe('practice-task');
+    expect(input).toMatchObject({ personId: 'w', note: '' });
+    expect(cornerCase(input.code).source).toBe('nuts');
+  });
+});
+
+test('the way of a corner: looks, remedies, sets and readings in order, with what they took', () => {
+  const look = (kind: string, fault: string) => kept('practice-action', { kind, fault });
+  const wrong = Object.keys(own.faults)[0]!;
+  const begun = kept('set-begin', { kind: 'runout', shift: 2, positions: 12 });
+  const writes = [look('look', wrong), look('remedy', wrong), begun];
+  writes.push(...Array.from({ length: 13 }, (_, i) => kept('reading', {}, String(i))));
+  writes.push(kept('set-begin', { kind: 'thickness' }), kept('reading', {}));
+  expect(wayOf(own, writes).map(({ say }) => say)).toEqual([
+    expect.stringMatching(/: found$/),
+    expect.stringMatching(/: put right$/),
+    'Runout begun, 12 places, moved on by 2',
+    '13 readings',
+    'Thickness begun, as first marked',
+    '1 reading',
+  ]);
 });
 
 describe('deciding', () => {

@@ -4,53 +4,28 @@ import { useMemo, useSyncExternalStore } from 'react';
 import { z } from 'zod';
 import {
   BENCH_FAULTS,
+  outcomeSchema,
   readCode,
-  SOURCES,
-  WAYS,
   type BenchAction,
   type FindAction,
   type FindResult,
   type CaseResult,
+  type Outcome,
 } from '@/core/practice';
 import {
   allPractice,
   keepWrite,
+  practiceText,
   practiceTime,
   practiceWrites,
   watchPractice,
   type PracticeWrite,
 } from '@/ui/keeper';
 
-const faultSchema = z.enum(BENCH_FAULTS);
-const actionSchema = z.object({ kind: z.enum(['look', 'remedy']), fault: faultSchema });
-const sourceSchema = z.enum(SOURCES).nullable().default(null);
-const waySchema = z.enum(WAYS).nullable().default(null);
-const causeSchema = z.string().nullable().default(null);
-const outcomeSchema = z.object({
-  code: z.string(),
-  /** When it was ended, in ms. */
-  at: z.number(),
-  who: z.string().nullable(),
-  isRight: z.boolean(),
-  isHarm: z.boolean(),
-  minutes: z.number(),
-  best: z.number(),
-  missed: z.array(faultSchema),
-  /** Root mean square of the readings’ errors in µm; null where nothing was read. */
-  errorUm: z.number().nullable(),
-  /** Where runout was said to come from, and where it comes from; null where that was not asked. */
-  said: sourceSchema,
-  source: sourceSchema,
-  /** What was decided, and what would have been best; null where that was not asked. */
-  way: waySchema,
-  bestWay: waySchema,
-  /** What a car was first taken for, and its fault, by the codes of their causes; null where that was not asked. */
-  saidCause: causeSchema,
-  cause: causeSchema,
+export const actionSchema = z.object({
+  kind: z.enum(['look', 'remedy']),
+  fault: z.enum(BENCH_FAULTS),
 });
-
-/** What came of a case, as it is kept. */
-export type Outcome = z.infer<typeof outcomeSchema>;
 
 const findSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('check'), code: z.string() }),
@@ -90,8 +65,8 @@ export const findActionsOf = (writes: readonly PracticeWrite[]): FindAction[] =>
 export const outcomeOf = (writes: readonly PracticeWrite[]): Outcome | null =>
   taken(writes, DONE, outcomeSchema).at(-1) ?? null;
 
-/** A turn that is swept takes as long as reading two places. */
-const AS_READINGS: Readonly<Record<string, number>> = { reading: 1, 'set-sweep': 2 };
+/** Writes that are readings: a turn that is swept takes as long as reading two places. */
+export const AS_READINGS: Readonly<Record<string, number>> = { reading: 1, 'set-sweep': 2 };
 
 /** How many readings were taken, those that were taken again too; a sweep by the time that it takes. */
 export const readingsOf = (writes: readonly PracticeWrite[]): number =>
@@ -115,19 +90,39 @@ export const writeFindAction = (id: string, action: FindAction, at: number) =>
     ...{ about: 'practice: a car', refresh: 'by-writer' },
   });
 
-const keepOutcome = (id: string, outcome: Outcome) =>
-  keepWrite({
-    ...{ name: DONE, input: outcome, place: `${id} done`, jobId: id },
+/** Who works a case: under their name it is kept for the shop too. */
+export interface Worker {
+  readonly id: string;
+  readonly name: string;
+}
+
+/**
+ * Ends a case on this device, and hands it in under the name of whoever worked it, with everything that was done in it.
+ * Where nobody said who is here it stays on the device.
+ */
+async function keepOutcome(id: string, who: Worker | null, outcome: Omit<Outcome, 'who'>) {
+  const named: Outcome = { ...outcome, who: who?.name ?? null };
+  await keepWrite({
+    ...{ name: DONE, input: named, place: `${id} done`, jobId: id },
     ...{ about: 'practice: a case', refresh: 'by-writer' },
   });
+  if (!who) return;
+  const steps = practiceWrites(practiceText(id));
+  await keepWrite({
+    name: 'practice-case',
+    input: { id: crypto.randomUUID(), code: named.code, steps, outcome: named },
+    place: `practice-case ${id}`,
+    ...{ jobId: null, refresh: 'later', about: `practice: what came of ${named.code}` },
+  });
+}
 
 const NOT_ASKED = { said: null, source: null, way: null, bestWay: null } as const;
 
 /** Ends a case: from now on its truth is shown. */
-export function writeOutcome(id: string, code: string, who: string | null, result: CaseResult) {
+export function writeOutcome(id: string, code: string, who: Worker | null, result: CaseResult) {
   const { isRight, minutes, best, missed, errorUm } = result;
-  return keepOutcome(id, {
-    ...{ code, who, at: Date.now(), isRight, minutes, best, missed: [...missed], errorUm },
+  return keepOutcome(id, who, {
+    ...{ code, at: Date.now(), isRight, minutes, best, missed: [...missed], errorUm },
     ...NOT_ASKED,
     isHarm: result.level === 'read' ? result.harm !== null : result.isHarm,
     ...(result.level === 'apart' && { said: result.said, source: result.source }),
@@ -143,11 +138,11 @@ export function writeOutcome(id: string, code: string, who: string | null, resul
 export function writeFindOutcome(
   id: string,
   code: string,
-  who: string | null,
+  who: Worker | null,
   { isRight, isHarm, minutes, best, said, fault }: FindResult,
 ) {
-  return keepOutcome(id, {
-    ...{ code, who, at: Date.now(), isRight, isHarm, minutes, best, missed: [], errorUm: null },
+  return keepOutcome(id, who, {
+    ...{ code, at: Date.now(), isRight, isHarm, minutes, best, missed: [], errorUm: null },
     ...NOT_ASKED,
     ...{ saidCause: said?.code ?? null, cause: fault.code },
   });

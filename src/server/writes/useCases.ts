@@ -21,6 +21,7 @@ import {
   takeBack,
 } from '../measure/sets';
 import { changeKnowledge, recordFinding, weighFinding } from '../nose/nose';
+import { dropTask, keepCase, setTask } from '../practice/practice';
 import { beginCheck, plateCheck, sayFastening, sayLimit } from '../quick/quickCheck';
 import { endRecheck, setRecheck } from '../prove/rechecks';
 import { saveProgramme } from '../rebuild/bedding';
@@ -200,6 +201,9 @@ const USE_CASES = {
     ),
   ),
   knowledge: lead(changeKnowledge),
+  'practice-case': apprentice((input, { who }) => keepCase(input, who)),
+  'practice-task': lead((input, { who }) => setTask(input, who)),
+  'practice-task-back': lead(parsedBy(onlyId, ({ id }) => dropTask(id))),
   units: apprentice(chooseUnits),
   'torque-unit': apprentice(chooseTorque),
   positions: technician(choosePositions),

@@ -22,9 +22,11 @@ import {
   ApartAnswer,
   ApartDebrief,
   BenchLooks,
+  CaseWay,
   Debrief,
   DecideAnswer,
   DecideDebrief,
+  LookedAtBand,
   outcomeOf,
   PracticeFrame,
   readingsOf,
@@ -32,14 +34,18 @@ import {
   useTime,
   writeAction,
   writeOutcome,
+  type HeldCase,
+  type Worker,
 } from '@/features/practice';
 import { practiceId, usePracticeWrites } from '@/ui/keeper';
 import { NextThing } from '@/ui/shell';
 
 interface CaseRoomProps {
   readonly code: string;
-  readonly who: string | null;
+  readonly who: Worker | null;
   readonly units: UnitSystem;
+  /** A case that somebody handed in: it is looked at, and nothing is done in it. */
+  readonly held: HeldCase | null;
 }
 
 const READ_TASK: Readonly<Record<PracticeCase['subject'], string>> = {
@@ -114,10 +120,11 @@ function Came({
 }
 
 /** A case as it stands on this device: its bench as it was put right so far, and what would come of it now. */
-function useCase(code: string, units: UnitSystem) {
+function useCase(code: string, units: UnitSystem, held: HeldCase | null) {
   const own = useMemo(() => cornerCase(code), [code]);
   const id = practiceId(code, useTime(code));
-  const writes = usePracticeWrites(id);
+  const here = usePracticeWrites(id);
+  const writes = held?.writes ?? here;
   const actions = useMemo(() => actionsOf(writes), [writes]);
   const sets = useMemo(() => withHeld([], writes), [writes]);
   const faults = JSON.stringify(faultsLeft(own.faults, actions));
@@ -146,12 +153,13 @@ function useCase(code: string, units: UnitSystem) {
   );
   const { said, way } = outcome ?? NO_ANSWER;
   const result = useMemo(() => judge({ said, way }), [judge, said, way]);
-  return { own, id, actions, sets, corner, judge, result, outcome };
+  return { own, id, writes, actions, sets, corner, judge, result, outcome };
 }
 
 /** A case, worked on the bench that real corners are read on; what is written stays on this device. */
-export function CaseRoom({ code, who, units }: CaseRoomProps) {
-  const { own, id, actions, sets, corner, judge, result, outcome } = useCase(code, units);
+export function CaseRoom({ code, who, units, held }: CaseRoomProps) {
+  const room = useCase(code, units, held);
+  const { own, id, writes, actions, sets, corner, judge, result, outcome } = room;
   const [isAnswering, setAnswering] = useState(false);
   const end = (answer: Partial<Answer>): void => {
     setAnswering(false);
@@ -182,10 +190,12 @@ export function CaseRoom({ code, who, units }: CaseRoomProps) {
         </>
       }
     >
+      {held && <LookedAtBand held={held} />}
       {outcome && (
         <div ref={done}>
           <Came {...{ own, result, units }} />
-          <AfterCase {...{ own, code }} />
+          <CaseWay {...{ own, writes }} title={held ? `${held.person}’s way` : 'Your way'} />
+          {!held && <AfterCase {...{ own, code }} />}
         </div>
       )}
       {!outcome && isAnswering && own.level === 'apart' && (

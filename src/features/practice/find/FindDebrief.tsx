@@ -48,7 +48,7 @@ function Steps({
 }) {
   return (
     <details className="mb-2">
-      <summary className="zh-fold">{`${title} (${steps.length} steps)`}</summary>
+      <summary className="zh-fold">{`${title} (${steps.length} ${steps.length === 1 ? 'step' : 'steps'})`}</summary>
       <CardTable columns={COLUMNS}>
         {steps.map((step, i) => (
           <tr key={i} role="row">
@@ -78,10 +78,13 @@ export function FindDebrief({
   own,
   actions,
   result,
+  whose = null,
 }: {
   readonly own: FindCase;
   readonly actions: readonly FindAction[];
   readonly result: FindResult;
+  /** Who worked it, where that is somebody else; null for who is here. */
+  readonly whose?: string | null;
 }) {
   const { cause, place } = own;
   const { isHarm, state, said, best, bestCost, way } = result;
@@ -104,12 +107,15 @@ export function FindDebrief({
       </p>
       {said && said.code !== cause.code && (
         <p>
-          You took it for <strong>{said.name.toLowerCase()}</strong>
+          {whose ?? 'You'} took it for <strong>{said.name.toLowerCase()}</strong>
           {state.repairs.length === 1 && state.isCured ? ': the same work cured it.' : '.'}
         </p>
       )}
       {!isHarm && !state.isCured && (
-        <p>It comes back with the same complaint: the next one who looks begins where you did.</p>
+        <p>
+          It comes back with the same complaint: the next one who looks begins where{' '}
+          {whose ?? 'you'} did.
+        </p>
       )}
       <p>
         <span className="zh-figure">{sayMinutes(result.minutes)}</span> and{' '}
@@ -118,7 +124,7 @@ export function FindDebrief({
         <span className="zh-figure">{sayMinutes(best)}</span> and{' '}
         <span className="zh-figure">{sayCrowns(bestCost)}</span>.
       </p>
-      <Steps {...{ own }} steps={steps} title="Your way" />
+      <Steps {...{ own }} steps={steps} title={whose ? `${whose}’s way` : 'Your way'} />
       <Steps {...{ own }} steps={noseSteps} title="The way of the nose" />
     </section>
   );

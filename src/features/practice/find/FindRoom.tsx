@@ -21,7 +21,15 @@ import { NextThing } from '@/ui/shell';
 import { AfterCase } from '../AfterCase';
 import { AnswerForm } from '../AnswerForm';
 import { PracticeFrame } from '../PracticeFrame';
-import { findActionsOf, outcomeOf, useTime, writeFindAction, writeFindOutcome } from '../run';
+import { LookedAtBand, type HeldCase } from '../LookedAtBand';
+import {
+  findActionsOf,
+  outcomeOf,
+  useTime,
+  writeFindAction,
+  writeFindOutcome,
+  type Worker,
+} from '../run';
 import { FindChecks, FoundSoFar, sayMinutes } from './FindChecks';
 import { FindDebrief } from './FindDebrief';
 import { FindNose } from './FindNose';
@@ -80,10 +88,11 @@ const Repairs = ({
 );
 
 /** A car as it stands on this device. */
-function useCar(code: string) {
+function useCar(code: string, held: HeldCase | null) {
   const own = useMemo(() => findCaseOf(readCode(code)!, KNOWLEDGE), [code]);
   const id = practiceId(code, useTime(code));
-  const writes = usePracticeWrites(id);
+  const here = usePracticeWrites(id);
+  const writes = held?.writes ?? here;
   const actions = useMemo(() => findActionsOf(writes), [writes]);
   const state = useMemo(() => findState(own, actions), [own, actions]);
   const outcome = outcomeOf(writes);
@@ -92,13 +101,15 @@ function useCar(code: string) {
 
 interface FindRoomProps {
   readonly code: string;
-  readonly who: string | null;
+  readonly who: Worker | null;
   readonly units: UnitSystem;
+  /** A car that somebody handed in: it is looked at, and nothing is done at it. */
+  readonly held: HeldCase | null;
 }
 
 /** A whole car whose fault is known: asked about, driven, looked at, put right and shown; nothing leaves this device. */
-export function FindRoom({ code, who, units }: FindRoomProps) {
-  const { own, id, actions, state, outcome } = useCar(code);
+export function FindRoom({ code, who, units, held }: FindRoomProps) {
+  const { own, id, actions, state, outcome } = useCar(code, held);
   const [isChoosing, setChoosing] = useState(false);
   const isOver = outcome !== null || state.isOver;
   const result = useMemo(() => (isOver ? judgeFind(own, actions) : null), [isOver, own, actions]);
@@ -128,10 +139,11 @@ export function FindRoom({ code, who, units }: FindRoomProps) {
         </>
       }
     >
+      {held && <LookedAtBand held={held} />}
       {result ? (
         <div ref={done}>
-          <FindDebrief {...{ own, actions, result }} />
-          <AfterCase {...{ own: readCode(code)!, code }} />
+          <FindDebrief {...{ own, actions, result }} whose={held?.person ?? null} />
+          {!held && <AfterCase {...{ own: readCode(code)!, code }} />}
         </div>
       ) : (
         <>

@@ -77,7 +77,7 @@ test('the debrief says one thing first, then the truth, what was taken for it an
 
 // 2026-11-30: what was pressed before the step before it was on the device stood in that step's place.
 test('steps that are pressed in one moment stand all of them', async () => {
-  render(<FindRoom code="FB-00005" who={null} units="mm" />);
+  render(<FindRoom code="FB-00005" who={null} units="mm" held={null} />);
   const press = (name: RegExp | string) => fireEvent.click(screen.getByRole('button', { name }));
   press(/^Put something right/);
   fireEvent.click(screen.getAllByRole('radio')[0]!);

@@ -1,0 +1,78 @@
+import { z } from 'zod';
+import { READING_MINUTES, workOf, type PracticeCase } from '@/core/practice';
+import type { PracticeWrite } from '@/ui/keeper';
+import { actionSchema, AS_READINGS } from './run';
+
+/** One step of a case of one corner. */
+export interface WayStep {
+  readonly say: string;
+  readonly minutes: number;
+}
+
+const setSchema = z.object({
+  kind: z.enum(['runout', 'thickness', 'hub']),
+  shift: z.number().default(0),
+  positions: z.number().nullish(),
+});
+
+const SET_SAYS = {
+  runout: 'Runout begun',
+  thickness: 'Thickness begun',
+  hub: 'Hub face begun',
+} as const;
+
+/** What a look or a remedy came to. */
+function sayAction(own: PracticeCase, input: unknown, isRight: ReadonlySet<string>): WayStep[] {
+  const read = actionSchema.safeParse(input);
+  if (!read.success) return [];
+  const { kind, fault } = read.data;
+  const { look, remedy } = workOf(fault);
+  const { name, minutes } = kind === 'look' ? look : remedy;
+  const isFound = own.faults[fault] !== undefined && !isRight.has(fault);
+  const found = kind === 'remedy' ? 'put right' : isFound ? 'found' : 'nothing there';
+  return [{ say: `${name}: ${found}`, minutes }];
+}
+
+const sayReadings = (count: number): WayStep[] =>
+  count === 0
+    ? []
+    : [
+        {
+          say: count === 1 ? '1 reading' : `${count} readings`,
+          minutes: count * READING_MINUTES,
+        },
+      ];
+
+/** What else of a case is a step, by the name of its write. */
+const NAMED: Readonly<Record<string, string>> = {
+  'set-lap': 'One more lap',
+  'set-aside': 'A set put aside',
+  'set-take-back': 'A set taken back in',
+};
+
+/** What was done in a case of one corner, step by step; readings of one set after another are one. */
+export function wayOf(own: PracticeCase, writes: readonly PracticeWrite[]): WayStep[] {
+  const steps: WayStep[] = [];
+  const isRight = new Set<string>();
+  let readings = 0;
+  const add = (next: readonly WayStep[]): void => {
+    if (next.length === 0) return;
+    steps.push(...sayReadings(readings), ...next);
+    readings = 0;
+  };
+  for (const { name, input } of writes) {
+    if (name in AS_READINGS) readings += AS_READINGS[name]!;
+    else if (name === 'practice-action') {
+      add(sayAction(own, input, isRight));
+      const done = actionSchema.safeParse(input).data;
+      if (done?.kind === 'remedy') isRight.add(done.fault);
+    } else if (name === 'set-begin') {
+      const set = setSchema.safeParse(input).data;
+      if (!set) continue;
+      const places = set.positions ? `, ${set.positions} places` : '';
+      const moved = set.shift === 0 ? 'as first marked' : `moved on by ${set.shift}`;
+      add([{ say: `${SET_SAYS[set.kind]}${places}, ${moved}`, minutes: 0 }]);
+    } else if (NAMED[name]) add([{ say: NAMED[name], minutes: 0 }]);
+  }
+  return [...steps, ...sayReadings(readings)];
+}
