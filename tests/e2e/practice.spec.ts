@@ -5,6 +5,7 @@ import { cornerCase, findCaseOf, noseWay, readCode } from '@/core/practice';
 import { KNOWLEDGE } from '@/core/contracts';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 import { beHere, complaintsOf, expectAccessible, settled } from './helpers';
+import { seenFaults } from './seen';
 
 /** Everything that the page writes to the shop’s record. */
 function writesOf(page: Page): string[] {
@@ -439,6 +440,7 @@ test('a lead sets a car for somebody, who works it on another screen; the lead t
   const code = /FB-\w{5}/.exec((await told.textContent()) ?? '')![0];
   expect(findCaseOf(readCode(code)!, KNOWLEDGE).cause.code).toBe('hub-runout');
   await expectAccessible(page);
+  expect(await seenFaults(page)).toEqual([]);
 
   const other = await browser.newPage();
   await beHere(other, 'Wren');
@@ -462,4 +464,37 @@ test('a lead sets a car for somebody, who works it on another screen; the lead t
   await expect(page.getByRole('button', { name: 'Work it again' })).toHaveCount(0);
   await expectAccessible(page);
   expect(complaints).toEqual([]);
+});
+
+test.describe('a signed job, worked again', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  test('what was written down is given when it is asked for, what it was signed with at the end', async ({
+    page,
+  }) => {
+    const complaints = complaintsOf(page);
+    const sent = writesOf(page);
+    await page.goto('/practice');
+    await settled(page);
+    await page.getByRole('link', { name: 'Work job 101 again' }).tap();
+    await expect(page).toHaveTitle(/^Practice job 101/);
+    await expect(page.getByText('nothing that you do here is on its record')).toBeVisible();
+    await page.getByRole('button', { name: /^Where is it felt/ }).tap();
+    await expect(page.getByText('Wheel and pedal')).toBeVisible();
+    await page.getByRole('button', { name: /^Runout, front right, as first marked/ }).tap();
+    await expect(page.getByText('0.060 mm', { exact: true })).toBeVisible();
+    await expectAccessible(page);
+    expect(await seenFaults(page)).toEqual([]);
+    await page.getByRole('button', { name: /^Say what is wrong/ }).tap();
+    await page.getByRole('radio', { name: /^Rust or dirt/ }).check();
+    await page.getByRole('button', { name: 'Show what it was signed with' }).tap();
+    await expect(page.getByRole('heading', { name: /^You say what it was signed/ })).toBeFocused();
+    await expect(page.getByText(/turned on its hub/)).toBeVisible();
+    await expectAccessible(page);
+    expect(await seenFaults(page)).toEqual([]);
+    // It is on this device, and nowhere else.
+    await page.reload();
+    await expect(page.getByRole('heading', { name: /^You say what it was signed/ })).toBeVisible();
+    expect(sent).toEqual([]);
+    expect(complaints).toEqual([]);
+  });
 });

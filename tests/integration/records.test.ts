@@ -14,6 +14,7 @@ import { jobsTable, rotorsTable } from '@/server/records/tables';
 import { fileReport } from '@/server/report/file';
 import { ownerReport } from '@/server/report/owner';
 import { ownerPdf } from '@/server/report/pdf';
+import { replayLines, replayOf } from '@/server/practice/replay';
 import { saveVehicle } from '@/server/shop/vehicles';
 import { vehicleForm } from '@/features/vehicles/model';
 import { signedOff } from '../support/people';
@@ -215,4 +216,23 @@ test('jobs and rotors go out as tables that a spreadsheet opens', async () => {
   const cut = rotors.find(({ job: number }) => number === '115');
   expect(cut).toMatchObject({ plate: 'SK-131-V', corner: 'FR', what: 'cut' });
   expect(cut!.thinnest_after_mm).toBe('27,36');
+});
+
+describe('a job that is worked again', () => {
+  test('holds what was found, its readings, and what it was signed with; an open one does not', async () => {
+    const replay = replayOf(await jobOf(101), 'mm')!;
+    expect(replay).toMatchObject({ number: 101, axle: 'front', causes: ['rust-under-hat'] });
+    expect(replay.found.map(({ code }) => code)).toEqual(
+      expect.arrayContaining(['felt', 'runout', 'thickness-variation']),
+    );
+    const [first] = replay.sets;
+    expect(first).toMatchObject({ kind: 'runout', corner: 'FR', shift: 0, isAsFound: false });
+    // A face about its mean, as it was read.
+    expect(first!.values).toHaveLength(12);
+    expect(first!.values.reduce((sum, value) => sum + value, 0)).toBeCloseTo(0);
+    expect(replay.told.done.join(' ')).toMatch(/turned on its hub/);
+    expect(replayOf(await jobOf(105), 'mm')).toBeNull();
+    const lines = await replayLines();
+    expect(lines.map(({ number }) => number).sort()).toEqual([101, 112]);
+  });
 });

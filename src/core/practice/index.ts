@@ -14,6 +14,7 @@ export {
   type PlaceBeside,
   type ReadResult,
 } from './judgeRead';
+export * from './replay';
 export * from './seek';
 export * from './truth';
 export { WAYS, type Way, type WayOutcome } from './ways';

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Form } from 'react-bootstrap';
 import type { UnitSystem } from '@/core/units';
 import type { PracticeOfShop, Task } from '@/server/practice/practice';
+import type { ReplayLine } from '@/server/practice/replay';
 import { ButtonLink } from '@/ui/Link';
 import { BeginCase } from './BeginCase';
 import { Done, Learned, type Ended } from './CameOf';
@@ -31,6 +32,24 @@ const SetForYou = ({ tasks }: { readonly tasks: readonly Task[] }) => (
   </section>
 );
 
+/** Signed jobs that can be worked again. */
+const RealJobs = ({ jobs }: { readonly jobs: readonly ReplayLine[] }) => (
+  <section className="zh-card mb-3">
+    <h2>A job of this shop, worked again</h2>
+    <p>What was written down in it is given when you ask; what it was signed with comes last.</p>
+    <ul className="list-unstyled mb-0">
+      {jobs.map(({ id, number, complaint }) => (
+        <li key={id} className="d-flex flex-wrap gap-2 align-items-center mb-2">
+          <ButtonLink variant="outline-secondary" href={`/practice/job/${id}`}>
+            Work job {number} again
+          </ButtonLink>
+          <span className="zh-muted">{complaint}</span>
+        </li>
+      ))}
+    </ul>
+  </section>
+);
+
 /** Cases that were ended on this device or handed in, each once, the latest first; a lead sees others’ below. */
 function useEnded({ own, shop }: PracticeOfShop): readonly Ended[] {
   const here = useOutcomes();
@@ -48,10 +67,12 @@ export function PracticeDesk({
   who,
   units,
   shop: ofShop,
+  jobs,
 }: {
   readonly who: Worker | null;
   readonly units: UnitSystem;
   readonly shop: PracticeOfShop;
+  readonly jobs: readonly ReplayLine[];
 }) {
   const { tasks, shop } = ofShop;
   const all = useEnded(ofShop);
@@ -62,6 +83,7 @@ export function PracticeDesk({
     <>
       {tasks.length > 0 && <SetForYou tasks={tasks} />}
       <BeginCase next={tasks.length > 0 ? null : learning.next} />
+      {jobs.length > 0 && <RealJobs jobs={jobs} />}
       <section className="zh-card mb-3">
         <h2>Proving ground</h2>
         <p>Ways of working, tried on many corners before one is tried on a customer.</p>

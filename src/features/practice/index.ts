@@ -12,3 +12,4 @@ export * from './PracticeFrame';
 export { ProvingGround } from './ProvingGround';
 export * from './run';
 export { FindRoom } from './find/FindRoom';
+export { ReplayRoom } from './replay/ReplayRoom';

@@ -196,7 +196,7 @@ describe('telling apart', () => {
 
 describe('the desk', () => {
   test('opens a case by its code as typed, and says what is no code', () => {
-    render(<PracticeDesk who={WREN} units="mm" shop={NO_SHOP} />);
+    render(<PracticeDesk who={WREN} units="mm" shop={NO_SHOP} jobs={[]} />);
     expect(screen.getByText(/No case was ended/)).toBeInTheDocument();
     const field = screen.getByLabelText('A case by its code');
     fireEvent.change(field, { target: { value: 'rd 0' } });
@@ -216,7 +216,7 @@ describe('the desk', () => {
       );
     end(1, { who: 'Wren' });
     end(2, { who: 'Ines', isRight: false, isHarm: true, missed: ['slot'] });
-    render(<PracticeDesk who={WREN} units="mm" shop={NO_SHOP} />);
+    render(<PracticeDesk who={WREN} units="mm" shop={NO_SHOP} jobs={[]} />);
     expect(screen.getAllByRole('row')).toHaveLength(3);
     expect(screen.getAllByRole('row')[1]).toHaveTextContent(/Ines.*harm.*turn once/);
     fireEvent.click(screen.getByLabelText('Wren only'));
@@ -233,7 +233,7 @@ describe('the desk of a shop', () => {
       'zesty-hound-practice RD-00001 1',
       JSON.stringify([kept('practice-done', outcome({ at: 5 }))]),
     );
-    render(<PracticeDesk who={WREN} units="mm" shop={{ ...NO_SHOP, own: [handedIn] }} />);
+    render(<PracticeDesk who={WREN} units="mm" shop={{ ...NO_SHOP, own: [handedIn] }} jobs={[]} />);
     expect(screen.getAllByRole('row')).toHaveLength(2);
     expect(screen.getByRole('link', { name: 'RD-00001' })).toHaveAttribute(
       'href',
@@ -243,7 +243,7 @@ describe('the desk of a shop', () => {
 
   test('what a lead set comes before everything else, with their word', () => {
     const tasks = [{ ...task, code: 'FB-00007', doneBy: null }];
-    render(<PracticeDesk who={WREN} units="mm" shop={{ ...NO_SHOP, tasks }} />);
+    render(<PracticeDesk who={WREN} units="mm" shop={{ ...NO_SHOP, tasks }} jobs={[]} />);
     expect(screen.getByRole('heading', { name: 'Set for you' }).parentElement).toHaveTextContent(
       /Work FB-00007 ?Once more. Ines/,
     );
@@ -260,7 +260,14 @@ describe('the desk of a shop', () => {
         { ...task, id: 'u', code: 'FB-00009', doneBy: 'c' },
       ],
     };
-    render(<PracticeDesk who={{ id: 'i', name: 'Ines' }} units="mm" shop={{ ...NO_SHOP, shop }} />);
+    render(
+      <PracticeDesk
+        who={{ id: 'i', name: 'Ines' }}
+        units="mm"
+        shop={{ ...NO_SHOP, shop }}
+        jobs={[]}
+      />,
+    );
     expect(screen.getByText(/^Wren: 1 of 2 right, readings off by 0.001 mm/)).toBeInTheDocument();
     expect(screen.getByRole('button', { name: 'Take FB-00007 back from Wren' })).toBeEnabled();
     expect(screen.getByRole('link', { name: 'See Wren’s way' })).toHaveAttribute(

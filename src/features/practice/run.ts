@@ -11,6 +11,7 @@ import {
   type FindResult,
   type CaseResult,
   type Outcome,
+  type ReplayAction,
 } from '@/core/practice';
 import {
   allPractice,
@@ -36,7 +37,14 @@ const findSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('back') }),
 ]);
 
+const replaySchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('check'), code: z.string() }),
+  z.object({ kind: z.literal('set'), id: z.string(), readings: z.number() }),
+  z.object({ kind: z.literal('answer'), code: z.string() }),
+]);
+
 const ACTION = 'practice-action';
+const REPLAY = 'practice-replay';
 const FIND = 'practice-find';
 const DONE = 'practice-done';
 
@@ -60,6 +68,10 @@ export const actionsOf = (writes: readonly PracticeWrite[]): BenchAction[] =>
 /** What was done at a whole car, in order. */
 export const findActionsOf = (writes: readonly PracticeWrite[]): FindAction[] =>
   taken(writes, FIND, findSchema);
+
+/** What was done in a job that is worked again, in order. */
+export const replayActionsOf = (writes: readonly PracticeWrite[]): ReplayAction[] =>
+  taken(writes, REPLAY, replaySchema);
 
 /** How it ended; null while it is worked on. */
 export const outcomeOf = (writes: readonly PracticeWrite[]): Outcome | null =>
@@ -88,6 +100,13 @@ export const writeFindAction = (id: string, action: FindAction, at: number) =>
   keepWrite({
     ...{ name: FIND, input: action, place: `${id} find ${at}`, jobId: id },
     ...{ about: 'practice: a car', refresh: 'by-writer' },
+  });
+
+/** Does something in a job that is worked again; `at` counts what was done before it. */
+export const writeReplayAction = (id: string, action: ReplayAction, at: number) =>
+  keepWrite({
+    ...{ name: REPLAY, input: action, place: `${id} replay ${at}`, jobId: id },
+    ...{ about: 'practice: a job worked again', refresh: 'by-writer' },
   });
 
 /** Who works a case: under their name it is kept for the shop too. */

@@ -56,6 +56,8 @@ export function ClosedRecord({ jobId, signed, additions }: ClosedRecordProps) {
         <Link href={`/jobs/new?comeback=${jobId}`}>
           It came back: open a job linked to this one
         </Link>
+        {' · '}
+        <Link href={`/practice/job/${jobId}`}>Work it again as practice</Link>
       </p>
       <form
         className="zh-row justify-content-start zh-no-print"

@@ -2,7 +2,7 @@
 
 import { useEffect, useRef } from 'react';
 import { Button } from 'react-bootstrap';
-import type { FindingStage } from '@/core/diagnosis';
+import type { Finding, FindingStage } from '@/core/diagnosis';
 import {
   checkMinutes,
   checksLeft,
@@ -25,15 +25,17 @@ const PARTS: readonly { readonly stage: FindingStage; readonly title: string }[]
 export const sayMinutes = (minutes: number): string =>
   `${minutes < 1 ? minutes.toFixed(1) : Math.round(minutes)} min`;
 
-interface FindChecksProps {
-  readonly own: FindCase;
-  readonly state: FindState;
-  readonly onDo: (action: FindAction) => void;
+interface ChecksProps {
+  /** What can still be asked, driven, looked at or read. */
+  readonly left: readonly Finding[];
+  readonly minutesOf: (finding: Finding) => number;
+  /** How much was asked so far. */
+  readonly done: number;
+  readonly onAsk: (code: string) => void;
 }
 
 /** Everything that can still be asked, driven, looked at or read, with its minutes as the car stands. */
-export function FindChecks({ own, state, onDo }: FindChecksProps) {
-  const left = checksLeft(own, state);
+export function Checks({ left, minutesOf, done, onAsk }: ChecksProps) {
   const pressed = useRef<{ readonly stage: FindingStage; readonly at: number } | null>(null);
   const parts = useRef<HTMLDivElement>(null);
   // What was pressed is gone: what stands in its place now has the focus.
@@ -45,7 +47,7 @@ export function FindChecks({ own, state, onDo }: FindChecksProps) {
       `[data-stage="${last.stage}"] button`,
     );
     buttons?.[Math.min(last.at, buttons.length - 1)]?.focus();
-  }, [state.found.length]);
+  }, [done]);
   return (
     <div ref={parts} className={styles.carChecks}>
       {PARTS.map(({ stage, title }) => {
@@ -60,11 +62,11 @@ export function FindChecks({ own, state, onDo }: FindChecksProps) {
                   variant="outline-secondary"
                   onClick={() => {
                     pressed.current = { stage, at };
-                    onDo({ kind: 'check', code: finding.code });
+                    onAsk(finding.code);
                   }}
                 >
                   {finding.stage === 'complaint' ? finding.question : finding.title}{' '}
-                  <span className="fw-normal">{sayMinutes(checkMinutes(own, state, finding))}</span>
+                  <span className="fw-normal">{sayMinutes(minutesOf(finding))}</span>
                 </Button>
               ))}
             </div>
@@ -75,33 +77,57 @@ export function FindChecks({ own, state, onDo }: FindChecksProps) {
   );
 }
 
-/** What was found so far, the latest first. */
-export function FoundSoFar({
+interface FindChecksProps {
+  readonly own: FindCase;
+  readonly state: FindState;
+  readonly onDo: (action: FindAction) => void;
+}
+
+/** The checks of a car. */
+export const FindChecks = ({ own, state, onDo }: FindChecksProps) => (
+  <Checks
+    left={checksLeft(own, state)}
+    minutesOf={(finding) => checkMinutes(own, state, finding)}
+    done={state.found.length}
+    onAsk={(code) => onDo({ kind: 'check', code })}
+  />
+);
+
+/** What is known so far, the latest first. */
+export const Known = ({
+  lines,
+}: {
+  readonly lines: readonly { readonly title: string; readonly say: string }[];
+}) => (
+  <section className={`zh-card ${styles.carKnown}`} aria-labelledby="practice-found">
+    <h2 id="practice-found">What is known</h2>
+    {lines.length === 0 && <p className="zh-muted mb-0">Nothing yet: ask first.</p>}
+    <div aria-live="polite">
+      {lines.length > 0 && (
+        <div className={styles.found} tabIndex={0} role="region" aria-label="The latest first">
+          <ul className="list-unstyled mb-0">
+            {[...lines].reverse().map(({ title, say }) => (
+              <li key={title}>
+                <span className="zh-muted">{title}:</span> <strong>{say}</strong>
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </div>
+  </section>
+);
+
+/** What was found at a car so far. */
+export const FoundSoFar = ({
   own,
   state,
   units,
-}: Omit<FindChecksProps, 'onDo'> & { readonly units: UnitSystem }) {
-  return (
-    <section className={`zh-card ${styles.carKnown}`} aria-labelledby="practice-found">
-      <h2 id="practice-found">What is known</h2>
-      {state.found.length === 0 && <p className="zh-muted mb-0">Nothing yet: ask first.</p>}
-      <div aria-live="polite">
-        {state.found.length > 0 && (
-          <div className={styles.found} tabIndex={0} role="region" aria-label="The latest first">
-            <ul className="list-unstyled mb-0">
-              {[...state.found].reverse().map(({ code }) => {
-                const finding = own.knowledge.findings.find((each) => each.code === code)!;
-                return (
-                  <li key={code}>
-                    <span className="zh-muted">{finding.title}:</span>{' '}
-                    <strong>{sayShown(own, finding, units)}</strong>
-                  </li>
-                );
-              })}
-            </ul>
-          </div>
-        )}
-      </div>
-    </section>
-  );
-}
+}: Omit<FindChecksProps, 'onDo'> & { readonly units: UnitSystem }) => (
+  <Known
+    lines={state.found.map(({ code }) => {
+      const finding = own.knowledge.findings.find((each) => each.code === code)!;
+      return { title: finding.title, say: sayShown(own, finding, units) };
+    })}
+  />
+);
