@@ -85,7 +85,10 @@ async function main(): Promise<void> {
       isCopying = true;
       const made = await fetch(`${server.address}/api/v1/copies`, { method: 'POST', headers });
       isCopying = false;
-      if (!made.ok) throw new Error(await made.text());
+      const said = made.ok ? '' : await made.text();
+      // The server makes one by itself now and then.
+      if (said.includes('A copy is being made just now')) continue;
+      if (said) throw new Error(said);
       copies += 1;
       longestLog = Math.max(longestLog, logBytes(folder));
     }

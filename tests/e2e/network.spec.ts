@@ -270,6 +270,26 @@ test('what is grave asks a lead for the password, and a technician may not at al
   await expect(office.getByText(/^Wren: /)).toBeVisible();
 });
 
+/** A photo of a part of the job, kept by another screen; its address. */
+async function photoOf(page: Page): Promise<string> {
+  await page.goto(`${jobPath}/strip/FL/tray`);
+  await settled(page);
+  await page
+    .getByRole('button', { name: / → tray$/ })
+    .first()
+    .click();
+  const picture = await page.evaluate(() => {
+    const canvas = document.createElement('canvas');
+    [canvas.width, canvas.height] = [240, 160];
+    return canvas.toDataURL('image/jpeg').split(',')[1] ?? '';
+  });
+  const buffer = Buffer.from(picture, 'base64');
+  const input = page.getByLabel(/^Photos of/).first();
+  await input.setInputFiles({ name: 'pin.jpg', mimeType: 'image/jpeg', buffer });
+  const src = await page.locator('[class*="_thumb"] img').first().getAttribute('src');
+  return (src ?? '').replace('?size=thumb', '');
+}
+
 /** Whether a screen holds a page for when the server is away. */
 const holds = (page: Page, place: string): Promise<boolean> =>
   page.evaluate(async (path) => {
@@ -279,11 +299,18 @@ const holds = (page: Page, place: string): Promise<boolean> =>
 
 test('without the server the job at hand is read and worked on, and what was typed goes out once it is back', async () => {
   test.setTimeout(240_000);
+  const photo = await photoOf(office);
   await tablet.goto(`${jobPath}/measure/FL`);
   await settled(tablet);
   for (const place of ['/', '/offline', `${jobPath}/strip`, `${jobPath}/measure/FL`]) {
     await expect.poll(() => holds(tablet, place), { timeout: 60_000 }).toBe(true);
   }
+  const isPhotoHeld = () =>
+    tablet.evaluate(async (path) => {
+      const photos = await caches.open('zesty-hound-photos');
+      return (await photos.match(path)) !== undefined;
+    }, photo);
+  await expect.poll(isPhotoHeld, { timeout: 60_000 }).toBe(true);
   // What is written once the page is held is not in it.
   const field = tablet.locator('#reading');
   await field.fill('0.021');
@@ -295,6 +322,11 @@ test('without the server the job at hand is read and worked on, and what was typ
   await field.press('Enter');
   const ladder = tablet.locator('[class*="_ladder"]').first();
   await expect(ladder).toContainText('0.023');
+
+  // A photo that nobody has looked at on this screen.
+  const picture = (size: string) =>
+    tablet.evaluate((path) => fetch(path).then(({ status }) => status), photo + size);
+  expect([await picture('?size=thumb'), await picture('')]).toEqual([200, 200]);
 
   // Another page of the job, with what is ticked there.
   await tablet.goto(`${jobPath}/strip`);

@@ -1,4 +1,4 @@
-import { FORGET, HELD_AT, mayBeHeld, PAGES, TITLE } from '@/workers/offline/held';
+import { FORGET, HELD_AT, mayBeHeld, PAGES, PHOTOS, TITLE } from '@/workers/offline/held';
 import { forgetDone } from '../keeper/doneLog';
 
 const canHold = (): boolean => typeof window !== 'undefined' && 'caches' in window;
@@ -66,5 +66,5 @@ export async function forgetPages(): Promise<void> {
   if (!canHold()) return;
   const worker = await navigator.serviceWorker?.getRegistration();
   worker?.active?.postMessage(FORGET);
-  await Promise.allSettled([caches.delete(PAGES), forgetDone()]);
+  await Promise.allSettled([caches.delete(PAGES), caches.delete(PHOTOS), forgetDone()]);
 }

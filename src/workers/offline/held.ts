@@ -1,6 +1,13 @@
 /** Pages that a screen holds for when the server cannot be reached, as the browser stores them. */
 export const PAGES = 'zesty-hound-pages';
 
+/** Photos that a screen holds beside them. */
+export const PHOTOS = 'zesty-hound-photos';
+const PHOTO = /^\/api\/v1\/photos\/[0-9a-f]{64}$/;
+
+/** Whether an address is that of a photo, which is held for the pages that show it. */
+export const isPhoto = (path: string): boolean => PHOTO.test(path);
+
 /** When a held page was rendered for this screen, in ms by this screen's clock. */
 export const HELD_AT = 'x-zh-held';
 /** Its title, as in an address. */
@@ -22,6 +29,7 @@ export interface Hold {
   readonly is: 'hold';
   readonly of: string;
   readonly version: number;
+  /** Pages, and photos that they show. */
   readonly pages: readonly string[];
 }
 

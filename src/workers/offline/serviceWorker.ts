@@ -18,9 +18,11 @@ import {
   type Hold,
   isForget,
   isHold,
+  isPhoto,
   mayBeHeld,
   NOT_HELD,
   PAGES,
+  PHOTOS,
   PROGRAM,
   TITLE,
 } from './held';
@@ -96,6 +98,19 @@ class Fetched extends Strategy {
 }
 const fetched = new Fetched(kept);
 
+/** A photo never changes: it is stored as it comes. */
+const photosKept: StrategyOptions = {
+  cacheName: PHOTOS,
+  matchOptions: { ignoreVary: true },
+  plugins: [
+    new ExpirationPlugin({
+      ...{ maxEntries: 300, maxAgeSeconds: TWO_DAYS_S },
+      ...{ matchOptions: { ignoreVary: true }, purgeOnQuotaError: true },
+    }),
+  ],
+};
+const fetchedPhoto = new Fetched(photosKept);
+
 /** The version at which the pages of something were held last. */
 const heldAt = new Map<string, number>();
 /** The job that is at hand. */
@@ -109,8 +124,20 @@ async function forget(): Promise<void> {
   forgotten += 1;
   latest = null;
   heldAt.clear();
-  await caches.delete(PAGES);
+  await Promise.all([caches.delete(PAGES), caches.delete(PHOTOS)]);
 }
+
+/** Photos that are on this screen already. */
+const isOnScreen = async (page: string): Promise<boolean> =>
+  (await (await caches.open(PHOTOS)).match(page, { ignoreVary: true })) !== undefined;
+
+/** Fetches a page or a photo to be held. */
+const asked = (page: string, event: ExtendableEvent) => {
+  const isOfPhoto = isPhoto(new URL(page, scope.location.origin).pathname);
+  const request = new Request(page, isOfPhoto ? {} : { headers: { accept: 'text/html' } });
+  const strategy = isOfPhoto ? fetchedPhoto : fetched;
+  return { request, of: isOfPhoto ? PHOTOS : PAGES, under: strategy.handleAll({ event, request }) };
+};
 
 /** Holds pages one after the other, until the server is away, nobody is signed in, or others are wanted. */
 async function hold(wanted: Hold, event: ExtendableEvent): Promise<void> {
@@ -120,13 +147,17 @@ async function hold(wanted: Hold, event: ExtendableEvent): Promise<void> {
   for (const page of wanted.pages) {
     // Another job is at hand now.
     if (wanted.of !== PROGRAM && latest !== wanted) return;
-    const request = new Request(page, { headers: { accept: 'text/html' } });
-    const [answer, done] = fetched.handleAll({ event, request });
+    if (await isOnScreen(page)) continue;
+    const {
+      request,
+      of,
+      under: [answer, done],
+    } = asked(page, event);
     const response = await answer.catch(() => null);
     await done.catch(() => undefined);
     if (forgotten !== before) {
       // It was on its way meanwhile.
-      await (await caches.open(PAGES)).delete(request, { ignoreVary: true });
+      await (await caches.open(of)).delete(request, { ignoreVary: true });
       return;
     }
     if (!response || response.redirected || response.status === 401) return;
@@ -141,11 +172,16 @@ cleanupOutdatedCaches();
 const isOwnPage = ({ request, url }: { request: Request; url: URL }): boolean =>
   request.mode === 'navigate' && url.origin === scope.location.origin;
 registerRoute(
-  (asked) => isOwnPage(asked) && mayBeHeld(asked.url.pathname),
+  ({ request, url }) =>
+    request.method === 'GET' && url.origin === scope.location.origin && isPhoto(url.pathname),
+  new NetworkFirst({ ...photosKept, networkTimeoutSeconds: PATIENCE_S }),
+);
+registerRoute(
+  (page) => isOwnPage(page) && mayBeHeld(page.url.pathname),
   new NetworkFirst({ ...kept, networkTimeoutSeconds: PATIENCE_S }),
 );
 registerRoute(
-  (asked) => isOwnPage(asked) && !asked.url.pathname.startsWith('/api/'),
+  (page) => isOwnPage(page) && !page.url.pathname.startsWith('/api/'),
   new NetworkOnly(),
 );
 setCatchHandler(async ({ request }) => {

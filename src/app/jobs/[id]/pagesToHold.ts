@@ -12,10 +12,19 @@ const OF_CORNER = [
   ...['rebuild', 'rebuild/torque', 'rebuild/tray', 'prove'],
 ];
 
-/** Pages of a job that a screen holds for when the server is away: those where work is done, corner after corner. */
-export function pagesToHold({ id, corners }: Pick<Job, 'id' | 'corners'>): string[] {
+/**
+ * What a screen holds of a job for when the server is away: the pages where work is done, corner after corner, and then
+ * the photos that they show, small ones first.
+ */
+export function pagesToHold({
+  id,
+  corners,
+  photos,
+}: Pick<Job, 'id' | 'corners' | 'photos'>): string[] {
   const ofCorners = corners.flatMap((corner) =>
     OF_CORNER.map((page) => page.replace(/^([a-z-]+)/, `$1/${corner}`)),
   );
-  return [...OF_VEHICLE, ...ofCorners].map((page) => `/jobs/${id}/${page}`);
+  const pages = [...OF_VEHICLE, ...ofCorners].map((page) => `/jobs/${id}/${page}`);
+  const pictures = [...new Set(photos.map(({ sha256 }) => `/api/v1/photos/${sha256}`))];
+  return [...pages, ...pictures.map((each) => `${each}?size=thumb`), ...pictures];
 }
