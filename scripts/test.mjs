@@ -201,7 +201,8 @@ await timed('the rest of Debian’s programs', async () => {
 });
 await timed('unit tests, and both engines', async () => {
   const server = await startPostgres();
-  if (server) process.once('exit', server.stop);
+  // Before the folder goes that it lies in.
+  if (server) process.prependOnceListener('exit', server.stop);
   const reporters = ['default', '<rootDir>/tests/support/slowest.mjs'];
   // Workers inherit the flag.
   run(process.execPath, [SHORT_LIVED, JEST, ...reporters.map((name) => `--reporters=${name}`)], {

@@ -145,3 +145,17 @@ test('what to do better is one sentence', () => {
   expect(once('hub', 'rotor')).toMatch(/^It comes from the hub/);
   expect(judgeApart(of('hub'), [], [], 0, 'hub').sentence).toMatch(/^Runout was not measured/);
 });
+
+test('left with its dirt it comes back with a thin place; clean and where it sits best it does not', () => {
+  const own = CASES.find(({ source }) => source === 'dirt')!;
+  const dirty = faultsLeft(own.faults, []);
+  const left = judgeApart(own, [lapAt(own, dirty, 0, seededRandom(2))], [], 13, 'hub');
+  expect(left.stays!.comesBack).toMatchObject({ why: 'variation' });
+  expect(left.stays!.comesBack!.km).toBeGreaterThan(0);
+  const actions: BenchAction[] = [{ kind: 'remedy', fault: 'dirt' }];
+  const { shift } = left.possible;
+  const sets = [lapAt(own, faultsLeft(own.faults, actions), shift, seededRandom(2))];
+  const put = judgeApart(own, sets, actions, 13, 'dirt');
+  const kmOf = (each: typeof left): number => each.stays!.comesBack?.km ?? Infinity;
+  expect(kmOf(put)).toBeGreaterThan(2 * kmOf(left));
+});

@@ -18,3 +18,4 @@ export * from './replay';
 export * from './seek';
 export * from './truth';
 export { WAYS, type Way, type WayOutcome } from './ways';
+export * from './worth';

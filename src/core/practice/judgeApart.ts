@@ -1,4 +1,5 @@
 import { assessRunout, type MeasuredSet } from '../assessment';
+import { comesBack, type BenchFaults, type ComesBack, type VirtualCorner } from '../bench';
 import type { Micrometres } from '../units';
 import type { VerdictState } from '../verdict';
 import {
@@ -32,6 +33,8 @@ export interface ApartResult {
     readonly found: Micrometres;
     readonly state: VerdictState;
     readonly truth: Micrometres;
+    /** When and why it comes back, driven on as it stays. */
+    readonly comesBack: ComesBack | null;
   } | null;
   /** The best that can be had by cleaning and moving, and where. */
   readonly possible: { readonly shift: number; readonly truth: Micrometres };
@@ -82,6 +85,14 @@ function sentenceOf(result: Omit<ApartResult, 'sentence'>): string {
   return sayPace(minutes, best);
 }
 
+/** A corner with what still tilts its rotor at a shift: it stands still with the hub, like the hub’s own runout. */
+function asItStays(corner: VirtualCorner, { dirt, nuts }: BenchFaults, shift: number) {
+  const tilts = [dirt?.shift === shift ? dirt : null, nuts ?? null].flatMap((tilt) =>
+    tilt ? [{ order: 1, amplitude: tilt.amplitude, highSpotDeg: tilt.at }] : [],
+  );
+  return { ...corner, hub: [...corner.hub, ...tilts] };
+}
+
 /**
  * What came of telling apart where runout comes from: the source that was named, where the rotor stays
  * (its last mounting) and how good that is beside the best that cleaning and moving can do.
@@ -107,6 +118,10 @@ export function judgeApart(
           found: result.verdict.value ?? result.tirFitted,
           state: result.verdict.state,
           truth: swingOf(at),
+          comesBack: comesBack(asItStays(virtual, left, last.shift), last.shift, {
+            variation: limits.dtv!.value,
+            discard: limits.discard!.value,
+          }),
         }
       : null;
   const all = runoutByShift(virtual);

@@ -15,6 +15,7 @@ import { VerdictMark } from '@/ui/verdict';
 import { SOURCE_NAME } from './ApartAnswer';
 import { AtBench } from './AtBench';
 import { evened, Faces, readAndTrue } from './Faces';
+import { sayNext } from './later';
 import styles from './practice.module.css';
 
 interface ApartDebriefProps {
@@ -133,6 +134,7 @@ export function ApartDebrief({ own, result, units }: ApartDebriefProps) {
         </p>
       )}
       <Answers {...{ own, result, units }} />
+      {result.stays && <p>{sayNext(result.stays.comesBack, units)}</p>}
       <AtBench {...{ own, result }} />
       <ByShift {...{ own, units }} />
       <h3>As first marked</h3>

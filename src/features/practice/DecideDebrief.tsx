@@ -1,6 +1,5 @@
 'use client';
 
-import { FORWARD } from '@/core/bench';
 import { actionRecord } from '@/core/options';
 import { sayCrowns, type DecideResult, type PracticeCase, type WayOutcome } from '@/core/practice';
 import { formatIn, type UnitSystem } from '@/core/units';
@@ -8,6 +7,7 @@ import { CardTable } from '@/ui/table';
 import { VerdictMark } from '@/ui/verdict';
 import { AtBench } from './AtBench';
 import { Figures } from './Debrief';
+import { sayLater, sayNext } from './later';
 import styles from './practice.module.css';
 
 interface DecideDebriefProps {
@@ -35,27 +35,6 @@ const [ENDS, RUNOUT, VARIATION, LEAST, LATER, COST] = [
   'Cost',
 ] as const;
 const COLUMNS = ['Way', ENDS, RUNOUT, VARIATION, LEAST, LATER, COST];
-
-const FURTHEST = `${FORWARD.furthest.toLocaleString('en')} km and more`;
-
-/** What happens next in this car, in a few words. */
-function sayLater({ comesBack }: WayOutcome): string {
-  if (comesBack === null) return FURTHEST;
-  const why = comesBack.why === 'discard' ? 'below discard' : 'a thin place';
-  return comesBack.km === 0 ? `at once: ${why}` : `${comesBack.km.toLocaleString('en')} km: ${why}`;
-}
-
-/** What happens next in this car by the way that was chosen, in a sentence. */
-function sayNext(outcome: WayOutcome, units: UnitSystem): string {
-  const { comesBack } = outcome;
-  if (comesBack === null) return `Driven on as it is then, it stays within for ${FURTHEST}.`;
-  const { km, why, variation } = comesBack;
-  const when =
-    km === 0 ? 'It comes back at once' : `It comes back after ${km.toLocaleString('en')} km`;
-  return why === 'discard'
-    ? `${when}: worn below its discard thickness.`
-    : `${when}: its runout has worn a thin place into it by then, ${formatIn(units, 'deviation', variation)} of variation.`;
-}
 
 /** One way with what truly comes of it. */
 function Row({
@@ -88,7 +67,7 @@ function Row({
         {formatIn(units, 'size', least)}
       </td>
       <td role="cell" data-label={LATER}>
-        {sayLater(outcome)}
+        {sayLater(outcome.comesBack)}
       </td>
       <td role="cell" data-label={COST} className="zh-figure text-nowrap">
         {sayCrowns(cost)}
@@ -114,7 +93,7 @@ export function DecideDebrief({ own, result, units }: DecideDebriefProps) {
           <strong>Harm.</strong> {HARM[chosen.harm]}
         </p>
       )}
-      {chosen && <p>{sayNext(chosen, units)}</p>}
+      {chosen && <p>{sayNext(chosen.comesBack, units)}</p>}
       <Figures figures={result.figures} units={units} />
       <AtBench {...{ own, result }} />
       <h3>What truly comes of every way</h3>

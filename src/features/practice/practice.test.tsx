@@ -297,7 +297,12 @@ test('the way of a corner: looks, remedies, sets and readings in order, with wha
   const writes = [look('look', wrong), look('remedy', wrong), begun];
   writes.push(...Array.from({ length: 13 }, (_, i) => kept('reading', {}, String(i))));
   writes.push(kept('set-begin', { kind: 'thickness' }), kept('reading', {}));
-  expect(wayOf(own, writes).map(({ say }) => say)).toEqual([
+  const steps = wayOf(own, writes, 'mm');
+  expect(steps.map(({ worth }) => worth !== undefined)).toEqual([
+    ...[false, true, false, false, false, false],
+  ]);
+  expect(steps[1]?.worth).toMatch(/^without it /);
+  expect(steps.map(({ say }) => say)).toEqual([
     expect.stringMatching(/: found$/),
     expect.stringMatching(/: put right$/),
     'Runout begun, 12 places, moved on by 2',

@@ -1,5 +1,12 @@
 import { z } from 'zod';
-import { READING_MINUTES, workOf, type PracticeCase } from '@/core/practice';
+import {
+  READING_MINUTES,
+  workOf,
+  worthOf,
+  type BenchFault,
+  type PracticeCase,
+} from '@/core/practice';
+import { formatIn, type UnitSystem } from '@/core/units';
 import type { PracticeWrite } from '@/ui/keeper';
 import { actionSchema, AS_READINGS } from './run';
 
@@ -7,6 +14,8 @@ import { actionSchema, AS_READINGS } from './run';
 export interface WayStep {
   readonly say: string;
   readonly minutes: number;
+  /** What it was worth, where it was worth something. */
+  readonly worth?: string | undefined;
 }
 
 const setSchema = z.object({
@@ -21,8 +30,23 @@ const SET_SAYS = {
   hub: 'Hub face begun',
 } as const;
 
+/** What a fault that was put right would have done to the figure. */
+function sayWorth(own: PracticeCase, fault: BenchFault, units: UnitSystem): string | undefined {
+  const worth = worthOf(own, fault);
+  if (!worth) return undefined;
+  const figure = worth.what === 'runout' ? 'runout' : 'thickness';
+  if (worth.isTurned) return `without it high and low of the ${figure} change places`;
+  const off = formatIn(units, 'deviation', Math.abs(worth.error));
+  return `without it the ${figure} reads ${off} too ${worth.error > 0 ? 'much' : 'little'}`;
+}
+
 /** What a look or a remedy came to. */
-function sayAction(own: PracticeCase, input: unknown, isRight: ReadonlySet<string>): WayStep[] {
+function sayAction(
+  own: PracticeCase,
+  input: unknown,
+  isRight: ReadonlySet<string>,
+  units: UnitSystem,
+): WayStep[] {
   const read = actionSchema.safeParse(input);
   if (!read.success) return [];
   const { kind, fault } = read.data;
@@ -30,7 +54,8 @@ function sayAction(own: PracticeCase, input: unknown, isRight: ReadonlySet<strin
   const { name, minutes } = kind === 'look' ? look : remedy;
   const isFound = own.faults[fault] !== undefined && !isRight.has(fault);
   const found = kind === 'remedy' ? 'put right' : isFound ? 'found' : 'nothing there';
-  return [{ say: `${name}: ${found}`, minutes }];
+  const worth = kind === 'remedy' ? sayWorth(own, fault, units) : undefined;
+  return [{ say: `${name}: ${found}`, minutes, worth }];
 }
 
 const sayReadings = (count: number): WayStep[] =>
@@ -51,7 +76,11 @@ const NAMED: Readonly<Record<string, string>> = {
 };
 
 /** What was done in a case of one corner, step by step; readings of one set after another are one. */
-export function wayOf(own: PracticeCase, writes: readonly PracticeWrite[]): WayStep[] {
+export function wayOf(
+  own: PracticeCase,
+  writes: readonly PracticeWrite[],
+  units: UnitSystem,
+): WayStep[] {
   const steps: WayStep[] = [];
   const isRight = new Set<string>();
   let readings = 0;
@@ -63,7 +92,7 @@ export function wayOf(own: PracticeCase, writes: readonly PracticeWrite[]): WayS
   for (const { name, input } of writes) {
     if (name in AS_READINGS) readings += AS_READINGS[name]!;
     else if (name === 'practice-action') {
-      add(sayAction(own, input, isRight));
+      add(sayAction(own, input, isRight, units));
       const done = actionSchema.safeParse(input).data;
       if (done?.kind === 'remedy') isRight.add(done.fault);
     } else if (name === 'set-begin') {

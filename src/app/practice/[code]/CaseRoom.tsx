@@ -194,7 +194,7 @@ export function CaseRoom({ code, who, units, held }: CaseRoomProps) {
       {outcome && (
         <div ref={done}>
           <Came {...{ own, result, units }} />
-          <CaseWay {...{ own, writes }} title={held ? `${held.person}’s way` : 'Your way'} />
+          <CaseWay {...{ own, writes, units }} title={held ? `${held.person}’s way` : 'Your way'} />
           {!held && <AfterCase {...{ own, code }} />}
         </div>
       )}
