@@ -3,7 +3,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { findCaseOf, judgeFind, noseWay, readCode } from '@/core/practice';
 import { KNOWLEDGE } from '@/core/contracts';
-import { lookAtCase, practiceOfShop } from '@/server/practice/practice';
+import { keepCase, lookAtCase, practiceOfShop } from '@/server/practice/practice';
 import { closeDatabase, database } from '@/server/database';
 import { findPersonByName, type PersonRow } from '@/db/repositories';
 import { addPerson, removePerson } from '@/server/shop/people';
@@ -66,6 +66,15 @@ test('a case is kept under the name of who worked it, once, and by nobody elseâ€
   expect(await lookAtCase(ended.id, await person('Oto'))).toBeNull();
   expect(await lookAtCase(ended.id, null)).toBeNull();
   expect(await lookAtCase('nonsense', wren)).toBeNull();
+});
+
+test('another program of the shop practises nothing: its key is refused in words, not in trouble', async () => {
+  const program: PersonRow = {
+    ...{ id: crypto.randomUUID(), name: 'Scales (program)', role: 'lead' },
+    ...{ initials: '', isHere: true },
+  };
+  expect(await keepCase(endedCar('FB-00007'), program)).toMatchObject({ ok: false });
+  expect((await practiceOfShop(program)).own).toEqual([]);
 });
 
 test('what is no case is refused at its field', async () => {

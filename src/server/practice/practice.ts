@@ -52,11 +52,15 @@ export interface PracticeOfShop {
 export async function keepCase(input: unknown, who: PersonRow | null): Promise<Answer<null>> {
   const parsed = endedCaseSchema.safeParse(input);
   if (!parsed.success) return refuseParse(parsed.error);
-  if (!who) return refuse('Say who you are first: what was practised is kept under a name.');
+  const db = await database();
+  // Another program of the shop has a name and is nobody who practises.
+  if (!who || !(await findPerson(db, who.id))) {
+    return refuse('Say who you are first: what was practised is kept under a name.');
+  }
   const { id, code, steps, outcome } = parsed.data;
   const endedAt = new Date(outcome.at);
   const row = { id, personId: who.id, code, endedAt, steps };
-  await savePracticeCase(await database(), { ...row, outcome: { ...outcome, who: who.name } });
+  await savePracticeCase(db, { ...row, outcome: { ...outcome, who: who.name } });
   return accept(null);
 }
 
