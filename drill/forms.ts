@@ -177,14 +177,14 @@ export const FORMS: Readonly<Record<UseCaseName, (ids: Ids, pick: Pick) => unkno
     what: pick(['weight', 'numbers', 'drop-weight', 'reset']),
     fields: { answer: 'pull left', cause: 'hose', decibans: '3' },
   }),
-  'practice-case': () => ({
-    ...{ id: crypto.randomUUID(), code: 'FB-00007' },
-    steps: [{ id: '1', name: 'practice-find', input: { kind: 'back' } }],
-    outcome: {
+  'practice-case': () => {
+    const outcome = {
       ...{ code: 'FB-00007', at: Date.now(), who: null, isRight: false, isHarm: false },
       ...{ minutes: 1, best: 60, missed: [], errorUm: null },
-    },
-  }),
+    };
+    const steps = [{ id: '1', name: 'practice-done', input: outcome }];
+    return { id: crypto.randomUUID(), code: 'FB-00007', steps };
+  },
   'practice-task': ({ people }, pick) => ({
     ...{ id: crypto.randomUUID(), personId: pick(people), code: 'RD-00003', note: 'Once more.' },
   }),

@@ -334,7 +334,10 @@ test('after fifty cases every export, insight and prior of the shop is as it was
           place: `practice ${code}`,
           by: who,
         },
-        input: { id: crypto.randomUUID(), code, steps: [], outcome },
+        input: {
+          ...{ id: crypto.randomUUID(), code },
+          steps: [{ id: 'done', name: 'practice-done', input: outcome }],
+        },
       };
     });
     const device = crypto.randomUUID();

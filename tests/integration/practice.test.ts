@@ -35,14 +35,15 @@ function endedCar(code: string, more: object = {}) {
   const own = findCaseOf(readCode(code)!, KNOWLEDGE);
   const actions = noseWay(own);
   const { isRight, isHarm, minutes, best } = judgeFind(own, actions);
+  const outcome = {
+    ...{ code, at: Date.now(), who: 'somebody', isRight, isHarm, minutes, best },
+    ...{ missed: [], errorUm: null, cause: own.cause.code, saidCause: own.cause.code },
+    ...more,
+  };
+  const steps = actions.map((input, i) => ({ id: String(i), name: 'practice-find', input }));
   return {
     ...{ id: crypto.randomUUID(), code },
-    steps: actions.map((input, i) => ({ id: String(i), name: 'practice-find', input })),
-    outcome: {
-      ...{ code, at: Date.now(), who: 'somebody', isRight, isHarm, minutes, best },
-      ...{ missed: [], errorUm: null, cause: own.cause.code, saidCause: own.cause.code },
-      ...more,
-    },
+    steps: [...steps, { id: 'done', name: 'practice-done', input: outcome }],
   };
 }
 
@@ -84,7 +85,11 @@ test('what is no case is refused at its field', async () => {
     return 'fields' in answer ? Object.keys(answer.fields) : [];
   };
   expect(await refused({ ...endedCar('FB-00007'), code: 'no code' })).toContain('code');
-  expect(await refused(endedCar('FB-00007', { at: 1e30 }))).toContain('outcome.at');
+  expect(await refused(endedCar('FB-00007', { at: 1e30 }))).toContain('steps');
+  // One that nobody ended, and one whose end is of another case.
+  const { steps, ...begun } = endedCar('FB-00007');
+  expect(await refused({ ...begun, steps: steps.slice(0, -1) })).toContain('steps');
+  expect(await refused({ ...begun, code: 'FB-00009', steps })).toContain('steps');
   expect(await refused({ ...endedCar('FB-00007'), steps: 'all of them' })).toContain('steps');
 });
 
@@ -122,6 +127,12 @@ test('what is set can be taken back; for somebody who left nothing is set', asyn
     state: 'done',
   });
   expect((await practiceOfShop(oto)).tasks).toEqual([]);
+  // That it was set stays, with who took it back; once.
+  const { shop } = await practiceOfShop(await person('Ines'));
+  expect(shop?.tasks.at(-1)).toMatchObject({ id: task.id, by: 'Ines', takenBackBy: 'Ines' });
+  expect(await send('practice-task-back', { id: task.id }, ids.lead)).toMatchObject({
+    state: 'refused',
+  });
   known(await removePerson(ids.oto));
   const late = { ...task, id: crypto.randomUUID() };
   expect(await send('practice-task', late, ids.lead)).toMatchObject({

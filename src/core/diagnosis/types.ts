@@ -101,6 +101,14 @@ export interface RatioFinding extends FindingBase {
 
 export type Finding = ChoiceFinding | RatioFinding;
 
+/** Whether another answer leaves nothing to ask of a finding: it is not asked then, and says nothing. */
+export const isMoot = (
+  { unless }: Pick<Finding, 'unless'>,
+  found: readonly { readonly code: string; readonly value: string | number }[],
+): boolean =>
+  unless !== undefined &&
+  found.some(({ code, value }) => code === unless.code && value === unless.value);
+
 export const isChoice = (finding: Finding): finding is ChoiceFinding => 'values' in finding;
 
 /** Choices that nobody answers: the bench reads them. */

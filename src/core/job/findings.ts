@@ -5,7 +5,7 @@ import {
   recordingFinding,
 } from '../assessment';
 import { KNOWLEDGE } from '../contracts';
-import { advisesNoDrive, type RecordedFinding } from '../diagnosis';
+import { advisesNoDrive, isMoot, type RecordedFinding } from '../diagnosis';
 import { CORNERS, type Corner } from '../readings';
 import { drumFindings } from './drums';
 import { judgeCorner } from './judge';
@@ -17,18 +17,15 @@ import { wheelFindings } from './wheelFigures';
 import type { Job } from './types';
 
 /** Whether an earlier answer leaves nothing to ask: what was answered before says nothing then. */
-const isMoot = (job: Job, code: string): boolean => {
-  const unless = KNOWLEDGE.findings.find((each) => each.code === code)?.unless;
-  return (
-    unless !== undefined &&
-    job.findings.some((each) => each.code === unless.code && each.value === unless.value)
-  );
+const saysNothing = (job: Job, code: string): boolean => {
+  const finding = KNOWLEDGE.findings.find((each) => each.code === code);
+  return finding !== undefined && isMoot(finding, job.findings);
 };
 
 /** The findings that were answered, as the core takes them; looks come from the inspection. */
 const answered = (job: Job): RecordedFinding[] =>
   job.findings
-    .filter(({ code, value, corner }) => !isLook(code, value, corner) && !isMoot(job, code))
+    .filter(({ code, value, corner }) => !isLook(code, value, corner) && !saysNothing(job, code))
     .map(({ code, value, corner }) => ({
       code,
       value,

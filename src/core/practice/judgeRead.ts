@@ -3,7 +3,7 @@ import { waveAt } from '../harmonics';
 import { meanOf } from '../numeric';
 import { apartDeg } from '../quality';
 import type { VerdictState } from '../verdict';
-import { trueRunout, trueThicknessAt } from '../bench';
+import { comesBack, trueRunout, trueThicknessAt, type ComesBack } from '../bench';
 import { toRadians, type Degrees, type Micrometres } from '../units';
 import {
   DIAL_LAP,
@@ -52,6 +52,8 @@ export interface ReadResult {
   readonly sentence: string;
   /** Root mean square of the readings’ errors in µm; null where nothing was read. */
   readonly errorUm: Micrometres | null;
+  /** When and why it comes back, left as it truly is and driven on. */
+  readonly comesBack: ComesBack | null;
   readonly places: {
     readonly runout: readonly PlaceBeside[];
     readonly thickness: readonly PlaceBeside[];
@@ -221,6 +223,10 @@ export function judgeRead(
     minutes: minutesOf(actions) + READING_MINUTES * readings,
     best: bestMinutes(own),
     places,
+    comesBack: comesBack(own.virtual, 0, {
+      variation: own.limits.dtv!.value,
+      discard: own.limits.discard!.value,
+    }),
     errorUm: errorOf([...places.runout, ...places.thickness]),
   };
   const unsettled = figures.find(({ state }) => state === 'too-close' || state === 'not-valid');

@@ -53,13 +53,31 @@ const codeSchema = z.string().transform((text, check) => {
   return z.NEVER;
 });
 
+/** The step that ends a case: what came of it. */
+export const DONE = 'practice-done';
+
+/** What came of a case, by the step that ended it; null where none did. */
+export function outcomeIn(steps: readonly Pick<KeptStep, 'name' | 'input'>[]): Outcome | null {
+  const ends = steps.flatMap(({ name, input }) => {
+    const read = name === DONE ? outcomeSchema.safeParse(input) : null;
+    return read?.success ? [read.data] : [];
+  });
+  return ends.at(-1) ?? null;
+}
+
 /** A case that was ended, as it is handed in to be kept under somebody’s name. */
-export const endedCaseSchema = z.strictObject({
-  id: z.uuid(),
-  code: codeSchema,
-  steps: z.array(stepSchema).max(MOST_STEPS),
-  outcome: outcomeSchema,
-});
+export const endedCaseSchema = z
+  .strictObject({
+    id: z.uuid(),
+    code: codeSchema,
+    steps: z.array(stepSchema).max(MOST_STEPS),
+  })
+  .transform((ended, check) => {
+    const outcome = outcomeIn(ended.steps);
+    if (outcome?.code === ended.code) return { ...ended, outcome };
+    check.addIssue({ code: 'custom', path: ['steps'], message: 'This case was not ended.' });
+    return z.NEVER;
+  });
 
 /** A case that is set for somebody. */
 export const taskSchema = z.strictObject({

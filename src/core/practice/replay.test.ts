@@ -1,9 +1,9 @@
 import { KNOWLEDGE } from '../contracts';
+import { checkMinutes } from './find';
 import {
   judgeReplay,
   recordedOf,
   replayChecksLeft,
-  replayMinutes,
   replayState,
   type ReplayAction,
   type ReplayCase,
@@ -26,11 +26,11 @@ test('what was written down is given at every corner, and costs its minutes; wha
   expect(recordedOf(own, 'pins-check').map(({ corner }) => corner)).toEqual(['FL', 'FR']);
   const start = replayState(own, []);
   const felt = replayState(own, [check('felt')]);
-  expect(felt.minutes).toBeCloseTo(replayMinutes(own, start, findingOf('felt')));
+  expect(felt.minutes).toBeCloseTo(checkMinutes(own, start, findingOf('felt')));
   // Nobody wrote of a hum: it is asked, nothing is learned, and the button does not tell beforehand.
   const noise = replayState(own, [check('noise')]);
   expect(noise).toMatchObject({ minutes: 0, asked: ['noise'] });
-  expect(replayMinutes(own, start, findingOf('noise'))).toBeGreaterThan(0);
+  expect(checkMinutes(own, start, findingOf('noise'))).toBeGreaterThan(0);
   expect(replayChecksLeft(own, noise).map(({ code }) => code)).not.toContain('noise');
 });
 

@@ -7,6 +7,7 @@ import {
 } from '../diagnosis';
 import type { AxlePosition } from '../readings';
 import { READING_MINUTES } from './benchWork';
+import { checkMinutes, checksLeft, logOdds } from './find';
 
 /** A real job that was signed, as it is worked again: what was found in it is given when it is asked for. */
 export interface ReplayCase {
@@ -45,13 +46,6 @@ const BEGUN: ReplayState = { asked: [], sets: [], minutes: 0, isWheelOff: false,
 export const recordedOf = ({ found }: Pick<ReplayCase, 'found'>, code: string) =>
   found.filter((each) => each.code === code);
 
-/** Minutes of a check as the job stands: the first with a wheel off takes it off. */
-export const replayMinutes = (
-  { knowledge }: Pick<ReplayCase, 'knowledge'>,
-  { isWheelOff }: Pick<ReplayState, 'isWheelOff'>,
-  { minutes, wheelOff }: Pick<Finding, 'minutes' | 'wheelOff'>,
-): number => minutes + (wheelOff && !isWheelOff ? knowledge.wheelOffMinutes : 0);
-
 function afterCheck(own: ReplayCase, state: ReplayState, code: string): ReplayState {
   const finding = own.knowledge.findings.find((each) => each.code === code);
   if (!finding || state.asked.includes(code)) return state;
@@ -60,7 +54,7 @@ function afterCheck(own: ReplayCase, state: ReplayState, code: string): ReplaySt
     ...state,
     asked: [...state.asked, code],
     // What nobody wrote down takes nothing: nothing is learned of it.
-    minutes: state.minutes + (isRecorded ? replayMinutes(own, state, finding) : 0),
+    minutes: state.minutes + (isRecorded ? checkMinutes(own, state, finding) : 0),
     isWheelOff: state.isWheelOff || (isRecorded && finding.wheelOff),
   };
 }
@@ -85,20 +79,17 @@ export const replayState = (own: ReplayCase, actions: readonly ReplayAction[]): 
     }
   }, BEGUN);
 
-/** What can still be asked, in the order of the knowledge; what an answer leaves nothing to ask of is left out. */
+/** What was found of what was asked. */
+const foundBy = (own: ReplayCase, asked: readonly string[]): readonly RecordedFinding[] =>
+  own.found.filter(({ code }) => asked.includes(code));
+
+/** What can still be asked, in the order of the knowledge. */
 export const replayChecksLeft = (own: ReplayCase, { asked }: ReplayState): readonly Finding[] =>
-  own.knowledge.findings.filter(({ code, unless }) => {
-    if (asked.includes(code)) return false;
-    const answered = unless && asked.includes(unless.code) ? recordedOf(own, unless.code) : [];
-    return !answered.some(({ value }) => value === unless?.value);
-  });
+  checksLeft(own, { found: foundBy(own, asked) }).filter(({ code }) => !asked.includes(code));
 
 /** The share of each cause by what was asked. */
 const sharesBy = (own: ReplayCase, asked: readonly string[]) =>
-  weigh(own.knowledge, {
-    findings: own.found.filter(({ code }) => asked.includes(code)),
-    axle: own.axle,
-  });
+  weigh(own.knowledge, { findings: foundBy(own, asked), axle: own.axle });
 
 const shareOf = (own: ReplayCase, asked: readonly string[]): number =>
   sharesBy(own, asked)
@@ -127,7 +118,8 @@ export interface ReplayResult {
   readonly sentence: string;
 }
 
-const logOdds = (share: number): number => Math.log((share + 1e-6) / (1 - share + 1e-6));
+/** Nepers that a finding must move the odds by to be named. */
+const WORTH_NAMING = 0.5;
 
 /** Recorded findings that were not asked, by how much each would have told of what it was signed with. */
 function missedOf(own: ReplayCase, asked: readonly string[]): readonly Finding[] {
@@ -136,7 +128,7 @@ function missedOf(own: ReplayCase, asked: readonly string[]): readonly Finding[]
   return own.knowledge.findings
     .filter(({ code }) => !asked.includes(code) && recordedOf(own, code).length > 0)
     .map((finding) => ({ finding, told: told(finding.code) }))
-    .filter((each) => each.told > 0.5)
+    .filter((each) => each.told > WORTH_NAMING)
     .sort((p, q) => q.told - p.told)
     .map(({ finding }) => finding);
 }
@@ -166,16 +158,13 @@ export function judgeReplay(own: ReplayCase, actions: readonly ReplayAction[]): 
     return own.knowledge.causes.find((each) => each.code === code) ?? null;
   };
   const missed = missedOf(own, asked);
+  const shares = [[], ...asked].map((_, i) => shareOf(own, asked.slice(0, i)));
   const isSame = own.causes.length === 0 ? null : own.causes.includes(answer ?? '');
   return {
     ...{ isSame, missed, minutes: state.minutes, allMinutes: everything.minutes },
     nose: firstBy(asked),
     noseOfAll: firstBy(everything.asked),
-    steps: asked.map((code, i) => ({
-      code,
-      before: shareOf(own, asked.slice(0, i)),
-      after: shareOf(own, asked.slice(0, i + 1)),
-    })),
+    steps: asked.map((code, i) => ({ code, before: shares[i]!, after: shares[i + 1]! })),
     sentence: sentenceOf(own, isSame, missed),
   };
 }

@@ -15,7 +15,8 @@ CREATE TABLE "practice_tasks" (
 	"by" text NOT NULL,
 	"note" text DEFAULT '' NOT NULL,
 	"set_at" timestamp with time zone DEFAULT now() NOT NULL,
-	"is_taken_back" boolean DEFAULT false NOT NULL
+	"taken_back_by" text,
+	"taken_back_at" timestamp with time zone
 );
 --> statement-breakpoint
 ALTER TABLE "practice_cases" ADD CONSTRAINT "practice_cases_person_id_people_id_fk" FOREIGN KEY ("person_id") REFERENCES "public"."people"("id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
 import type { Database } from '../client';
 import { people, practiceCases, practiceTasks } from '../schema';
 
@@ -61,17 +61,17 @@ export async function savePracticeTask(
   await db.insert(practiceTasks).values(row).onConflictDoNothing();
 }
 
-/** Takes a case back that was set; what was done of it stays. */
-export async function takePracticeTaskBack(db: Database, id: string): Promise<boolean> {
+/** Takes a case back that was set, once; what was done of it stays, and so does that it was set. */
+export async function takePracticeTaskBack(db: Database, id: string, by: string): Promise<boolean> {
   const rows = await db
     .update(practiceTasks)
-    .set({ isTakenBack: true })
-    .where(eq(practiceTasks.id, id))
+    .set({ takenBackBy: by, takenBackAt: sql`now()` })
+    .where(and(eq(practiceTasks.id, id), isNull(practiceTasks.takenBackAt)))
     .returning({ id: practiceTasks.id });
   return rows.length > 0;
 }
 
-/** The cases that are set for somebody, or for everybody who works here, as they were set. */
+/** The cases that were set for somebody, or for everybody who works here, as they were set; those taken back among them. */
 export const listPracticeTasks = (
   db: Database,
   personId: string | null,
@@ -80,7 +80,8 @@ export const listPracticeTasks = (
     .select({
       ...{ id: practiceTasks.id, personId: practiceTasks.personId, person: people.name },
       ...{ code: practiceTasks.code, by: practiceTasks.by, note: practiceTasks.note },
-      ...{ setAt: practiceTasks.setAt, isTakenBack: practiceTasks.isTakenBack },
+      ...{ setAt: practiceTasks.setAt },
+      ...{ takenBackBy: practiceTasks.takenBackBy, takenBackAt: practiceTasks.takenBackAt },
       doneBy: sql<string | null>`(
         select done.id from ${practiceCases} done
         where done.person_id = ${practiceTasks.personId} and done.code = ${practiceTasks.code}
@@ -89,11 +90,5 @@ export const listPracticeTasks = (
     })
     .from(practiceTasks)
     .innerJoin(people, eq(people.id, practiceTasks.personId))
-    .where(
-      and(
-        eq(practiceTasks.isTakenBack, false),
-        eq(people.isHere, true),
-        personId === null ? undefined : eq(people.id, personId),
-      ),
-    )
+    .where(and(eq(people.isHere, true), personId === null ? undefined : eq(people.id, personId)))
     .orderBy(asc(practiceTasks.setAt));

@@ -1,4 +1,4 @@
-import { boolean, index, jsonb, pgTable, text, timestamp, uuid } from 'drizzle-orm/pg-core';
+import { index, jsonb, pgTable, text, timestamp, uuid } from 'drizzle-orm/pg-core';
 import { people } from './people';
 
 /**
@@ -35,7 +35,9 @@ export const practiceTasks = pgTable(
     by: text().notNull(),
     note: text().notNull().default(''),
     setAt: timestamp('set_at', { withTimezone: true }).notNull().defaultNow(),
-    isTakenBack: boolean('is_taken_back').notNull().default(false),
+    /** Who took it back, and when; null while it stands. */
+    takenBackBy: text('taken_back_by'),
+    takenBackAt: timestamp('taken_back_at', { withTimezone: true }),
   },
   (table) => [index('practice_tasks_person').on(table.personId)],
 );

@@ -1,7 +1,7 @@
 import { Button } from 'react-bootstrap';
-import { percent, signedDecibans, type WeighedCause } from '@/core/diagnosis';
+import { percent, sayFound, signedDecibans, type WeighedCause } from '@/core/diagnosis';
 import type { NoseView } from '@/server/nose/nose';
-import { findingOf, sayPlace, sayPrior, sayValue } from './model';
+import { findingOf, sayPlace, sayPrior } from './model';
 import { AsideForm } from './NoseForm';
 import causesStyles from '@/ui/shell/causes.module.css';
 import styles from './nose.module.css';
@@ -33,7 +33,7 @@ function Terms({ jobId, view, cause }: CauseListProps & { readonly cause: Weighe
             <span className="zh-figure">{signedDecibans(term.decibans)}</span>{' '}
             <strong>{findingOf(view.knowledge, term.finding)?.title ?? term.finding}</strong>
             {term.corner && ` ${term.corner}`}:{' '}
-            {sayValue(findingOf(view.knowledge, term.finding), term.value)}. {term.reason}
+            {sayFound(findingOf(view.knowledge, term.finding), term.value)}. {term.reason}
             {!term.counted && ' Not added: a stronger finding of its kind is.'}
             <AsideForm jobId={jobId} code={term.finding} isAside>
               <Button type="submit" variant="link">

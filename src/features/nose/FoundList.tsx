@@ -1,7 +1,7 @@
 import { Button } from 'react-bootstrap';
-import { isAnswered } from '@/core/diagnosis';
+import { isAnswered, sayFound } from '@/core/diagnosis';
 import type { NoseView } from '@/server/nose/nose';
-import { findingOf, sayValue } from './model';
+import { findingOf } from './model';
 import { AnswerForm } from './NoseForm';
 import causes from '@/ui/shell/causes.module.css';
 
@@ -23,7 +23,7 @@ export function FoundList({ jobId, view }: { readonly jobId: string; readonly vi
             <li key={`${code} ${corner ?? ''} ${value}`} className="zh-row">
               <span>
                 {finding?.title ?? code}
-                {corner && ` ${corner}`}: <strong>{sayValue(finding, value)}</strong>
+                {corner && ` ${corner}`}: <strong>{sayFound(finding, value)}</strong>
               </span>
               {isAnswer && (
                 <AnswerForm jobId={jobId} code={code} corner={corner ?? null} was={String(value)}>

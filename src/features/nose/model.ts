@@ -1,5 +1,4 @@
 import {
-  answersIn,
   isChoice,
   percent,
   SETTLED,
@@ -10,17 +9,6 @@ import {
   type WeighedCause,
 } from '@/core/diagnosis';
 import { CORNER_NAME, CORNERS } from '@/core/readings';
-
-/** A finding's value in words. */
-export function sayValue(finding: Finding | undefined, value: string | number): string {
-  if (!finding) return String(value);
-  if (isChoice(finding)) {
-    return answersIn(value)
-      .map((answer) => finding.values.find(({ code }) => code === answer)?.label ?? answer)
-      .join(', ');
-  }
-  return `${Number(value).toFixed(Number(value) < 10 ? 2 : 0)} \u00d7 its limit`;
-}
 
 /** A corner or axle in words, or nothing. */
 export function sayPlace(place: WeighedCause['place']): string {

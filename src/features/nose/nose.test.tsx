@@ -6,12 +6,13 @@ import {
   nextChecks,
   NO_OVERRIDES,
   percent,
+  sayFound,
   signedDecibans,
   type RecordedFinding,
 } from '@/core/diagnosis';
 import type { NoseView } from '@/server/nose/nose';
 import { JobLead, JobNose } from './JobNose';
-import { leadOf, sayPrior, sayValue } from './model';
+import { leadOf, sayPrior } from './model';
 import { keyOf, Questions } from './Questions';
 
 const answers: unknown[] = [];
@@ -46,9 +47,9 @@ describe('words', () => {
   test('decibans carry their sign, values their words', () => {
     expect([signedDecibans(-3.24), signedDecibans(4)]).toEqual(['\u22123.2', '+4.0']);
     const finding = (code: string) => KNOWLEDGE.findings.find((each) => each.code === code);
-    expect(sayValue(finding('felt'), 'both')).toBe('Wheel and pedal');
-    expect(sayValue(finding('runout'), 1.5)).toBe('1.50 \u00d7 its limit');
-    expect(sayValue(undefined, 'x')).toBe('x');
+    expect(sayFound(finding('felt'), 'both')).toBe('Wheel and pedal');
+    expect(sayFound(finding('runout'), 1.5)).toBe('1.50 \u00d7 its limit');
+    expect(sayFound(undefined, 'x')).toBe('x');
   });
 
   test('a share says whether it is counted', () => {

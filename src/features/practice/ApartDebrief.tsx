@@ -1,7 +1,6 @@
 'use client';
 
 import { Table } from 'react-bootstrap';
-import { saySeat } from '@/core/assessment';
 import {
   faultsLeft,
   partsOf,
@@ -16,6 +15,7 @@ import { SOURCE_NAME } from './ApartAnswer';
 import { AtBench } from './AtBench';
 import { evened, Faces, readAndTrue } from './Faces';
 import { sayNext } from './later';
+import { sayPlace } from './words';
 import styles from './practice.module.css';
 
 interface ApartDebriefProps {
@@ -30,9 +30,6 @@ const PART_NAME: Readonly<Record<ReturnType<typeof partsOf>[number]['of'], strin
   dirt: 'Dirt under the hat',
   nuts: 'Unevenly drawn nuts',
 };
-
-const sayPlace = ({ corner, studs }: PracticeCase, shift: number): string =>
-  saySeat({ corner, studs, fastening: 'studs' }, shift);
 
 /** What was said and where it stays, beside what is true. */
 function Answers({ own, result, units }: ApartDebriefProps) {

@@ -1,3 +1,6 @@
+'use client';
+
+import { useMemo } from 'react';
 import type { PracticeCase } from '@/core/practice';
 import type { UnitSystem } from '@/core/units';
 import type { PracticeWrite } from '@/ui/keeper';
@@ -18,7 +21,7 @@ export function CaseWay({
   readonly units: UnitSystem;
   readonly title: string;
 }) {
-  const steps = wayOf(own, writes, units);
+  const steps = useMemo(() => wayOf(own, writes, units), [own, writes, units]);
   return (
     <details className="zh-card mb-3">
       <summary className="zh-fold">{`${title} (${steps.length} ${steps.length === 1 ? 'step' : 'steps'})`}</summary>

@@ -2,7 +2,7 @@
 
 import { Table } from 'react-bootstrap';
 import { type FigureBeside, type PracticeCase, type ReadResult } from '@/core/practice';
-import { comesBack, trueRunout } from '@/core/bench';
+import { trueRunout } from '@/core/bench';
 import { fieldUnit, formatIn, type UnitSystem } from '@/core/units';
 import { UnrolledChart } from '@/ui/chart';
 import { VerdictMark } from '@/ui/verdict';
@@ -94,11 +94,6 @@ function Readings({ own, result, units }: DebriefProps) {
 /** After a case: one sentence, then truth beside what was found, and what was wrong at the bench. */
 export function Debrief({ own, result, units }: DebriefProps) {
   const { runout, thickness } = result.places;
-  const { dtv, discard } = own.limits;
-  const later = comesBack(own.virtual, 0, {
-    variation: dtv!.value,
-    discard: discard!.value,
-  });
   return (
     <section className="zh-card mb-3" aria-labelledby="practice-debrief">
       <h2 id="practice-debrief" className={styles.sentence} tabIndex={-1}>
@@ -112,7 +107,7 @@ export function Debrief({ own, result, units }: DebriefProps) {
       )}
       <Figures figures={result.figures} units={units} />
       <p>
-        <strong>Left so:</strong> {sayNext(later, units)}
+        <strong>Left so:</strong> {sayNext(result.comesBack, units)}
       </p>
       <AtBench {...{ own, result }} />
       <div className={styles.faces}>

@@ -24,7 +24,7 @@ function Tasks({ tasks }: { readonly tasks: readonly Task[] }) {
   return (
     <>
       <CardTable columns={SET}>
-        {[...tasks].reverse().map(({ id, code, person, note, by, doneBy }) => (
+        {[...tasks].reverse().map(({ id, code, person, note, by, doneBy, takenBackBy }) => (
           <tr key={id} role="row">
             <td role="cell" data-label={SET[0]} className="zh-figure">
               {code}
@@ -36,7 +36,10 @@ function Tasks({ tasks }: { readonly tasks: readonly Task[] }) {
               {note || '–'} <span className="zh-muted">{by}</span>
             </td>
             <td role="cell" data-label={SET[3]}>
-              {doneBy === null ? (
+              {doneBy === null && takenBackBy !== null && (
+                <span className="zh-muted">taken back by {takenBackBy}</span>
+              )}
+              {doneBy === null && takenBackBy === null && (
                 <Button
                   variant="outline-secondary"
                   disabled={busy}
@@ -45,7 +48,8 @@ function Tasks({ tasks }: { readonly tasks: readonly Task[] }) {
                 >
                   Take back
                 </Button>
-              ) : (
+              )}
+              {doneBy !== null && (
                 <Link className="zh-link" href={pathOf(code, doneBy)}>
                   See {person}’s way
                 </Link>
@@ -103,6 +107,7 @@ export function ForLead({ shop, units }: { readonly shop: Shop; readonly units: 
       </section>
       <section className="zh-card mb-3" aria-labelledby="practice-shop">
         <h2 id="practice-shop">How the shop learns</h2>
+        {shop.isCut && <p className="zh-muted">By the latest {shop.cases.length} cases.</p>}
         {byPerson.length === 0 ? (
           <p className="zh-muted mb-0">
             Nobody ended a case under a name yet: what is ended by somebody who chose a name stands

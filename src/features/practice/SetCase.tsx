@@ -156,6 +156,7 @@ export function SetCase({
   const [about, setAbout] = useState(NEW);
   const [note, setNote] = useState('');
   const [error, setError] = useState<string>();
+  const [isNobody, setNobody] = useState(false);
   const [told, setTold] = useState('');
   const { seek, isSeeking } = useSought();
   const { send, busy, trouble, fields } = useSend(writeTask);
@@ -163,11 +164,13 @@ export function SetCase({
   const set = async (event: FormEvent): Promise<void> => {
     event.preventDefault();
     setTold('');
+    setNobody(person === undefined);
+    if (!person) return;
     const found = await seek(about);
     if (typeof found !== 'string') return setError(found.error);
     setError(undefined);
-    send([{ personId, code: found, note }, person?.name ?? ''], () => {
-      setTold(`${found} is set for ${person?.name ?? 'them'}.`);
+    send([{ personId, code: found, note }, person.name], () => {
+      setTold(`${found} is set for ${person.name}.`);
       setAbout(NEW);
       setNote('');
     });
@@ -176,7 +179,7 @@ export function SetCase({
     <Form noValidate className={styles.task} onSubmit={(event) => void set(event)}>
       <FormField
         label="For whom"
-        error={fields.personId}
+        error={isNobody ? 'Choose for whom.' : fields.personId}
         control={(field) => (
           <Form.Select
             {...field}

@@ -4,6 +4,7 @@ import {
   judgeDecide,
   judgeRead,
   cornerCase,
+  outcomeIn,
   type Outcome,
   type Source,
 } from '@/core/practice';
@@ -16,7 +17,7 @@ import { DecideAnswer } from './DecideAnswer';
 import { DecideDebrief } from './DecideDebrief';
 import { learningOf, outcomesCsv } from './learning';
 import { PracticeDesk } from './PracticeDesk';
-import { actionsOf, outcomeOf, readingsOf } from './run';
+import { actionsOf, readingsOf } from './run';
 import { wayOf } from './way';
 
 const push = jest.fn();
@@ -81,8 +82,8 @@ describe('what a case holds', () => {
     ];
     expect(actionsOf(writes)).toEqual([look]);
     expect(readingsOf(writes)).toBe(2);
-    expect(outcomeOf(writes)).toBeNull();
-    expect(outcomeOf([...writes, kept('practice-done', outcome())])).toEqual(outcome());
+    expect(outcomeIn(writes)).toBeNull();
+    expect(outcomeIn([...writes, kept('practice-done', outcome())])).toEqual(outcome());
   });
 });
 
@@ -121,7 +122,7 @@ describe('what is to be learned', () => {
     ]);
     // What was kept before causes were asked for.
     const { said: _, source: __, ...old } = outcome();
-    expect(outcomeOf([kept('practice-done', old)])).toEqual(outcome());
+    expect(outcomeIn([kept('practice-done', old)])).toEqual(outcome());
   });
   test('of whole cars tells which fault was taken for which', () => {
     const taken = outcome({ code: 'FB-00001', cause: 'joint', saidCause: 'tyre-wheel' });
@@ -226,7 +227,15 @@ describe('the desk', () => {
 
 describe('the desk of a shop', () => {
   const handedIn = { ...outcome({ at: 5 }), id: 'a', personId: 'w' };
-  const task = { id: 't', personId: 'w', person: 'Wren', by: 'Ines', note: 'Once more.', at: 1 };
+  const task = {
+    id: 't',
+    personId: 'w',
+    person: 'Wren',
+    by: 'Ines',
+    note: 'Once more.',
+    at: 1,
+    takenBackBy: null,
+  };
 
   test('a case that was handed in stands once, whether it is on this device too or not', () => {
     localStorage.setItem(
@@ -258,7 +267,9 @@ describe('the desk of a shop', () => {
       tasks: [
         { ...task, code: 'FB-00007', doneBy: null },
         { ...task, id: 'u', code: 'FB-00009', doneBy: 'c' },
+        { ...task, id: 'v', code: 'FB-0000C', doneBy: null, takenBackBy: 'Ines' },
       ],
+      isCut: false,
     };
     render(
       <PracticeDesk
@@ -274,6 +285,10 @@ describe('the desk of a shop', () => {
       'href',
       '/practice/FB-00009?of=c',
     );
+    expect(screen.getByRole('row', { name: /FB-0000C/ })).toHaveTextContent('taken back by Ines');
+    fireEvent.click(screen.getByRole('button', { name: 'Set it' }));
+    expect(screen.getByText('Choose for whom.')).toBeInTheDocument();
+    fireEvent.change(screen.getByLabelText('For whom'), { target: { value: 'w' } });
     fireEvent.change(screen.getByLabelText('Or a case by its code'), { target: { value: 'x' } });
     fireEvent.click(screen.getByRole('button', { name: 'Set it' }));
     expect(await screen.findByText(/^A code is two letters/)).toBeInTheDocument();
@@ -305,7 +320,7 @@ test('the way of a corner: looks, remedies, sets and readings in order, with wha
   expect(steps.map(({ say }) => say)).toEqual([
     expect.stringMatching(/: found$/),
     expect.stringMatching(/: put right$/),
-    'Runout begun, 12 places, moved on by 2',
+    expect.stringMatching(/^Runout begun, 12 places, 2 studs .* of its first mark as you face it$/),
     '13 readings',
     'Thickness begun, as first marked',
     '1 reading',

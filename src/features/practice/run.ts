@@ -4,7 +4,8 @@ import { useMemo, useSyncExternalStore } from 'react';
 import { z } from 'zod';
 import {
   BENCH_FAULTS,
-  outcomeSchema,
+  DONE,
+  outcomeIn,
   readCode,
   type BenchAction,
   type FindAction,
@@ -46,7 +47,6 @@ const replaySchema = z.discriminatedUnion('kind', [
 const ACTION = 'practice-action';
 const REPLAY = 'practice-replay';
 const FIND = 'practice-find';
-const DONE = 'practice-done';
 
 const taken = <Kept>(
   writes: readonly PracticeWrite[],
@@ -72,10 +72,6 @@ export const findActionsOf = (writes: readonly PracticeWrite[]): FindAction[] =>
 /** What was done in a job that is worked again, in order. */
 export const replayActionsOf = (writes: readonly PracticeWrite[]): ReplayAction[] =>
   taken(writes, REPLAY, replaySchema);
-
-/** How it ended; null while it is worked on. */
-export const outcomeOf = (writes: readonly PracticeWrite[]): Outcome | null =>
-  taken(writes, DONE, outcomeSchema).at(-1) ?? null;
 
 /** Writes that are readings: a turn that is swept takes as long as reading two places. */
 export const AS_READINGS: Readonly<Record<string, number>> = { reading: 1, 'set-sweep': 2 };
@@ -129,7 +125,7 @@ async function keepOutcome(id: string, who: Worker | null, outcome: Omit<Outcome
   const steps = practiceWrites(practiceText(id));
   await keepWrite({
     name: 'practice-case',
-    input: { id: crypto.randomUUID(), code: named.code, steps, outcome: named },
+    input: { id: crypto.randomUUID(), code: named.code, steps },
     place: `practice-case ${id}`,
     ...{ jobId: null, refresh: 'later', about: `practice: what came of ${named.code}` },
   });
@@ -184,7 +180,7 @@ export function useOutcomes(): readonly Outcome[] {
     // What `allPractice` wrote.
     const texts = JSON.parse(text) as readonly string[];
     return texts
-      .flatMap((each) => outcomeOf(practiceWrites(each)) ?? [])
+      .flatMap((each) => outcomeIn(practiceWrites(each)) ?? [])
       .filter(({ code }) => readCode(code) !== null)
       .sort((a, b) => b.at - a.at);
   }, [text]);

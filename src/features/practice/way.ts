@@ -8,6 +8,7 @@ import {
 } from '@/core/practice';
 import { formatIn, type UnitSystem } from '@/core/units';
 import type { PracticeWrite } from '@/ui/keeper';
+import { sayPlace } from './words';
 import { actionSchema, AS_READINGS } from './run';
 
 /** One step of a case of one corner. */
@@ -99,8 +100,7 @@ export function wayOf(
       const set = setSchema.safeParse(input).data;
       if (!set) continue;
       const places = set.positions ? `, ${set.positions} places` : '';
-      const moved = set.shift === 0 ? 'as first marked' : `moved on by ${set.shift}`;
-      add([{ say: `${SET_SAYS[set.kind]}${places}, ${moved}`, minutes: 0 }]);
+      add([{ say: `${SET_SAYS[set.kind]}${places}, ${sayPlace(own, set.shift)}`, minutes: 0 }]);
     } else if (NAMED[name]) add([{ say: NAMED[name], minutes: 0 }]);
   }
   return [...steps, ...sayReadings(readings)];

@@ -1,3 +1,4 @@
+import { saySeat } from '@/core/assessment';
 import { KNOWLEDGE } from '@/core/contracts';
 import {
   NOTHING_WRONG,
@@ -6,6 +7,7 @@ import {
   workOf,
   type BenchFault,
   type CaseKind,
+  type PracticeCase,
 } from '@/core/practice';
 import { SOURCE_NAME } from './ApartAnswer';
 import { wayName } from './DecideAnswer';
@@ -73,3 +75,7 @@ export function truthName({ level }: CaseKind, truth: string): string {
 /** The address of a case on this device, or of one that was handed in. */
 export const pathOf = (code: string, id: string | null = null): string =>
   id === null ? `/practice/${code}` : `/practice/${code}?of=${id}`;
+
+/** Where a rotor of a case sits, as a technician who faces it sees it. */
+export const sayPlace = ({ corner, studs }: PracticeCase, shift: number): string =>
+  saySeat({ corner, studs, fastening: 'studs' }, shift);

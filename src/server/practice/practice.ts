@@ -19,7 +19,7 @@ import { accept, refuse, refuseParse, type Answer } from '../answer';
 import { database } from '../database';
 
 /** Cases that a desk lists, at most. */
-const MOST_LISTED = 2000;
+const MOST_LISTED = 500;
 
 /** A case that was ended, as the shop keeps it. */
 export interface KeptOutcome extends Outcome {
@@ -28,7 +28,10 @@ export interface KeptOutcome extends Outcome {
 }
 
 /** A case that is set for somebody. */
-export type Task = Pick<PracticeTaskLine, 'id' | 'personId' | 'person' | 'code' | 'by' | 'note'> & {
+export type Task = Pick<
+  PracticeTaskLine,
+  'id' | 'personId' | 'person' | 'code' | 'by' | 'note' | 'takenBackBy'
+> & {
   /** When it was set, in ms. */
   readonly at: number;
   /** The case by which it is done; null while it is not. */
@@ -45,6 +48,8 @@ export interface PracticeOfShop {
     readonly people: readonly Pick<PersonRow, 'id' | 'name'>[];
     readonly cases: readonly KeptOutcome[];
     readonly tasks: readonly Task[];
+    /** There are more cases than are listed: the latest are. */
+    readonly isCut: boolean;
   } | null;
 }
 
@@ -57,10 +62,13 @@ export async function keepCase(input: unknown, who: PersonRow | null): Promise<A
   if (!who || !(await findPerson(db, who.id))) {
     return refuse('Say who you are first: what was practised is kept under a name.');
   }
-  const { id, code, steps, outcome } = parsed.data;
-  const endedAt = new Date(outcome.at);
-  const row = { id, personId: who.id, code, endedAt, steps };
-  await savePracticeCase(db, { ...row, outcome: { ...outcome, who: who.name } });
+  const { outcome, ...ended } = parsed.data;
+  await savePracticeCase(db, {
+    ...ended,
+    personId: who.id,
+    endedAt: new Date(outcome.at),
+    outcome: { ...outcome, who: who.name },
+  });
   return accept(null);
 }
 
@@ -76,8 +84,8 @@ export async function setTask(input: unknown, who: PersonRow | null): Promise<An
 }
 
 /** Takes back a case that was set. */
-export async function dropTask(id: string): Promise<Answer<null>> {
-  const isThere = await takePracticeTaskBack(await database(), id);
+export async function dropTask(id: string, who: PersonRow | null): Promise<Answer<null>> {
+  const isThere = await takePracticeTaskBack(await database(), id, who?.name ?? '');
   return isThere ? accept(null) : refuse('This case is not set any more.');
 }
 
@@ -86,19 +94,10 @@ const outcomeOf = ({ id, personId, outcome, person }: PracticeLine): KeptOutcome
   return read.success ? [{ ...read.data, who: person, id, personId }] : [];
 };
 
-const taskOf = ({
-  id,
-  personId,
-  person,
-  code,
-  by,
-  note,
-  setAt,
-  doneBy,
-}: PracticeTaskLine): Task => ({
-  ...{ id, personId, person, code, by, note, doneBy },
-  at: setAt.getTime(),
-});
+const taskOf = ({ setAt, ...task }: PracticeTaskLine): Task => {
+  const { id, personId, person, code, by, note, doneBy, takenBackBy } = task;
+  return { id, personId, person, code, by, note, doneBy, takenBackBy, at: setAt.getTime() };
+};
 
 /** What the desk of practice shows of the shop. */
 export async function practiceOfShop(who: PersonRow | null): Promise<PracticeOfShop> {
@@ -113,8 +112,16 @@ export async function practiceOfShop(who: PersonRow | null): Promise<PracticeOfS
   const read = { cases: cases.flatMap(outcomeOf), tasks: tasks.map(taskOf) };
   return {
     own: read.cases.filter(({ personId }) => personId === who.id),
-    tasks: read.tasks.filter(({ personId, doneBy }) => personId === who.id && doneBy === null),
-    shop: isLead ? { people: all.map(({ id, name }) => ({ id, name })), ...read } : null,
+    tasks: read.tasks.filter(
+      ({ personId, doneBy, takenBackBy }) =>
+        personId === who.id && doneBy === null && takenBackBy === null,
+    ),
+    shop: isLead
+      ? {
+          people: all.map(({ id, name }) => ({ id, name })),
+          ...{ ...read, isCut: cases.length === MOST_LISTED },
+        }
+      : null,
   };
 }
 

@@ -1,5 +1,12 @@
 import 'server-only';
-import { runoutLimit, type MeasuredSet } from '../../core/assessment';
+import {
+  assessHubFace,
+  assessRunout,
+  assessThickness,
+  saySeat,
+  type CornerRecord,
+  type MeasuredSet,
+} from '../../core/assessment';
 import {
   confirmedCauses,
   findingsOfJob,
@@ -9,28 +16,32 @@ import {
   type Job,
   type Phase,
 } from '../../core/job';
+import { meanOf } from '../../core/numeric';
 import type { ReplayCase } from '../../core/practice';
 import { axleOf, type Corner, type Fastening } from '../../core/readings';
 import type { Micrometres, UnitSystem } from '../../core/units';
+import type { Verdict } from '../../core/verdict';
 import { find } from '../records/find';
 import { ownerReport } from '../report/owner';
 
-/** Readings of a real job as they are given when they are asked for. */
+/** Readings of a real job as they are given when they are asked for, as the record judges them. */
 export interface ReplaySet {
   readonly id: string;
   readonly corner: Corner;
   readonly kind: MeasuredSet['kind'];
   readonly isAsFound: boolean;
-  /** Stud spacings from where it was first marked. */
-  readonly shift: number;
+  /** Where the rotor sat, in words. */
+  readonly seat: string;
   readonly studs: number;
   readonly fastening: Fastening;
-  readonly angles: readonly number[] | null;
-  /** The first lap in µm, about its mean. */
+  readonly shift: number;
+  readonly angles: readonly number[];
+  /** Averages by place in µm about their mean, outboard-positive, drift taken out. */
   readonly values: readonly Micrometres[];
-  readonly least: Micrometres;
-  readonly most: Micrometres;
-  readonly limit: Micrometres;
+  /** Runout, or thickness variation, with its limit. */
+  readonly verdict: Pick<Verdict, 'state' | 'value' | 'limit'>;
+  /** The thinnest place; null of a dial. */
+  readonly least: Micrometres | null;
   /** How many readings it has in all. */
   readonly readings: number;
 }
@@ -57,21 +68,31 @@ export interface ReplayLine {
 /** Jobs that are offered, at most. */
 const OFFERED = 6;
 
-function setOf(job: Job, set: MeasuredSet, corner: Corner, phase: Phase, at: number): ReplaySet[] {
-  const { record } = judgeCorner(job, corner, phase);
-  const lap = set.laps[0] ?? [];
-  if (lap.length === 0) return [];
-  const mean = lap.reduce((sum, value) => sum + value, 0) / lap.length;
+/** What a set comes to, as the record judges it. */
+function judged(set: MeasuredSet, { studs, limits }: Pick<CornerRecord, 'studs' | 'limits'>) {
+  if (set.kind === 'thickness') {
+    const { averaged, angles, dtvVerdict, min } = assessThickness(set, limits).figures;
+    return { averaged, angles, verdict: dtvVerdict, least: min };
+  }
+  const { averaged, angles, verdict } =
+    set.kind === 'hub' ? assessHubFace(set, studs) : assessRunout(set, studs, limits);
+  return { averaged, angles, verdict, least: null };
+}
+
+function setOf(record: CornerRecord, set: MeasuredSet, phase: Phase, at: number): ReplaySet[] {
+  if (set.laps.every((lap) => lap.length === 0)) return [];
+  const { corner, studs, fastening } = record;
+  const { averaged, angles, verdict, least } = judged(set, record);
+  const { state, value, limit } = verdict;
+  const mean = meanOf(averaged);
   return [
     {
       id: `${phase} ${corner} ${at}`,
       ...{ corner, kind: set.kind, isAsFound: phase === 'as-found' },
-      shift: set.kind === 'thickness' ? 0 : (set.shift ?? 0),
-      ...{ studs: record.studs, fastening: record.fastening, angles: set.angles ?? null },
-      values: lap.map((value) => value - mean),
-      ...{ least: Math.min(...lap), most: Math.max(...lap) },
-      limit: runoutLimit(record.limits).value,
-      readings: set.laps.reduce((sum, each) => sum + each.length, 0),
+      ...{ studs, fastening, shift: set.shift, seat: saySeat(record, set.shift) },
+      ...{ angles, values: averaged.map((each) => each - mean), least },
+      verdict: { state, value, limit },
+      readings: set.laps.reduce((sum, lap) => sum + lap.length, 0),
     },
   ];
 }
@@ -79,11 +100,10 @@ function setOf(job: Job, set: MeasuredSet, corner: Corner, phase: Phase, at: num
 /** Every set that was read before a correction, in the order in which it was. */
 const setsOf = (job: Job): ReplaySet[] =>
   rotorCorners(job).flatMap((corner) =>
-    (['as-found', 'before'] as const).flatMap((phase) =>
-      judgeCorner(job, corner, phase).record.sets.flatMap((set, at) =>
-        setOf(job, set, corner, phase, at),
-      ),
-    ),
+    (['as-found', 'before'] as const).flatMap((phase) => {
+      const { record } = judgeCorner(job, corner, phase);
+      return record.sets.flatMap((set, at) => setOf(record, set, phase, at));
+    }),
   );
 
 /** A signed job as it is worked again; null while it is open, since nobody knows how it ends. */

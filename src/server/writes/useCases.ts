@@ -203,7 +203,7 @@ const USE_CASES = {
   knowledge: lead(changeKnowledge),
   'practice-case': apprentice((input, { who }) => keepCase(input, who)),
   'practice-task': lead((input, { who }) => setTask(input, who)),
-  'practice-task-back': lead(parsedBy(onlyId, ({ id }) => dropTask(id))),
+  'practice-task-back': lead(parsedBy(onlyId, ({ id }, { who }) => dropTask(id, who))),
   units: apprentice(chooseUnits),
   'torque-unit': apprentice(chooseTorque),
   positions: technician(choosePositions),

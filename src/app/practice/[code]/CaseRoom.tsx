@@ -8,6 +8,7 @@ import {
   faultsLeft,
   isRead,
   judgeCase,
+  outcomeIn,
   type CaseResult,
   type CaseWork,
   type PracticeCase,
@@ -27,7 +28,6 @@ import {
   DecideAnswer,
   DecideDebrief,
   LookedAtBand,
-  outcomeOf,
   PracticeFrame,
   readingsOf,
   sayLimits,
@@ -145,7 +145,7 @@ function useCase(code: string, units: UnitSystem, held: HeldCase | null) {
     () => sets.filter(({ isAside }) => !isAside).flatMap((set) => measuredSet(set) ?? []),
     [sets],
   );
-  const outcome = outcomeOf(writes);
+  const outcome = outcomeIn(writes);
   const readings = readingsOf(writes);
   const judge = useCallback(
     (answer: Answer) => judgeCase(own, { sets: measured, actions, readings, ...answer }),

@@ -2,6 +2,7 @@ import {
   advisesNoDrive,
   diagnose,
   EXPLAINS,
+  isMoot,
   seenIn,
   type Cause,
   type Diagnosis,
@@ -203,11 +204,12 @@ export const noseAt = (own: FindCase, state: FindState): Diagnosis =>
   });
 
 /** What can still be found out at a car, in the order of the knowledge. */
-export const checksLeft = (own: FindCase, { found }: FindState): readonly Finding[] =>
-  own.knowledge.findings.filter(({ code, unless }) => {
-    if (found.some((each) => each.code === code)) return false;
-    if (unless && found.some((each) => each.code === unless.code && each.value === unless.value)) {
-      return false;
-    }
-    return code !== EXPLAINS || seenIn(own.knowledge, found).length > 0;
+export const checksLeft = (
+  { knowledge }: Pick<FindCase, 'knowledge'>,
+  { found }: Pick<FindState, 'found'>,
+): readonly Finding[] =>
+  knowledge.findings.filter((finding) => {
+    const { code } = finding;
+    if (found.some((each) => each.code === code) || isMoot(finding, found)) return false;
+    return code !== EXPLAINS || seenIn(knowledge, found).length > 0;
   });

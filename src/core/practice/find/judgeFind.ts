@@ -57,7 +57,8 @@ export function stepsOf(own: FindCase, actions: readonly FindAction[]): FindStep
   }));
 }
 
-const logOdds = (share: number): number => Math.log((share + 1e-6) / (1 - share + 1e-6));
+/** Log odds of a share, in nepers; nothing is quite sure. */
+export const logOdds = (share: number): number => Math.log((share + 1e-6) / (1 - share + 1e-6));
 
 /** Nepers of the true cause’s odds that a check must have moved to be named. */
 const WORTH_TELLING = 1;

@@ -8,6 +8,7 @@ import {
   findCaseOf,
   findState,
   judgeFind,
+  outcomeIn,
   readCode,
   repairPrice,
   sayCrowns,
@@ -22,14 +23,7 @@ import { AfterCase } from '../AfterCase';
 import { AnswerForm } from '../AnswerForm';
 import { PracticeFrame } from '../PracticeFrame';
 import { LookedAtBand, type HeldCase } from '../LookedAtBand';
-import {
-  findActionsOf,
-  outcomeOf,
-  useTime,
-  writeFindAction,
-  writeFindOutcome,
-  type Worker,
-} from '../run';
+import { findActionsOf, useTime, writeFindAction, writeFindOutcome, type Worker } from '../run';
 import { FindChecks, FoundSoFar, sayMinutes } from './FindChecks';
 import { FindDebrief } from './FindDebrief';
 import { FindNose } from './FindNose';
@@ -95,7 +89,7 @@ function useCar(code: string, held: HeldCase | null) {
   const writes = held?.writes ?? here;
   const actions = useMemo(() => findActionsOf(writes), [writes]);
   const state = useMemo(() => findState(own, actions), [own, actions]);
-  const outcome = outcomeOf(writes);
+  const outcome = outcomeIn(writes);
   return { own, id, actions, state, outcome };
 }
 

@@ -6,37 +6,42 @@ import { CORNER_NAME } from '@/core/readings';
 import { formatIn, type UnitSystem } from '@/core/units';
 import type { ReplaySet } from '@/server/practice/replay';
 import { RotorFace } from '@/ui/rotor';
+import { VerdictMark } from '@/ui/verdict';
 import { sayMinutes } from '../find/FindChecks';
 import styles from '../practice.module.css';
 
 const KIND = { runout: 'Runout', thickness: 'Thickness', hub: 'Hub face' } as const;
 
 /** What a set is, in words. */
-function setName({ corner, kind, shift, isAsFound, values }: ReplaySet): string {
-  const moved = shift === 0 ? 'as first marked' : `moved on by ${shift}`;
-  const where = kind === 'runout' ? `, ${isAsFound ? 'as found' : moved}` : '';
-  return `${KIND[kind]}, ${CORNER_NAME[corner]}${where}, ${values.length} places`;
-}
+const setName = ({ corner, kind, seat, isAsFound, values }: ReplaySet): string =>
+  [
+    KIND[kind],
+    CORNER_NAME[corner],
+    ...(isAsFound ? ['as found'] : []),
+    ...(kind === 'runout' ? [seat] : []),
+    `${values.length} places`,
+  ].join(', ');
 
-/** A set that was given: its face and its figures as they were read. */
+/** A set that was given: its face and its figures as the record has them. */
 function Given({ set, units }: { readonly set: ReplaySet; readonly units: UnitSystem }) {
-  const { corner, studs, fastening, angles, values, limit, least, most, kind } = set;
+  const { corner, studs, fastening, shift, angles, values, verdict, least } = set;
   return (
     <figure className="mb-0">
       <RotorFace
-        {...{ corner, studs, fastening, angles, values, limit }}
+        {...{ corner, studs, fastening, shift, angles, values, limit: verdict.limit }}
         isPlain
         label={setName(set)}
       />
       <figcaption>
         {setName(set)}:{' '}
-        <strong className="zh-figure">{formatIn(units, 'deviation', most - least)}</strong> from
-        lowest to highest
-        {kind === 'thickness' && (
-          <>
-            , thinnest <strong className="zh-figure">{formatIn(units, 'size', least)}</strong>
-          </>
-        )}
+        {verdict.value !== null && (
+          <strong className="zh-figure">{formatIn(units, 'deviation', verdict.value)}</strong>
+        )}{' '}
+        <VerdictMark state={verdict.state} size={16} />
+        <div className="zh-muted">
+          limit {formatIn(units, 'deviation', verdict.limit)}
+          {least !== null && <>, thinnest {formatIn(units, 'size', least)}</>}
+        </div>
       </figcaption>
     </figure>
   );

@@ -3,12 +3,12 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { KNOWLEDGE } from '@/core/contracts';
-import { isChoice, type Finding, type RecordedFinding } from '@/core/diagnosis';
+import { sayFound, type Finding } from '@/core/diagnosis';
 import {
+  checkMinutes,
   judgeReplay,
   recordedOf,
   replayChecksLeft,
-  replayMinutes,
   replayState,
   type ReplayAction,
   type ReplayCase,
@@ -26,18 +26,15 @@ import { GivenSets } from './GivenSets';
 import { ReplayDebrief } from './ReplayDebrief';
 import styles from '../practice.module.css';
 
-function sayValue(finding: Finding, { value, corner }: RecordedFinding): string {
-  const text = isChoice(finding)
-    ? (finding.values.find(({ code }) => code === value)?.label ?? String(value))
-    : `${Number(value).toFixed(1)} × its limit`;
-  return corner ? `${text} (${CORNER_NAME[corner]})` : text;
-}
-
 /** What was recorded of a finding, in words. */
 function sayRecorded(own: ReplayCase, finding: Finding): string {
   const all = recordedOf(own, finding.code);
   if (all.length === 0) return 'nobody wrote that down';
-  return all.map((each) => sayValue(finding, each)).join('; ');
+  return all
+    .map(({ value, corner }) =>
+      corner ? `${sayFound(finding, value)} (${CORNER_NAME[corner]})` : sayFound(finding, value),
+    )
+    .join('; ');
 }
 
 /** A job as it is worked again on this device. */
@@ -137,7 +134,7 @@ export function ReplayRoom({
         {!isOver && (
           <Checks
             left={replayChecksLeft(own, state)}
-            minutesOf={(finding) => replayMinutes(own, state, finding)}
+            minutesOf={(finding) => checkMinutes(own, state, finding)}
             done={state.asked.length}
             onAsk={(code) => act({ kind: 'check', code })}
           />
