@@ -485,6 +485,10 @@ test.describe('a signed job, worked again', () => {
     await expect(page.getByText('Wheel and pedal')).toBeVisible();
     await page.getByRole('button', { name: /^Runout, front right, as first marked/ }).tap();
     await expect(page.getByText('0.060 mm', { exact: true })).toBeVisible();
+    // 2026-11-30: with all of its readings the page was wider than the phone.
+    await page.getByRole('button', { name: /^Runout, front right, 2 holes/ }).tap();
+    await page.getByRole('button', { name: /^Thickness, front right/ }).tap();
+    await expect(page.getByText('limit 0.012 mm')).toBeVisible();
     await expectAccessible(page);
     expect(await seenFaults(page)).toEqual([]);
     await page.getByRole('button', { name: /^Say what is wrong/ }).tap();

@@ -102,7 +102,7 @@ export function ForLead({ shop, units }: { readonly shop: Shop; readonly units: 
     <>
       <section className="zh-card mb-3" aria-labelledby="practice-set">
         <h2 id="practice-set">Set a case for somebody</h2>
-        <SetCase people={shop.people} />
+        <SetCase people={shop.people} tasks={shop.tasks} />
         <Tasks tasks={shop.tasks} />
       </section>
       <section className="zh-card mb-3" aria-labelledby="practice-shop">

@@ -149,28 +149,29 @@ const NEW: About = { kind: 0, truth: ANY, code: '' };
 /** A lead sets a case for somebody. */
 export function SetCase({
   people,
-}: {
-  readonly people: NonNullable<PracticeOfShop['shop']>['people'];
-}) {
+  tasks,
+}: Pick<NonNullable<PracticeOfShop['shop']>, 'people' | 'tasks'>) {
   const [personId, setPerson] = useState('');
   const [about, setAbout] = useState(NEW);
   const [note, setNote] = useState('');
   const [error, setError] = useState<string>();
   const [isNobody, setNobody] = useState(false);
-  const [told, setTold] = useState('');
+  const [last, setLast] = useState('');
   const { seek, isSeeking } = useSought();
   const { send, busy, trouble, fields } = useSend(writeTask);
+  // What was set last, while it stands.
+  const told = tasks.findLast(({ code, takenBackBy }) => code === last && takenBackBy === null);
   const person = people.find(({ id }) => id === personId);
   const set = async (event: FormEvent): Promise<void> => {
     event.preventDefault();
-    setTold('');
+    setLast('');
     setNobody(person === undefined);
     if (!person) return;
     const found = await seek(about);
     if (typeof found !== 'string') return setError(found.error);
     setError(undefined);
     send([{ personId, code: found, note }, person.name], () => {
-      setTold(`${found} is set for ${person.name}.`);
+      setLast(found);
       setAbout(NEW);
       setNote('');
     });
@@ -212,7 +213,7 @@ export function SetCase({
         <Button type="submit" variant="outline-secondary" disabled={busy || isSeeking}>
           {isSeeking ? 'Looking for such a case …' : 'Set it'}
         </Button>{' '}
-        <span role="status">{told}</span>
+        <span role="status">{told && `${told.code} is set for ${told.person}.`}</span>
         {trouble && (
           <p className="zh-error mb-0" role="alert">
             {trouble}

@@ -35,7 +35,9 @@ function Given({ set, units }: { readonly set: ReplaySet; readonly units: UnitSy
       <figcaption>
         {setName(set)}:{' '}
         {verdict.value !== null && (
-          <strong className="zh-figure">{formatIn(units, 'deviation', verdict.value)}</strong>
+          <strong className="zh-figure text-nowrap">
+            {formatIn(units, 'deviation', verdict.value)}
+          </strong>
         )}{' '}
         <VerdictMark state={verdict.state} size={16} />
         <div className="zh-muted">
