@@ -14,9 +14,16 @@ export async function serve(
   {
     args = [],
     env = {},
-  }: { readonly args?: readonly string[]; readonly env?: Readonly<Record<string, string>> } = {},
+    isOpen = false,
+  }: {
+    readonly args?: readonly string[];
+    readonly env?: Readonly<Record<string, string>>;
+    /** Open to the network: HTTPS by its own certificate, and nothing for a screen that is not paired. */
+    readonly isOpen?: boolean;
+  } = {},
 ): Promise<Served> {
-  const server = spawn(process.execPath, [...args, 'scripts/server.mjs'], {
+  const own = isOpen ? ['--network'] : [];
+  const server = spawn(process.execPath, [...args, 'scripts/server.mjs', ...own], {
     stdio: 'ignore',
     env: {
       ...process.env,
@@ -25,10 +32,11 @@ export async function serve(
       ...env,
     },
   });
-  const address = `http://127.0.0.1:${port}`;
+  const address = `${isOpen ? 'https' : 'http'}://127.0.0.1:${port}`;
   for (let i = 0; i < 600; i += 1) {
     const up = await fetch(`${address}/api/health`).then(
-      ({ ok }) => ok,
+      // Who is not paired is told nothing, by a server that is up.
+      ({ ok }) => ok || isOpen,
       () => false,
     );
     if (up) break;

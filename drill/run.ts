@@ -15,7 +15,8 @@ import { runWriters } from './writers';
  * npm run drill: hostile requests over every handler, page, action and use case, and fifty writers
  * at one place, against the built application on the demo workshop. Says what it found, and fails
  * where something was found. With `disk`: kills, power cuts, full disks, torn folders, double starts; with
- * `firefox`: every view in a second browser; with `shop`: four tablets and an office on one job.
+ * `firefox`: every view in a second browser; with `shop`: four tablets and an office on one job,
+ * with `--network` paired and signed in.
  */
 const PORT = 3985;
 const WARM_UP = 1500;
@@ -29,6 +30,7 @@ const { values, positionals } = parseArgs({
     only: { type: 'string', default: 'both' },
     guards: { type: 'boolean', default: false },
     minutes: { type: 'string', default: '20' },
+    network: { type: 'boolean', default: false },
   },
   allowPositionals: true,
 });
@@ -41,7 +43,7 @@ async function shopDay(): Promise<boolean> {
   const place = await demoFolder();
   const minutes = Number(values.minutes);
   const { written, contested, cuts, kills, heard, faults } = await runShop(place, {
-    ...{ minutes, seed, port: PORT },
+    ...{ minutes, seed, port: PORT, isOpen: values.network },
   });
   console.log(
     `Five screens for ${minutes} min: ${written} writes, ${contested} told of another, ${cuts} networks cut, the server killed ${kills} times; another screen heard of a write after ${heard[0].toFixed(0)} ms (median), ${heard[1].toFixed(0)} ms (p95); ${faults.length} faults`,

@@ -7,11 +7,13 @@ import type { SendWrites, Settled, WriteAnswer } from '../src/ui/keeper/types';
 import { serve, type Served } from '../bench/serve';
 import { halfSaved } from './agree';
 import type { Ids } from './place';
+import { pairScreens, type Carried } from './signedIn';
 
 /**
  * Four tablets and an office on one job: each reads and corrects at a set of its own and ticks steps that the others
  * tick too, by the very keeper of the screens; networks are cut and come back at random, the server is killed and
- * started again. At the end every screen, the database and its ledger must agree.
+ * started again. At the end every screen, the database and its ledger must agree. Open to the network each screen
+ * is paired and somebody of their own is signed in at it.
  */
 const SCREENS = ['tablet 1', 'tablet 2', 'tablet 3', 'tablet 4', 'office'];
 const POSITIONS = 24;
@@ -58,8 +60,8 @@ class Screen {
     readonly name: string,
     private readonly corner: string,
     private readonly jobId: string,
-    private readonly by: string,
-    private readonly port: number,
+    private readonly at: Carried,
+    private readonly address: string,
     private readonly sentAt: Map<string, number>,
     seed: number,
   ) {
@@ -72,15 +74,11 @@ class Screen {
       crier: { tell: () => undefined, listen: () => undefined },
       pause: (ms) => wait(Math.min(ms, 1000)),
     });
-    this.keeper.writer = by;
-  }
-
-  get address(): string {
-    return `http://127.0.0.1:${this.port}`;
+    this.keeper.writer = at.by;
   }
 
   private readonly headers = (): Record<string, string> => ({
-    cookie: `zh-who=${this.by}`,
+    cookie: this.at.cookie,
     'content-type': 'application/json',
   });
 
@@ -104,7 +102,7 @@ class Screen {
   private keep(name: string, place: string, input: unknown): Promise<Settled> {
     this.written += 1;
     const order = { name, input, place, jobId: this.jobId, about: name };
-    return this.keeper.keep(order, { by: this.by, href: '/' });
+    return this.keeper.keep(order, { by: this.at.by, href: '/' });
   }
 
   async begin(): Promise<void> {
@@ -196,7 +194,9 @@ class Screen {
 
   /** What stands on the server in another way than it was typed last. */
   async compare(): Promise<readonly string[]> {
-    const answer = await fetch(`${this.address}/api/v1/sets/${this.setId}/readings`);
+    const answer = await fetch(`${this.address}/api/v1/sets/${this.setId}/readings`, {
+      headers: this.headers(),
+    });
     const { readings } = (await answer.json()) as {
       readings: readonly { lap: number; position: number; text: string }[];
     };
@@ -218,13 +218,24 @@ export async function runShop(
     minutes,
     seed,
     port,
-  }: { readonly minutes: number; readonly seed: number; readonly port: number },
+    isOpen,
+  }: {
+    readonly minutes: number;
+    readonly seed: number;
+    readonly port: number;
+    /** Open to the network, where people sign in. */
+    readonly isOpen: boolean;
+  },
 ): Promise<ShopResult> {
   const { folder, ids } = place;
-  let server: Served = await serve(folder, port);
+  const start = (): Promise<Served> => serve(folder, port, { isOpen });
+  const nobody = SCREENS.map(() => ({ cookie: `zh-who=${ids.lead}`, by: ids.lead }));
+  const open = isOpen ? await pairScreens(folder, SCREENS, ids, start) : null;
+  let server = open?.server ?? (await start());
+  const carried = open?.screens ?? nobody;
   const jobId = ids.jobs[0]!;
   const exported = await fetch(`${server.address}/api/v1/jobs/${jobId}`, {
-    headers: { cookie: `zh-who=${ids.lead}` },
+    headers: { cookie: carried[0]!.cookie },
   });
   const { job } = (await exported.json()) as { job: { corners: string[] } };
   const sentAt = new Map<string, number>();
@@ -234,8 +245,8 @@ export async function runShop(
         name,
         job.corners[i % job.corners.length]!,
         jobId,
-        ids.lead,
-        port,
+        carried[i]!,
+        server.address,
         sentAt,
         seed + i,
       ),
@@ -247,7 +258,7 @@ export async function runShop(
       await wait((minutes * 60_000) / (KILLS + 1));
       process.kill(server.pid, 'SIGKILL');
       await wait(500);
-      server = await serve(folder, port);
+      server = await start();
     }
   };
   const listening = screens.map((screen) => screen.listen(until));

@@ -4,7 +4,7 @@ import { Button } from 'react-bootstrap';
 import { useState } from 'react';
 import { TextField, useSend } from '@/ui/field';
 import { Signed, SignedTick } from '@/ui/procedure';
-import { keepCheck } from '@/ui/keeper';
+import { checkPlace, keepCheck, useLaidStep, useSeenStamp, useTypedBefore } from '@/ui/keeper';
 
 /** A step of a correction as it stands. */
 export interface StepView {
@@ -21,12 +21,16 @@ interface StepProps {
   readonly written: StepView | null;
 }
 
+const keyOf = ({ jobId, corner, item }: Omit<StepProps, 'written'>) => ({
+  ...{ jobId, kind: 'correct', place: corner, item },
+});
+
 /** Writes a step and says what went wrong with it. */
-function useStep({ jobId, corner, item, written }: StepProps) {
+function useStep({ written, ...props }: StepProps) {
   const { send, busy, trouble } = useSend(keepCheck);
-  const seen = written?.stamp ?? null;
-  const write = (value: unknown): void =>
-    send([{ jobId, kind: 'correct', place: corner, item, value, note: null, seen }, 'by-writer']);
+  const key = keyOf(props);
+  const seen = useSeenStamp(key, written?.stamp ?? null);
+  const write = (value: unknown): void => send([{ ...key, value, note: null, seen }, 'by-writer']);
   return { trouble, busy, write };
 }
 
@@ -36,8 +40,9 @@ export function TickStep({
   isMain = false,
   ...props
 }: StepProps & { label: string; isMain?: boolean }) {
-  const { written } = props;
   const { trouble, busy, write } = useStep(props);
+  const onPage = props.written && { ...props.written, value: 'done', note: null };
+  const written = useLaidStep(keyOf(props), onPage);
   return (
     <SignedTick
       {...{ label, written, isMain, busy, trouble }}
@@ -51,15 +56,25 @@ export const DoneTick = (props: Omit<StepProps, 'item'>) => (
   <TickStep {...props} item="done" label={`Done at ${props.corner}`} isMain />
 );
 
+type ThicknessProps = StepProps & { readonly label: string; readonly unit: string };
+
 /** A thickness that is measured and typed. */
-export function ThicknessStep({
+export function ThicknessStep(props: ThicknessProps) {
+  const before = useTypedBefore<{ readonly value: { readonly text: string } | null }>(
+    checkPlace(keyOf(props)),
+  );
+  return <ThicknessField key={before?.id ?? ''} typed={before?.input.value?.text} {...props} />;
+}
+
+function ThicknessField({
   label,
   unit,
+  typed,
   ...props
-}: StepProps & { label: string; unit: string }) {
+}: ThicknessProps & { readonly typed: string | undefined }) {
   const { written } = props;
   const { trouble, busy, write } = useStep(props);
-  const [text, setText] = useState(written?.text ?? '');
+  const [text, setText] = useState(typed ?? written?.text ?? '');
   return (
     <form
       className="zh-no-print"

@@ -5,6 +5,9 @@ import { keepWrite, type KeptAnswer } from '@/ui/keeper';
 const refresh = 'by-writer';
 const decisionPlace = (jobId: string, corner: Corner): string => `decision ${jobId} ${corner}`;
 
+/** The use cases by which a corner is decided. */
+export const DECISION_WRITES = ['decide', 'decide-pair', 'undecide'] as const;
+
 /** One side of a pair. */
 export interface SideChoice {
   readonly corner: Corner;

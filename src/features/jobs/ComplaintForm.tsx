@@ -5,12 +5,22 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
 import { complaintFormSchema, type ComplaintForm as Values } from '@/core/contracts';
 import { showServerErrors } from '@/ui/field';
-import { useRefresh } from '@/ui/keeper';
+import { useRefresh, useTypedBefore } from '@/ui/keeper';
 import { ComplaintFields } from './ComplaintFields';
-import { writeComplaint } from './writes';
+import { complaintPlace, writeComplaint } from './writes';
 
-/** The complaint of a job and the corners it is measured at. */
-export function ComplaintForm({ jobId, values }: { jobId: string; values: Values }) {
+interface ComplaintFormProps {
+  readonly jobId: string;
+  readonly values: Values;
+}
+
+/** The complaint of a job and the corners it is measured at; what was typed before and waits stands in it. */
+export function ComplaintForm({ jobId, values }: ComplaintFormProps) {
+  const before = useTypedBefore<{ readonly form: Values }>(complaintPlace(jobId));
+  return <TypedForm key={before?.id ?? ''} jobId={jobId} values={before?.input.form ?? values} />;
+}
+
+function TypedForm({ jobId, values }: ComplaintFormProps) {
   const { refresh } = useRefresh();
   const { register, handleSubmit, setError, formState } = useForm<Values>({
     resolver: zodResolver(complaintFormSchema, undefined, { raw: true }),

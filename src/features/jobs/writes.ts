@@ -14,12 +14,14 @@ export const writeJob = (form: JobForm): Promise<KeptAnswer<string>> =>
     refresh,
   });
 
+export const complaintPlace = (jobId: string): string => `complaint ${jobId}`;
+
 /** Changes complaint and corners of a job. */
 export const writeComplaint = (jobId: string, form: ComplaintForm): Promise<KeptAnswer<string>> =>
   keepWrite({
     name: 'complaint',
     input: { jobId, form },
-    place: `complaint ${jobId}`,
+    place: complaintPlace(jobId),
     jobId,
     replaces: { room: 'job', as: 'typed' },
     about: 'the complaint',

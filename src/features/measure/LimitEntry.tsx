@@ -5,9 +5,9 @@ import { Button } from 'react-bootstrap';
 import type { LimitForm } from '@/core/contracts';
 import { fieldUnit, UNIT_SIGN, type LengthRole } from '@/core/units';
 import { TextField, useSend } from '@/ui/field';
-import { useRefresh } from '@/ui/keeper';
+import { useRefresh, useTypedBefore } from '@/ui/keeper';
 import type { BenchCorner } from './model';
-import { writeLimit } from './writes';
+import { limitPlace, writeLimit } from './writes';
 import styles from './measure.module.css';
 
 interface LimitEntryProps {
@@ -25,8 +25,21 @@ export const focusLimit = (kind: LimitForm['kind']): void =>
   document.querySelector<HTMLInputElement>(`#${entryId(kind)} input`)?.focus();
 
 /** A figure of the axle that nobody has entered yet, typed where it is first needed. */
-export function LimitEntry({ corner, kind, label, role, source }: LimitEntryProps) {
-  const [text, setText] = useState('');
+export function LimitEntry(props: LimitEntryProps) {
+  const { jobId, corner } = props.corner;
+  const before = useTypedBefore<LimitForm>(limitPlace({ jobId, corner, kind: props.kind }));
+  return <LimitField key={before?.id ?? ''} typed={before?.input.text ?? ''} {...props} />;
+}
+
+function LimitField({
+  corner,
+  kind,
+  label,
+  role,
+  source,
+  typed,
+}: LimitEntryProps & { readonly typed: string }) {
+  const [text, setText] = useState(typed);
   const { refresh } = useRefresh();
   const { send, busy, trouble, fields } = useSend(writeLimit);
   const give = (): void => {

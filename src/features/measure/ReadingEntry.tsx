@@ -19,7 +19,7 @@ import {
 } from './model';
 import { NumberPad } from './NumberPad';
 import { placeName } from './placeName';
-import { useQuickDigits } from './quickDigits';
+import { useQuickDigits, useTwoDigits } from './quickDigits';
 import styles from './measure.module.css';
 
 interface ReadingEntryProps {
@@ -93,17 +93,22 @@ export function ReadingEntry(props: ReadingEntryProps) {
   }, [place, set.id]);
   useFigureKeys(input);
   const doubted = doubtedReading(set, cursor, corner);
-  const hasQuickDigits = useQuickDigits();
-  if (!cursor) return null;
   const isDial = isDialSet(set);
+  const isWanted = useQuickDigits() && !isDial;
+  const two = useTwoDigits(set.id, isWanted, (text) =>
+    cursor ? writtenOut(set, cursor, text, corner) : text,
+  );
+  if (!cursor) return null;
   const unit = unitOf(set, corner);
   const whole = writtenOut(set, cursor, draft, corner);
-  const isQuick = hasQuickDigits && !isDial;
   const type = (text: string): void => {
-    onType(text);
-    // Two digits that mean a whole thickness are it, where that was asked for.
-    const isShort = /^\d{2}$/.test(text) && writtenOut(set, cursor, text, corner) !== text;
-    if (isQuick && isShort) onEnter(text);
+    const heeded = two.heed(text);
+    if (heeded?.as === 'more') onStep(-1);
+    onType(heeded?.text ?? text);
+    if (heeded?.as === 'taken') onEnter(heeded.text);
+  };
+  const take = (text: string): void => {
+    if (two.isMeant(text)) onEnter(text);
   };
   const keys = (event: KeyboardEvent<HTMLInputElement>): void => {
     const { selectionStart, selectionEnd } = event.currentTarget;
@@ -116,7 +121,7 @@ export function ReadingEntry(props: ReadingEntryProps) {
     if (by !== undefined) {
       event.preventDefault();
       onStep(by);
-    } else if (event.key === 'Backspace' && isQuick && draft === '') {
+    } else if (event.key === 'Backspace' && two.isQuick && draft === '') {
       // What was taken by itself is there again to be typed over.
       event.preventDefault();
       onStep(-1);
@@ -134,7 +139,7 @@ export function ReadingEntry(props: ReadingEntryProps) {
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
-        onEnter();
+        take(draft);
       }}
     >
       <label htmlFor="reading" className="fs-5">
@@ -187,7 +192,7 @@ export function ReadingEntry(props: ReadingEntryProps) {
             = <span className="zh-figure">{whole}</span> {UNIT_SIGN[unit]}
           </>
         ) : (
-          <span className="zh-muted">{hint(set, cursor, corner, isQuick)}</span>
+          <span className="zh-muted">{hint(set, cursor, corner, two.isQuick)}</span>
         )}
       </div>
       <div id="reading-note" role="alert">
@@ -200,7 +205,7 @@ export function ReadingEntry(props: ReadingEntryProps) {
           isSigned={isDial}
           canSkip={canSkip}
           onType={type}
-          onTake={onEnter}
+          onTake={take}
           onSkip={onSkip}
         />
       )}

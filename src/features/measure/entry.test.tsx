@@ -1,9 +1,9 @@
 import { fireEvent, render, screen } from '@testing-library/react';
+import { useState } from 'react';
 import { BENCH_CORNER, benchSet, typedLap } from '../../../tests/support/sets';
 import { openBench, type BenchSet } from './model';
 import { NumberPad } from './NumberPad';
 import { QuickDigitsChoice } from './QuickDigitsChoice';
-import { keepQuickDigits } from './quickDigits';
 import { ReadingEntry } from './ReadingEntry';
 
 const corner = BENCH_CORNER;
@@ -79,45 +79,120 @@ describe('the entry field', () => {
         ...{ kind: 'thickness', positions: 8, settle: true },
         readings: [{ lap: 0, position: 0, valueUm: 26_004, text: '26.004', unit: 'mm' }],
       });
-    afterEach(() => localStorage.clear());
+    afterEach(() => {
+      localStorage.clear();
+      // Any key ends what waits for one.
+      fireEvent.keyDown(document.body, { key: 'a' });
+    });
 
-    test('are taken by Enter, and by themselves only where that was asked for', () => {
+    /** Keys two digits and Enter at two places, which is what the bench learns from. */
+    const keyTwice = (field: HTMLElement): void => {
+      for (const text of ['07', '05']) {
+        fireEvent.change(field, { target: { value: text } });
+        fireEvent.submit(field.closest('form')!);
+      }
+    };
+    /** The entry of a set, whose field holds what is typed. */
+    function Typed({
+      own,
+      ...handlers
+    }: { own: BenchSet } & Partial<Parameters<typeof ReadingEntry>[0]>) {
+      const [draft, setDraft] = useState('');
+      return (
+        <ReadingEntry
+          {...{ onStep: nothing, onSkip: nothing, onCorrect: nothing }}
+          {...handlers}
+          set={own}
+          corner={corner}
+          state={{ ...openBench([own]), draft }}
+          onType={(text) => {
+            setDraft(text);
+            handlers.onType?.(text);
+          }}
+          onEnter={(text) => {
+            setDraft('');
+            handlers.onEnter?.(text);
+          }}
+        />
+      );
+    }
+
+    test('are taken by themselves once two places were keyed so, and never where that is not wanted', () => {
       const onEnter = jest.fn();
-      const { unmount } = entry(thick(), { onEnter });
-      fireEvent.change(screen.getByRole('textbox'), { target: { value: '07' } });
+      const { unmount } = render(<Typed own={thick()} onEnter={onEnter} />);
+      const field = screen.getByRole('textbox');
+      fireEvent.change(field, { target: { value: '07' } });
+      expect(onEnter).not.toHaveBeenCalled();
+      keyTwice(field);
+      onEnter.mockClear();
+      fireEvent.change(field, { target: { value: '1' } });
+      expect(onEnter).not.toHaveBeenCalled();
+      fireEvent.change(field, { target: { value: '11' } });
+      expect(onEnter).toHaveBeenCalledWith('11');
+      // What a whole figure begins with is waited for, and a whole figure is entered.
+      onEnter.mockClear();
+      for (const text of ['26', '25', '26.0']) {
+        fireEvent.change(field, { target: { value: text } });
+      }
       expect(onEnter).not.toHaveBeenCalled();
       unmount();
       render(<QuickDigitsChoice />);
       fireEvent.click(screen.getByLabelText(/Two digits take a thickness/));
-      const onType = jest.fn();
-      entry(thick(), { onEnter, onType });
-      const field = screen.getByRole('textbox');
-      fireEvent.change(field, { target: { value: '0' } });
+      render(<Typed own={thick()} onEnter={onEnter} />);
+      keyTwice(screen.getByRole('textbox'));
+      onEnter.mockClear();
+      fireEvent.change(screen.getByRole('textbox'), { target: { value: '11' } });
       expect(onEnter).not.toHaveBeenCalled();
-      fireEvent.change(field, { target: { value: '07' } });
-      expect(onEnter).toHaveBeenCalledWith('07');
-      // A whole figure is still typed and entered.
-      fireEvent.change(field, { target: { value: '26.0' } });
-      expect(onEnter).toHaveBeenCalledTimes(1);
+    });
+
+    test('leave an Enter by habit without effect wherever the focus went, once', () => {
+      const onEnter = jest.fn();
+      render(<Typed own={thick()} onEnter={onEnter} />);
+      const field = screen.getByRole('textbox');
+      keyTwice(field);
+      fireEvent.change(field, { target: { value: '11' } });
+      expect(fireEvent.keyDown(document.body, { key: 'Enter' })).toBe(false);
+      expect(fireEvent.keyDown(document.body, { key: 'Enter' })).toBe(true);
+      // The next figure is one of its own, however soon it comes.
+      fireEvent.change(field, { target: { value: '1' } });
+      fireEvent.change(field, { target: { value: '10' } });
+      expect(onEnter).toHaveBeenLastCalledWith('10');
+      // By thumb it is the pad’s own key, which takes as the form does.
+      onEnter.mockClear();
+      fireEvent.change(field, { target: { value: '12' } });
+      fireEvent.submit(field.closest('form')!);
+      expect(onEnter.mock.calls).toEqual([['12']]);
+    });
+
+    test('are gone on from by a third one that follows at once, and gone back to by Backspace', () => {
+      const [onStep, onType, onEnter] = [jest.fn(), jest.fn(), jest.fn()];
+      render(<Typed own={thick()} {...{ onStep, onType, onEnter }} />);
+      const field = screen.getByRole('textbox');
+      keyTwice(field);
+      fireEvent.change(field, { target: { value: '01' } });
+      onEnter.mockClear();
+      fireEvent.change(field, { target: { value: '2' } });
+      expect(onStep).toHaveBeenCalledWith(-1);
+      expect(onType).toHaveBeenLastCalledWith('012');
+      expect(onEnter).not.toHaveBeenCalled();
+      fireEvent.change(field, { target: { value: '' } });
+      fireEvent.keyDown(field, { key: 'Backspace' });
+      expect(onStep).toHaveBeenCalledTimes(2);
     });
 
     test('never take the first, whose digits they would be, nor a reading of a dial', () => {
-      keepQuickDigits(true);
       const onEnter = jest.fn();
-      const { unmount } = entry(set({ kind: 'thickness', positions: 8 }), { onEnter });
+      const first = set({ kind: 'thickness', positions: 8 });
+      const { unmount } = render(<Typed own={first} onEnter={onEnter} />);
+      keyTwice(screen.getByRole('textbox'));
+      onEnter.mockClear();
       fireEvent.change(screen.getByRole('textbox'), { target: { value: '26' } });
       unmount();
-      entry(set({ readings: readings([0, 1]) }), { onEnter });
+      render(<Typed own={set({ readings: readings([0, 1]) })} onEnter={onEnter} />);
+      keyTwice(screen.getByRole('textbox'));
+      onEnter.mockClear();
       fireEvent.change(screen.getByRole('textbox'), { target: { value: '12' } });
       expect(onEnter).not.toHaveBeenCalled();
-    });
-
-    test('are gone back to by Backspace in the empty field', () => {
-      keepQuickDigits(true);
-      const onStep = jest.fn();
-      entry(thick(), { onStep });
-      fireEvent.keyDown(screen.getByRole('textbox'), { key: 'Backspace' });
-      expect(onStep).toHaveBeenCalledWith(-1);
     });
   });
 

@@ -127,12 +127,15 @@ export const writeFastening = (form: FasteningForm): Promise<KeptAnswer<string>>
     refresh: 'by-writer',
   });
 
+export const limitPlace = (form: Pick<LimitForm, 'jobId' | 'corner' | 'kind'>): string =>
+  `limit ${form.jobId} ${form.corner} ${form.kind}`;
+
 /** Writes a figure of an axle that is not on file yet. */
 export const writeLimit = (form: LimitForm): Promise<KeptAnswer<string>> =>
   keepWrite({
     name: 'limit',
     input: form,
-    place: `limit ${form.jobId} ${form.corner} ${form.kind}`,
+    place: limitPlace(form),
     jobId: form.jobId,
     about: `${form.corner}: ${form.kind} ${form.text}`,
     refresh: 'by-writer',

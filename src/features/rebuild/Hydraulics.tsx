@@ -6,6 +6,7 @@ import { LIMIT_SOURCES, SOURCE_NAME } from '@/core/assessment';
 import type { Caution, PlannedStep } from '@/core/procedure';
 import { CORNER_NAME, type Corner } from '@/core/readings';
 import { FormField, TextField, useSend } from '@/ui/field';
+import { useLaidStep, useTypedBefore } from '@/ui/keeper';
 import { Cautions, Signed } from '@/ui/procedure';
 import { ReasonForm } from '@/ui/ReasonForm';
 import type { StepView } from './model';
@@ -35,10 +36,17 @@ const METHODS = [
   ['pressure', 'By pressure'],
 ] as const;
 
+type BleedOrder = Parameters<typeof writeBleedOrder>[0];
+
 /** The order that the maker bleeds in, entered with its source. */
 function OrderForm({ jobId }: { jobId: string }) {
-  const [order, setOrder] = useState('');
-  const [source, setSource] = useState<string>('maker');
+  const before = useTypedBefore<BleedOrder>(`bleed-order ${jobId}`);
+  return <OrderFields key={before?.id ?? ''} jobId={jobId} typed={before?.input} />;
+}
+
+function OrderFields({ jobId, typed }: { jobId: string; typed: BleedOrder | undefined }) {
+  const [order, setOrder] = useState(typed?.order ?? '');
+  const [source, setSource] = useState(typed?.source ?? 'maker');
   const { send, busy, trouble, fields } = useSend(writeBleedOrder);
   return (
     <form
@@ -81,7 +89,7 @@ function Bled({
   jobId,
   corner,
   number,
-  written,
+  ...stands
 }: {
   readonly jobId: string;
   readonly corner: Corner;
@@ -90,12 +98,13 @@ function Bled({
 }) {
   const [isAsked, setAsked] = useState(false);
   const key = { jobId, kind: 'hydraulics' as const, place: corner, item: 'bled' };
-  const { write, trouble } = useStep(key, written);
+  const { write, trouble } = useStep(key, stands.written);
+  const written = useLaidStep(key, stands.written);
   return (
     <li className={styles.bled}>
       <StepTick
         {...key}
-        written={written?.value === 'left-out' ? null : written}
+        written={stands.written?.value === 'left-out' ? null : stands.written}
         label={`${number} · ${corner} ${CORNER_NAME[corner]}: flows, no bubbles, closed`}
       />
       {written?.value === 'left-out' && (

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import type { CheckForm } from '@/core/contracts';
 import { useSend } from '@/ui/field';
+import { useLaidStep, useSeenStamp } from '@/ui/keeper';
 import { SignedTick } from '@/ui/procedure';
 import { ReasonForm } from '@/ui/ReasonForm';
 import { writeStep } from './writes';
@@ -22,10 +23,11 @@ export function useStep(
   sayWhy: ((reason: string) => void) | null;
 } {
   const { send, busy, trouble, fields } = useSend(writeStep);
+  const seen = useSeenStamp(key, written?.stamp ?? null);
   const [last, setLast] = useState<unknown>(null);
   const write = (value: unknown, note?: string): void => {
     setLast(value);
-    send([{ ...key, value, note: note ?? null, seen: written?.stamp ?? null }]);
+    send([{ ...key, value, note: note ?? null, seen }]);
   };
   const sayWhy = fields.note === undefined ? null : (reason: string) => write(last, reason);
   return { write, busy, trouble, sayWhy };
@@ -62,11 +64,15 @@ export function StepTick({
 }: StepTickProps) {
   const stands = written ?? (over === null ? null : { stamp: over });
   const { write, busy, trouble, sayWhy } = useStep(key, stands);
+  const laid = useLaidStep(key, written);
+  // Another answer of the same question waits here.
+  const shown = laid !== written && laid?.value !== value ? null : laid;
   return (
     <>
       <SignedTick
-        {...{ label, written, isMain, busy, trouble }}
-        onPress={() => write(written ? null : value)}
+        {...{ label, isMain, busy, trouble }}
+        written={shown}
+        onPress={() => write(shown ? null : value)}
       />
       <AskWhy sayWhy={sayWhy} />
     </>

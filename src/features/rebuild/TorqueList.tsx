@@ -8,9 +8,11 @@ import { pulledAmiss, type FastenerCode } from '@/core/torque';
 import { formatTorque, parseTorque, type TorqueUnit } from '@/core/units';
 import { FormField, TextField, useSend } from '@/ui/field';
 import type { StepView } from './model';
+import type { TorqueFigureForm } from '@/core/contracts';
+import { useLaidStep, useTypedBefore } from '@/ui/keeper';
 import { Signed } from '@/ui/procedure';
 import { useStep } from './StepTick';
-import { writeTorqueFigure } from './writes';
+import { torqueFigurePlace, writeTorqueFigure } from './writes';
 import styles from './rebuild.module.css';
 import picks from '@/ui/shell/picks.module.css';
 
@@ -49,18 +51,33 @@ interface Place {
   readonly starDone: boolean;
 }
 
+type FigureFormProps = Place & {
+  readonly fastener: FastenerView;
+  readonly onDone: () => void;
+};
+
 /** Where a figure is entered with its source; one far from its kind is asked for twice. */
-function FigureForm({
+function FigureForm(props: FigureFormProps) {
+  const { jobId, axle, fastener } = props;
+  const before = useTypedBefore<TorqueFigureForm>(
+    torqueFigurePlace({ jobId, axle, fastener: fastener.code }),
+  );
+  return <FigureFields key={before?.id ?? ''} typed={before?.input} {...props} />;
+}
+
+function FigureFields({
   fastener,
   onDone,
+  typed,
   ...place
-}: Place & { readonly fastener: FastenerView; readonly onDone: () => void }) {
+}: FigureFormProps & { readonly typed: TorqueFigureForm | undefined }) {
   const { jobId, axle, unit } = place;
-  const [text, setText] = useState('');
-  const [source, setSource] = useState<LimitSource>('maker');
-  const [angle, setAngle] = useState('');
-  const [treatment, setTreatment] = useState(fastener.figure?.treatment ?? '');
-  const [oneUse, setOneUse] = useState(fastener.figure?.oneUse ?? false);
+  const begin = typed ?? fastener.figure;
+  const [text, setText] = useState(typed?.figure.text ?? '');
+  const [source, setSource] = useState<LimitSource>(typed?.source ?? 'maker');
+  const [angle, setAngle] = useState(typed && typed.angle > 0 ? String(typed.angle) : '');
+  const [treatment, setTreatment] = useState(begin?.treatment ?? '');
+  const [oneUse, setOneUse] = useState(begin?.oneUse ?? false);
   const { send, busy, trouble, fields, clear } = useSend(writeTorqueFigure);
   const isChallenged = fields.challenge !== undefined;
   const submit = (confirmed: boolean): void =>
@@ -165,14 +182,28 @@ function FigureForm({
   );
 }
 
+/** What was pulled, as this device holds it or as the page came. */
+function pulledAs(
+  laid: ReturnType<typeof useLaidStep>,
+  onPage: FastenerView['pulled'],
+): FastenerView['pulled'] {
+  if (laid === null || laid === onPage) return laid && onPage;
+  const { text, unit } = laid.value as { readonly text: string; readonly unit: TorqueUnit };
+  const read = parseTorque(text, unit);
+  return read.ok ? { ...laid, nm: read.torque.value } : null;
+}
+
 /** Where the value that was pulled is written down by who pulled it. */
 function PulledForm({ fastener, ...place }: Place & { readonly fastener: FastenerView }) {
   const { jobId, corner, unit } = place;
-  const { figure, pulled } = fastener;
+  const { figure } = fastener;
+  const key = { jobId, kind: 'torque' as const, place: corner, item: fastener.code };
   const { write, busy, trouble } = useStep(
-    { jobId, kind: 'torque', place: corner, item: fastener.code },
+    key,
     fastener.stamp === null ? null : { stamp: fastener.stamp },
   );
+  const laid = useLaidStep(key, fastener.pulled);
+  const pulled = pulledAs(laid, fastener.pulled);
   const usual = figure ? formatTorque(figure.nm, unit).replace(/ .*/, '') : '';
   const [text, setText] = useState('');
   const [amiss, setAmiss] = useState<string | null>(null);

@@ -2,6 +2,7 @@
 
 import { Button } from 'react-bootstrap';
 import type { StepView } from './model';
+import { useLaidStep } from '@/ui/keeper';
 import { Signed } from '@/ui/procedure';
 import { useStep } from './StepTick';
 
@@ -14,14 +15,15 @@ const ANSWERS = [
 export function WheelTurns({
   jobId,
   corner,
-  written,
+  ...stands
 }: {
   readonly jobId: string;
   readonly corner: string;
   readonly written: StepView | null;
 }) {
   const key = { jobId, kind: 'pedal' as const, place: corner, item: 'turns' };
-  const { write, busy, trouble } = useStep(key, written);
+  const { write, busy, trouble } = useStep(key, stands.written);
+  const written = useLaidStep(key, stands.written);
   return (
     <div className="zh-row justify-content-start my-1" role="group" aria-label={`${corner} turns`}>
       <span className="zh-figure">{corner}</span>

@@ -7,12 +7,16 @@ const refresh = 'by-writer';
 export const writeStep = (input: CheckInput): Promise<KeptAnswer<string | null>> =>
   keepCheck(input, refresh);
 
+export const torqueFigurePlace = (
+  form: Pick<TorqueFigureForm, 'jobId' | 'axle' | 'fastener'>,
+): string => `torque-figure ${form.jobId} ${form.axle} ${form.fastener}`;
+
 /** Writes a torque figure with its source. */
 export const writeTorqueFigure = (form: TorqueFigureForm): Promise<KeptAnswer<string>> =>
   keepWrite({
     name: 'torque-figure',
     input: form,
-    place: `torque-figure ${form.jobId} ${form.axle} ${form.fastener}`,
+    place: torqueFigurePlace(form),
     jobId: form.jobId,
     replaces: { room: 'shop', as: 'shown' },
     about: `the torque figure of ${form.fastener.replace(/-/g, ' ')}`,

@@ -3,8 +3,9 @@
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { TextField, useSend } from '@/ui/field';
-import { useRefresh } from '@/ui/keeper';
-import { writeOwner } from './writes';
+import type { OwnerForm as Values } from '@/core/contracts';
+import { useRefresh, useTypedBefore } from '@/ui/keeper';
+import { ownerPlace, writeOwner } from './writes';
 
 interface OwnerFormProps {
   readonly vehicleId: string;
@@ -13,6 +14,12 @@ interface OwnerFormProps {
 
 /** Who brings the vehicle and how they are reached: never needed, erased on demand. */
 export function OwnerForm({ vehicleId, owner }: OwnerFormProps) {
+  const before = useTypedBefore<Values>(ownerPlace(vehicleId));
+  const typed = before?.input ?? owner;
+  return <OwnerFields key={before?.id ?? ''} vehicleId={vehicleId} owner={typed} />;
+}
+
+function OwnerFields({ vehicleId, owner }: OwnerFormProps) {
   const [name, setName] = useState(owner?.name ?? '');
   const [reach, setReach] = useState(owner?.reach ?? '');
   const [isSure, setSure] = useState(false);

@@ -8,6 +8,7 @@ import { useForm, useWatch } from 'react-hook-form';
 import { vehicleFormSchema, type VehicleForm as Values } from '@/core/contracts';
 import type { UnitSystem } from '@/core/units';
 import { FormField, showServerErrors } from '@/ui/field';
+import { useTypedBefore } from '@/ui/keeper';
 import type { Asked } from '@/ui/ask';
 import type { VerdictChange } from '@/core/job';
 
@@ -15,7 +16,7 @@ import { AxleFields } from './AxleFields';
 import type { Entered } from './model';
 import { effectsOfVehicle } from './requests';
 import { VerdictChanges } from './VerdictChanges';
-import { writeVehicle } from './writes';
+import { vehiclePlace, writeVehicle } from './writes';
 import picks from '@/ui/shell/picks.module.css';
 
 type Refusal = Pick<Extract<Asked<unknown>, { ok: false }>, 'message' | 'fields'>;
@@ -30,8 +31,15 @@ interface VehicleFormProps {
   readonly then: string;
 }
 
-/** A vehicle with the figures of both axles. */
-export function VehicleForm({ id, values, units, entered = {}, then }: VehicleFormProps) {
+/** A vehicle with the figures of both axles; what was typed before and waits stands in it. */
+export function VehicleForm(props: VehicleFormProps) {
+  const before = useTypedBefore<{ readonly form: Values }>(vehiclePlace(props.id ?? ''));
+  return (
+    <TypedForm {...props} key={before?.id ?? ''} values={before?.input.form ?? props.values} />
+  );
+}
+
+function TypedForm({ id, values, units, entered = {}, then }: VehicleFormProps) {
   const router = useRouter();
   const { register, handleSubmit, setError, formState, control } = useForm<Values>({
     resolver: zodResolver(vehicleFormSchema(units), undefined, { raw: true }),

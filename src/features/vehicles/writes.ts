@@ -1,12 +1,15 @@
 import type { OwnerForm, VehicleForm } from '@/core/contracts';
 import { keepWrite, type KeptAnswer } from '@/ui/keeper';
 
+export const vehiclePlace = (id: string): string => `vehicle ${id}`;
+export const ownerPlace = (vehicleId: string): string => `owner ${vehicleId}`;
+
 /** Writes a vehicle, new when `id` is null; answers with its id. */
 export const writeVehicle = (id: string | null, form: VehicleForm): Promise<KeptAnswer<string>> =>
   keepWrite({
     name: 'vehicle',
     input: { id, form },
-    place: `vehicle ${id ?? `new ${form.plate}`}`,
+    place: id === null ? `vehicle new ${form.plate}` : vehiclePlace(id),
     jobId: null,
     replaces: { room: 'vehicle', as: 'typed' },
     about: `the vehicle ${form.plate}`,
@@ -18,7 +21,7 @@ export const writeOwner = (form: OwnerForm): Promise<KeptAnswer<string>> =>
   keepWrite({
     name: 'owner',
     input: form,
-    place: `owner ${form.vehicleId}`,
+    place: ownerPlace(form.vehicleId),
     jobId: null,
     replaces: { room: 'vehicle', as: 'typed' },
     about: 'who brings the vehicle',

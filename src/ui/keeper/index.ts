@@ -22,3 +22,4 @@ export {
 export { usePracticeWrites } from './usePracticeWrites';
 export { useRefresh } from './useRefresh';
 export type { DoneWrite, KeptWrite, WriteOrder, WriteState } from './types';
+export { useLaidStep, useSeenStamp, useTypedBefore, useWaitingOf } from './waiting';

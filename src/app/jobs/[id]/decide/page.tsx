@@ -5,6 +5,7 @@ import { notFound } from 'next/navigation';
 import { otherSide } from '@/core/readings';
 import { CornerDecision } from '@/features/decide/CornerDecision';
 import { SourceRepairs } from '@/features/decide/SourceRepairs';
+import { WaitingDecisions } from '@/features/decide/WaitingDecisions';
 import { PairCard } from '@/features/decide/PairCard';
 import { DrumCard } from '@/features/drum/DrumCard';
 import { DrumChoice } from '@/features/drum/DrumChoice';
@@ -67,6 +68,7 @@ export default async function DecidePage({ params }: { params: Promise<{ id: str
     <WithNose job={job} isWhole>
       <h1>Decide</h1>
       <Here />
+      <WaitingDecisions jobId={id} />
       {isBesideFirst && sources}
       {axles.map(({ corners: names, pairs }) => (
         <PairCard
