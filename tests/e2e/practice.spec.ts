@@ -1,7 +1,7 @@
 import { devices, expect, test, type Page } from '@playwright/test';
 import { dialShows } from '@/core/bench';
 import { seededRandom } from '@/core/numeric';
-import { cornerCase, findCaseOf, noseWay, readCode } from '@/core/practice';
+import { cornerCase, findCaseOf, noseWay, readCode, truthShares } from '@/core/practice';
 import { KNOWLEDGE } from '@/core/contracts';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 import { beHere, complaintsOf, expectAccessible, settled } from './helpers';
@@ -41,6 +41,20 @@ async function stopAt(page: Page, sign: 1 | -1): Promise<void> {
   await page.keyboard.press(' ');
 }
 
+/** Reads a lap of twelve places with the virtual dial, closed by the first again; `press` presses its one key. */
+async function readLap(page: Page, press: () => Promise<void>): Promise<void> {
+  for (let place = 0; place <= 12; place += 1) {
+    const name = place < 12 ? `Position ${place + 1} of 12` : 'Position 1 again, to close';
+    await expect(page.getByLabel(new RegExp(name)).first()).toBeVisible();
+    if (place > 0) {
+      await expect(page.getByRole('button', { name: /^Turn to/ })).toBeVisible();
+      await press();
+    }
+    await expect(page.getByRole('button', { name: 'Take it (Space)' })).toBeEnabled();
+    await press();
+  }
+}
+
 test('a case by keyboard: looked at, put right, read, and the truth after it', async ({ page }) => {
   const complaints = complaintsOf(page);
   const sent = writesOf(page);
@@ -61,16 +75,7 @@ test('a case by keyboard: looked at, put right, read, and the truth after it', a
   }
   await expect(page.getByText('At the bench: 5 of 5 looked at')).toBeVisible();
   await page.getByRole('button', { name: /^Read runout/ }).press('Enter');
-  for (let place = 0; place <= 12; place += 1) {
-    const name = place < 12 ? `Position ${place + 1} of 12` : 'Position 1 again, to close';
-    await expect(page.getByLabel(new RegExp(name)).first()).toBeVisible();
-    if (place > 0) {
-      await expect(page.getByRole('button', { name: /^Turn to/ })).toBeVisible();
-      await page.locator('#reading').press('Space');
-    }
-    await expect(page.getByRole('button', { name: 'Take it (Space)' })).toBeEnabled();
-    await page.locator('#reading').press('Space');
-  }
+  await readLap(page, () => page.locator('#reading').press('Space'));
   await expect(page.getByText('stop at the highest').first()).toBeVisible();
   await stopAt(page, 1);
   await expect(page.getByText('stop at the lowest').first()).toBeVisible();
@@ -422,6 +427,60 @@ test.describe('on a phone', () => {
     await page.getByRole('button', { name: /^Drive it/ }).tap();
     await expect(page.getByText('The case ends here.')).toBeVisible();
     await expect(page.getByRole('heading', { name: /^Pump the pedal before/ })).toBeVisible();
+  });
+
+  test('a car’s recording is read and there as a file, its corner is read with gauges, and both are in the debrief', async ({
+    page,
+  }) => {
+    const complaints = complaintsOf(page);
+    const sent = writesOf(page);
+    // A hub that runs out.
+    const own = findCaseOf(readCode('FB-00008')!, KNOWLEDGE);
+    const tap = (name: RegExp | string) => page.getByRole('button', { name }).first().tap();
+    await page.goto('/practice/FB-00008');
+    await tap(/^How is the pedal/);
+    await tap(/^What noise does it make/);
+    await tap(/^Recorded road test/);
+    await expect(page.getByText(/look at the brakes\.$/)).toBeVisible();
+    await expect(page.getByText('Order spectrum', { exact: false }).first()).toBeVisible();
+    const coming = page.waitForEvent('download');
+    await page.getByRole('link', { name: 'The phone’s log, as a file' }).tap();
+    expect((await coming).suggestedFilename()).toBe('FB-00008.csv');
+    await tap(/^Take gauges to FR/);
+    await tap(/^Read runout, 12 places/);
+    await readLap(page, () => tap(/^(Turn to the next position|Take it \(Space\))$/));
+    await expect(page.getByText('stop at the highest').first()).toBeVisible();
+    expect(await seenFaults(page)).toEqual([]);
+    await tap('Whole page');
+    const share = truthShares(own.bench).runout;
+    const noted = page.getByRole('listitem').filter({ hasText: /^Installed runout/ });
+    await expect(noted).toContainText(/[\d.]+ × its limit/);
+    const read = Number(/([\d.]+) × its limit/.exec((await noted.textContent()) ?? '')?.[1]);
+    expect(Math.abs(read - share)).toBeLessThan(0.25);
+    await expectAccessible(page);
+    await tap(/^Note it \(\d+ min\)$/);
+    await expect(page.getByRole('listitem').filter({ hasText: 'Installed runout:' })).toHaveCount(
+      1,
+    );
+    await page.reload();
+    await expect(page.getByRole('listitem').filter({ hasText: 'Installed runout:' })).toHaveCount(
+      1,
+    );
+    await tap(/^Put something right/);
+    await page.getByRole('radio', { name: /^Hub flange/ }).check();
+    await tap('Put it right');
+    await tap(/^Pump the pedal/);
+    await tap(/^Drive it/);
+    await tap('Give it back');
+    await expect(page.getByRole('heading', { name: /^The corner as it was/ })).toBeVisible();
+    await expect(page.getByRole('row', { name: /^Runout/ })).toContainText(
+      `${(share * 0.05).toFixed(3)} mm`,
+    );
+    await expect(page.getByText(/^Its runout wore the thin place into it/)).toBeVisible();
+    await expectAccessible(page);
+    expect(await seenFaults(page)).toEqual([]);
+    expect(sent).toEqual([]);
+    expect(complaints).toEqual([]);
   });
 });
 

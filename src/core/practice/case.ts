@@ -37,21 +37,22 @@ export const isOfCorner = (own: CaseCode): own is CornerCode => own.level !== 'f
 
 const known = (value: Micrometres) => ({ value, source: 'maker' as const });
 
-const LIMITS: AxleLimits = {
+/** Limits of a corner that nothing else is known of. */
+export const CASE_LIMITS: AxleLimits = {
   nominal: known(NOMINAL),
   discard: known(DISCARD),
   runout: known(WORKSHOP_DEFAULTS.runout),
   dtv: known(WORKSHOP_DEFAULTS.thicknessVariation),
 };
 /** What is decided asks for what a cut may leave, and for the circle of the indicator. */
-const DECIDED: AxleLimits = { ...LIMITS, machineTo: known(MACHINE_TO), radius: known(RADIUS) };
+const DECIDED: AxleLimits = { ...CASE_LIMITS, machineTo: known(MACHINE_TO), radius: known(RADIUS) };
 
 const anyCorner = (random: RandomSource): Corner =>
   CORNERS[Math.floor(CORNERS.length * random.uniform())]!;
 
 /** What a level draws of its own, in the order that its codes have. */
 function drawn(own: CornerCode, random: RandomSource, studs: number) {
-  const none = { limits: LIMITS, source: null, decision: null };
+  const none = { limits: CASE_LIMITS, source: null, decision: null };
   switch (own.level) {
     case 'apart': {
       const { virtual, faults, source } = apartCorner(random, studs);

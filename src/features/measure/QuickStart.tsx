@@ -20,16 +20,18 @@ export function QuickStart({
   useEffect(() => button.current?.focus({ preventScroll: true }), []);
   return (
     <div className="zh-card">
-      <Button ref={button} onClick={onStart}>
-        {plan.sweep
-          ? 'Sweep the next one in one slow turn'
-          : `Read ${KIND_NAME[plan.kind].toLowerCase()}, ${plan.positions} places`}
-      </Button>
-      {canSweep && !plan.sweep && (
-        <Button variant="outline-secondary" className="ms-2" onClick={onSweep}>
-          Sweep it in one slow turn
+      <div className="d-flex flex-wrap gap-2">
+        <Button ref={button} onClick={onStart}>
+          {plan.sweep
+            ? 'Sweep the next one in one slow turn'
+            : `Read ${KIND_NAME[plan.kind].toLowerCase()}, ${plan.positions} places`}
         </Button>
-      )}
+        {canSweep && !plan.sweep && (
+          <Button variant="outline-secondary" onClick={onSweep}>
+            Sweep it in one slow turn
+          </Button>
+        )}
+      </div>
       <p className="zh-muted mb-0 mt-2">
         Neutral, other axle chocked, hands clear of the wheel while it turns. A hot rotor burns.
       </p>

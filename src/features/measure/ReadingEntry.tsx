@@ -151,7 +151,7 @@ export function ReadingEntry(props: ReadingEntryProps) {
           <Button
             type="button"
             variant="outline-secondary"
-            className="fs-4"
+            className={`fs-4 ${styles.sign}`}
             title="Plus or minus"
             onClick={() => {
               onType(flipSign(draft));

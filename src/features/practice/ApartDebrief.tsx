@@ -1,19 +1,12 @@
 'use client';
 
 import { Table } from 'react-bootstrap';
-import {
-  faultsLeft,
-  partsOf,
-  runoutByShift,
-  type ApartResult,
-  type PracticeCase,
-} from '@/core/practice';
-import { evenAngles } from '@/core/readings';
+import { faultsLeft, runoutByShift, type ApartResult, type PracticeCase } from '@/core/practice';
 import { formatIn, type UnitSystem } from '@/core/units';
 import { VerdictMark } from '@/ui/verdict';
 import { SOURCE_NAME } from './ApartAnswer';
 import { AtBench } from './AtBench';
-import { evened, Faces, readAndTrue } from './Faces';
+import { Faces, partFaces, readAndTrue } from './Faces';
 import { sayNext } from './later';
 import { sayPlace } from './words';
 import styles from './practice.module.css';
@@ -23,13 +16,6 @@ interface ApartDebriefProps {
   readonly result: ApartResult;
   readonly units: UnitSystem;
 }
-
-const PART_NAME: Readonly<Record<ReturnType<typeof partsOf>[number]['of'], string>> = {
-  hub: 'The hub alone',
-  rotor: 'The rotor alone',
-  dirt: 'Dirt under the hat',
-  nuts: 'Unevenly drawn nuts',
-};
 
 /** What was said and where it stays, beside what is true. */
 function Answers({ own, result, units }: ApartDebriefProps) {
@@ -110,15 +96,10 @@ function ByShift({ own, units }: Pick<ApartDebriefProps, 'own' | 'units'>) {
   );
 }
 
-const PLACES = evenAngles(36);
-
 /** After telling apart: one sentence, what was said beside the truth, and what the runout is made of. */
 export function ApartDebrief({ own, result, units }: ApartDebriefProps) {
   const limit = own.limits.runout!.value;
-  const parts = partsOf(own.virtual, faultsLeft(own.faults, []), 0).map(({ of, face }) => ({
-    name: PART_NAME[of],
-    values: evened(PLACES.map(face)),
-  }));
+  const parts = partFaces(own.virtual, faultsLeft(own.faults, []));
   return (
     <section className="zh-card mb-3" aria-labelledby="practice-debrief">
       <h2 id="practice-debrief" className={styles.sentence} tabIndex={-1}>
@@ -136,7 +117,7 @@ export function ApartDebrief({ own, result, units }: ApartDebriefProps) {
       <ByShift {...{ own, units }} />
       <h3>As first marked</h3>
       <div className={styles.faces}>
-        <Faces {...{ own, limit }} angles={PLACES} faces={parts} />
+        <Faces {...{ own, limit }} {...parts} />
       </div>
       {result.places.length > 0 && (
         <>

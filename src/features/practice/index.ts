@@ -11,5 +11,7 @@ export * from './PracticeDesk';
 export * from './PracticeFrame';
 export { ProvingGround } from './ProvingGround';
 export * from './run';
-export { FindRoom } from './find/FindRoom';
+export { sayMinutes } from './find/FindChecks';
+export { FindRoom, type CarBenchProps, type CarStages } from './find/FindRoom';
+export { sayShown } from './find/say';
 export { ReplayRoom } from './replay/ReplayRoom';

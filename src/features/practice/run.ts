@@ -5,6 +5,7 @@ import { z } from 'zod';
 import {
   BENCH_FAULTS,
   DONE,
+  GAUGED,
   outcomeIn,
   readCode,
   type BenchAction,
@@ -31,6 +32,10 @@ export const actionSchema = z.object({
 
 const findSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('check'), code: z.string() }),
+  z.object({
+    kind: z.literal('read'),
+    found: z.array(z.object({ code: z.enum(GAUGED), value: z.union([z.string(), z.number()]) })),
+  }),
   z.object({ kind: z.literal('repair'), code: z.string() }),
   z.object({ kind: z.literal('pedal') }),
   z.object({ kind: z.literal('drive') }),

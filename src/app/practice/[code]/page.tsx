@@ -2,10 +2,11 @@ import type { Metadata } from 'next';
 import { notFound, redirect } from 'next/navigation';
 import { z } from 'zod';
 import { isOfCorner, readCode, stepSchema, writeCode } from '@/core/practice';
-import { FindRoom, type HeldCase } from '@/features/practice';
+import type { HeldCase } from '@/features/practice';
 import { lookAtCase } from '@/server/practice/practice';
 import { shopUnits } from '@/server/shop/settings';
 import { whoIsHere } from '@/server/web/who';
+import { CarRoom } from './CarRoom';
 import { CaseRoom } from './CaseRoom';
 
 interface CasePageProps {
@@ -40,5 +41,5 @@ export default async function CasePage({ params, searchParams }: CasePageProps) 
   const held = typeof of === 'string' ? await heldCase(of, written, who) : null;
   if (of !== undefined && !held) notFound();
   const room = { code: written, who: who && { id: who.id, name: who.name }, units, held };
-  return isOfCorner(own) ? <CaseRoom {...room} /> : <FindRoom {...room} />;
+  return isOfCorner(own) ? <CaseRoom {...room} /> : <CarRoom {...room} />;
 }

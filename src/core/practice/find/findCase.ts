@@ -9,8 +9,10 @@ import {
   type Knowledge,
   type RecordedFinding,
 } from '../../diagnosis';
+import type { RandomSource } from '../../numeric';
 import type { AxlePosition, Corner } from '../../readings';
 import { chanceOf, writeCode, type CaseCode } from '../code';
+import { carCorner, truthShares, type CarCorner, type Tilt } from './carCorner';
 
 /** A whole car whose fault is known, and what everything at it would show if it were asked, driven or looked at. */
 export interface FindCase {
@@ -24,6 +26,8 @@ export interface FindCase {
   readonly place: Corner | null;
   readonly cause: Cause;
   readonly shows: readonly Shown[];
+  /** The corner as gauges read it. */
+  readonly bench: CarCorner;
 }
 
 /** What one finding would show. */
@@ -90,13 +94,48 @@ export function findCaseOf(own: CaseCode, knowledge: Knowledge): FindCase {
   const job = drawJob(knowledge, random, { clearness: CLEARNESS });
   const corner = CORNERS_OF[job.axle][random.uniform() < 0.5 ? 0 : 1];
   const cause = knowledge.causes.find(({ code }) => code === job.cause)!;
-  const shows = job.findings.map(({ code, value }) => {
+  const drawn = job.findings.map(({ code, value }) => {
     const finding = knowledge.findings.find((each) => each.code === code)!;
     const isDoubted = random.uniform() < DOUBTED;
     return { code, value: ofOneCar(finding, value, cause.code, corner), isDoubted };
   });
   const place = OF_VEHICLE.includes(cause.code) ? null : corner;
-  return { code: writeCode(own), knowledge, axle: job.axle, corner, place, cause, shows };
+  const bench = benchOf(drawn, cause.code, random);
+  const shows = drawn.map((each) => ({ ...each, value: asRead(each, bench) }));
+  return { code: writeCode(own), knowledge, axle: job.axle, corner, place, cause, shows, bench };
+}
+
+/** Faults that tilt the rotor where it sits. */
+const TILTS: Readonly<Record<string, Tilt>> = { 'rust-under-hat': 'dirt', 'nut-torque': 'nuts' };
+
+/** The corner that shows what was drawn of it. */
+function benchOf(shows: readonly Shown[], cause: string, random: RandomSource): CarCorner {
+  const share = (code: string): number => Number(shows.find((each) => each.code === code)?.value);
+  const shares = {
+    ...{ runout: share('runout'), hub: share('hub-share'), rotor: share('rotor-share') },
+    ...{ variation: share('thickness-variation'), nutPull: share('nut-pull') },
+    isThinAtHigh: shows.some(({ code, value }) => code === 'thin-at-high' && value === 'yes'),
+  };
+  return carCorner(shares, TILTS[cause] ?? null, random);
+}
+
+/** What a gauge shows of that corner, where it is read there; as drawn otherwise. */
+function asRead({ code, value }: Shown, bench: CarCorner): string | number {
+  const truth = truthShares(bench);
+  switch (code) {
+    case 'runout':
+      return truth.runout;
+    case 'hub-share':
+      return truth.hub;
+    case 'rotor-share':
+      return truth.rotor;
+    case 'thickness-variation':
+      return truth.variation;
+    case 'thin-at-high':
+      return bench.wornKm === null ? value : 'yes';
+    default:
+      return value;
+  }
 }
 
 /** What a finding of a car shows. */

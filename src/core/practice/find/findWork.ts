@@ -13,10 +13,34 @@ import type { PriceItem } from '../../options';
 import { priceOf } from '../ways';
 import { asRecorded, shownOf, type FindCase } from './findCase';
 
+/** A finding as readings say it. */
+export interface ReadFinding {
+  readonly code: string;
+  readonly value: string | number;
+}
+
+/** Findings that gauges tell at the corner of a car. */
+export const GAUGED = [
+  'runout',
+  'thickness-variation',
+  'hub-share',
+  'rotor-share',
+  'nut-pull',
+  'thin-at-high',
+] as const;
+/** Those that readings of another tell, and that take no minutes of their own beside it. */
+const TOLD_BESIDE: Readonly<Record<string, string>> = {
+  'rotor-share': 'hub-share',
+  'nut-pull': 'runout',
+  'thin-at-high': 'thickness-variation',
+};
+
 /** What can be done at a car, in the order in which it was. */
 export type FindAction =
   /** A question, a drive, a look or a reading, by the code of its finding. */
   | { readonly kind: 'check'; readonly code: string }
+  /** What was read with gauges at its corner, as the readings say it: shares of limits, and whether the thin place is at the high spot. */
+  | { readonly kind: 'read'; readonly found: readonly ReadFinding[] }
   /** A cause is taken for the fault and put right. */
   | { readonly kind: 'repair'; readonly code: string }
   /** The pedal is pumped, the wheels are spun. */
@@ -107,8 +131,8 @@ function harmOfDriving(own: FindCase, state: FindState): DriveHarm | null {
   return dangerIn(state, hidden) === null ? null : 'not-asked';
 }
 
-const findingOf = (own: FindCase, code: string): Finding =>
-  own.knowledge.findings.find((each) => each.code === code)!;
+const findingOf = ({ knowledge }: Pick<FindCase, 'knowledge'>, code: string): Finding =>
+  knowledge.findings.find((each) => each.code === code)!;
 
 /** Minutes of a check as the car stands: the first with a wheel off takes it off. */
 export const checkMinutes = (
@@ -126,6 +150,33 @@ function afterCheck(own: FindCase, state: FindState, code: string): FindState {
     found: [...state.found, asRecorded(finding, shownOf(own, code))],
     minutes: state.minutes + checkMinutes(own, state, finding),
     isWheelOff: state.isWheelOff || finding.wheelOff,
+  };
+}
+
+/** Minutes of what was read, as the car stands: what was read before takes none again. */
+export function readMinutes(
+  own: Pick<FindCase, 'knowledge'>,
+  state: Pick<FindState, 'found' | 'isWheelOff'>,
+  found: readonly ReadFinding[],
+): number {
+  const has = (code: string | undefined): boolean =>
+    [...state.found, ...found].some((each) => each.code === code);
+  const fresh = found.filter(
+    ({ code }) => !state.found.some((each) => each.code === code) && !has(TOLD_BESIDE[code]),
+  );
+  const off = state.isWheelOff ? 0 : own.knowledge.wheelOffMinutes;
+  return fresh.reduce((sum, { code }) => sum + findingOf(own, code).minutes, off);
+}
+
+function afterRead(own: FindCase, state: FindState, found: readonly ReadFinding[]): FindState {
+  // As the readings say it: nobody rounds what a gauge has told.
+  const noted = found.map(({ code, value }) => ({ code, value }));
+  const isNoted = ({ code }: RecordedFinding): boolean => noted.some((each) => each.code === code);
+  return {
+    ...state,
+    found: [...state.found.filter((each) => !isNoted(each)), ...noted],
+    minutes: state.minutes + readMinutes(own, state, found),
+    isWheelOff: true,
   };
 }
 
@@ -160,6 +211,8 @@ function after(own: FindCase, state: FindState, action: FindAction): FindState {
   switch (action.kind) {
     case 'check':
       return afterCheck(own, next, action.code);
+    case 'read':
+      return afterRead(own, next, action.found);
     case 'repair':
       return afterRepair(own, next, action.code);
     case 'pedal':

@@ -1,4 +1,7 @@
+export { truthShares, type CarCorner } from './carCorner';
 export * from './customer';
+export { laterOf } from './later';
+export { driveOf } from './recording';
 export * from './findCase';
 export * from './findWork';
 export * from './judgeFind';

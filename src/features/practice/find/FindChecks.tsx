@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import { Button } from 'react-bootstrap';
 import type { Finding, FindingStage } from '@/core/diagnosis';
 import {
@@ -32,10 +32,12 @@ interface ChecksProps {
   /** How much was asked so far. */
   readonly done: number;
   readonly onAsk: (code: string) => void;
+  /** What else can be done to measure, before what is told. */
+  readonly toMeasure?: ReactNode;
 }
 
 /** Everything that can still be asked, driven, looked at or read, with its minutes as the car stands. */
-export function Checks({ left, minutesOf, done, onAsk }: ChecksProps) {
+export function Checks({ left, minutesOf, done, onAsk, toMeasure }: ChecksProps) {
   const pressed = useRef<{ readonly stage: FindingStage; readonly at: number } | null>(null);
   const parts = useRef<HTMLDivElement>(null);
   // What was pressed is gone: what stands in its place now has the focus.
@@ -55,6 +57,7 @@ export function Checks({ left, minutesOf, done, onAsk }: ChecksProps) {
         return of.length === 0 ? null : (
           <details key={stage} className="zh-card mb-2" data-stage={stage} open>
             <summary className="zh-fold">{`${title} (${of.length})`}</summary>
+            {stage === 'measure' && toMeasure}
             <div className={styles.checks}>
               {of.map((finding, at) => (
                 <Button
@@ -83,9 +86,27 @@ interface FindChecksProps {
   readonly onDo: (action: FindAction) => void;
 }
 
-/** The checks of a car. */
-export const FindChecks = ({ own, state, onDo }: FindChecksProps) => (
+/** The checks of a car; what gauges tell is read at its bench, or told as another reads it. */
+export const FindChecks = ({
+  own,
+  state,
+  onDo,
+  onBench,
+}: FindChecksProps & {
+  /** Goes to the bench of the corner; null once something was put right. */
+  readonly onBench?: (() => void) | null;
+}) => (
   <Checks
+    toMeasure={
+      onBench && (
+        <p className="mb-2">
+          <Button variant="secondary" onClick={onBench}>
+            Take gauges to {own.corner}
+          </Button>{' '}
+          <span className="zh-muted">or have somebody else read it:</span>
+        </p>
+      )
+    }
     left={checksLeft(own, state)}
     minutesOf={(finding) => checkMinutes(own, state, finding)}
     done={state.found.length}
@@ -125,9 +146,9 @@ export const FoundSoFar = ({
   units,
 }: Omit<FindChecksProps, 'onDo'> & { readonly units: UnitSystem }) => (
   <Known
-    lines={state.found.map(({ code }) => {
+    lines={state.found.map(({ code, value }) => {
       const finding = own.knowledge.findings.find((each) => each.code === code)!;
-      return { title: finding.title, say: sayShown(own, finding, units) };
+      return { title: finding.title, say: sayShown(own, finding, units, value) };
     })}
   />
 );

@@ -4,14 +4,21 @@ import { useMemo } from 'react';
 import { percent } from '@/core/diagnosis';
 import {
   sayCrowns,
+  laterOf,
   stepsOf,
+  truthShares,
   type FindAction,
   type FindCase,
   type FindResult,
+  type FindState,
   type FindStep,
 } from '@/core/practice';
 import { CORNER_NAME } from '@/core/readings';
+import { formatIn, type UnitSystem } from '@/core/units';
+import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 import { CardTable } from '@/ui/table';
+import { Faces, partFaces } from '../Faces';
+import { sayNext } from '../later';
 import { sayMinutes } from './FindChecks';
 import styles from '../practice.module.css';
 
@@ -20,9 +27,13 @@ const COLUMNS = ['What was done', MINUTES, MONEY, SHARE];
 
 /** What a step was, in words. */
 function sayStep({ knowledge }: FindCase, { action }: FindStep): string {
+  const titleOf = (code: string): string =>
+    knowledge.findings.find((each) => each.code === code)!.title;
   switch (action.kind) {
     case 'check':
-      return knowledge.findings.find(({ code }) => code === action.code)!.title;
+      return titleOf(action.code);
+    case 'read':
+      return `Read with gauges: ${action.found.map(({ code }) => titleOf(code)).join(', ')}`;
     case 'repair':
       return `Put right: ${knowledge.causes.find(({ code }) => code === action.code)!.name.toLowerCase()}`;
     case 'pedal':
@@ -73,16 +84,96 @@ function Steps({
   );
 }
 
+/** What was read of a figure last, as a share of its limit; null where nobody read it. */
+const readLast = (actions: readonly FindAction[], code: string): number | null => {
+  const value = actions
+    .flatMap((action) => (action.kind === 'read' ? action.found : []))
+    .findLast((each) => each.code === code)?.value;
+  return value === undefined ? null : Number(value);
+};
+
+/** Variation that is drawn, as a share of its limit. */
+const SEEN = 0.5;
+
+/** The corner of the fault as it was: what its runout is made of, what was read beside it, and what comes next. */
+function AtCorner({
+  own,
+  actions,
+  state,
+  units,
+}: {
+  readonly own: FindCase;
+  readonly actions: readonly FindAction[];
+  readonly state: FindState;
+  readonly units: UnitSystem;
+}) {
+  const { bench, corner } = own;
+  const { runout, thicknessVariation } = WORKSHOP_DEFAULTS;
+  const truth = truthShares(bench);
+  const later = laterOf(own, state);
+  const say = (share: number | null, limit: number): string =>
+    share === null ? '–' : formatIn(units, 'deviation', share * limit);
+  const figures = [
+    ['Runout', 'runout', truth.runout, runout],
+    ['Thickness variation', 'thickness-variation', truth.variation, thicknessVariation],
+    ['The hub’s share', 'hub-share', truth.hub, runout],
+    ['The rotor’s share', 'rotor-share', truth.rotor, runout],
+  ] as const;
+  return (
+    <section className="mb-2" aria-labelledby="practice-corner">
+      <h3 id="practice-corner">The corner as it was, {CORNER_NAME[corner]}</h3>
+      <div className={styles.faces}>
+        <Faces
+          own={{ corner, studs: bench.virtual.studs }}
+          limit={runout}
+          {...partFaces(bench.virtual, bench.faults, truth.variation > SEEN)}
+        />
+      </div>
+      <CardTable columns={['Figure', 'Read', 'True']}>
+        {figures.map(([name, code, share, limit]) => (
+          <tr key={code} role="row">
+            <th role="rowheader" scope="row">
+              {name}
+            </th>
+            <td role="cell" data-label="Read" className="zh-figure">
+              {say(readLast(actions, code), limit)}
+            </td>
+            <td role="cell" data-label="True" className="zh-figure">
+              {say(share, limit)}
+            </td>
+          </tr>
+        ))}
+      </CardTable>
+      {bench.wornKm !== null && (
+        <p>
+          Its runout wore the thin place into it, in some{' '}
+          <span className="zh-figure">{bench.wornKm.toLocaleString('en')} km</span>.
+        </p>
+      )}
+      {(state.isCured || later !== null) && <p>{sayNext(later, units)}</p>}
+    </section>
+  );
+}
+
+/** Whether the corner’s rotor has a part in it: its runout is beyond, or somebody read it. */
+const isOfCorner = ({ place, bench }: FindCase, actions: readonly FindAction[]): boolean =>
+  place !== null &&
+  (truthShares(bench).runout > 1 ||
+    bench.wornKm !== null ||
+    actions.some(({ kind }) => kind === 'read'));
+
 /** After a car: one sentence, the truth, what every step was worth, and the way that the nose would have gone. */
 export function FindDebrief({
   own,
   actions,
   result,
+  units,
   whose = null,
 }: {
   readonly own: FindCase;
   readonly actions: readonly FindAction[];
   readonly result: FindResult;
+  readonly units: UnitSystem;
   /** Who worked it, where that is somebody else; null for who is here. */
   readonly whose?: string | null;
 }) {
@@ -124,6 +215,7 @@ export function FindDebrief({
         <span className="zh-figure">{sayMinutes(best)}</span> and{' '}
         <span className="zh-figure">{sayCrowns(bestCost)}</span>.
       </p>
+      {isOfCorner(own, actions) && <AtCorner {...{ own, actions, state, units }} />}
       <Steps {...{ own }} steps={steps} title={whose ? `${whose}’s way` : 'Your way'} />
       <Steps {...{ own }} steps={noseSteps} title="The way of the nose" />
     </section>

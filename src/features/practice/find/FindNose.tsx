@@ -9,7 +9,6 @@ import {
   type FindCase,
   type FindState,
 } from '@/core/practice';
-import styles from '../practice.module.css';
 
 /** Causes that are told. */
 const TOLD = 3;
@@ -26,7 +25,7 @@ export function FindNose({
 }) {
   if (state.nose === 'off') {
     return (
-      <section className={`zh-card ${styles.carNose}`} aria-labelledby="practice-nose">
+      <section className="zh-card" aria-labelledby="practice-nose">
         <h2 id="practice-nose">The nose</h2>
         <p className="zh-muted mb-1">
           Off: what is found is weighed by you. Asked once it tells how the car stands now.
@@ -45,7 +44,7 @@ export function FindNose({
   const { causes, nextChecks, settled } = noseAt(own, state);
   const [next] = nextChecks;
   return (
-    <section className={`zh-card ${styles.carNose}`} aria-labelledby="practice-nose">
+    <section className="zh-card" aria-labelledby="practice-nose">
       <h2 id="practice-nose">The nose</h2>
       <ol className="mb-2">
         {causes.slice(0, TOLD).map(({ code, name, probability }) => (

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState, type ComponentType } from 'react';
 import { Button } from 'react-bootstrap';
 import { KNOWLEDGE } from '@/core/contracts';
 import {
@@ -15,9 +15,10 @@ import {
   type FindAction,
   type FindCase,
   type FindState,
+  type ReadFinding,
 } from '@/core/practice';
 import type { UnitSystem } from '@/core/units';
-import { practiceId, usePracticeWrites } from '@/ui/keeper';
+import { practiceId, usePracticeWrites, type PracticeWrite } from '@/ui/keeper';
 import { NextThing } from '@/ui/shell';
 import { AfterCase } from '../AfterCase';
 import { AnswerForm } from '../AnswerForm';
@@ -81,6 +82,24 @@ const Repairs = ({
   />
 );
 
+/** What the bench of a car’s corner is given. */
+export interface CarBenchProps {
+  readonly own: FindCase;
+  /** Under which it is kept on this device. */
+  readonly id: string;
+  readonly writes: readonly PracticeWrite[];
+  readonly state: FindState;
+  readonly units: UnitSystem;
+  readonly onNote: (found: readonly ReadFinding[]) => void;
+  readonly onLeave: () => void;
+}
+
+/** The real stages that a car is worked on with: the bench of its corner, and what its recording says. */
+export interface CarStages {
+  readonly Bench: ComponentType<CarBenchProps>;
+  readonly Recording: ComponentType<{ readonly own: FindCase; readonly units: UnitSystem }>;
+}
+
 /** A car as it stands on this device. */
 function useCar(code: string, held: HeldCase | null) {
   const own = useMemo(() => findCaseOf(readCode(code)!, KNOWLEDGE), [code]);
@@ -90,7 +109,7 @@ function useCar(code: string, held: HeldCase | null) {
   const actions = useMemo(() => findActionsOf(writes), [writes]);
   const state = useMemo(() => findState(own, actions), [own, actions]);
   const outcome = outcomeIn(writes);
-  return { own, id, actions, state, outcome };
+  return { own, id, writes, actions, state, outcome };
 }
 
 interface FindRoomProps {
@@ -99,12 +118,14 @@ interface FindRoomProps {
   readonly units: UnitSystem;
   /** A car that somebody handed in: it is looked at, and nothing is done at it. */
   readonly held: HeldCase | null;
+  readonly stages: CarStages;
 }
 
 /** A whole car whose fault is known: asked about, driven, looked at, put right and shown; nothing leaves this device. */
-export function FindRoom({ code, who, units, held }: FindRoomProps) {
-  const { own, id, actions, state, outcome } = useCar(code, held);
+export function FindRoom({ code, who, units, held, stages }: FindRoomProps) {
+  const { own, id, writes, actions, state, outcome } = useCar(code, held);
   const [isChoosing, setChoosing] = useState(false);
+  const [isAtBench, setAtBench] = useState(false);
   const isOver = outcome !== null || state.isOver;
   const result = useMemo(() => (isOver ? judgeFind(own, actions) : null), [isOver, own, actions]);
   const done = useRef<HTMLDivElement>(null);
@@ -113,6 +134,7 @@ export function FindRoom({ code, who, units, held }: FindRoomProps) {
   }, [isOver]);
   const act = (action: FindAction): void => {
     setChoosing(false);
+    setAtBench(false);
     const all = [...actions, action];
     void writeFindAction(id, action, actions.length);
     if (findState(own, all).isOver) void writeFindOutcome(id, code, who, judgeFind(own, all));
@@ -136,9 +158,15 @@ export function FindRoom({ code, who, units, held }: FindRoomProps) {
       {held && <LookedAtBand held={held} />}
       {result ? (
         <div ref={done}>
-          <FindDebrief {...{ own, actions, result }} whose={held?.person ?? null} />
+          <FindDebrief {...{ own, actions, result, units }} whose={held?.person ?? null} />
           {!held && <AfterCase {...{ own: readCode(code)!, code }} />}
         </div>
+      ) : isAtBench ? (
+        <stages.Bench
+          {...{ own, id, writes, state, units }}
+          onNote={(found) => act({ kind: 'read', found })}
+          onLeave={() => setAtBench(false)}
+        />
       ) : (
         <>
           {state.danger !== null && (
@@ -175,8 +203,17 @@ export function FindRoom({ code, who, units, held }: FindRoomProps) {
           )}
           <div className={styles.car}>
             <FoundSoFar {...{ own, state, units }} />
-            <FindChecks {...{ own, state }} onDo={act} />
-            <FindNose {...{ own, state }} onDo={act} />
+            <FindChecks
+              {...{ own, state }}
+              onDo={act}
+              onBench={state.repairs.length === 0 ? () => setAtBench(true) : null}
+            />
+            <div className={styles.carNose}>
+              <FindNose {...{ own, state }} onDo={act} />
+              {state.found.some(({ code: found }) => found === 'recording') && (
+                <stages.Recording {...{ own, units }} />
+              )}
+            </div>
           </div>
         </>
       )}

@@ -5,10 +5,11 @@ import { practiceId, practiceText, practiceWrites } from '@/ui/keeper';
 import { FindChecks, FoundSoFar } from './FindChecks';
 import { FindDebrief } from './FindDebrief';
 import { FindNose } from './FindNose';
-import { FindRoom } from './FindRoom';
+import { FindRoom, type CarStages } from './FindRoom';
 import { sayShown } from './say';
 
-const own = findCaseOf({ level: 'find', subject: 'both', seed: 5 }, KNOWLEDGE);
+const CAR = { level: 'find', subject: 'both' } as const;
+const own = findCaseOf({ ...CAR, seed: 5 }, KNOWLEDGE);
 const findingOf = (code: string) => KNOWLEDGE.findings.find((each) => each.code === code)!;
 const check = (code: string): FindAction => ({ kind: 'check', code });
 
@@ -66,7 +67,7 @@ test('the debrief says one thing first, then the truth, what was taken for it an
     ...[{ kind: 'pedal' } as const, { kind: 'drive' } as const, { kind: 'back' } as const],
   ];
   const result = judgeFind(own, actions);
-  render(<FindDebrief {...{ own, actions, result }} />);
+  render(<FindDebrief units="mm" {...{ own, actions, result }} />);
   expect(screen.getByRole('heading', { level: 2 }).textContent).toMatch(
     /^It is not cured: it was /,
   );
@@ -75,9 +76,65 @@ test('the debrief says one thing first, then the truth, what was taken for it an
   expect(screen.getByText(/a comeback among it/)).toBeInTheDocument();
 });
 
+/** Stages that say who is at them: the real ones are the application’s. */
+const STAGES: CarStages = {
+  Bench: ({ own: car, onNote, onLeave }) => (
+    <div>
+      The bench of {car.corner}
+      <button onClick={() => onNote([{ code: 'runout', value: 1.62 }])}>Note it</button>
+      <button onClick={onLeave}>Back</button>
+    </div>
+  ),
+  Recording: ({ own: car }) => <p>The log of {car.code}</p>,
+};
+
+test('gauges are taken to the corner, what they say is noted as read, and a recording is there once it was driven', async () => {
+  render(<FindRoom code="FB-00006" who={null} units="mm" held={null} stages={STAGES} />);
+  const press = (name: RegExp | string) => fireEvent.click(screen.getByRole('button', { name }));
+  press(/^Take gauges to/);
+  expect(screen.getByText(/^The bench of/)).toBeInTheDocument();
+  expect(screen.queryByRole('button', { name: /^Drive it/ })).toBeNull();
+  press('Back');
+  press(/^Take gauges to/);
+  press('Note it');
+  expect(screen.getByText(/^0\.081 mm, 1\.6 × its limit/)).toBeInTheDocument();
+  // It is read: nobody else has to.
+  expect(screen.queryByRole('button', { name: /^Installed runout/ })).toBeNull();
+  expect(screen.queryByText('The log of FB-00006')).toBeNull();
+  for (const first of [/^How is the pedal/, /^What noise does it make/]) {
+    const [asked] = screen.queryAllByRole('button', { name: first });
+    if (asked) fireEvent.click(asked);
+  }
+  press(/^Recorded road test/);
+  await waitFor(() => expect(screen.getByText('The log of FB-00006')).toBeInTheDocument());
+  press(/^Put something right/);
+  fireEvent.click(screen.getAllByRole('radio')[0]!);
+  press('Put it right');
+  // What work did to it is shown by driving.
+  expect(screen.queryByRole('button', { name: /^Take gauges to/ })).toBeNull();
+});
+
+test('the debrief has the corner as it was, what was read of it, and what comes next', () => {
+  const cause = KNOWLEDGE.causes.find(({ code }) => code === 'hub-runout')!;
+  const seed = Array.from({ length: 400 }, (_, i) => i).find(
+    (i) => findCaseOf({ ...CAR, seed: i }, KNOWLEDGE).cause === cause,
+  );
+  const car = findCaseOf({ ...CAR, seed: seed! }, KNOWLEDGE);
+  const actions: FindAction[] = [
+    { kind: 'read', found: [{ code: 'runout', value: 1.5 }] },
+    { kind: 'repair', code: 'hub-runout' },
+    ...[{ kind: 'pedal' } as const, { kind: 'drive' } as const, { kind: 'back' } as const],
+  ];
+  render(<FindDebrief units="mm" own={car} actions={actions} result={judgeFind(car, actions)} />);
+  expect(screen.getByRole('heading', { name: /^The corner as it was/ })).toBeInTheDocument();
+  expect(screen.getByRole('img', { name: /The hub alone/ })).toBeInTheDocument();
+  expect(screen.getByRole('row', { name: /^Runout 0\.075 mm/ })).toBeInTheDocument();
+  expect(screen.getByText(/^Driven on as it is then/)).toBeInTheDocument();
+});
+
 // 2026-11-30: what was pressed before the step before it was on the device stood in that step's place.
 test('steps that are pressed in one moment stand all of them', async () => {
-  render(<FindRoom code="FB-00005" who={null} units="mm" held={null} />);
+  render(<FindRoom code="FB-00005" who={null} units="mm" held={null} stages={STAGES} />);
   const press = (name: RegExp | string) => fireEvent.click(screen.getByRole('button', { name }));
   press(/^Put something right/);
   fireEvent.click(screen.getAllByRole('radio')[0]!);

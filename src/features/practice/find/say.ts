@@ -15,14 +15,23 @@ const isUsual = (finding: Finding, value: string | number): boolean =>
   isChoice(finding) && finding.values.reduce((p, q) => (q.usual > p.usual ? q : p)).code === value;
 
 function sayFigure(finding: Finding, value: string | number, units: UnitSystem): string {
-  const ratio = readRatio(value);
   const limit = LIMITS[finding.code] ?? WORKSHOP_DEFAULTS.runout;
+  const ratio = Number(value);
   return `${formatIn(units, 'deviation', ratio * limit)}, ${ratio.toFixed(1)} × its limit`;
 }
 
-/** What was found, in words: what the customer says, what a look shows and where, what a gauge reads. */
-export function sayShown(own: FindCase, finding: Finding, units: UnitSystem): string {
-  const { value, isDoubted } = shownOf(own, finding.code);
+/**
+ * What was found, in words: what the customer says, what a look shows and where, what a gauge reads; `read` where
+ * somebody read it with a gauge.
+ */
+export function sayShown(
+  own: FindCase,
+  finding: Finding,
+  units: UnitSystem,
+  read?: string | number,
+): string {
+  const { value: shown, isDoubted } = shownOf(own, finding.code);
+  const value = read ?? (isChoice(finding) ? shown : readRatio(shown));
   const said = customerSays(finding.code, String(value), isDoubted);
   if (finding.stage === 'complaint' && said !== null) return `“${said}”`;
   const text = isChoice(finding)
