@@ -28,6 +28,9 @@ const config: NextConfig = {
     cssChunking: { type: 'graph', requestCost: 1000 },
     // A build is made once for its sources; writing a cache that nobody reads takes a sixth of its time.
     turbopackFileSystemCacheForBuild: false,
+    // A page is loaded when it is first asked for: all of them at once kept a server that just started from
+    // answering for seconds, after a kill too.
+    preloadEntriesOnStart: false,
     // What stays on the server is read by this machine alone: it is not made small.
     serverMinification: false,
   },

@@ -37,6 +37,8 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${E2E_PORT}`,
     viewport: { width: 1280, height: 800 },
+    // The next test finds the program’s files in the browser, and nothing that one before it left.
+    reuseContext: true,
     launchOptions: {
       executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
       args: CHROMIUM_ARGS,

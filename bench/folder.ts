@@ -1,20 +1,21 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import { demoFolder } from '../drill/place';
-import { seededRandom } from '../src/core/numeric';
+import { quantileOfSorted, seededRandom } from '../src/core/numeric';
 import { serve } from './serve';
 import { HEAD, report } from './spread';
 
 /**
- * Readings typed by four tablets for some minutes (FOLDER_MINUTES, else 2) while copies are made:
- * how long each waits, with and without a copy, how long the log grows, and how quickly the
- * folder opens after a kill.
+ * Readings typed by four tablets for some minutes (FOLDER_MINUTES, else 2) while copies are made one after the
+ * other, or none with FOLDER_COPIES=0: how long each waits, with and without a copy, how long the log grows, and how
+ * quickly the folder opens after a kill.
  */
 const PORT = 3986;
 const TABLETS = 4;
 /** From one reading to the next: more than hands can do, whose pace is FOLDER_PAUSE=1000 (three keys a second). */
 const PAUSE_MS = Number(process.env.FOLDER_PAUSE ?? 150);
 const minutes = Number(process.env.FOLDER_MINUTES ?? 2);
+const hasCopies = process.env.FOLDER_COPIES !== '0';
 
 interface Took {
   readonly ms: number;
@@ -82,6 +83,8 @@ async function main(): Promise<void> {
   const copier = async (): Promise<void> => {
     while (Date.now() < until) {
       await new Promise((resolve) => setTimeout(resolve, 5000));
+      longestLog = Math.max(longestLog, logBytes(folder));
+      if (!hasCopies) continue;
       isCopying = true;
       const made = await fetch(`${server.address}/api/v1/copies`, { method: 'POST', headers });
       isCopying = false;
@@ -90,14 +93,17 @@ async function main(): Promise<void> {
       if (said.includes('A copy is being made just now')) continue;
       if (said) throw new Error(said);
       copies += 1;
-      longestLog = Math.max(longestLog, logBytes(folder));
     }
   };
   await Promise.all([copier(), ...Array.from({ length: TABLETS }, (_, i) => tablet(i))]);
   console.log(HEAD);
   for (const during of [false, true]) {
     const own = took.filter((each) => each.isCopying === during).map(({ ms }) => ms);
-    report(during ? `a reading while one of ${copies} copies is made` : 'a reading else', 100, own);
+    if (own.length === 0) continue;
+    const name = during ? `a reading while one of ${copies} copies is made` : 'a reading else';
+    report(name, 100, own);
+    const sorted = [...own].sort((p, q) => p - q);
+    console.log(`Its p99: ${quantileOfSorted(sorted, 0.99).toFixed(0)} ms.`);
   }
   console.log(`The log took ${(longestLog / 1e6).toFixed(0)} MB at most.`);
   process.kill(server.pid, 'SIGKILL');

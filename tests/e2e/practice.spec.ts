@@ -511,7 +511,9 @@ test('a lead sets a car for somebody, who works it on another screen; the lead t
   await other.getByRole('link', { name: `Work ${code}` }).click();
   await expect(other).toHaveTitle(new RegExp(`^Practice ${code}`));
   await other.getByRole('button', { name: 'Give it back' }).click();
-  await expect(other.getByRole('heading', { name: /^Nothing was put right/ })).toBeVisible();
+  // The car that was found for it may be one that must not go back as it is.
+  const came = /^(Nothing was put right|It went back though)/;
+  await expect(other.getByRole('heading', { name: came })).toBeVisible();
   await other.getByRole('link', { name: 'All cases' }).click();
   await expect(other.getByRole('heading', { name: 'Set for you' })).toHaveCount(0);
   await expect(other.getByRole('row', { name: new RegExp(code) })).toContainText('not right');
@@ -520,7 +522,7 @@ test('a lead sets a car for somebody, who works it on another screen; the lead t
   await page.reload();
   await page.getByRole('link', { name: 'See Wren’s way' }).click();
   await expect(page.getByText(/^As Wren worked it, ended/)).toBeVisible();
-  await expect(page.getByRole('heading', { name: /^Nothing was put right/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: came })).toBeVisible();
   await page.getByText('Wren’s way (1 step)').click();
   await expect(page.getByRole('row', { name: /Given back/ })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Work it again' })).toHaveCount(0);

@@ -12,6 +12,6 @@ export * from './PracticeFrame';
 export { ProvingGround } from './ProvingGround';
 export * from './run';
 export { sayMinutes } from './find/FindChecks';
-export { FindRoom, type CarBenchProps, type CarStages } from './find/FindRoom';
+export { FindRoom, type CarBenchProps, type CarCornerProps, type CarStages } from './find/FindRoom';
 export { sayShown } from './find/say';
 export { ReplayRoom } from './replay/ReplayRoom';

@@ -9,6 +9,7 @@ const loading = (): ReactNode => <p role="status">Getting it ready …</p>;
 /** The stages come when somebody goes to them. */
 const STAGES: CarStages = {
   Bench: dynamic(() => import('./CarBench').then(({ CarBench }) => CarBench), { loading }),
+  Corner: dynamic(() => import('./CarCorner').then(({ CarCorner }) => CarCorner), { loading }),
   Recording: dynamic(() => import('./CarRecording').then(({ CarRecording }) => CarRecording), {
     loading,
   }),

@@ -69,7 +69,10 @@ test('variation is worn in by the runout that is there, where that could have', 
   const more = carCorner({ ...own, variation: 1.8 }, null, seededRandom(3));
   expect(more.wornKm).toBeGreaterThan(worn.wornKm!);
   for (const car of CARS) {
-    if (car.bench.wornKm !== null) expect(shownOf(car, 'thin-at-high').value).toBe('yes');
+    if (car.bench.wornKm === null) continue;
+    expect(shownOf(car, 'thin-at-high').value).toBe('yes');
+    const since = String(shownOf(car, 'since').value);
+    expect(since === 'longer').toBe(car.bench.wornKm >= 10_000);
   }
 });
 

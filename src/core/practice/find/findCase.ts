@@ -119,6 +119,15 @@ function benchOf(shows: readonly Shown[], cause: string, random: RandomSource): 
   return carCorner(shares, TILTS[cause] ?? null, random);
 }
 
+/** The answers to how far it was driven since the last work, by the farthest of each in km. */
+const SINCE = [
+  [200, 'at-once'],
+  [1000, 'between'],
+  [10_000, 'some-thousand'],
+  [Infinity, 'longer'],
+] as const;
+const sinceOf = (km: number): string => SINCE.find(([farthest]) => km < farthest)![1];
+
 /** What a gauge shows of that corner, where it is read there; as drawn otherwise. */
 function asRead({ code, value }: Shown, bench: CarCorner): string | number {
   const truth = truthShares(bench);
@@ -133,6 +142,9 @@ function asRead({ code, value }: Shown, bench: CarCorner): string | number {
       return truth.variation;
     case 'thin-at-high':
       return bench.wornKm === null ? value : 'yes';
+    // What wore in took as long as it was driven since.
+    case 'since':
+      return bench.wornKm === null ? value : sinceOf(bench.wornKm);
     default:
       return value;
   }

@@ -94,10 +94,19 @@ export interface CarBenchProps {
   readonly onLeave: () => void;
 }
 
-/** The real stages that a car is worked on with: the bench of its corner, and what its recording says. */
+/** What the drawing of a car’s corner is given. */
+export interface CarCornerProps {
+  readonly own: FindCase;
+  readonly state: FindState;
+  /** Looks at what a check is about. */
+  readonly onLook: (code: string) => void;
+}
+
+/** The real stages that a car is worked on with: the bench of its corner, what its recording says, and its parts as they are drawn. */
 export interface CarStages {
   readonly Bench: ComponentType<CarBenchProps>;
   readonly Recording: ComponentType<{ readonly own: FindCase; readonly units: UnitSystem }>;
+  readonly Corner: ComponentType<CarCornerProps>;
 }
 
 /** A car as it stands on this device. */
@@ -210,6 +219,12 @@ export function FindRoom({ code, who, units, held, stages }: FindRoomProps) {
             />
             <div className={styles.carNose}>
               <FindNose {...{ own, state }} onDo={act} />
+              {state.repairs.length === 0 && (
+                <stages.Corner
+                  {...{ own, state }}
+                  onLook={(look) => act({ kind: 'check', code: look })}
+                />
+              )}
               {state.found.some(({ code: found }) => found === 'recording') && (
                 <stages.Recording {...{ own, units }} />
               )}

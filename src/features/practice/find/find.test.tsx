@@ -40,7 +40,9 @@ test('answers are in the customer’s words, looks with their corner, figures as
   expect(sayShown(car, findingOf('felt'), 'mm')).toBe(
     '“I think, but I am not sure: the pedal taps back at my foot.”',
   );
-  expect(sayShown(car, findingOf('pins-check'), 'mm')).toBe('Stuck (rear left)');
+  expect(sayShown(car, findingOf('pins-check'), 'mm')).toBe(
+    'Stuck (rear left). It does not move by hand.',
+  );
   expect(sayShown(car, findingOf('runout'), 'mm')).toBe('0.070 mm, 1.4 × its limit (rear left)');
   render(
     <FoundSoFar own={car} state={findState(car, [check('felt'), check('runout')])} units="mm" />,
@@ -86,6 +88,7 @@ const STAGES: CarStages = {
     </div>
   ),
   Recording: ({ own: car }) => <p>The log of {car.code}</p>,
+  Corner: ({ onLook }) => <button onClick={() => onLook('pins-check')}>The pins</button>,
 };
 
 test('gauges are taken to the corner, what they say is noted as read, and a recording is there once it was driven', async () => {
@@ -95,6 +98,9 @@ test('gauges are taken to the corner, what they say is noted as read, and a reco
   expect(screen.getByText(/^The bench of/)).toBeInTheDocument();
   expect(screen.queryByRole('button', { name: /^Drive it/ })).toBeNull();
   press('Back');
+  // A part of the drawing that is tapped is looked at.
+  press('The pins');
+  expect(screen.getByText(/^Slide pins/)).toBeInTheDocument();
   press(/^Take gauges to/);
   press('Note it');
   expect(screen.getByText(/^0\.081 mm, 1\.6 × its limit/)).toBeInTheDocument();

@@ -1,5 +1,7 @@
+import { PROCEDURE } from '@/core/contracts';
 import { isChoice, type Finding } from '@/core/diagnosis';
 import { customerSays, readRatio, shownOf, type FindCase } from '@/core/practice';
+import { lookOfFinding } from '@/core/procedure';
 import { CORNER_NAME } from '@/core/readings';
 import { formatIn, type UnitSystem } from '@/core/units';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
@@ -20,6 +22,14 @@ function sayFigure(finding: Finding, value: string | number, units: UnitSystem):
   return `${formatIn(units, 'deviation', ratio * limit)}, ${ratio.toFixed(1)} × its limit`;
 }
 
+/** How what was seen looked, in the words by which it is known; empty where there are none. */
+function tellOf(code: string, value: string): string {
+  const look = lookOfFinding(PROCEDURE, { code, value });
+  const item = PROCEDURE.items.find((each) => each.code === look?.item);
+  const seen = item?.conditions.find((each) => look?.found.includes(each.code));
+  return seen ? `. ${seen.tell}` : '';
+}
+
 /**
  * What was found, in words: what the customer says, what a look shows and where, what a gauge reads; `read` where
  * somebody read it with a gauge.
@@ -37,7 +47,7 @@ export function sayShown(
   const text = isChoice(finding)
     ? (finding.values.find(({ code }) => code === value)?.label ?? String(value))
     : sayFigure(finding, value, units);
-  return finding.perCorner && !isUsual(finding, value)
-    ? `${text} (${CORNER_NAME[own.corner]})`
-    : text;
+  if (!finding.perCorner || isUsual(finding, value)) return text;
+  const tell = finding.stage === 'inspect' ? tellOf(finding.code, String(value)) : '';
+  return `${text} (${CORNER_NAME[own.corner]})${tell}`;
 }
