@@ -191,7 +191,7 @@ await timed('lint, formatting, types, import boundaries, demo workshop, build', 
   await buildBeside(
     ['sh', ['-c', reading.join(' && ')]],
     [
-      `"${bin('tsc')}" --noEmit`,
+      `"${process.execPath}" "${path.join(ROOT, 'node_modules/typescript-native/bin/tsc')}" --noEmit`,
       `"${bin('depcruise')}" --config .dependency-cruiser.cjs src`,
       `ZESTY_HOUND_DATA="${demo}" DATABASE_URL= "${node}" ${seed.join(' ')}`,
     ],
