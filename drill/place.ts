@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { ROLES, type Role } from '../src/core/job';
 import { closeDatabase, database } from '../src/server/database';
 
 /** Ids of what the demo workshop has: what a request can point at. */
@@ -12,6 +13,8 @@ export interface Ids {
   readonly vehicles: readonly string[];
   readonly people: readonly string[];
   readonly lead: string;
+  /** Everybody with their role, the one who may least first. */
+  readonly roles: readonly { readonly id: string; readonly role: Role }[];
   readonly gauges: readonly string[];
   readonly parts: readonly string[];
 }
@@ -42,6 +45,9 @@ async function idsOnFile(): Promise<Ids> {
     vehicles: idsOf(await query.vehicles.findMany()),
     people: idsOf(people),
     lead: people.find(({ role }) => role === 'lead')?.id ?? '',
+    roles: ROLES.flatMap((role) =>
+      people.filter((each) => each.role === role).map(({ id }) => ({ id, role })),
+    ),
     gauges: idsOf(await query.gauges.findMany()),
     parts: idsOf(await query.trayParts.findMany()),
   };

@@ -8,6 +8,7 @@ import { runFirefox } from './firefox';
 import { withoutGuards } from './guards';
 import { memoryOf, runHostile } from './hostileRun';
 import { demoFolder } from './place';
+import { runRoles } from './roles';
 import { runShop } from './shop';
 import { runWriters } from './writers';
 
@@ -16,7 +17,7 @@ import { runWriters } from './writers';
  * at one place, against the built application on the demo workshop. Says what it found, and fails
  * where something was found. With `disk`: kills, power cuts, full disks, torn folders, double starts; with
  * `firefox`: every view in a second browser; with `shop`: four tablets and an office on one job,
- * with `--network` paired and signed in.
+ * with `--network` paired and signed in; with `access`: every kind of visitor of a server that is open to the network.
  */
 const PORT = 3985;
 const WARM_UP = 1500;
@@ -53,11 +54,29 @@ async function shopDay(): Promise<boolean> {
   return faults.length === 0;
 }
 
+/** Says what each kind of visitor was told and did; false where it was too much. */
+async function access(): Promise<boolean> {
+  const place = await demoFolder();
+  const results = await runRoles(place, { port: PORT, count, seed });
+  for (const { who, sent, byStatus, done, faults } of results) {
+    const statuses = [...byStatus]
+      .sort(([p], [q]) => p - q)
+      .map(([status, times]) => `${status}: ${times}`);
+    console.log(
+      `${who}: ${sent} requests (${statuses.join(', ')}), ${done} writes done, ${faults.length} faults`,
+    );
+    for (const fault of faults.slice(0, 20)) console.log(`  FAULT ${fault}`);
+  }
+  rmSync(place.folder, { recursive: true, force: true });
+  return results.every(({ faults }) => faults.length === 0);
+}
+
 async function main(): Promise<boolean> {
   if (values.guards) return withoutGuards().length === 0;
   if (positionals.includes('firefox')) return (await runFirefox()).length === 0;
   if (positionals.includes('disk')) return (await runDisk(seed)).length === 0;
   if (positionals.includes('shop')) return shopDay();
+  if (positionals.includes('access')) return access();
   const wrong: string[] = [];
   const { folder, ids } = await demoFolder();
   const file = path.join(folder, 'memory.json');

@@ -1,4 +1,5 @@
 import http from 'node:http';
+import https from 'node:https';
 import type { Sent } from './requests';
 
 export interface Answered {
@@ -7,16 +8,28 @@ export interface Answered {
   readonly ms: number;
 }
 
-const agent = new http.Agent({ keepAlive: true, maxSockets: 64 });
+const KEPT = { keepAlive: true, maxSockets: 64 } as const;
+const PLAIN = { request: http.request, agent: new http.Agent(KEPT) };
+// The server’s certificate is its own; everything here stays on this machine.
+const SECURE = {
+  request: https.request,
+  agent: new https.Agent({ ...KEPT, rejectUnauthorized: false }),
+};
 
 /** Sends a request as it is, hostile or not; status 0 where the server closed without an answer. */
-export const send = (port: number, sent: Omit<Sent, 'about'>, tries = 2): Promise<Answered> =>
+export const send = (
+  port: number,
+  sent: Omit<Sent, 'about'>,
+  isSecure = false,
+  tries = 2,
+): Promise<Answered> =>
   new Promise<Answered>((resolve) => {
+    const { request: ask, agent } = isSecure ? SECURE : PLAIN;
     const { method, path, headers, body } = sent;
     const began = performance.now();
     const done = (status: number, text: string): void =>
       resolve({ status, body: text, ms: performance.now() - began });
-    const request = http.request(
+    const request = ask(
       {
         ...{ host: '127.0.0.1', port, method, path, agent, timeout: 60_000 },
         headers: {
@@ -46,7 +59,7 @@ export const send = (port: number, sent: Omit<Sent, 'about'>, tries = 2): Promis
     request.on('error', (error: NodeJS.ErrnoException) => {
       // A kept connection may be closed in the very moment in which it is used again.
       if (request.reusedSocket && error.code === 'ECONNRESET' && tries > 0) {
-        void send(port, sent, tries - 1).then(resolve);
+        void send(port, sent, isSecure, tries - 1).then(resolve);
       } else done(0, error.message);
     });
     request.on('timeout', () => request.destroy(new Error('no answer in a minute')));

@@ -7,7 +7,7 @@ import type { SendWrites, Settled, WriteAnswer } from '../src/ui/keeper/types';
 import { serve, type Served } from '../bench/serve';
 import { halfSaved } from './agree';
 import type { Ids } from './place';
-import { pairScreens, type Carried } from './signedIn';
+import { openShop, pairScreens, type Carried } from './signedIn';
 
 /**
  * Four tablets and an office on one job: each reads and corrects at a set of its own and ticks steps that the others
@@ -230,9 +230,9 @@ export async function runShop(
   const { folder, ids } = place;
   const start = (): Promise<Served> => serve(folder, port, { isOpen });
   const nobody = SCREENS.map(() => ({ cookie: `zh-who=${ids.lead}`, by: ids.lead }));
-  const open = isOpen ? await pairScreens(folder, SCREENS, ids, start) : null;
+  const open = isOpen ? await openShop(folder, ids, start) : null;
   let server = open?.server ?? (await start());
-  const carried = open?.screens ?? nobody;
+  const carried = open ? await pairScreens(open, SCREENS, ids) : nobody;
   const jobId = ids.jobs[0]!;
   const exported = await fetch(`${server.address}/api/v1/jobs/${jobId}`, {
     headers: { cookie: carried[0]!.cookie },

@@ -38,16 +38,25 @@ const sendTo =
 /** A PIN that nobody would guess, another for each person. */
 const pinOf = (number: number): string => String(402_917 + number * 73_153);
 
+/** A server that is open to the network, and what a screen needs to come in. */
+export interface OpenShop {
+  readonly server: Served;
+  readonly lead: string;
+  /** Pairs one more screen by a code of the desk; its cookie, nobody signed in. */
+  readonly pair: (name: string) => Promise<string>;
+  /** Signs somebody in at a paired screen by the PIN that they were given. */
+  readonly signIn: (paired: string, person: string) => Promise<Carried>;
+}
+
 /**
- * Gives a lead a password by the command on the server, opens it to the network, pairs every screen by a code that
- * the office makes, and signs somebody of the shop in at each by a PIN of their own.
+ * Gives a lead a password by the command on the server, opens it to the network, pairs a desk by that, and gives
+ * everybody of the shop a PIN.
  */
-export async function pairScreens(
+export async function openShop(
   folder: string,
-  names: readonly string[],
   ids: Ids,
   start: () => Promise<Served>,
-): Promise<{ readonly server: Served; readonly screens: readonly Carried[] }> {
+): Promise<OpenShop> {
   // The server’s certificate is its own; everything here stays on this machine.
   process.env.NODE_TLS_REJECT_UNAUTHORIZED = '0';
   execFileSync(
@@ -64,18 +73,33 @@ export async function pairScreens(
   for (const [i, person] of ids.people.entries()) {
     await send('/api/v1/secrets', { person, pin: pinOf(i) }, desk.cookie);
   }
+  return {
+    server,
+    lead,
+    pair: async (name) => {
+      const made = await send('/api/v1/devices', {}, desk.cookie);
+      const { code } = made.value as { readonly code: string };
+      return (await send('/api/v1/pair', { name, code }, '')).cookie;
+    },
+    signIn: async (paired, person) => {
+      const secret = pinOf(ids.people.indexOf(person));
+      const signed = await send('/api/v1/session', { person, secret }, paired);
+      return { cookie: signed.cookie, by: person };
+    },
+  };
+}
+
+/** Five screens, each paired and somebody signed in at it; in a shop of three somebody is at two. */
+export async function pairScreens(
+  shop: Pick<OpenShop, 'pair' | 'signIn'>,
+  names: readonly string[],
+  { people }: Ids,
+): Promise<readonly Carried[]> {
   const screens: Carried[] = [];
   for (const [i, name] of names.entries()) {
-    // Somebody may be at two screens, as in a shop of three.
-    const at = i % ids.people.length;
-    const [person, pin] = [ids.people[at]!, pinOf(at)];
-    const made = await send('/api/v1/devices', {}, desk.cookie);
-    const { code } = made.value as { readonly code: string };
-    const paired = await send('/api/v1/pair', { name, code }, '');
-    const signed = await send('/api/v1/session', { person, secret: pin }, paired.cookie);
-    screens.push({ cookie: signed.cookie, by: person });
+    screens.push(await shop.signIn(await shop.pair(name), people[i % people.length]!));
   }
-  return { server, screens };
+  return screens;
 }
 
 /** The lead’s id, as the page where people sign in has it. */

@@ -302,7 +302,8 @@ test('without the server the job at hand is read and worked on, and what was typ
   const photo = await photoOf(office);
   await tablet.goto(`${jobPath}/measure/FL`);
   await settled(tablet);
-  for (const place of ['/', '/offline', `${jobPath}/strip`, `${jobPath}/measure/FL`]) {
+  const held = ['strip', 'complaint', 'measure/FL'].map((page) => `${jobPath}/${page}`);
+  for (const place of ['/', '/offline', ...held]) {
     await expect.poll(() => holds(tablet, place), { timeout: 60_000 }).toBe(true);
   }
   const isPhotoHeld = () =>
@@ -349,6 +350,16 @@ test('without the server the job at hand is read and worked on, and what was typ
   await expect(ladder).toContainText('0.023');
   expect(asked).toBe(0);
 
+  // A form that is sent meanwhile: its fields hold what was typed when its page is opened again.
+  await tablet.goto(`${jobPath}/complaint`);
+  const complaint = tablet.getByLabel('Complaint, in the customer’s words');
+  await complaint.fill('It wags when it is hot.');
+  await tablet.getByRole('button', { name: 'Save the complaint' }).click();
+  await expect(tablet.locator('[data-unsent="2"]')).toBeAttached();
+  await tablet.goto(`${jobPath}/strip`);
+  await tablet.goto(`${jobPath}/complaint`);
+  await expect(complaint).toHaveValue('It wags when it is hot.');
+
   // One that is not held says so, and leads to those that are.
   await tablet.goto('/insights');
   await expect(tablet.getByRole('heading', { name: 'Without the server' })).toBeVisible();
@@ -363,6 +374,10 @@ test('without the server the job at hand is read and worked on, and what was typ
   await expect(since).toBeHidden({ timeout: 60_000 });
   await expect(tablet.locator('[data-unsent="0"]')).toBeAttached();
   await expect(ladder).toContainText('0.023');
+  await office.goto(`${jobPath}/complaint`);
+  await expect(office.getByLabel('Complaint, in the customer’s words')).toHaveValue(
+    'It wags when it is hot.',
+  );
   const read = await office.request.get(`/api/v1${jobPath}/readings`);
   expect(await read.text()).toMatch(/0\.021[\s\S]*0\.023/);
 });

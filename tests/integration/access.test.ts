@@ -105,6 +105,9 @@ describe('a screen that is not paired', () => {
       '/api/v1/pair',
       '/_next/static/a.js',
       '/icon.svg',
+      '/icon-192.png',
+      '/icon-maskable-512.png',
+      '/apple-icon.png?0123',
       '/manifest.webmanifest',
     ]) {
       expect((await answerDoor(knock(url))).is).toBe('open');

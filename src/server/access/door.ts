@@ -29,7 +29,8 @@ export type Door =
   | { readonly is: 'shut'; readonly status: 401; readonly message: string };
 
 /** Files of the program itself: the same for everybody, and nothing of the shop is in them. */
-const PROGRAM = /^\/(_next\/static\/|icon\.svg$|manifest\.webmanifest$)/;
+const PROGRAM =
+  /^\/(_next\/static\/|icon\.svg$|(icon(-maskable)?-\d+|apple-icon)\.png$|manifest\.webmanifest$)/;
 const PAIRING = ['/pair', '/api/v1/pair'];
 const SIGNING_IN = ['/sign-in', '/api/v1/session'];
 /** What a screen asks for by itself: nobody has to be there for it. */

@@ -221,17 +221,22 @@ export const USE_CASE_NAMES = Object.keys(USE_CASES) as readonly UseCaseName[];
 const isFirstPerson = async (name: string): Promise<boolean> =>
   name === 'person' && !(await listPeople(await database())).some(({ role }) => role === 'lead');
 
+/** Who may ask a use case with an input: that role, and those above it. */
+export function roleFor(name: UseCaseName, input: unknown): Role {
+  const own: Guarded = USE_CASES[name];
+  return typeof own.may === 'string' ? own.may : own.may(input);
+}
+
 /** Asks a use case by its name, where who asks for it may: what is not named here nobody may. */
 export async function askUseCase(
   name: string,
   input: unknown,
   asked: Asked,
 ): Promise<Answer<unknown>> {
-  const own: Guarded | undefined = Object.hasOwn(USE_CASES, name)
-    ? USE_CASES[name as UseCaseName]
-    : undefined;
-  if (!own) return refuse('This program does not know what that is. Load the page again.');
-  const may = typeof own.may === 'string' ? own.may : own.may(input);
+  const known = USE_CASE_NAMES.find((each) => each === name);
+  if (!known) return refuse('This program does not know what that is. Load the page again.');
+  const own: Guarded = USE_CASES[known];
+  const may = roleFor(known, input);
   const why = refuseRole(asked.who, may);
   const isFirst = asked.isSure === undefined && (await isFirstPerson(name));
   if (why !== null && !isFirst) return refuse(why);
