@@ -76,12 +76,19 @@ test('readings typed while the server is away are sent when it is back', async (
   await freshForm(page);
   // The set itself is known to this device only: the page opens where it was left all the same.
   await page.route('**/api/v1/writes', (route) => route.abort());
+  const top = async (): Promise<number | undefined> =>
+    (await page.locator('#main').boundingBox())?.y;
+  const before = await top();
   await start(page);
   for (const text of ['0.001', '0.002', '0.003']) {
     await page.keyboard.type(text);
     await page.keyboard.press('Enter');
   }
   await expect(page.locator('[data-save-state="waiting"]')).toContainText('4 entries wait');
+  // 2026-11-30: the note that says so pushed the page down, in the middle of a press.
+  await page.getByRole('button', { name: 'Whole page' }).click();
+  await expect(page.locator('[data-unsent-note]')).toBeVisible();
+  expect(await top()).toBe(before);
   await page.reload();
   await expect(ladder(page, 3)).toContainText('0.003');
   await expect(page.getByLabel('Position 4 of 12')).toBeFocused();

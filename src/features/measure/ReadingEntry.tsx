@@ -107,9 +107,6 @@ export function ReadingEntry(props: ReadingEntryProps) {
     onType(heeded?.text ?? text);
     if (heeded?.as === 'taken') onEnter(heeded.text);
   };
-  const take = (text: string): void => {
-    if (two.isMeant(text)) onEnter(text);
-  };
   const keys = (event: KeyboardEvent<HTMLInputElement>): void => {
     const { selectionStart, selectionEnd } = event.currentTarget;
     const isEnd = selectionEnd === draft.length;
@@ -139,7 +136,8 @@ export function ReadingEntry(props: ReadingEntryProps) {
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
-        take(draft);
+        two.learn(draft);
+        onEnter();
       }}
     >
       <label htmlFor="reading" className="fs-5">
@@ -204,8 +202,9 @@ export function ReadingEntry(props: ReadingEntryProps) {
           draft={draft}
           isSigned={isDial}
           canSkip={canSkip}
-          onType={type}
-          onTake={take}
+          // A thumb presses Take each time: what comes under it when the pad goes must not be pressed by habit.
+          onType={onType}
+          onTake={onEnter}
           onSkip={onSkip}
         />
       )}

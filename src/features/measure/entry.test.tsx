@@ -157,11 +157,8 @@ describe('the entry field', () => {
       fireEvent.change(field, { target: { value: '1' } });
       fireEvent.change(field, { target: { value: '10' } });
       expect(onEnter).toHaveBeenLastCalledWith('10');
-      // By thumb it is the pad’s own key, which takes as the form does.
-      onEnter.mockClear();
-      fireEvent.change(field, { target: { value: '12' } });
-      fireEvent.submit(field.closest('form')!);
-      expect(onEnter.mock.calls).toEqual([['12']]);
+      // What is taken then is taken once.
+      expect(onEnter).toHaveBeenCalledTimes(4);
     });
 
     test('are gone on from by a third one that follows at once, and gone back to by Backspace', () => {

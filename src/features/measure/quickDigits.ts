@@ -41,8 +41,8 @@ const mayBegin = (digits: string, whole: string): boolean =>
 interface TwoDigits {
   /** Two digits are taken by themselves now. */
   readonly isQuick: boolean;
-  /** Is told what is taken by hand; false where that is a habit’s, and what it means was taken already. */
-  readonly isMeant: (typed: string) => boolean;
+  /** Is told what Enter takes: whether it was two digits. */
+  readonly learn: (typed: string) => void;
   /**
    * What is to be done with what stands in the field now: it is taken, or it goes on from the one before, which is
    * then to be typed anew as it says; null where nothing is.
@@ -51,7 +51,7 @@ interface TwoDigits {
 }
 
 /**
- * Learns how somebody keys the thickness of a set: whose places are two digits and Enter, twice running, need not
+ * Learns how somebody keys the thickness of a set at a keyboard: whose places are two digits and Enter, twice running, need not
  * press Enter any more. `writtenOut` says what a short entry means in full.
  */
 export function useTwoDigits(
@@ -63,24 +63,19 @@ export function useTwoDigits(
   const taken = useRef<{ readonly text: string; readonly at: number } | null>(null);
   const shorts = learnt.setId === setId ? learnt.shorts : 0;
   const isShort = (text: string): boolean => /^\d{2}$/.test(text) && writtenOut(text) !== text;
-  const isSoonAfter = ({ at }: { readonly at: number }): boolean =>
-    performance.now() - at < HABIT_MS;
   const isQuick = isWanted && shorts >= LEARNT;
   return {
     isQuick,
-    isMeant: (typed) => {
-      const before = taken.current;
+    learn: (typed) => {
       taken.current = null;
-      if (typed === '' && before !== null && isSoonAfter(before)) return false;
       setLearnt({ setId, shorts: isShort(typed) ? shorts + 1 : 0 });
-      return true;
     },
     heed: (typed) => {
       const before = taken.current;
       taken.current = null;
       if (!isQuick) return null;
       const isMore = before !== null && /^\d$/.test(typed);
-      if (isMore && isSoonAfter(before)) {
+      if (isMore && performance.now() - before.at < HABIT_MS) {
         return { as: 'more', text: before.text + typed };
       }
       if (!isShort(typed) || mayBegin(typed, writtenOut(typed))) return null;

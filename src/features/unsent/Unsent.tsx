@@ -15,7 +15,7 @@ export function Unsent() {
   if (own.length === 0 || (!isAway && refused === 0)) return null;
   const many = own.length === 1 ? 'One entry' : `${own.length} entries`;
   return (
-    <p className={styles.unsentNote} role="status">
+    <p className={styles.unsentNote} role="status" data-unsent-note>
       <strong>
         {many} of this job {own.length === 1 ? 'is' : 'are'} on this device only.
       </strong>{' '}
