@@ -101,7 +101,8 @@ export function findCaseOf(own: CaseCode, knowledge: Knowledge): FindCase {
   });
   const place = OF_VEHICLE.includes(cause.code) ? null : corner;
   const bench = benchOf(drawn, cause.code, random);
-  const shows = drawn.map((each) => ({ ...each, value: asRead(each, bench) }));
+  const truth = truthShares(bench);
+  const shows = drawn.map((each) => ({ ...each, value: asRead(each, bench, truth) }));
   return { code: writeCode(own), knowledge, axle: job.axle, corner, place, cause, shows, bench };
 }
 
@@ -129,8 +130,11 @@ const SINCE = [
 const sinceOf = (km: number): string => SINCE.find(([farthest]) => km < farthest)![1];
 
 /** What a gauge shows of that corner, where it is read there; as drawn otherwise. */
-function asRead({ code, value }: Shown, bench: CarCorner): string | number {
-  const truth = truthShares(bench);
+function asRead(
+  { code, value }: Shown,
+  bench: CarCorner,
+  truth: ReturnType<typeof truthShares>,
+): string | number {
   switch (code) {
     case 'runout':
       return truth.runout;
