@@ -1,12 +1,13 @@
 import { drawFace, SURFACES, type Face } from '../src/core/bench';
 import { seededRandom, type RandomSource } from '../src/core/numeric';
-import { settleFrom } from '../src/core/thickness';
+import { mayBeginWhole } from '../src/core/readings';
+import { FIRST_PLACES, settleFrom } from '../src/core/thickness';
 
 /**
  * Keys that a corner's bench takes, without a pointer: 12 places closed, one slow turn, thickness until it is settled,
  * with a dial and a micrometer of 1 µm. A dial reading is its digits and Enter or minus; a thickness is written out at
- * the first place, two digits and Enter at the next two, and two digits from then on, with Enter where they could
- * begin a whole figure (`features/measure/quickDigits.ts`).
+ * the first place, two digits and Enter at the next two, and two digits from then on; with Enter where they could
+ * begin a whole figure, at the last place and at those asked for beyond it (`features/measure/quickDigits.ts`).
  */
 const CORNERS = Number(process.argv[2] ?? 2000);
 const PLACES = 12;
@@ -50,9 +51,9 @@ function thicknessKeys(random: RandomSource): { readonly keys: number; readonly 
   );
   const keys = read.map((value, i) => {
     if (i === 0) return (value / 1000).toFixed(3).length + 1;
-    const digits = Number(String(value).slice(-2));
-    const mayBegin = Math.abs(digits - Math.trunc(value / 1000)) <= 1;
-    return i <= 2 || mayBegin ? 3 : 2;
+    const mayBegin = mayBeginWhole(String(value).slice(-2), (value / 1000).toFixed(3));
+    // At the last of the laps, and where places are asked for one by one, it is entered.
+    return i <= 2 || i >= FIRST_PLACES - 1 || mayBegin ? 3 : 2;
   });
   return { keys: keys.reduce((sum, each) => sum + each, 0), entries: read.length };
 }

@@ -1,6 +1,7 @@
 import { WORKSHOP_DEFAULTS } from '../verdict';
-import { comesBack, drivenOn, FORWARD } from './forward';
-import type { VirtualCorner } from './virtualCorner';
+import { waveOnGrid } from '../harmonics';
+import { comesBack, drivenOn, FORWARD, wornIn } from './forward';
+import { trueRunout, type VirtualCorner } from './virtualCorner';
 
 const LIMITS = { variation: WORKSHOP_DEFAULTS.thicknessVariation, discard: 26_000 };
 
@@ -57,4 +58,15 @@ describe('a rotor that is driven on', () => {
     expect(comesBack(rotor(10, 26_040), 0, LIMITS)).toMatchObject({ why: 'discard', km: 4500 });
     expect(comesBack(rotor(10, 25_900), 0, LIMITS)).toMatchObject({ why: 'discard', km: 0 });
   });
+});
+
+test('what a face wears in is the way back from driving it on, and nothing where it does not come out', () => {
+  const corner = rotor(80);
+  const face = waveOnGrid(trueRunout(corner, 0));
+  const worn = wornIn(face, 12)!;
+  expect(drivenOn(corner, 0, worn.km).variation).toBeCloseTo(12, 6);
+  expect(Math.max(...worn.thickness) - Math.min(...worn.thickness)).toBeCloseTo(12, 6);
+  // It reaches the pads by 25 µm: no distance wears more into it.
+  expect(wornIn(face, 25)).toBeNull();
+  expect(wornIn([10, -10], 5)).toBeNull();
 });

@@ -26,6 +26,37 @@ export const FORWARD = {
 
 const STEP_KM = 500;
 
+/**
+ * How far a face reaches the pads with the brake released, in µm at each of its places: a caliper that slides stands in
+ * the middle, and the face comes out to one pad here, to the other there.
+ */
+const reachesOf = (face: ArrayLike<Micrometres>): Micrometres[] =>
+  Array.from(face, (um) => Math.max(0, Math.abs(um) - FORWARD.standOff));
+
+/** Share of what reaches a pad that is worn off in so many kilometres. */
+const wornShare = (km: number): number => 1 - Math.exp((-FORWARD.wornShare * km) / 1000);
+
+/** What a face has worn into its rotor. */
+export interface WornIn {
+  readonly km: number;
+  /** Thickness at each place of the face against a place that was not reached, in µm: nothing or less. */
+  readonly thickness: readonly Micrometres[];
+}
+
+/**
+ * The thin places that a face wears until its rotor varies so much, and after how many kilometres: `drivenOn` the other
+ * way round, even wear left out. Null where the face does not come out far enough for that within `FORWARD.furthest`.
+ */
+export function wornIn(face: ArrayLike<Micrometres>, variation: Micrometres): WornIn | null {
+  const reaches = reachesOf(face);
+  const share = variation / Math.max(...reaches);
+  if (!(share < wornShare(FORWARD.furthest))) return null;
+  return {
+    km: (-1000 * Math.log(1 - share)) / FORWARD.wornShare,
+    thickness: reaches.map((reach) => -share * reach),
+  };
+}
+
 /** What a rotor has come to at a distance. */
 export interface DrivenOn {
   readonly km: number;
@@ -38,10 +69,9 @@ function drive(truth: VirtualCorner, shift: number): (km: number) => DrivenOn {
   const face = waveOnGrid(trueRunout(truth, shift));
   const step = (2 * Math.PI) / GRID_POINTS;
   const thickness = Array.from(face, (_, j) => trueThicknessAt(truth, shift, j * step));
-  // A caliper that slides stands in the middle: the face comes out to one pad here, to the other there.
-  const reaches = Array.from(face, (um) => Math.max(0, Math.abs(um) - FORWARD.standOff));
+  const reaches = reachesOf(face);
   return (km) => {
-    const worn = 1 - Math.exp((-FORWARD.wornShare * km) / 1000);
+    const worn = wornShare(km);
     const even = (FORWARD.evenWear * km) / 10_000;
     let [most, least] = [-Infinity, Infinity];
     for (let j = 0; j < thickness.length; j += 1) {

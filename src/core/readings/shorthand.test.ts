@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { asMinus, expandDial, expandThickness, flipSign } from '.';
+import { asMinus, expandDial, expandThickness, flipSign, mayBeginWhole } from '.';
 
 const dial = (unit: 'mm' | 'in' | 'thou' | 'um', resolution: number) => ({
   unit,
@@ -83,4 +83,17 @@ test('a minus is put once', () => {
 
 test('a step that is no decimal one is not guessed at', () => {
   expect(expandDial('3', dial('mm', 1 / 3))).toBe('3');
+});
+
+// 2026-11-30: with a decimal comma the first two digits of a whole figure were taken for its last ones.
+test.each([
+  ['26', '26.004', true],
+  ['25', '26,004', true],
+  ['27', '26,004', true],
+  ['04', '26,004', false],
+  ['10', '1023.6', true],
+  ['98', '9.812', false],
+  ['08', '0.8654', false],
+])('whether %s could begin a figure near %s', (digits, whole, may) => {
+  expect(mayBeginWhole(digits, whole)).toBe(may);
 });

@@ -71,6 +71,15 @@ export function expandThickness(text: string, context: ShortContext): string {
   return `${digits.slice(0, -decimals)}${mark}${digits.slice(-decimals)}`;
 }
 
+/**
+ * Whether two digits could be the beginning of a whole figure near one that is written out: the first two digits
+ * before its decimal mark, or one more or less. A figure with fewer digits there begins with no two of them.
+ */
+export function mayBeginWhole(digits: string, whole: string): boolean {
+  const [lead = ''] = /^\d*/.exec(whole) ?? [];
+  return lead.length >= 2 && Math.abs(Number(digits) - Number(lead.slice(0, 2))) <= 1;
+}
+
 const MM_DIGITS = 5;
 
 /** "27986" as the first thickness in mm at 0.001 mm: two digits before the mark. */

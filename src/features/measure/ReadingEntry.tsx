@@ -9,6 +9,7 @@ import { Doubt } from './Doubt';
 import {
   doubtedReading,
   isDialSet,
+  openPlaces,
   unitOf,
   writtenOut,
   type BenchCorner,
@@ -94,7 +95,9 @@ export function ReadingEntry(props: ReadingEntryProps) {
   useFigureKeys(input);
   const doubted = doubtedReading(set, cursor, corner);
   const isDial = isDialSet(set);
-  const isWanted = useQuickDigits() && !isDial;
+  // The last place open is entered: with it the field goes, and a third digit would be nobody’s.
+  const hasMore = openPlaces(set) > 1;
+  const isWanted = useQuickDigits() && !isDial && hasMore;
   const two = useTwoDigits(set.id, isWanted, (text) =>
     cursor ? writtenOut(set, cursor, text, corner) : text,
   );

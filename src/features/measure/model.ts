@@ -153,6 +153,10 @@ export function firstOpen(set: BenchSet): Cursor | null {
   return null;
 }
 
+/** How many places of its laps are not read yet. */
+export const openPlaces = (set: BenchSet): number =>
+  set.laps * set.positions - set.readings.filter(({ position }) => position < set.positions).length;
+
 /** After the highest reading of a slow turn its lowest; before the first of them the end of the laps. */
 function neighbourBeyond(set: RawSet, { position }: Cursor, by: 1 | -1): Cursor | null {
   const own = beyondPlace(set, position);

@@ -1,4 +1,5 @@
 import { useRef, useState } from 'react';
+import { mayBeginWhole } from '@/core/readings';
 import { keepDeviceText, useDeviceText } from '@/ui/deviceText';
 
 const STORED = 'zh-quick-digits';
@@ -34,10 +35,6 @@ function swallowEnter(said: () => void): void {
   window.addEventListener('keydown', listen, { capture: true });
 }
 
-/** Whether digits could be the beginning of a whole figure: what stands before its point, or one beside it. */
-const mayBegin = (digits: string, whole: string): boolean =>
-  Math.abs(Number(digits) - Math.trunc(Number(whole))) <= 1;
-
 interface TwoDigits {
   /** Two digits are taken by themselves now. */
   readonly isQuick: boolean;
@@ -51,8 +48,8 @@ interface TwoDigits {
 }
 
 /**
- * Learns how somebody keys the thickness of a set at a keyboard: whose places are two digits and Enter, twice running, need not
- * press Enter any more. `writtenOut` says what a short entry means in full.
+ * Learns how somebody keys the thickness of a set at a keyboard: whose places are two digits and Enter, twice running,
+ * need not press Enter any more while `isWanted`. `writtenOut` says what a short entry means in full.
  */
 export function useTwoDigits(
   setId: string,
@@ -78,7 +75,7 @@ export function useTwoDigits(
       if (isMore && performance.now() - before.at < HABIT_MS) {
         return { as: 'more', text: before.text + typed };
       }
-      if (!isShort(typed) || mayBegin(typed, writtenOut(typed))) return null;
+      if (!isShort(typed) || mayBeginWhole(typed, writtenOut(typed))) return null;
       taken.current = { text: typed, at: performance.now() };
       swallowEnter(() => void (taken.current = null));
       return { as: 'taken', text: typed };

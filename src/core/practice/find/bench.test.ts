@@ -1,12 +1,16 @@
 import { recordingFinding } from '../../assessment';
 import { KNOWLEDGE } from '../../contracts';
 import { readLogText, solveRoadTest } from '../../roadtest';
+import { drawCars } from '../../../../tests/support/cars';
 import { trials } from '../../../../tests/support/trials';
 import {
   driveOf,
-  findCaseOf,
+  carParts,
+  checkAtPart,
+  checksLeft,
   findState,
   laterOf,
+  partsSeen,
   readMinutes,
   shownOf,
   truthShares,
@@ -14,12 +18,9 @@ import {
   type FindCase,
 } from '.';
 import { seededRandom } from '../../numeric';
-import { SEEDS } from '..';
 import { carCorner } from './carCorner';
 
-const CARS = Array.from({ length: 120 }, (_, i) =>
-  findCaseOf({ level: 'find', subject: 'both', seed: (i * 77_773 + 5) % SEEDS }, KNOWLEDGE),
-);
+const CARS = drawCars(120, 77_773);
 const shares = (own: FindCase, ...codes: string[]): number[] =>
   codes.map((code) => Number(shownOf(own, code).value));
 
@@ -129,4 +130,22 @@ test('a fault that is put right leaves what else is there: a new rotor on a hub 
   expect(renewed).toMatchObject({ why: 'variation' });
   expect(renewed!.km).toBeGreaterThan(2000);
   expect(laterOf(car('hub-runout'), { isCured: true })).toBeNull();
+});
+
+test('a part of the drawing leads to its check, and shows what was seen at it', () => {
+  const [own] = CARS as [FindCase];
+  const car: FindCase = {
+    ...own,
+    shows: own.shows.map((each) =>
+      each.code === 'pins-check' ? { ...each, value: 'stuck' } : each,
+    ),
+  };
+  const drawn = carParts(car);
+  const pin = drawn.parts.find(({ looks }) => looks.includes('pins'))!;
+  const before = findState(car, []);
+  expect(partsSeen(drawn, before)[pin.code]).toEqual({ kind: 'open', word: 'not looked at' });
+  expect(checkAtPart(pin, drawn, checksLeft(car, before))?.code).toBe('pins-check');
+  const after = findState(car, [{ kind: 'check', code: 'pins-check' }]);
+  expect(partsSeen(drawn, after)[pin.code]).toMatchObject({ word: 'Stuck' });
+  expect(checkAtPart(pin, drawn, checksLeft(car, after))?.code).not.toBe('pins-check');
 });

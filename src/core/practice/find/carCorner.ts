@@ -1,12 +1,13 @@
 import {
-  FORWARD,
   trueRunout,
+  wornIn,
   type BenchFaults,
   type TrueOrder,
   type VirtualCorner,
 } from '../../bench';
-import { GRID_POINTS } from '../../harmonics';
-import { polar, type RandomSource } from '../../numeric';
+import { describeOrders, fitHarmonics, GRID_POINTS } from '../../harmonics';
+import { argument, modulus, ZERO, type RandomSource } from '../../numeric';
+import { evenAngles } from '../../readings';
 import { toDegrees, wrapDegrees, type Degrees, type Micrometres } from '../../units';
 import { WORKSHOP_DEFAULTS } from '../../verdict';
 import { NOMINAL } from '../draw';
@@ -42,8 +43,11 @@ const WORN: Micrometres = 700;
 const AS_MADE: Micrometres = 2;
 /** Orders that a thin place worn in is kept in. */
 const WORN_ORDERS = [1, 2, 3, 4] as const;
-/** What its runout has worn in took no less and no more, in km. */
+/** What its runout has worn in took no less, in km. */
 const SHORTEST_KM = 500;
+/** A tilt lies so far beside what hub and rotor lean to, at most to either side half of it. */
+const ASKEW: Degrees = 40;
+const TURN = evenAngles(GRID_POINTS);
 
 const half = (share: number): Micrometres => (share * RUNOUT_LIMIT) / 2;
 const order = (k: number, amplitude: Micrometres, highSpotDeg: Degrees): TrueOrder => ({
@@ -56,35 +60,14 @@ function apartBy(hub: Micrometres, rotor: Micrometres, wanted: Micrometres): Deg
   return toDegrees(Math.acos(Math.min(1, Math.max(-1, cosine))));
 }
 
-/** Orders of a curve round the turn, one value every half degree. */
-function ordersOf(curve: readonly number[]): TrueOrder[] {
-  return WORN_ORDERS.map((k) => {
-    let [a, b] = [0, 0];
-    curve.forEach((value, j) => {
-      a += (2 / GRID_POINTS) * value * Math.cos((k * 2 * Math.PI * j) / GRID_POINTS);
-      b += (2 / GRID_POINTS) * value * Math.sin((k * 2 * Math.PI * j) / GRID_POINTS);
-    });
-    return order(k, Math.hypot(a, b), toDegrees(Math.atan2(b, a)) / k);
-  });
-}
+/** A face at every place of the grid. */
+const onGrid = (face: (angle: Degrees) => Micrometres): Micrometres[] => TURN.map(face);
 
-/**
- * The thickness that a face wears into its rotor, and how far it was driven for it: the pads touch it where it comes
- * out to them with the brake released (`FORWARD`). Null where the face does not come out far enough for that.
- */
-function wornBy(
-  face: (angle: Degrees) => Micrometres,
-  variation: Micrometres,
-): { readonly thickness: readonly TrueOrder[]; readonly km: number } | null {
-  const reaches = Array.from({ length: GRID_POINTS }, (_, j) =>
-    Math.max(0, Math.abs(face((360 * j) / GRID_POINTS)) - FORWARD.standOff),
+/** Orders of a curve round the turn, one value at each place of the grid. */
+const ordersOf = (curve: readonly Micrometres[]): TrueOrder[] =>
+  describeOrders(fitHarmonics(TURN, curve, 1, { orders: WORN_ORDERS })).map(
+    ({ order: k, amplitude, highSpotDeg }) => order(k, amplitude, highSpotDeg),
   );
-  const share = variation / Math.max(...reaches, 1e-9);
-  if (share >= 1 - Math.exp((-FORWARD.wornShare * FORWARD.furthest) / 1000)) return null;
-  const km = (-1000 * Math.log(1 - share)) / FORWARD.wornShare;
-  if (km < SHORTEST_KM) return null;
-  return { thickness: ordersOf(reaches.map((reach) => -share * reach)), km };
-}
 
 /**
  * A corner that reads as was drawn, as far as one corner can: hub and rotor of their shares, lying so that both and
@@ -109,26 +92,24 @@ export function carCorner(
   const faults = tilt === null ? {} : { [tilt]: tiltOf(bare, wanted, tilt, random) };
   const face = faceOf(bare, faults, 0);
   const wave = variation * VARIATION_LIMIT;
-  const worn = wave > AS_MADE ? wornBy(face, wave) : null;
+  const worn = wave > AS_MADE ? wornIn(onGrid(face), wave) : null;
+  if (!worn || worn.km < SHORTEST_KM) {
+    const plain = order(1, wave / 2, highOf(face) + (isThinAtHigh ? 180 : 90));
+    return { virtual: { ...bare, thickness: [plain] }, faults, wornKm: null };
+  }
+  const thickness = ordersOf(worn.thickness);
   // A few orders of a thin place make a little more or less of it.
-  const kept = worn ? thicknessOf({ ...bare, thickness: worn.thickness }).variation : 1;
-  const asWorn = worn?.thickness.map((each) => ({
-    ...each,
-    amplitude: (each.amplitude * wave) / kept,
-  }));
-  const plain = [order(1, wave / 2, highOf(face) + (isThinAtHigh ? 180 : 90))];
-  return {
-    virtual: { ...bare, thickness: asWorn ?? plain },
-    faults,
-    wornKm: worn && Math.round(worn.km / 100) * 100,
-  };
+  const scale = wave / thicknessOf({ ...bare, thickness }).variation;
+  const asWorn = thickness.map((each) => ({ ...each, amplitude: scale * each.amplitude }));
+  const wornKm = Math.round(worn.km / 100) * 100;
+  return { virtual: { ...bare, thickness: asWorn }, faults, wornKm };
 }
 
 /** Where a face comes out most. */
-const highOf = (face: (angle: Degrees) => Micrometres): Degrees => {
-  const turn = Array.from({ length: 360 }, (_, angle) => face(angle));
-  return turn.indexOf(Math.max(...turn));
-};
+function highOf(face: (angle: Degrees) => Micrometres): Degrees {
+  const turn = onGrid(face);
+  return TURN[turn.indexOf(Math.max(...turn))]!;
+}
 
 /** What tilts the rotor where it sits: as much as hub and rotor leave of the runout, the way they lean. */
 function tiltOf(
@@ -137,10 +118,9 @@ function tiltOf(
   tilt: 'dirt' | 'nuts',
   random: RandomSource,
 ) {
-  const first = trueRunout(bare, 0).find((each) => each.order === 1)?.z ?? polar(0, 0);
-  const has = Math.hypot(first.re, first.im);
-  const at = toDegrees(Math.atan2(first.im, first.re)) + 40 * (random.uniform() - 0.5);
-  const amplitude = Math.max(0, wanted - has);
+  const first = trueRunout(bare, 0).find((each) => each.order === 1)?.z ?? ZERO;
+  const at = toDegrees(argument(first)) + ASKEW * (random.uniform() - 0.5);
+  const amplitude = Math.max(0, wanted - modulus(first));
   return { ...(tilt === 'dirt' && { shift: 0 }), amplitude, at: wrapDegrees(at) };
 }
 

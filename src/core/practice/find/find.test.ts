@@ -1,5 +1,6 @@
 import { KNOWLEDGE } from '../../contracts';
 import { advisesNoDrive, weightOf } from '../../diagnosis';
+import { drawCars } from '../../../../tests/support/cars';
 import { trials } from '../../../../tests/support/trials';
 import { seededRandom } from '../../numeric';
 import {
@@ -17,12 +18,10 @@ import {
   type FindAction,
   type FindCase,
 } from '.';
-import { CASE_KINDS, isOfCorner, readCode, SEEDS, writeCode } from '..';
+import { CASE_KINDS, isOfCorner, readCode, writeCode } from '..';
 
 /** Two hundred cars. */
-const CARS = Array.from({ length: 200 }, (_, i) =>
-  findCaseOf({ level: 'find', subject: 'both', seed: (i * 99_991 + 17) % SEEDS }, KNOWLEDGE),
-);
+const CARS = drawCars(200, 99_991);
 const check = (code: string): FindAction => ({ kind: 'check', code });
 const repair = (code: string): FindAction => ({ kind: 'repair', code });
 const [pedal, drive, back] = [{ kind: 'pedal' }, { kind: 'drive' }, { kind: 'back' }] as const;

@@ -156,7 +156,7 @@ function AtCorner({
 }
 
 /** Whether the corner’s rotor has a part in it: its runout is beyond, or somebody read it. */
-const isOfCorner = ({ place, bench }: FindCase, actions: readonly FindAction[]): boolean =>
+const hasCorner = ({ place, bench }: FindCase, actions: readonly FindAction[]): boolean =>
   place !== null &&
   (truthShares(bench).runout > 1 ||
     bench.wornKm !== null ||
@@ -215,7 +215,7 @@ export function FindDebrief({
         <span className="zh-figure">{sayMinutes(best)}</span> and{' '}
         <span className="zh-figure">{sayCrowns(bestCost)}</span>.
       </p>
-      {isOfCorner(own, actions) && <AtCorner {...{ own, actions, state, units }} />}
+      {hasCorner(own, actions) && <AtCorner {...{ own, actions, state, units }} />}
       <Steps {...{ own }} steps={steps} title={whose ? `${whose}’s way` : 'Your way'} />
       <Steps {...{ own }} steps={noseSteps} title="The way of the nose" />
     </section>
