@@ -19,7 +19,7 @@ export function Unsent() {
       <strong>
         {many} of this job {own.length === 1 ? 'is' : 'are'} on this device only.
       </strong>{' '}
-      What this page says of the job is without {own.length === 1 ? 'it' : 'them'}.
+      <span>What this page says of the job is without {own.length === 1 ? 'it' : 'them'}.</span>
     </p>
   );
 }
