@@ -120,15 +120,20 @@ async function browserTest({ name, files }, template, chromiumPath) {
   return passed;
 }
 
+/** What went wrong in the browser tests that failed, said once more at the very end. */
+const faults = [];
+
 /** Prints what stood on the page where a browser test failed: nobody can look at it later. */
 function sayWhatWasSeen(output) {
   const files = readdirSync(output, { recursive: true }).filter((file) =>
     file.endsWith('error-context.md'),
   );
   for (const file of files) {
-    const [, page] = readFileSync(path.join(output, file), 'utf8').split('# Page snapshot');
+    const [before, page] = readFileSync(path.join(output, file), 'utf8').split('# Page snapshot');
     const lines = (page ?? '').split('# Test source')[0].split('\n');
     console.log(`\n== ${file}: the page\n${lines.slice(0, 200).join('\n')}`);
+    const details = (before.split('# Error details')[1] ?? '').trim().split('\n');
+    faults.push(`${file}:\n${details.slice(0, 30).join('\n')}`);
   }
 }
 
@@ -162,6 +167,7 @@ async function browserTests(chromiumPath) {
   // What measures time runs when nothing else does.
   if (failed.length === 0) failed.push(...(await workOff(byThemselves, 1)));
   if (failed.length > 0) {
+    for (const fault of faults) console.error(`\n== ${fault}`);
     console.error(`\nFailed: ${failed.join(', ')}.`);
     process.exit(1);
   }
