@@ -19,10 +19,10 @@ import {
   type ThicknessFigures,
   type ThicknessResult,
 } from '../thickness';
-import type { Micrometres } from '../units';
 import { WORKSHOP_DEFAULTS, type Reason } from '../verdict';
 import {
   dtvLimit,
+  hubFaceLimit,
   runoutLimit,
   type AxleLimits,
   type CornerRecord,
@@ -85,10 +85,6 @@ export function assessRunout(set: RunoutSet, studs: number, limits: AxleLimits):
   });
   return { ...result, verdict: withReasons(result.verdict, set.quality ?? []) };
 }
-
-/** The hub-face limit on a circle: the workshop default scaled from its own radius. Source: handbook 19. */
-export const hubFaceLimit = (radius: Micrometres): Micrometres =>
-  (WORKSHOP_DEFAULTS.hubFaceRunout * radius) / WORKSHOP_DEFAULTS.hubFaceRadius;
 
 /** The hub face's own runout judged against the workshop default on its circle. */
 export function assessHubFace(set: HubSet, studs: number): RunoutResult {

@@ -1,4 +1,3 @@
-import { shortestTurn } from '../indexing';
 import type { MachiningResult } from '../machining';
 import type { RunoutResult } from '../runout';
 import type { Micrometres } from '../units';
@@ -262,18 +261,4 @@ function adviseByRunout(
   const within: AdviceOf<'within'> = { kind: 'within' };
   const good = keptAt(record, assessment) ?? cleanedAt(record, runout) ?? within;
   return { ...good, isRunoutAlone: true };
-}
-
-/** The move from one shift to another as a technician facing the corner makes it. */
-export function facingMove(
-  record: Pick<CornerRecord, 'studs'>,
-  sense: 1 | -1,
-  from: number,
-  to: number,
-): { readonly studs: number; readonly direction: 'clockwise' | 'counter-clockwise' } {
-  const turn = shortestTurn(from, to, record.studs);
-  return {
-    studs: turn.studs,
-    direction: turn.sense * sense === 1 ? 'clockwise' : 'counter-clockwise',
-  };
 }

@@ -9,6 +9,7 @@ export * from './readingNotes';
 export * from './assess';
 export * from './advice';
 export * from './decide';
+export { facingMove, sayMove, sayMoveTo, saySeat, type Wording } from './seatWords';
 export * from './sentences';
 export * from './checkWords';
 export * from './findings';

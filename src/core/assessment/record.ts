@@ -141,6 +141,10 @@ export const runoutLimit = (limits: AxleLimits): SourcedLimit =>
 export const dtvLimit = (limits: AxleLimits): SourcedLimit =>
   limits.dtv ?? workshop(WORKSHOP_DEFAULTS.thicknessVariation);
 
+/** The hub-face limit on a circle: the workshop default scaled from its own radius. Source: handbook 19. */
+export const hubFaceLimit = (radius: Micrometres): Micrometres =>
+  (WORKSHOP_DEFAULTS.hubFaceRunout * radius) / WORKSHOP_DEFAULTS.hubFaceRadius;
+
 /** Machine-to as given, or what it is derived from. */
 export const machineToSource = (limits: AxleLimits): LimitSource | null =>
   limits.machineTo?.source ?? (limits.discard ? 'workshop' : null);

@@ -1,53 +1,13 @@
-import { facingSense, fastenerName, type Corner, type Fastening } from '../readings';
-import { formatIn, type Micrometres, type UnitSystem } from '../units';
+import { fastenerName } from '../readings';
+import { formatIn, type Micrometres } from '../units';
 import { describeReason } from '../verdict';
 import type { Advice, AdviceOf } from './advice';
-import { facingMove } from './decide';
-
-/** What an advice's words depend on beside its figures. */
-export interface Wording {
-  readonly corner: Corner;
-  readonly studs: number;
-  readonly fastening: Fastening;
-  readonly units: UnitSystem;
-  /** For the record: where it sits now is left out, as it will sit elsewhere. */
-  readonly isRecord?: boolean | undefined;
-}
+import { plural, sayMove, sayMoveTo, saySeat, type Wording } from './seatWords';
 
 /** Minutes of work on the bench. Source: handbook 6. */
 const MINUTES = { mounting: 6, lap: 1.5, hubFace: 3 } as const;
 /** A mounting with its lap, in whole minutes. */
 const sayMinutes = (minutes: number): string => `${Math.ceil(minutes)} minutes`;
-
-const plural = (count: number, word: string): string => `${count} ${word}${count === 1 ? '' : 's'}`;
-
-/** "2 studs clockwise as you face it", or null when there is no move to make. */
-export function sayMove(wording: Wording, from: number, to: number): string | null {
-  const { studs, direction } = facingMove(wording, facingSense(wording.corner), from, to);
-  if (studs === 0) return null;
-  return `${plural(studs, fastenerName(wording.fastening))} ${direction} as you face it`;
-}
-
-/** "as first marked", or "2 studs clockwise of its first mark as you face it". */
-export function saySeat(wording: Omit<Wording, 'units'>, shift: number): string {
-  const { studs, direction } = facingMove(wording, facingSense(wording.corner), 0, shift);
-  if (studs === 0) return 'as first marked';
-  return `${plural(studs, fastenerName(wording.fastening))} ${direction} of its first mark as you face it`;
-}
-
-/**
- * A move in one frame of reference: where the mark goes counted from its first place, with the way
- * from where it sits now beside it where the two differ.
- */
-export function sayMoveTo(wording: Wording, from: number, to: number): string {
-  const now = sayMove(wording, from, to);
-  if (now === null) return 'Leave the rotor where it sits';
-  if (from === 0) return `Move the rotor ${now}`;
-  const where = to === 0 ? 'back to its first mark' : `to ${saySeat(wording, to)}`;
-  if (wording.isRecord) return `Move the rotor ${where}`;
-  const short = now.replace(' as you face it', '');
-  return `Move the rotor ${where} (from where it sits now: ${to === 0 ? now : short})`;
-}
 
 /** An advice in one sentence to act on, and the reason in one or two more. */
 export interface AdviceWords {

@@ -1,4 +1,5 @@
-import { outlinePath, type Exaggeration } from './rotorFace';
+import { outlinePath } from './outline';
+import type { Exaggeration } from './rotorFace';
 
 /** Places at which the outline of a drum is drawn: every fifteen degrees. */
 const STEPS = 24;

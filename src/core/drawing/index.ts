@@ -1,2 +1,3 @@
 export * from './rotorFace';
+export * from './outline';
 export * from './drumFace';

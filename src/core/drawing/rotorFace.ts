@@ -1,5 +1,3 @@
-import { lineRadial, curveCardinalClosed } from 'd3-shape';
-
 /** Side of the square that the rotor is drawn in, and its centre. */
 export const SIDE = 400;
 const CENTRE = SIDE / 2;
@@ -49,36 +47,6 @@ export function exaggerationOf(values: readonly number[], limit: number): Exagge
 
 export const radiusOf = (value: number, { middle, half }: Exaggeration): number =>
   RADIUS.base + (RADIUS.swing * (value - middle)) / half;
-
-/** A closed smooth outline through the readings, relative to the centre. */
-export function outlinePath(
-  values: readonly number[],
-  angles: readonly number[],
-  sense: 1 | -1,
-  scale: Exaggeration,
-): string {
-  const line = lineRadial<number>()
-    .angle((_, j) => drawnAngle(angles[j] ?? 0, sense))
-    .radius((value) => radiusOf(value, scale))
-    .curve(curveCardinalClosed.tension(0.3))
-    .digits(2);
-  return line([...values]) ?? '';
-}
-
-/** An outline as far as it was read, relative to the centre: a gap where it was not. */
-export function openPath(
-  values: readonly (number | null)[],
-  angles: readonly number[],
-  sense: 1 | -1,
-  scale: Exaggeration,
-): string {
-  const line = lineRadial<number | null>()
-    .defined((value) => value !== null)
-    .angle((_, j) => drawnAngle(angles[j] ?? 0, sense))
-    .radius((value) => radiusOf(value ?? 0, scale))
-    .digits(2);
-  return line([...values]) ?? '';
-}
 
 /** An arc along the theta sense from one angle to another by the given turn, in degrees. */
 export function arcPath(radius: number, from: number, turn: number, sense: 1 | -1): string {

@@ -2,4 +2,5 @@ export * from './correct';
 export * from './measureThickness';
 export * from './solveThickness';
 export * from './thinSpot';
-export { FIRST_PLACES, reachOfMicrometer, settleFrom, type Settling } from './settle';
+export { FIRST_PLACES } from './firstPlaces';
+export { reachOfMicrometer, settleFrom, type Settling } from './settle';

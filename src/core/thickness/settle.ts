@@ -10,6 +10,7 @@ import {
 import { evenAngles, RASTER, roundingVariance, type Gauge, type GaugeReach } from '../readings';
 import { toRadians, wrapDegrees, type Degrees, type Micrometres } from '../units';
 import { COVERAGE, type VerdictState } from '../verdict';
+import { FIRST_PLACES } from './firstPlaces';
 
 /** Readings of one place, its angle a multiple of 7.5°. */
 export interface ReadPlace {
@@ -32,8 +33,7 @@ export interface Settling {
   readonly next: readonly [Degrees, Degrees] | null;
 }
 
-/** Even places to begin with, and readings at most. Source: handbook 8. */
-export const FIRST_PLACES = 8;
+/** Readings at most. Source: handbook 8. */
 const MOST_READINGS = 16;
 const FEWEST_TO_BE_WITHIN = 12;
 /** Orders of the curve, and how large orders 2 and 3 are thought to be at most, one deviation. */

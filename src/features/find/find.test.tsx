@@ -74,10 +74,21 @@ describe('the palette', () => {
   const type = async (text: string): Promise<void> => {
     fireEvent.keyDown(document, { key: 'k', ctrlKey: true });
     await act(async () => {
-      fireEvent.change(screen.getByRole('combobox', { hidden: true }), { target: { value: text } });
+      fireEvent.change(screen.getByLabelText(/^Plate/), { target: { value: text } });
       await Promise.resolve();
     });
   };
+
+  test('what is typed before its list is here stays, with the focus at its end', async () => {
+    global.fetch = jest.fn(() => Promise.reject(new Error('away'))) as unknown as typeof fetch;
+    render(<Palette />);
+    fireEvent.keyDown(document, { key: 'k', ctrlKey: true });
+    const plain = screen.getByLabelText(/^Plate/);
+    expect(plain.getAttribute('role')).toBeNull();
+    fireEvent.change(plain, { target: { value: 'SK' } });
+    const field = await screen.findByRole<HTMLInputElement>('combobox', { hidden: true });
+    expect([field.value, field.selectionStart, document.activeElement]).toEqual(['SK', 2, field]);
+  });
 
   test('opens by its keys, lists places, and arrows and Enter go there', async () => {
     const places = [
@@ -102,7 +113,7 @@ describe('the palette', () => {
     global.fetch = jest.fn(() => Promise.reject(new Error('away'))) as unknown as typeof fetch;
     render(<Palette />);
     await type('quay');
-    fireEvent.submit(screen.getByRole('combobox', { hidden: true }).closest('form')!);
+    fireEvent.submit(screen.getByLabelText(/^Plate/).closest('form')!);
     expect(went).toEqual(['/find?q=quay']);
   });
 });

@@ -6,7 +6,7 @@ import type { AdviceWords, CornerAssessment, CornerRecord } from '@/core/assessm
 import { Nose } from '@/ui/shell';
 import type { BenchCorner } from './model';
 import type { SetResult } from './result';
-import { SetFindings } from './SetFindings';
+import type { Judging } from './useJudging';
 
 // Without something to show meanwhile the whole page would wait for the file.
 const CornerQuality = dynamic(
@@ -15,6 +15,7 @@ const CornerQuality = dynamic(
 );
 
 interface BenchNoseProps {
+  readonly judging: Judging | null;
   readonly corner: BenchCorner;
   readonly result: SetResult | null;
   /** The corner as it is judged; null while a set is read. */
@@ -28,11 +29,19 @@ interface BenchNoseProps {
 }
 
 /** What the set, the corner and the whole job say, beside the bench. */
-export const BenchNose = ({ corner, result, judged, words, lead, scent }: BenchNoseProps) => (
+export const BenchNose = ({
+  judging,
+  corner,
+  result,
+  judged,
+  words,
+  lead,
+  scent,
+}: BenchNoseProps) => (
   <Nose>
     {lead}
-    {result ? (
-      <SetFindings result={result} corner={corner} />
+    {judging && result ? (
+      <judging.SetFindings result={result} corner={corner} />
     ) : (
       <p className="zh-muted">Nothing to sniff at yet: read the first lap.</p>
     )}

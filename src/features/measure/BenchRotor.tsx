@@ -1,13 +1,20 @@
 import { CORNER_NAME } from '@/core/readings';
-import { RotorFace } from '@/ui/rotor';
+import { RotorBase, type RotorFaceProps } from '@/ui/rotor';
 import { sayResult } from './heard';
 import { LapVerdict } from './LapVerdict';
 import { KIND_NAME } from './model';
 import { activePlace, drawnCurve, drawnMarks, drawnValues, limitOf, turningIn } from './result';
 import type { BenchView } from './useBenchView';
+import type { Judging } from './useJudging';
 
 /** The rotor as it was read so far; a place on it is picked by touch. */
-export function BenchRotor({ view }: { readonly view: BenchView }) {
+export function BenchRotor({
+  view,
+  judging,
+}: {
+  readonly view: BenchView;
+  readonly judging: Judging | null;
+}) {
   const { corner, result, next, move } = view;
   const { set, state, dispatch } = view.bench;
   const lap = state.cursor?.lap ?? 0;
@@ -20,28 +27,24 @@ export function BenchRotor({ view }: { readonly view: BenchView }) {
   // What a gauge sent by itself is not picked and typed again.
   const isSwept = (set?.sweeps ?? null) !== null;
   const said = result ? `: ${sayResult(result, corner)}` : '';
+  const face: RotorFaceProps = {
+    ...{ corner: corner.corner, studs: corner.studs, fastening: corner.fastening },
+    ...{ values, angles: set?.angles, limit: limitOf(set, corner), isSwept },
+    active: activePlace(set, state.cursor),
+    turning: turningIn(set, state.cursor),
+    marks: set ? drawnMarks(set, result, state.cursor) : [],
+    suspects: view.suspects,
+    shift: set?.shift ?? move?.from ?? 0,
+    move,
+    label: `${KIND_NAME[set?.kind ?? 'runout']} of the rotor ${CORNER_NAME[corner.corner]}${said}`,
+    ...(!isSwept && {
+      onPick: (position: number) =>
+        set && dispatch({ type: 'pick-place', cursor: { lap, position } }),
+    }),
+  };
   return (
     <section className="zh-card" aria-label="Rotor">
-      <RotorFace
-        corner={corner.corner}
-        studs={corner.studs}
-        fastening={corner.fastening}
-        values={values}
-        angles={set?.angles}
-        limit={limitOf(set, corner)}
-        active={activePlace(set, state.cursor)}
-        turning={turningIn(set, state.cursor)}
-        marks={set ? drawnMarks(set, result, state.cursor) : []}
-        suspects={view.suspects}
-        shift={set?.shift ?? move?.from ?? 0}
-        move={move}
-        label={`${KIND_NAME[set?.kind ?? 'runout']} of the rotor ${CORNER_NAME[corner.corner]}${said}`}
-        isSwept={isSwept}
-        {...(!isSwept && {
-          onPick: (position: number) =>
-            set && dispatch({ type: 'pick-place', cursor: { lap, position } }),
-        })}
-      />
+      <RotorBase {...face} outline={judging && <judging.RotorOutline {...face} />} />
       <p className="zh-muted mb-0 text-center">
         Seen from outboard. Turn the wheel forward; positions run{' '}
         {corner.corner.endsWith('L') ? 'clockwise' : 'counter-clockwise'}.

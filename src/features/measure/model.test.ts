@@ -10,7 +10,8 @@ import {
 } from './model';
 import { heardOf } from './heard';
 import { placeName } from './placeName';
-import { advisedStep, askedPlace, sayOnBench, solveSet } from './result';
+import { advisedStep, askedPlace } from './result';
+import { sayOnBench, solveSet } from './solve';
 
 const SHOP = { units: 'mm', gauges: [] } as const;
 

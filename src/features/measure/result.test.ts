@@ -1,6 +1,7 @@
 import type { Advice } from '@/core/assessment';
 import { solveRunout } from '@/core/runout';
-import { advisedMove, drawnCurve, toldAtEntry, toldBelowDiscard, type SetResult } from './result';
+import { advisedMove, drawnCurve, toldBelowDiscard, type SetResult } from './result';
+import { toldAtEntry } from './solve';
 
 const index = (probability: number): Advice => ({
   ...{ kind: 'index', from: 0, to: 2, tir: 12, before: 70, limit: 50 },

@@ -1,7 +1,4 @@
 import {
-  assessHubFace,
-  assessRunout,
-  assessThickness,
   beyondPlace,
   dtvLimit,
   extraOf,
@@ -11,21 +8,19 @@ import {
   lapsOf,
   measuredSet,
   runoutLimit,
-  sayAdvice,
   signOf,
   thinnestReading,
   turnPlace,
   turnsOf,
   withoutZero,
   type Advice,
-  type AdviceWords,
   type CornerRecord,
   type RawSet,
 } from '@/core/assessment';
 import type { RunoutResult } from '@/core/runout';
 import type { ThicknessFigures, ThicknessResult } from '@/core/thickness';
 import { formatIn, type Micrometres } from '@/core/units';
-import { sayReason, WORKSHOP_DEFAULTS, type Reason } from '@/core/verdict';
+import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 import type { RotorMark } from '@/ui/rotor';
 import {
   readingAt,
@@ -42,20 +37,6 @@ export type SetResult =
       readonly figures: ThicknessFigures;
       readonly verdicts: ThicknessResult | null;
     };
-
-/** What the solvers say of one set; null while no lap is whole. */
-export function solveSet(set: BenchSet, corner: BenchCorner): SetResult | null {
-  const measured = measuredSet(set);
-  if (!measured) return null;
-  if (measured.kind === 'runout') {
-    const runout = assessRunout(measured, corner.studs, corner.limits);
-    return { kind: 'runout', runout, isHub: false };
-  }
-  if (measured.kind === 'hub') {
-    return { kind: 'runout', runout: assessHubFace(measured, corner.studs), isHub: true };
-  }
-  return { kind: 'thickness', ...assessThickness(measured, corner.limits) };
-}
 
 /** The limit that a set is read against: of the hub face, the rotor's runout, or its variation. */
 export function limitOf(
@@ -164,22 +145,6 @@ export const readBeyond = (set: BenchSet): BenchReading[] =>
     .sort((p, q) => p.position - q.position || p.lap - q.lap);
 
 /**
- * What is said at the entry of a set beside what it asks for: a slow turn that does not count until one
- * does, and, where no nose stands beside it, why a set is not valid.
- */
-export function toldAtEntry(
-  result: SetResult | null,
-  { isCheck, units }: Pick<BenchCorner, 'isCheck' | 'units'>,
-): readonly string[] {
-  const verdict = result?.kind === 'runout' ? result.runout.verdict : result?.figures.dtvVerdict;
-  if (!verdict) return [];
-  const isTold = ({ code }: Reason): boolean =>
-    (code === 'turn-short' && result?.kind === 'runout' && result.runout.turned === null) ||
-    (isCheck === true && verdict.state === 'not-valid' && code !== 'virtual');
-  return verdict.reasons.filter(isTold).map((reason) => sayReason(reason, units));
-}
-
-/**
  * A place below discard thickness, told as soon as it is read: whatever is read after it, the rotor is replaced. Null
  * where there is none, or none can be told.
  */
@@ -223,7 +188,7 @@ export function advisedStep(result: SetResult | null, advice: Advice | null): Ad
 const SURE = 0.95;
 
 /** Whether the bench itself asks for a move to index; else that is weighed on Decide, which a quick check has not. */
-const asksToIndex = (
+export const asksToIndex = (
   { probability }: Extract<Advice, { kind: 'index' }>,
   { isCheck }: Pick<BenchCorner, 'isCheck'>,
 ): boolean => isCheck === true || probability >= SURE;
@@ -238,37 +203,4 @@ export function advisedMove(
   const isAsked =
     advice.kind === 'second-mounting' || (advice.kind === 'index' && asksToIndex(advice, corner));
   return isAsked ? { from: advice.from, to: advice.to } : null;
-}
-
-/** Advice that would answer what is done about a rotor. */
-const ANSWERS: readonly Advice['kind'][] = [
-  ...(['within', 'leave', 'index', 'plate', 'hub', 'machine', 'replace', 'no-place'] as const),
-];
-
-/**
- * An advice in the words of the bench. Which correction is taken depends on prices too: that is
- * said where the options stand side by side, unless a move surely does or the rotor is scrap.
- */
-export function sayOnBench(advice: Advice, corner: BenchCorner): AdviceWords {
-  if (corner.isAnswered && ANSWERS.includes(advice.kind)) {
-    return {
-      todo: 'Everything is read here: decide.',
-      why: 'What is done about it is yours to say: metal, money and what comes back count.',
-    };
-  }
-  // A quick check has no such page.
-  const isPriced =
-    (advice.kind === 'index' && !asksToIndex(advice, corner)) ||
-    (!corner.isCheck &&
-      (advice.kind === 'hub' ||
-        advice.kind === 'machine' ||
-        (advice.kind === 'replace' &&
-          advice.why !== 'below-discard' &&
-          advice.why !== 'condemned')));
-  return isPriced
-    ? {
-        todo: 'Everything is read here: decide.',
-        why: 'Runout or thickness variation is beyond its limit. What cures it, and what each way costs, stands side by side on Decide.',
-      }
-    : sayAdvice(advice, corner);
 }

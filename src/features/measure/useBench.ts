@@ -6,6 +6,7 @@ import type { SweepRecord } from '@/core/assessment';
 import { begunSet, withSweep } from './held';
 import { currentSet, type BenchCorner, type BenchSet } from './model';
 import type { SetPlan } from './plan';
+import type { Solving } from './solve';
 import { useBenchState, type HeldBench } from './useBenchState';
 import { useReadings, type Readings } from './useReadings';
 import {
@@ -16,6 +17,13 @@ import {
   writeSetBack,
   writeSweep,
 } from './writes';
+
+/** A corner, what is read of it, and the kind of set that the way here asks for. */
+interface BenchOf {
+  readonly corner: BenchCorner;
+  readonly sets: readonly BenchSet[];
+  readonly wanted?: BenchSet['kind'] | undefined;
+}
 
 /** What is done with a set as a whole. */
 interface SetActions {
@@ -97,13 +105,12 @@ function useSetActions({ state, dispatch, heed }: HeldBench, corner: BenchCorner
  * over them that this device holds. What is pressed shows at once and goes by the keeper.
  */
 export function useBench(
-  sets: readonly BenchSet[],
-  corner: BenchCorner,
-  wanted?: BenchSet['kind'],
+  { sets, corner, wanted }: BenchOf,
+  solving: Solving | null,
   onHeard?: (heard: Heard, setId: string) => void,
 ): Bench {
   const held = useBenchState(sets, corner, wanted);
-  const readings = useReadings(held, corner, onHeard);
+  const readings = useReadings(held, corner, solving, onHeard);
   const actions = useSetActions(held, corner);
   const { state, save, trouble, dispatch } = held;
   return { state, set: currentSet(state), save, trouble, dispatch, ...readings, ...actions };

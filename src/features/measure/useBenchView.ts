@@ -1,7 +1,7 @@
 'use client';
 
 import { useDeferredValue, useMemo, useState } from 'react';
-import { advise, assessCorner, type SweepRecord } from '@/core/assessment';
+import type { SweepRecord } from '@/core/assessment';
 import type { RotorMove } from '@/ui/rotor';
 import {
   counted,
@@ -15,9 +15,10 @@ import {
 import { sayResult } from './heard';
 import { gaugeOf, type BenchCorner, type BenchSet } from './model';
 import { planFor, planOf, type SetPlan } from './plan';
-import { advisedMove, recordOf, sayOnBench, solveSet } from './result';
+import { advisedMove } from './result';
 import { sound, useSound } from './sounds';
 import { useBench, type Bench } from './useBench';
+import type { Solving } from './solve';
 import type { Shown } from './VirtualGauge';
 
 interface BenchStart {
@@ -27,28 +28,20 @@ interface BenchStart {
   readonly wanted: BenchSet['kind'] | undefined;
 }
 
+/** Nothing is said of a corner while a set is read, and until what judges it is here. */
+const UNJUDGED = { judged: null, advice: null, words: null, isSeatAsked: false } as const;
+
 /** The corner as it is judged, and what that says on the bench. */
-function useJudged({ state, set }: Bench, corner: BenchCorner) {
+function useJudged({ state, set }: Bench, corner: BenchCorner, solving: Solving | null) {
   const isReading = set !== undefined && state.cursor !== null;
   // While a set is read its figures stand alone; the corner is judged when it is read. A quick
   // check goes on answering: typing goes first, the answer follows when there is time.
   const calm = useDeferredValue(state.sets);
   const toJudge = corner.isCheck ? calm : isReading ? null : state.sets;
-  return useMemo(() => {
-    if (toJudge === null) return { judged: null, advice: null, words: null, isSeatAsked: false };
-    const record = recordOf(toJudge, corner);
-    const assessment = assessCorner(record);
-    const advice = advise(record, assessment);
-    // As found nothing is decided: the rotor is read again once its seat is clean.
-    const isDecided = corner.phase !== 'as-found';
-    return {
-      judged: { record, assessment },
-      advice,
-      words: isDecided ? sayOnBench(advice, corner) : null,
-      // Where it sits is settled before anything follows.
-      isSeatAsked: isDecided && assessment.seatDoubt !== null,
-    };
-  }, [toJudge, corner]);
+  return useMemo(
+    () => (toJudge && solving ? solving.judgeSets(toJudge, corner) : UNJUDGED),
+    [toJudge, corner, solving],
+  );
 }
 
 /** What a gauge at the bench shows, of the set that it stands at and of no other. */
@@ -101,8 +94,8 @@ function useNextSet({ state, set, dispatch, start, putAside }: Bench, props: Ben
   };
 }
 
-/** Everything that the parts of the bench show and do, derived once. */
-export function useBenchView(props: BenchStart) {
+/** Everything that the parts of the bench show and do, derived once; figures where what solves them is here. */
+export function useBenchView(props: BenchStart, solving: Solving | null) {
   const { corner } = props;
   const hearing = useSound();
   const [told, setTold] = useState('');
@@ -110,15 +103,18 @@ export function useBenchView(props: BenchStart) {
   const [readOf, setReadOf] = useState<string | null>(null);
   // The curve as far as the wheel has turned, while it is swept.
   const [curve, setCurve] = useState<readonly (number | null)[] | null>(null);
-  const bench = useBench(props.sets, corner, props.wanted, (heard, setId) => {
+  const bench = useBench(props, solving, (heard, setId) => {
     setReadOf(setId);
     setTold(heard.told);
     sound(heard, hearing);
   });
   const { state, set } = bench;
-  const result = useMemo(() => (set ? solveSet(set, corner) : null), [set, corner]);
+  const result = useMemo(
+    () => (set && solving ? solving.solveSet(set, corner) : null),
+    [set, corner, solving],
+  );
   const isReading = set !== undefined && state.cursor !== null;
-  const corners = useJudged(bench, corner);
+  const corners = useJudged(bench, corner, solving);
   const gauge = useShown(bench);
   const next = useNextSet(bench, props);
   const advised = advisedMove(corners.advice, corner);
@@ -136,7 +132,7 @@ export function useBenchView(props: BenchStart) {
     takeSweep: (lap: number, sweep: SweepRecord): void => {
       const swept = bench.sweep(lap, sweep);
       if (!swept) return;
-      const read = solveSet(swept, corner);
+      const read = solving?.solveSet(swept, corner);
       const verdict = read ? sayResult(read, corner) : '';
       setReadOf(swept.id);
       setTold(`Lap ${lap + 1} is swept. ${verdict}.`);

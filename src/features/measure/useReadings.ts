@@ -16,8 +16,9 @@ import {
   type Cursor,
   type DoubtedReading,
 } from './model';
-import { askedPlace, solveSet } from './result';
+import { askedPlace } from './result';
 import type { HeldBench } from './useBenchState';
+import type { Solving } from './solve';
 import { readingPlace, writeReading } from './writes';
 
 export interface Readings {
@@ -33,6 +34,7 @@ export interface Readings {
 export function useReadings(
   { state, dispatch }: HeldBench,
   corner: BenchCorner,
+  solving: Solving | null,
   onHeard?: (heard: Heard, setId: string) => void,
 ): Readings {
   const keeper = useKeeper();
@@ -48,7 +50,7 @@ export function useReadings(
   };
 
   const goToAsked = (of: BenchSet): Cursor | null => {
-    const asked = askedPlace(of, solveSet(of, corner));
+    const asked = askedPlace(of, solving?.solveSet(of, corner) ?? null);
     if (asked) dispatch({ type: 'pick-place', cursor: asked });
     return asked;
   };
@@ -71,7 +73,7 @@ export function useReadings(
       const next = goOn(then.cursor, event, after);
       if (event.type !== 'read') return;
       const isRead = isLapRead(after, event.reading, next);
-      const result = isRead ? solveSet(after, corner) : null;
+      const result = isRead ? (solving?.solveSet(after, corner) ?? null) : null;
       onHeard?.(heardOf(after, event.reading, next, result, corner), after.id);
       put(set, event.reading, firstOpen(after) === null);
     },

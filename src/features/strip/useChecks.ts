@@ -1,6 +1,6 @@
 'use client';
 
-import { format } from 'date-fns';
+import { sayClock } from '@/ui/sayTime';
 import {
   overTheirs,
   keepCheck,
@@ -45,7 +45,7 @@ const changeOf = ({ input }: KeptWrite): CheckChange => {
 function theirView(write: KeptWrite): CheckView | null {
   const theirs = theirsOf(write);
   if (theirs === null) return null;
-  const at = typeof theirs.at === 'string' ? format(new Date(theirs.at), 'HH:mm') : '';
+  const at = typeof theirs.at === 'string' ? sayClock(new Date(theirs.at)) : '';
   return { ...(theirs as unknown as CheckView), at };
 }
 

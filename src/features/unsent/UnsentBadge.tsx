@@ -4,8 +4,11 @@ import { Button } from 'react-bootstrap';
 import { CloudUpload, TriangleAlert } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useKeeperState } from '@/ui/keeper';
-import { UnsentList } from './UnsentList';
+import { later } from '@/ui/later';
 import styles from './unsent.module.css';
+
+// It is here before it is wanted: then the server may be away.
+const useList = later(() => import('./UnsentList'));
 
 /** What is on its way for less is not worth a word. */
 const BLINK_MS = 1200;
@@ -16,6 +19,7 @@ const BLINK_MS = 1200;
  */
 export function UnsentBadge() {
   const { writes } = useKeeperState();
+  const list = useList();
   const [isOpen, setOpen] = useState(false);
   const [isLong, setLong] = useState(false);
   const isUnsent = writes.length > 0;
@@ -54,7 +58,7 @@ export function UnsentBadge() {
           {say}
         </span>
       </Button>
-      <UnsentList isOpen={isOpen} onClose={() => setOpen(false)} />
+      {list && <list.UnsentList isOpen={isOpen} onClose={() => setOpen(false)} />}
     </>
   );
 }

@@ -1,8 +1,8 @@
 'use client';
 
 import { ButtonLink } from '@/ui/Link';
-import { format } from 'date-fns';
 import { Button, Offcanvas } from 'react-bootstrap';
+import { sayMoment } from '@/ui/sayTime';
 import { overTheirs, sayTheirs, useKeeper, useKeeperState, type KeptWrite } from '@/ui/keeper';
 import styles from './unsent.module.css';
 
@@ -21,7 +21,7 @@ function UnsentLine({ write, isAway }: { readonly write: KeptWrite; readonly isA
     <li className={styles.unsentLine}>
       <strong>{write.about}</strong>
       <div className="zh-muted">
-        {format(new Date(write.at), 'd MMM, HH:mm')} · {stateOf(write, isAway)}
+        {sayMoment(write.at)} · {stateOf(write, isAway)}
       </div>
       <div className="d-flex flex-wrap gap-2 mt-1">
         <ButtonLink variant="outline-secondary" href={write.href}>

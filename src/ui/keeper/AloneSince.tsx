@@ -1,7 +1,7 @@
 'use client';
 
-import { format } from 'date-fns';
 import { useEffect, useState } from 'react';
+import { sayClock } from '../sayTime';
 import { heardLast, isLive } from './live';
 
 const LOOK_EVERY_MS = 5000;
@@ -17,7 +17,7 @@ export function AloneSince() {
   return (
     <span className="zh-muted" role="status">
       {since !== null &&
-        ` · without the server since ${format(since, 'HH:mm')}: what stands here is of then`}
+        ` · without the server since ${sayClock(since)}: what stands here is of then`}
     </span>
   );
 }

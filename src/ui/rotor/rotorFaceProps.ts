@@ -1,5 +1,5 @@
 import type { Corner, Fastening } from '@/core/readings';
-import type { Exaggeration } from '@/core/drawing';
+import { exaggerationOf, type Exaggeration } from '@/core/drawing';
 
 export interface RotorMove {
   readonly from: number;
@@ -55,3 +55,11 @@ export const placeAngle = (
   { values, angles }: Pick<RotorFaceProps, 'values' | 'angles'>,
   position: number,
 ): number => angles?.[position] ?? angleOf(position, values.length);
+
+/** How a rotor's figures are drawn: those that are read, and those between the places, fill the swing with the limit. */
+export const scaleOf = ({ values, marks = [], limit, scale }: RotorFaceProps): Exaggeration =>
+  scale ??
+  exaggerationOf(
+    [...values, ...marks.map(({ value }) => value)].filter((value) => value !== null),
+    limit,
+  );
