@@ -7,6 +7,7 @@ import { BenchRotor } from './BenchRotor';
 import { BenchStarter } from './BenchStarter';
 import { LapVerdict } from './LapVerdict';
 import type { BenchCorner, BenchSet } from './model';
+import { PlainEntry } from './PlainEntry';
 import { placeName } from './placeName';
 import { advisedStep, limitOf } from './result';
 import { setName, SetsAside, SetTabs } from './SetTabs';
@@ -100,7 +101,7 @@ const BenchSays = memo(function BenchSays({
   return <judging.CheckAnswer assessment={judged.assessment} {...{ words, reading, corner }} />;
 });
 
-/** The set at hand, or what begins the next one; for a moment neither, until what reads a set is here. */
+/** The set at hand, or what begins the next one; its field alone until what reads a set is here. */
 function SetAtHand({
   view,
   judging,
@@ -110,10 +111,15 @@ function SetAtHand({
   const { set } = view.bench;
   if (!set) return <BenchStarter view={view} />;
   if (judging) return <judging.BenchEntry {...{ view, set, nextHref, nextLabel }} />;
+  const { state, dispatch, pressEnter } = view.bench;
+  const { cursor, draft, error } = state;
+  if (!cursor || set.sweeps) return null;
   return (
-    <p className="zh-muted" role="status">
-      The set is begun: the field for its readings is on its way.
-    </p>
+    <PlainEntry
+      {...{ set, cursor, draft, error, corner: view.corner }}
+      onType={(text) => dispatch({ type: 'type', text })}
+      onEnter={() => pressEnter()}
+    />
   );
 }
 

@@ -10,6 +10,7 @@ import {
   doubtedReading,
   isDialSet,
   openPlaces,
+  readingAt,
   unitOf,
   writtenOut,
   type BenchCorner,
@@ -88,9 +89,12 @@ export function ReadingEntry(props: ReadingEntryProps) {
   const hasThumbs = useThumbs();
   const { cursor, draft, error } = state;
   const place = cursor ? `${cursor.lap}.${cursor.position}` : '';
+  const isRead = cursor !== null && readingAt(set, cursor) !== undefined;
   useEffect(() => {
     input.current?.focus();
-    input.current?.select();
+    // A figure that stands is typed over; one that was begun goes on.
+    if (isRead) input.current?.select();
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- a place is come to once, whatever is read of it then
   }, [place, set.id]);
   useFigureKeys(input);
   const doubted = doubtedReading(set, cursor, corner);
