@@ -9,7 +9,7 @@ import { environment } from './environment';
 /** One handle a process, kept through reloads of this module in development. */
 const store = globalThis as typeof globalThis & {
   zestyHoundDatabase?: Promise<DatabaseHandle> | undefined;
-  zestyHoundTransaction?: AsyncLocalStorage<Database>;
+  zestyHoundTransaction?: AsyncLocalStorage<UnderWay>;
   zestyHoundHearers?: Set<Hearer>;
   /** The handle on which is listened. */
   zestyHoundHeard?: DatabaseHandle;
@@ -25,7 +25,14 @@ type Hearer = (channel: Channel, payload: string) => void;
 const hearers = (store.zestyHoundHearers ??= new Set<Hearer>());
 
 /** The transaction that is under way: whatever is asked meanwhile is asked in it. */
-const underWay = (store.zestyHoundTransaction ??= new AsyncLocalStorage<Database>());
+interface UnderWay {
+  readonly tx: Database;
+  /** Use cases in it are parts of one whole: what one of them refuses undoes all of it. */
+  readonly isWhole: boolean;
+  /** Whether one of its parts refused. */
+  hasRefused: boolean;
+}
+const underWay = (store.zestyHoundTransaction ??= new AsyncLocalStorage<UnderWay>());
 
 /** Opens the database once; a failed opening may be tried again. */
 export function databaseHandle(): Promise<DatabaseHandle> {
@@ -65,7 +72,7 @@ export async function onNews(hearer: Hearer): Promise<() => void> {
 
 /** The database, or the transaction that is under way. */
 export const database = async (): Promise<Database> =>
-  underWay.getStore() ?? (await databaseHandle()).db;
+  underWay.getStore()?.tx ?? (await databaseHandle()).db;
 
 /** What a use case refused after it had begun to write: everything of it is undone. */
 class Undone extends ExpectedError {
@@ -85,28 +92,61 @@ const codeOf = (error: unknown): unknown =>
       ? error.code
       : undefined;
 
+/** A part refused, and what asked it went on: it has to be undone by itself. */
+class PartRefused extends Error {}
+
+/** A use case as a part of the one that is under way, which is undone with it. */
+async function asItsPart<Value>(
+  whole: UnderWay,
+  useCase: (tx: Database) => Promise<Answer<Value>>,
+): Promise<Answer<Value>> {
+  const answer = await useCase(whole.tx);
+  if (!answer.ok) whole.hasRefused = true;
+  return answer;
+}
+
+/** A use case as one transaction, or undone by itself within another. */
+const asOne = <Value>(
+  db: Database,
+  useCase: (tx: Database) => Promise<Answer<Value>>,
+  isWhole: boolean,
+): Promise<Answer<Value>> =>
+  db.transaction((tx) => {
+    const own: UnderWay = { tx, isWhole, hasRefused: false };
+    return underWay.run(own, async () => {
+      const answer = await useCase(tx);
+      if (!answer.ok) throw new Undone(answer);
+      if (own.hasRefused) throw new PartRefused('A part of it was refused.');
+      return answer;
+    });
+  });
+
 /**
  * One use case as one transaction: everything that it writes, or nothing where it refuses or
  * fails. Inside another it is a part of that one, undone by itself where it refuses. What two
  * writers in each other’s way break off is begun again.
+ *
+ * `isWhole` says that what a part refuses is what the whole answers: then no part needs to be undone by itself, which
+ * costs two questions each. Where it went on after all it is begun again with parts that can be.
  */
 export async function inTransaction<Value>(
   useCase: (tx: Database) => Promise<Answer<Value>>,
+  { isWhole = false } = {},
 ): Promise<Answer<Value>> {
   const outer = underWay.getStore();
+  if (outer?.isWhole) return asItsPart(outer, useCase);
   if (!outer) (await databaseHandle()).refuseFull();
-  const db = outer ?? (await databaseHandle()).db;
+  const db = outer?.tx ?? (await databaseHandle()).db;
+  let hasParts = !isWhole;
   for (let attempt = 1; ; attempt += 1) {
     try {
-      return await db.transaction((tx) =>
-        underWay.run(tx, async () => {
-          const answer = await useCase(tx);
-          if (!answer.ok) throw new Undone(answer);
-          return answer;
-        }),
-      );
+      return await asOne(db, useCase, !hasParts);
     } catch (error) {
       if (error instanceof Undone) return error.answer;
+      if (error instanceof PartRefused) {
+        hasParts = true;
+        continue;
+      }
       const isWorthATry = !outer && attempt < TRIES && IN_THE_WAY.includes(String(codeOf(error)));
       if (!isWorthATry) throw error;
     }

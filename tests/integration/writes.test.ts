@@ -4,7 +4,8 @@ import path from 'node:path';
 import { eq } from 'drizzle-orm';
 import { VEHICLES } from '@/cli/demo/vehicles';
 import { deviceWrites, jobs } from '@/db/schema';
-import { closeDatabase, database } from '@/server/database';
+import { accept, refuse, type Answer } from '@/server/answer';
+import { closeDatabase, database, inTransaction } from '@/server/database';
 import { loadJob, openJob } from '@/server/job/jobs';
 import { beginSet } from '@/server/measure/sets';
 import { addPerson } from '@/server/shop/people';
@@ -143,4 +144,39 @@ test('what nobody can do is refused in words, and a number is written down only 
 // 2026-11-27: the drill sent one; the server answered that it was in trouble, and the device sent it for ever.
 test('a change of a set that changes nothing is taken, not trouble', async () => {
   expect(await sendWrite('set-details', { setId })).toMatchObject({ state: 'done' });
+});
+
+describe('parts of one whole', () => {
+  const note = (complaint: string): Promise<Answer<string>> =>
+    inTransaction(async (tx) => {
+      await tx.update(jobs).set({ complaint }).where(eq(jobs.id, jobId));
+      return complaint === 'no' ? refuse('Not that.') : accept(complaint);
+    });
+  const noted = async (): Promise<string | undefined> => (await loadJob(jobId))?.complaint;
+
+  test('what a part refuses is what the whole answers, and nothing of it stands', async () => {
+    expect(await inTransaction(() => note('one'), { isWhole: true })).toEqual(accept('one'));
+    const two = await inTransaction(
+      async () => {
+        const first = await note('two');
+        return first.ok ? note('no') : first;
+      },
+      { isWhole: true },
+    );
+    expect(two).toMatchObject({ ok: false, message: 'Not that.' });
+    expect(await noted()).toBe('one');
+  });
+  test('where it goes on after a part that refused, that part alone is undone', async () => {
+    let times = 0;
+    const whole = await inTransaction(
+      async () => {
+        times += 1;
+        await note('three');
+        await note('no');
+        return accept('went on');
+      },
+      { isWhole: true },
+    );
+    expect([whole, times, await noted()]).toEqual([accept('went on'), 2, 'three']);
+  });
 });

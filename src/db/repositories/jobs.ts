@@ -197,6 +197,20 @@ export async function lockJob(
   return row ?? null;
 }
 
+/** Locks the job of a set, as `lockJob` does; null where the set is not on file. */
+export async function lockJobOfSet(
+  db: Database,
+  setId: string,
+): Promise<Pick<JobRow, 'id' | 'closedAt'> | null> {
+  const [row] = await db
+    .select({ id: jobs.id, closedAt: jobs.closedAt })
+    .from(jobs)
+    .innerJoin(readingSets, eq(readingSets.jobId, jobs.id))
+    .where(eq(readingSets.id, setId))
+    .for('update', { of: jobs });
+  return row ?? null;
+}
+
 /** Locks the open jobs of a vehicle, which are judged by its figures; answers with their ids. */
 export async function lockOpenJobsOf(db: Database, vehicleId: string): Promise<string[]> {
   const rows = await db

@@ -1,6 +1,7 @@
 import { ascending, group } from 'd3-array';
 import { and, asc, desc, eq, gt, inArray, isNotNull, or, sql } from 'drizzle-orm';
 import { sweptReadings } from '../../core/assessment';
+import { asPart } from '../asPart';
 import type { Database } from '../client';
 import { jobs, readingChanges, readings, readingSets, vehicles } from '../schema';
 
@@ -94,27 +95,50 @@ export const listReadingChanges = (db: Database, setId: string): Promise<Reading
     .where(eq(readingChanges.setId, setId))
     .orderBy(desc(readingChanges.replacedAt));
 
-/** Writes readings, or takes them back; what stood there goes to the history. All or none. */
+/** What stands at places of a set, held until the transaction ends. */
+const lockPlaces = (
+  tx: Database,
+  setId: string,
+  places: readonly Pick<ReadingRow, 'lap' | 'position'>[],
+): Promise<ReadingRow[]> => {
+  // Only the places that are written: a set has hundreds.
+  const at = places.map(
+    ({ lap, position }) => sql`(${readings.lap} = ${lap} and ${readings.position} = ${position})`,
+  );
+  if (at.length === 0) return Promise.resolve([]);
+  return tx
+    .select()
+    .from(readings)
+    .where(and(eq(readings.setId, setId), or(...at)))
+    .for('update');
+};
+
+/** What stands at one place of a set, held until the transaction ends; null where nothing does. */
+export async function lockReading(
+  tx: Database,
+  setId: string,
+  place: Pick<ReadingRow, 'lap' | 'position'>,
+): Promise<ReadingRow | null> {
+  const [row] = await lockPlaces(tx, setId, [place]);
+  return row ?? null;
+}
+
+/**
+ * Writes readings, or takes them back; what stood there goes to the history. All or none. Who has asked already what
+ * stands at all of the places, and holds the set's job, says so.
+ */
 export const writeReadings = (
   db: Database,
   setId: string,
   changes: readonly ReadingChange[],
+  held?: readonly ReadingRow[],
 ): Promise<void> =>
-  db.transaction(async (tx) => {
+  asPart(db, async (tx) => {
     // One writer of a set at a time: where nothing stands yet there is no row to hold.
-    await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`set ${setId}`}, 0))`);
-    // Only the places that are written: a set has hundreds.
-    const places = changes.map(
-      ({ lap, position }) => sql`(${readings.lap} = ${lap} and ${readings.position} = ${position})`,
-    );
-    const rows =
-      places.length === 0
-        ? []
-        : await tx
-            .select()
-            .from(readings)
-            .where(and(eq(readings.setId, setId), or(...places)))
-            .for('update');
+    if (!held) {
+      await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`set ${setId}`}, 0))`);
+    }
+    const rows = held ?? (await lockPlaces(tx, setId, changes));
     const standing = new Map(rows.map((row) => [`${row.lap}.${row.position}`, row]));
     for (const change of changes) {
       const { lap, position } = change;

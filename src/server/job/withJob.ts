@@ -28,9 +28,12 @@ export const withJobHeld = <Value>(
     const known = idSchema.safeParse(id);
     const locked = known.success ? await lockJob(tx, known.data) : null;
     if (!locked) return refuse(GONE, {}, 'gone');
-    if (locked.closedAt !== null && !evenSigned) return refuse(SIGNED_OFF, {}, 'signed');
+    if (locked.closedAt !== null && !evenSigned) return refuseSigned();
     return useCase(tx, locked.id);
   });
+
+/** Refuses what would change the record of a signed job. */
+export const refuseSigned = (): Answer<never> => refuse(SIGNED_OFF, {}, 'signed');
 
 /**
  * One use case on a job: held as by `withJobHeld`, and loaded as it stands then; what the use case

@@ -38,6 +38,7 @@ import {
   findUsualGauge,
   insertSet,
   listReadingChanges,
+  lockReading,
   sayToLedger,
   updateSet,
   writeReadings,
@@ -318,12 +319,11 @@ export async function saveReading(
     if (!changes.ok) return { ...changes, fields: { text: changes.message } };
     const [change] = changes.value;
     const text = change && change.valueUm !== null ? change.text : null;
-    const stands =
-      set.readings.find(({ lap, position }) => lap === typed.lap && position === typed.position)
-        ?.text ?? null;
+    const standing = await lockReading(tx, setId, typed);
+    const stands = standing?.text ?? null;
     const isSeen = was === undefined || [was, own, text].includes(stands);
     if (!isSeen) return accept({ kept: false, theirs: { text: stands } });
-    await writeReadings(tx, setId, changes.value);
+    await writeReadings(tx, setId, changes.value, standing ? [standing] : []);
     return accept({ kept: true, text });
   });
 }

@@ -2,10 +2,10 @@ import 'server-only';
 import { idSchema } from '../../core/contracts';
 import type { Job, ReadingSet } from '../../core/job';
 import type { Database } from '../../db/client';
-import { findSet, findSetFile, type SetFile } from '../../db/repositories';
+import { findSet, lockJobOfSet, type SetRow } from '../../db/repositories';
 import { refuse, type Answer } from '../answer';
-import { database } from '../database';
-import { withJob, withJobHeld } from '../job/withJob';
+import { database, inTransaction } from '../database';
+import { refuseSigned, withJob } from '../job/withJob';
 
 const gone = (): Answer<never> =>
   refuse('This set is not on file any more. Load the page again.', {}, 'gone');
@@ -30,14 +30,14 @@ export async function withSet<Value>(
 }
 
 /** One use case on a set alone, its job held: what is typed at a place is judged by nothing else. */
-export async function withSetAlone<Value>(
+export const withSetAlone = <Value>(
   id: string,
-  use: (tx: Database, set: SetFile) => Promise<Answer<Value>>,
-): Promise<Answer<Value>> {
-  const jobId = await jobIdOf(id);
-  if (jobId === null) return gone();
-  return withJobHeld(jobId, async (tx) => {
-    const set = await findSetFile(tx, id);
-    return set ? use(tx, set) : gone();
+  use: (tx: Database, set: SetRow) => Promise<Answer<Value>>,
+): Promise<Answer<Value>> =>
+  inTransaction(async (tx) => {
+    const isId = idSchema.safeParse(id).success;
+    const job = isId ? await lockJobOfSet(tx, id) : null;
+    const set = job && (await findSet(tx, id));
+    if (!set) return gone();
+    return job.closedAt === null ? use(tx, set) : refuseSigned();
   });
-}

@@ -80,32 +80,35 @@ const takeWrite = (
   write: OutgoingWrite,
   { who, here }: Writer,
 ): Promise<Answer<Taken>> =>
-  inTransaction<Taken>(async (tx) => {
-    const { name, place, number, input } = write;
-    const newest = await lockDeviceWrite(tx, { device, place });
-    if (newest && newest.number >= number) return accept({ state: 'done', value: newest.answer });
-    const why = here && (await refuseName(tx, here, who));
-    if (why) return refuse(why);
-    const { name: by = null, role = null } = who ?? {};
-    await sayToLedger(tx, {
-      who: by,
-      role,
-      reason: null,
-      sender: device,
-      device: here?.deviceName ?? device,
-    });
-    const held = await holdReplaced(tx, device, write);
-    if (held?.unseen) return accept({ state: 'conflict', value: held.unseen });
-    const answer = await askUseCase(name, input, {
-      ...{ who, last: newest?.answer },
-      ...(here && { isSure: here.isSure && here.person === who?.id }),
-    });
-    if (!answer.ok) return answer;
-    if (isConflict(answer.value)) return accept({ state: 'conflict', value: answer.value });
-    await saveDeviceWrite(tx, { device, place }, { number, answer: answer.value });
-    const seq = await held?.reach();
-    return accept({ state: 'done', value: answer.value, ...(seq === undefined ? {} : { seq }) });
-  });
+  inTransaction<Taken>(
+    async (tx) => {
+      const { name, place, number, input } = write;
+      const newest = await lockDeviceWrite(tx, { device, place });
+      if (newest && newest.number >= number) return accept({ state: 'done', value: newest.answer });
+      const why = here && (await refuseName(tx, here, who));
+      if (why) return refuse(why);
+      const { name: by = null, role = null } = who ?? {};
+      await sayToLedger(tx, {
+        who: by,
+        role,
+        reason: null,
+        sender: device,
+        device: here?.deviceName ?? device,
+      });
+      const held = await holdReplaced(tx, device, write);
+      if (held?.unseen) return accept({ state: 'conflict', value: held.unseen });
+      const answer = await askUseCase(name, input, {
+        ...{ who, last: newest?.answer },
+        ...(here && { isSure: here.isSure && here.person === who?.id }),
+      });
+      if (!answer.ok) return answer;
+      if (isConflict(answer.value)) return accept({ state: 'conflict', value: answer.value });
+      await saveDeviceWrite(tx, { device, place }, { number, answer: answer.value });
+      const seq = await held?.reach();
+      return accept({ state: 'done', value: answer.value, ...(seq === undefined ? {} : { seq }) });
+    },
+    { isWhole: true },
+  );
 
 const DAY_MS = 24 * 3600 * 1000;
 const KEPT_DAYS = 7;
