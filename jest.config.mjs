@@ -54,6 +54,11 @@ const apart = process.env.GROUPED
 const BOTH_ENGINES = ['access', 'database', 'live', 'nose', 'replaces', 'strip', 'writes'];
 /** `npm test` starts a PostgreSQL server and names it; without one everything runs on the embedded engine. */
 const isServerThere = Boolean(process.env.TEST_PG);
+const ON_SERVER = '<rootDir>/tests/integration/together/onServer.test.ts';
+/** Those that run on a server: one program for the most of them in a whole test. */
+const onServer = BOTH_ENGINES.filter(
+  (name) => !process.env.GROUPED || !GROUPS.onServer.includes(name),
+).map((name) => `<rootDir>/tests/integration/${name}.test.ts`);
 
 /** @type {import('jest').Config} */
 const config = {
@@ -77,7 +82,7 @@ const config = {
         // What needs a program of its own beside it: `npm run drill -- spreadsheet`.
         ...(process.env.DRILL_TESTS ? ['<rootDir>/tests/drills/**/*.test.ts'] : []),
       ],
-      testPathIgnorePatterns: ['/node_modules/', ...apart],
+      testPathIgnorePatterns: ['/node_modules/', ...apart, ON_SERVER],
       setupFiles: ['<rootDir>/tests/support/embedded.ts'],
     },
     ...(isServerThere
@@ -87,7 +92,8 @@ const config = {
             displayName: 'server',
             testEnvironment: 'node',
             testMatch: [
-              ...BOTH_ENGINES.map((name) => `<rootDir>/tests/integration/${name}.test.ts`),
+              ...onServer,
+              ...(process.env.GROUPED ? [ON_SERVER] : []),
               // The built application, twice, on one server.
               '<rootDir>/tests/servers/**/*.test.ts',
             ],

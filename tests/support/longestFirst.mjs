@@ -14,6 +14,7 @@ const LONGEST = [
   'tests/integration/together/work.test.ts',
   'tests/integration/together/story.test.ts',
   'tests/integration/together/records.test.ts',
+  'tests/integration/together/onServer.test.ts',
   'tests/integration/torn.test.ts',
   'tests/integration/engine.test.ts',
   'tests/integration/access.test.ts',

@@ -1,0 +1,3 @@
+import { group } from '../../support/group';
+
+group('onServer');
