@@ -30,12 +30,15 @@ export const actionSchema = z.object({
   fault: z.enum(BENCH_FAULTS),
 });
 
+const READ = z.array(z.object({ code: z.enum(GAUGED), value: z.union([z.string(), z.number()]) }));
+
 const findSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('check'), code: z.string() }),
   z.object({
     kind: z.literal('read'),
-    found: z.array(z.object({ code: z.enum(GAUGED), value: z.union([z.string(), z.number()]) })),
+    found: READ,
   }),
+  z.object({ kind: z.literal('reread'), found: READ }),
   z.object({ kind: z.literal('repair'), code: z.string() }),
   z.object({ kind: z.literal('pedal') }),
   z.object({ kind: z.literal('drive') }),
@@ -73,6 +76,15 @@ export const actionsOf = (writes: readonly PracticeWrite[]): BenchAction[] =>
 /** What was done at a whole car, in order. */
 export const findActionsOf = (writes: readonly PracticeWrite[]): FindAction[] =>
   taken(writes, FIND, findSchema);
+
+/** What was written since something was put right last; all of it where nothing was. */
+export const sinceRepair = (writes: readonly PracticeWrite[]): readonly PracticeWrite[] =>
+  writes.slice(
+    1 +
+      writes.findLastIndex(
+        ({ name, input }) => name === FIND && findSchema.safeParse(input).data?.kind === 'repair',
+      ),
+  );
 
 /** What was done in a job that is worked again, in order. */
 export const replayActionsOf = (writes: readonly PracticeWrite[]): ReplayAction[] =>

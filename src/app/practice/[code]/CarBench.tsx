@@ -3,21 +3,35 @@
 import { useMemo } from 'react';
 import { Button } from 'react-bootstrap';
 import { assessCorner, measuredFindings } from '@/core/assessment';
-import { CASE_LIMITS, GAUGED, readMinutes, type FindCase, type ReadFinding } from '@/core/practice';
+import {
+  CASE_LIMITS,
+  cornerAfter,
+  GAUGED,
+  readMinutes,
+  readSoFar,
+  type CarCorner,
+  type FindCase,
+  type ReadFinding,
+} from '@/core/practice';
 import type { UnitSystem } from '@/core/units';
 import { withHeld } from '@/features/measure/held';
 import { MeasureBench } from '@/features/measure/MeasureBench';
 import type { BenchCorner, BenchSet } from '@/features/measure/model';
 import { recordOf } from '@/features/measure/result';
-import { sayMinutes, sayShown, type CarBenchProps } from '@/features/practice';
+import { sayMinutes, sayShown, sinceRepair, type CarBenchProps } from '@/features/practice';
 import { NextThing } from '@/ui/shell';
 
 /** The corner of a car as the bench takes it. */
-const cornerOf = (own: FindCase, id: string, units: UnitSystem): BenchCorner => ({
+const cornerOf = (
+  own: FindCase,
+  { virtual, faults }: CarCorner,
+  id: string,
+  units: UnitSystem,
+): BenchCorner => ({
   ...{ jobId: id, whose: `Practice ${own.code}`, corner: own.corner, phase: 'before' },
-  ...{ fastening: 'studs', studs: own.bench.virtual.studs, allowedShifts: null },
+  ...{ fastening: 'studs', studs: virtual.studs, allowedShifts: null },
   ...{ limits: CASE_LIMITS, isCheck: true, isAnswered: true, units, gauges: [] },
-  practice: { corner: own.bench.virtual, faults: own.bench.faults },
+  practice: { corner: virtual, faults },
 });
 
 /** What the sets say to the weighing of causes, as those of a job do. */
@@ -31,11 +45,17 @@ function readOf(sets: readonly BenchSet[], corner: BenchCorner): ReadFinding[] {
 
 /** The bench of a car’s corner: virtual gauges on the screens of real corners; what they say is noted with the car. */
 export function CarBench({ own, id, writes, state, units, onNote, onLeave }: CarBenchProps) {
-  const sets = useMemo(() => withHeld([], writes), [writes]);
-  const corner = useMemo(() => cornerOf(own, id, units), [own, id, units]);
+  const { repairs } = state;
+  const isAgain = repairs.length > 0;
+  // What was read before a repair is of another corner.
+  const sets = useMemo(() => withHeld([], sinceRepair(writes)), [writes]);
+  const corner = useMemo(
+    () => cornerOf(own, cornerAfter(own, repairs), id, units),
+    [own, repairs, id, units],
+  );
   const read = useMemo(() => readOf(sets, corner), [sets, corner]);
   const isNoted = ({ code, value }: ReadFinding): boolean =>
-    state.found.some((each) => each.code === code && each.value === value);
+    readSoFar(state).some((each) => each.code === code && each.value === value);
   const fresh = read.filter((each) => !isNoted(each));
   const minutes = readMinutes(own, state, fresh);
   const say = ({ code, value }: ReadFinding) => {
@@ -50,9 +70,15 @@ export function CarBench({ own, id, writes, state, units, onNote, onLeave }: Car
     <>
       <NextThing
         todo={
-          fresh.length > 0 ? 'Note what was read, or read on.' : `Read the rotor at ${own.corner}.`
+          fresh.length > 0
+            ? 'Note what was read, or read on.'
+            : `Read the rotor at ${own.corner}${isAgain ? ' again' : ''}.`
         }
-        why="Runout, thickness, and the rotor moved on its studs, as at any corner; what is noted is weighed and takes its minutes."
+        why={
+          isAgain
+            ? 'What was beyond its limit with the fault is within once that is put right; what is noted takes its minutes.'
+            : 'Runout, thickness, and the rotor moved on its studs, as at any corner; what is noted is weighed and takes its minutes.'
+        }
       >
         <Button disabled={fresh.length === 0} onClick={() => onNote(fresh)}>
           Note it{fresh.length > 0 && ` (${sayMinutes(minutes)})`}

@@ -19,6 +19,8 @@ import {
 } from '.';
 import { seededRandom } from '../../numeric';
 import { carCorner } from './carCorner';
+import { judgeFind } from './judgeFind';
+import { cornerAfter } from './repaired';
 
 const CARS = drawCars(120, 77_773);
 const shares = (own: FindCase, ...codes: string[]): number[] =>
@@ -117,6 +119,60 @@ describe('what is read at a car', () => {
   });
 });
 
+describe('what is read after a repair', () => {
+  /** The corner as gauges tell it. */
+  const readOf = (own: FindCase, repairs: FindCase['cause'][]) => {
+    const { runout, variation } = truthShares(cornerAfter(own, repairs));
+    return [
+      { code: 'runout', value: runout },
+      { code: 'thickness-variation', value: variation },
+    ];
+  };
+  const isBeyond = (own: FindCase, repairs: FindCase['cause'][]): boolean =>
+    readOf(own, repairs).some(({ value }) => value > 1);
+  const atCorner = CARS.filter((own) => isBeyond(own, []));
+
+  test('the right one brings within what was beyond with it, on every car', () => {
+    expect(atCorner.length).toBeGreaterThan(20);
+    const still = atCorner.filter((own) => isBeyond(own, [own.cause]));
+    // Runout that has nothing to do with the fault stays.
+    expect(still.map(({ cause }) => cause.code).filter((code) => code !== 'air-knockback')).toEqual(
+      [],
+    );
+  });
+  test('one that does nothing at the rotor changes nothing there', () => {
+    const fluid = KNOWLEDGE.causes.find(({ code }) => code === 'air-knockback')!;
+    for (const own of atCorner.filter(({ cause }) => cause !== fluid)) {
+      expect(readOf(own, [fluid])).toEqual(readOf(own, []));
+    }
+  });
+  test('shows the fault gone where it was beyond, takes its minutes anew, and the nose still weighs what was found', () => {
+    const own = atCorner.find(({ cause }) => cause.code === 'hub-runout')!;
+    const wrong = KNOWLEDGE.causes.find(({ code }) => code === 'heat-damage')!;
+    const repair = ({ code }: FindCase['cause']): FindAction => ({ kind: 'repair', code });
+    const before: FindAction = { kind: 'read', found: [readOf(own, [])[0]!] };
+    const vain: FindAction[] = [before, repair(wrong)];
+    const again = (...repairs: FindCase['cause'][]): FindAction => ({
+      kind: 'reread',
+      found: [readOf(own, repairs)[0]!],
+    });
+    const inVain = findState(own, [...vain, again(wrong)]);
+    expect(inVain).toMatchObject({ isShown: false, found: before.found });
+    expect(inVain.readAfter).toHaveLength(1);
+    const right = [...vain, again(wrong), repair(own.cause)];
+    expect(findState(own, right).readAfter).toEqual([]);
+    const shown = findState(own, [...right, again(wrong, own.cause)]);
+    expect(shown).toMatchObject({ isShown: true, isPumped: false, drive: null });
+    expect(shown.minutes - findState(own, right).minutes).toBe(
+      KNOWLEDGE.wheelOffMinutes + KNOWLEDGE.findings.find(({ code }) => code === 'runout')!.minutes,
+    );
+    const end: FindAction[] = [...right, again(wrong, own.cause), { kind: 'pedal' }];
+    const { isRight, sentence } = judgeFind(own, [...end, { kind: 'back' }]);
+    expect(isRight).toBe(true);
+    expect(sentence).toMatch(/one repair was for nothing/);
+  });
+});
+
 test('a fault that is put right leaves what else is there: a new rotor on a hub that runs out comes back', () => {
   const bench = carCorner(
     { runout: 2, hub: 1.9, rotor: 0.3, variation: 1.5, nutPull: 0, isThinAtHigh: true },
@@ -125,11 +181,11 @@ test('a fault that is put right leaves what else is there: a new rotor on a hub 
   );
   const known = (code: string) => KNOWLEDGE.causes.find((each) => each.code === code)!;
   const car = (cause: string): FindCase => ({ ...CARS[0]!, bench, cause: known(cause) });
-  expect(laterOf(car('dtv-front'), { isCured: false })).toMatchObject({ km: 0, why: 'variation' });
-  const renewed = laterOf(car('dtv-front'), { isCured: true });
+  expect(laterOf(car('dtv-front'), { repairs: [] })).toMatchObject({ km: 0, why: 'variation' });
+  const renewed = laterOf(car('heat-damage'), { repairs: [known('heat-damage')] });
   expect(renewed).toMatchObject({ why: 'variation' });
   expect(renewed!.km).toBeGreaterThan(2000);
-  expect(laterOf(car('hub-runout'), { isCured: true })).toBeNull();
+  expect(laterOf(car('hub-runout'), { repairs: [known('hub-runout')] })).toBeNull();
 });
 
 test('a part of the drawing leads to its check, and shows what was seen at it', () => {

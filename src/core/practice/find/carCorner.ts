@@ -137,3 +137,11 @@ export function truthShares({
     variation: thicknessOf(virtual).variation / VARIATION_LIMIT,
   };
 }
+
+/** A corner as it runs where it sits: what tilts the rotor there is part of it. */
+export function asItSits({ virtual, faults }: CarCorner): VirtualCorner {
+  const tilts = [faults.dirt, faults.nuts].flatMap((tilt) =>
+    tilt ? [{ order: 1, amplitude: tilt.amplitude, highSpotDeg: tilt.at }] : [],
+  );
+  return { ...virtual, hub: [...virtual.hub, ...tilts] };
+}

@@ -41,6 +41,8 @@ export type FindAction =
   | { readonly kind: 'check'; readonly code: string }
   /** What was read with gauges at its corner, as the readings say it: shares of limits, and whether the thin place is at the high spot. */
   | { readonly kind: 'read'; readonly found: readonly ReadFinding[] }
+  /** What its corner was read as once something had been put right: it shows whether that was it. */
+  | { readonly kind: 'reread'; readonly found: readonly ReadFinding[] }
   /** A cause is taken for the fault and put right. */
   | { readonly kind: 'repair'; readonly code: string }
   /** The pedal is pumped, the wheels are spun. */
@@ -96,7 +98,9 @@ export interface FindState {
   readonly isWheelOff: boolean;
   readonly repairs: readonly Cause[];
   readonly isCured: boolean;
-  /** It was driven since the repair that cured it. */
+  /** Its corner as it was read since the last repair. */
+  readonly readAfter: readonly ReadFinding[];
+  /** It was driven, or read within, since the repair that cured it. */
   readonly isShown: boolean;
   /** The pedal was pumped since something was put right. */
   readonly isPumped: boolean;
@@ -111,7 +115,7 @@ export interface FindState {
 
 const START: FindState = {
   ...{ found: [], minutes: 0, money: 0, isWheelOff: false, repairs: [], isCured: false },
-  ...{ isShown: false, isPumped: true, drive: null, harm: null, danger: null },
+  ...{ readAfter: [], isShown: false, isPumped: true, drive: null, harm: null, danger: null },
   ...{ nose: 'off', isOver: false },
 };
 
@@ -153,16 +157,25 @@ function afterCheck(own: FindCase, state: FindState, code: string): FindState {
   };
 }
 
+/** What gauges have told of the corner as it stands: after a repair what they told before is of another one. */
+export const readSoFar = ({
+  found,
+  readAfter,
+  repairs,
+}: Pick<FindState, 'found' | 'readAfter' | 'repairs'>): readonly ReadFinding[] =>
+  repairs.length > 0 ? readAfter : found;
+
 /** Minutes of what was read, as the car stands: what was read before takes none again. */
 export function readMinutes(
   own: Pick<FindCase, 'knowledge'>,
-  state: Pick<FindState, 'found' | 'isWheelOff'>,
+  state: Pick<FindState, 'found' | 'readAfter' | 'repairs' | 'isWheelOff'>,
   found: readonly ReadFinding[],
 ): number {
+  const known = readSoFar(state);
   const has = (code: string | undefined): boolean =>
-    [...state.found, ...found].some((each) => each.code === code);
+    [...known, ...found].some((each) => each.code === code);
   const fresh = found.filter(
-    ({ code }) => !state.found.some((each) => each.code === code) && !has(TOLD_BESIDE[code]),
+    ({ code }) => !known.some((each) => each.code === code) && !has(TOLD_BESIDE[code]),
   );
   const off = state.isWheelOff ? 0 : own.knowledge.wheelOffMinutes;
   return fresh.reduce((sum, { code }) => sum + findingOf(own, code).minutes, off);
@@ -180,6 +193,31 @@ function afterRead(own: FindCase, state: FindState, found: readonly ReadFinding[
   };
 }
 
+/** Figures of a corner that are held against a limit: shares of it, beyond above 1. */
+const LIMITED: readonly string[] = ['runout', 'thickness-variation'];
+
+/** Whether readings show that a figure is beyond its limit. */
+export const readsBeyond = (found: readonly ReadFinding[]): boolean =>
+  found.some(({ code, value }) => LIMITED.includes(code) && Number(value) > 1);
+
+/** Whether readings show a fault gone: what was beyond its limit with it is within. */
+const showsGone = (own: FindCase, found: readonly ReadFinding[]): boolean =>
+  !readsBeyond(found) &&
+  found.some(({ code }) => LIMITED.includes(code) && Number(shownOf(own, code).value) > 1);
+
+/** The corner is read once more: what it was before stays what was found. */
+function afterReread(own: FindCase, state: FindState, found: readonly ReadFinding[]): FindState {
+  const codes = found.map(({ code }) => code);
+  const readAfter = [...state.readAfter.filter(({ code }) => !codes.includes(code)), ...found];
+  return {
+    ...state,
+    readAfter,
+    minutes: state.minutes + readMinutes(own, state, found),
+    isWheelOff: true,
+    isShown: state.isShown || (state.isCured && showsGone(own, readAfter)),
+  };
+}
+
 function afterRepair(own: FindCase, state: FindState, code: string): FindState {
   const cause = own.knowledge.causes.find((each) => each.code === code)!;
   const { cost, minutes } = repairPrice(cause);
@@ -189,7 +227,7 @@ function afterRepair(own: FindCase, state: FindState, code: string): FindState {
     money: state.money + cost,
     minutes: state.minutes + minutes,
     isCured: state.isCured || doesCure(cause, own.cause),
-    ...{ isPumped: false, isShown: false, drive: null, isWheelOff: false },
+    ...{ readAfter: [], isPumped: false, isShown: false, drive: null, isWheelOff: false },
   };
 }
 
@@ -213,6 +251,8 @@ function after(own: FindCase, state: FindState, action: FindAction): FindState {
       return afterCheck(own, next, action.code);
     case 'read':
       return afterRead(own, next, action.found);
+    case 'reread':
+      return afterReread(own, next, action.found);
     case 'repair':
       return afterRepair(own, next, action.code);
     case 'pedal':

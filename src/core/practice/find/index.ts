@@ -1,6 +1,7 @@
 export { truthShares, type CarCorner } from './carCorner';
 export * from './customer';
 export { laterOf } from './later';
+export { cornerAfter } from './repaired';
 export { carParts, checkAtPart, partsSeen } from './parts';
 export { driveOf } from './recording';
 export * from './findCase';

@@ -119,7 +119,8 @@ function sentenceOf(
     const vain = wrong === 1 ? 'one repair was' : `${wrong} repairs were`;
     return `Cured, and ${vain} for nothing. It was ${name}.${sayMissed(own, actions)}`;
   }
-  if (!state.isShown) return 'Cured, and nobody drove it to see: what was not shown is not known.';
+  if (!state.isShown)
+    return 'Cured, and nobody drove or read it to see: what was not shown is not known.';
   return minutes > LONG * best
     ? `Found and shown, in ${Math.round(minutes - best)} minutes more than it takes: leave out what cannot change the answer.`
     : 'Found, put right and shown.';

@@ -93,19 +93,19 @@ export const FindChecks = ({
   onDo,
   onBench,
 }: FindChecksProps & {
-  /** Goes to the bench of the corner; null once something was put right. */
-  readonly onBench?: (() => void) | null;
+  /** Goes to the bench of the corner. */
+  readonly onBench: () => void;
 }) => (
   <Checks
     toMeasure={
-      onBench && (
-        <p className="mb-2">
-          <Button variant="secondary" onClick={onBench}>
-            Take gauges to {own.corner}
-          </Button>{' '}
+      <p className="mb-2">
+        <Button variant="secondary" onClick={onBench}>
+          {state.repairs.length > 0 ? `Read ${own.corner} again` : `Take gauges to ${own.corner}`}
+        </Button>{' '}
+        {state.repairs.length === 0 && (
           <span className="zh-muted">or have somebody else read it:</span>
-        </p>
-      )
+        )}
+      </p>
     }
     left={checksLeft(own, state)}
     minutesOf={(finding) => checkMinutes(own, state, finding)}
@@ -146,9 +146,10 @@ export const FoundSoFar = ({
   units,
 }: Omit<FindChecksProps, 'onDo'> & { readonly units: UnitSystem }) => (
   <Known
-    lines={state.found.map(({ code, value }) => {
+    lines={[...state.found, ...state.readAfter].map(({ code, value }, i) => {
       const finding = own.knowledge.findings.find((each) => each.code === code)!;
-      return { title: finding.title, say: sayShown(own, finding, units, value) };
+      const title = i < state.found.length ? finding.title : `${finding.title}, after it`;
+      return { title, say: sayShown(own, finding, units, value) };
     })}
   />
 );

@@ -34,6 +34,8 @@ function sayStep({ knowledge }: FindCase, { action }: FindStep): string {
       return titleOf(action.code);
     case 'read':
       return `Read with gauges: ${action.found.map(({ code }) => titleOf(code)).join(', ')}`;
+    case 'reread':
+      return `Read again: ${action.found.map(({ code }) => titleOf(code)).join(', ')}`;
     case 'repair':
       return `Put right: ${knowledge.causes.find(({ code }) => code === action.code)!.name.toLowerCase()}`;
     case 'pedal':

@@ -10,6 +10,7 @@ import {
   judgeFind,
   outcomeIn,
   readCode,
+  readsBeyond,
   repairPrice,
   sayCrowns,
   type FindAction,
@@ -32,7 +33,18 @@ import styles from '../practice.module.css';
 
 /** What is to be done now, in a sentence, with the reason. */
 function nextOf(own: FindCase, state: FindState): { readonly todo: string; readonly why: string } {
-  if (state.isShown) return { todo: 'It is gone. Give the car back.', why: 'Shown by driving it.' };
+  const wasBeyond = readsBeyond(state.found);
+  const isBeyond = readsBeyond(state.readAfter);
+  if (state.isShown && state.isPumped) {
+    const by = state.drive === 'gone' ? 'driving' : 'reading';
+    return { todo: 'It is gone. Give the car back.', why: `Shown by ${by} it.` };
+  }
+  if (isBeyond) {
+    return {
+      todo: 'It still reads beyond its limit: that was not all of it.',
+      why: 'Look on before it is driven or given back.',
+    };
+  }
   if (!state.isPumped) {
     return {
       todo: 'Pump the pedal and spin the wheels.',
@@ -43,7 +55,8 @@ function nextOf(own: FindCase, state: FindState): { readonly todo: string; reado
     return { todo: 'It is still there: that was not it.', why: 'Ask, look or measure on.' };
   }
   if (state.repairs.length > 0 && state.danger === null) {
-    return { todo: 'Drive it: is it gone?', why: 'What was not shown is not known.' };
+    const todo = wasBeyond ? 'Read it again, or drive it: is it gone?' : 'Drive it: is it gone?';
+    return { todo, why: 'What was not shown is not known.' };
   }
   return {
     todo: 'Find what is wrong with this car, put it right, and show it.',
@@ -173,7 +186,7 @@ export function FindRoom({ code, who, units, held, stages }: FindRoomProps) {
       ) : isAtBench ? (
         <stages.Bench
           {...{ own, id, writes, state, units }}
-          onNote={(found) => act({ kind: 'read', found })}
+          onNote={(found) => act({ kind: state.repairs.length > 0 ? 'reread' : 'read', found })}
           onLeave={() => setAtBench(false)}
         />
       ) : (
@@ -212,11 +225,7 @@ export function FindRoom({ code, who, units, held, stages }: FindRoomProps) {
           )}
           <div className={styles.car}>
             <FoundSoFar {...{ own, state, units }} />
-            <FindChecks
-              {...{ own, state }}
-              onDo={act}
-              onBench={state.repairs.length === 0 ? () => setAtBench(true) : null}
-            />
+            <FindChecks {...{ own, state }} onDo={act} onBench={() => setAtBench(true)} />
             <div className={styles.carNose}>
               <FindNose {...{ own, state }} onDo={act} />
               {state.repairs.length === 0 && (

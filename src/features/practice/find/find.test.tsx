@@ -16,7 +16,7 @@ const check = (code: string): FindAction => ({ kind: 'check', code });
 test('what can be done tells its minutes, is asked once, and hands the focus on', () => {
   const onDo = jest.fn();
   const at = (actions: readonly FindAction[]) => (
-    <FindChecks own={own} state={findState(own, actions)} onDo={onDo} />
+    <FindChecks own={own} state={findState(own, actions)} onDo={onDo} onBench={jest.fn()} />
   );
   const { rerender } = render(at([]));
   fireEvent.click(screen.getByRole('button', { name: /^Where is it felt .* 0\.2 min$/ }));
