@@ -470,7 +470,15 @@ test.describe('on a phone', () => {
     await page.getByRole('radio', { name: /^Hub flange/ }).check();
     await tap('Put it right');
     await tap(/^Pump the pedal/);
-    await tap(/^Drive it/);
+    await expect(page.getByText('Read it again, or drive it: is it gone?')).toBeVisible();
+    await tap(/^Read FR again/);
+    await tap(/^Read runout, 12 places/);
+    await readLap(page, () => tap(/^(Turn to the next position|Take it \(Space\))$/));
+    await tap('Whole page');
+    await tap(/^Note it \(\d+ min\)$/);
+    await expect(page.getByText('Shown by reading it.')).toBeVisible();
+    const again = page.getByRole('listitem').filter({ hasText: 'Installed runout, after it:' });
+    await expect(again).toContainText('× its limit');
     await tap('Give it back');
     await expect(page.getByRole('heading', { name: /^The corner as it was/ })).toBeVisible();
     await expect(page.getByRole('row', { name: /^Runout/ })).toContainText(

@@ -93,19 +93,21 @@ export const FindChecks = ({
   onDo,
   onBench,
 }: FindChecksProps & {
-  /** Goes to the bench of the corner. */
-  readonly onBench: () => void;
+  /** Goes to the bench of the corner; null where that is offered elsewhere. */
+  readonly onBench: (() => void) | null;
 }) => (
   <Checks
     toMeasure={
-      <p className="mb-2">
-        <Button variant="secondary" onClick={onBench}>
-          {state.repairs.length > 0 ? `Read ${own.corner} again` : `Take gauges to ${own.corner}`}
-        </Button>{' '}
-        {state.repairs.length === 0 && (
-          <span className="zh-muted">or have somebody else read it:</span>
-        )}
-      </p>
+      onBench && (
+        <p className="mb-2">
+          <Button variant="secondary" onClick={onBench}>
+            {state.repairs.length > 0 ? `Read ${own.corner} again` : `Take gauges to ${own.corner}`}
+          </Button>{' '}
+          {state.repairs.length === 0 && (
+            <span className="zh-muted">or have somebody else read it:</span>
+          )}
+        </p>
+      )
     }
     left={checksLeft(own, state)}
     minutesOf={(finding) => checkMinutes(own, state, finding)}

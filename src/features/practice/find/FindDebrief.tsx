@@ -3,6 +3,7 @@
 import { useMemo } from 'react';
 import { percent } from '@/core/diagnosis';
 import {
+  cornerAfter,
   sayCrowns,
   laterOf,
   stepsOf,
@@ -112,14 +113,16 @@ function AtCorner({
   const { bench, corner } = own;
   const { runout, thicknessVariation } = WORKSHOP_DEFAULTS;
   const truth = truthShares(bench);
+  const left = truthShares(cornerAfter(own, state.repairs));
+  const isMended = state.repairs.length > 0;
   const later = laterOf(own, state);
   const say = (share: number | null, limit: number): string =>
     share === null ? '–' : formatIn(units, 'deviation', share * limit);
   const figures = [
-    ['Runout', 'runout', truth.runout, runout],
-    ['Thickness variation', 'thickness-variation', truth.variation, thicknessVariation],
-    ['The hub’s share', 'hub-share', truth.hub, runout],
-    ['The rotor’s share', 'rotor-share', truth.rotor, runout],
+    ['Runout', 'runout', 'runout', runout],
+    ['Thickness variation', 'thickness-variation', 'variation', thicknessVariation],
+    ['The hub’s share', 'hub-share', 'hub', runout],
+    ['The rotor’s share', 'rotor-share', 'rotor', runout],
   ] as const;
   return (
     <section className="mb-2" aria-labelledby="practice-corner">
@@ -131,8 +134,8 @@ function AtCorner({
           {...partFaces(bench.virtual, bench.faults, truth.variation > SEEN)}
         />
       </div>
-      <CardTable columns={['Figure', 'Read', 'True']}>
-        {figures.map(([name, code, share, limit]) => (
+      <CardTable columns={['Figure', 'Read', 'True', ...(isMended ? ['True after it'] : [])]}>
+        {figures.map(([name, code, of, limit]) => (
           <tr key={code} role="row">
             <th role="rowheader" scope="row">
               {name}
@@ -141,8 +144,13 @@ function AtCorner({
               {say(readLast(actions, code), limit)}
             </td>
             <td role="cell" data-label="True" className="zh-figure">
-              {say(share, limit)}
+              {say(truth[of], limit)}
             </td>
+            {isMended && (
+              <td role="cell" data-label="True after it" className="zh-figure">
+                {say(left[of], limit)}
+              </td>
+            )}
           </tr>
         ))}
       </CardTable>

@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState, type ComponentType } from 'react';
+import { flushSync } from 'react-dom';
 import { Button } from 'react-bootstrap';
 import { KNOWLEDGE } from '@/core/contracts';
 import {
@@ -31,8 +32,15 @@ import { FindDebrief } from './FindDebrief';
 import { FindNose } from './FindNose';
 import styles from '../practice.module.css';
 
+interface NextToDo {
+  readonly todo: string;
+  readonly why: string;
+  /** The corner was beyond a limit: reading it again shows whether it still is. */
+  readonly isToRead?: boolean;
+}
+
 /** What is to be done now, in a sentence, with the reason. */
-function nextOf(own: FindCase, state: FindState): { readonly todo: string; readonly why: string } {
+function nextOf(own: FindCase, state: FindState): NextToDo {
   const wasBeyond = readsBeyond(state.found);
   const isBeyond = readsBeyond(state.readAfter);
   if (state.isShown && state.isPumped) {
@@ -56,7 +64,7 @@ function nextOf(own: FindCase, state: FindState): { readonly todo: string; reado
   }
   if (state.repairs.length > 0 && state.danger === null) {
     const todo = wasBeyond ? 'Read it again, or drive it: is it gone?' : 'Drive it: is it gone?';
-    return { todo, why: 'What was not shown is not known.' };
+    return { todo, why: 'What was not shown is not known.', isToRead: wasBeyond };
   }
   return {
     todo: 'Find what is wrong with this car, put it right, and show it.',
@@ -154,14 +162,21 @@ export function FindRoom({ code, who, units, held, stages }: FindRoomProps) {
   useEffect(() => {
     if (isOver) done.current?.querySelector('h2')?.focus();
   }, [isOver]);
+  const place = useRef<HTMLDivElement>(null);
+  /** Goes to the bench, or from it: what is to be done there comes first, wherever the page stood. */
+  const goToBench = (isThere: boolean): void => {
+    if (isThere === isAtBench) return;
+    flushSync(() => setAtBench(isThere));
+    place.current?.focus();
+  };
   const act = (action: FindAction): void => {
     setChoosing(false);
-    setAtBench(false);
+    goToBench(false);
     const all = [...actions, action];
     void writeFindAction(id, action, actions.length);
     if (findState(own, all).isOver) void writeFindOutcome(id, code, who, judgeFind(own, all));
   };
-  const { todo, why } = nextOf(own, state);
+  const { todo, why, isToRead = false } = nextOf(own, state);
   return (
     <PracticeFrame
       title={<span className="zh-figure">{code}</span>}
@@ -178,6 +193,7 @@ export function FindRoom({ code, who, units, held, stages }: FindRoomProps) {
       }
     >
       {held && <LookedAtBand held={held} />}
+      <div ref={place} tabIndex={-1} />
       {result ? (
         <div ref={done}>
           <FindDebrief {...{ own, actions, result, units }} whose={held?.person ?? null} />
@@ -187,7 +203,7 @@ export function FindRoom({ code, who, units, held, stages }: FindRoomProps) {
         <stages.Bench
           {...{ own, id, writes, state, units }}
           onNote={(found) => act({ kind: state.repairs.length > 0 ? 'reread' : 'read', found })}
-          onLeave={() => setAtBench(false)}
+          onLeave={() => goToBench(false)}
         />
       ) : (
         <>
@@ -197,6 +213,11 @@ export function FindRoom({ code, who, units, held, stages }: FindRoomProps) {
             </p>
           )}
           <NextThing {...{ todo, why }}>
+            {isToRead && (
+              <Button variant="secondary" onClick={() => goToBench(true)}>
+                Read {own.corner} again
+              </Button>
+            )}
             {!state.isPumped && (
               <Button onClick={() => act({ kind: 'pedal' })}>
                 Pump the pedal ({FIND_MINUTES.pedal} min)
@@ -225,7 +246,11 @@ export function FindRoom({ code, who, units, held, stages }: FindRoomProps) {
           )}
           <div className={styles.car}>
             <FoundSoFar {...{ own, state, units }} />
-            <FindChecks {...{ own, state }} onDo={act} onBench={() => setAtBench(true)} />
+            <FindChecks
+              {...{ own, state }}
+              onDo={act}
+              onBench={isToRead ? null : () => goToBench(true)}
+            />
             <div className={styles.carNose}>
               <FindNose {...{ own, state }} onDo={act} />
               {state.repairs.length === 0 && (
