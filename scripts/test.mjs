@@ -74,7 +74,7 @@ async function timed(name, step) {
  * runs by itself.
  */
 const TOGETHER = [
-  [['bench', 'drawing', 'network', 'nose', 'road-test', 'second-start', 'ways-in'], 255],
+  [['bench', 'drawing', 'links', 'network', 'nose', 'road-test', 'second-start', 'ways-in'], 285],
   [['views'], 225],
   [['measure', 'strip'], 190],
   [['decide', 'practice', 'records'], 160],
