@@ -63,7 +63,7 @@ const onServer = BOTH_ENGINES.filter(
 /** @type {import('jest').Config} */
 const config = {
   // A slow machine opens a database in many seconds; no test is a test of time.
-  testTimeout: 120_000,
+  testTimeout: 300_000,
   // A test that copies or kills waits for another thread half its time: three workers keep two cores at work.
   maxWorkers: Math.ceil(1.5 * availableParallelism()),
   testSequencer: '<rootDir>/tests/support/longestFirst.mjs',
