@@ -34,11 +34,17 @@ export function later<Part>(load: () => Promise<Part>): () => Part | null {
     useEffect(() => {
       if (!isWanted) return;
       let timer: ReturnType<typeof setTimeout> | undefined;
-      const tryAgain = (): void => {
-        ask().catch(() => (timer = setTimeout(tryAgain, AGAIN_MS)));
+      let isGone = false;
+      const tryIt = (): void => {
+        ask().catch(() => {
+          if (!isGone) timer = setTimeout(tryIt, AGAIN_MS);
+        });
       };
-      tryAgain();
-      return () => clearTimeout(timer);
+      tryIt();
+      return () => {
+        isGone = true;
+        clearTimeout(timer);
+      };
     }, [isWanted]);
     return part;
   };

@@ -7,7 +7,7 @@ import { BenchRotor } from './BenchRotor';
 import { BenchStarter } from './BenchStarter';
 import { LapVerdict } from './LapVerdict';
 import type { BenchCorner, BenchSet } from './model';
-import { PlainEntry } from './PlainEntry';
+import { ON_ITS_WAY, PlainEntry } from './PlainEntry';
 import { placeName } from './placeName';
 import { advisedStep, limitOf } from './result';
 import { setName, SetsAside, SetTabs } from './SetTabs';
@@ -113,7 +113,13 @@ function SetAtHand({
   if (judging) return <judging.BenchEntry {...{ view, set, nextHref, nextLabel }} />;
   const { state, dispatch, pressEnter } = view.bench;
   const { cursor, draft, error } = state;
-  if (!cursor || set.sweeps) return null;
+  if (!cursor || set.sweeps) {
+    return (
+      <p className="zh-muted" role="status">
+        {ON_ITS_WAY}
+      </p>
+    );
+  }
   return (
     <PlainEntry
       {...{ set, cursor, draft, error, corner: view.corner }}

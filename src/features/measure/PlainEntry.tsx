@@ -14,6 +14,9 @@ interface PlainEntryProps {
   readonly onEnter: () => void;
 }
 
+/** Said until what reads and judges a set is here. */
+export const ON_ITS_WAY = 'The rest of the bench is on its way.';
+
 /** The field of a reading alone, while all else of the bench is on its way: what is typed in it stays, and counts. */
 export const PlainEntry = (props: PlainEntryProps) => (
   <form
@@ -48,7 +51,7 @@ export const PlainEntry = (props: PlainEntryProps) => (
       {props.error && <span className="zh-error">{props.error}</span>}
     </div>
     <p className="zh-muted mb-0" role="status">
-      The rest of the bench is on its way.
+      {ON_ITS_WAY}
     </p>
   </form>
 );

@@ -224,7 +224,11 @@ export function FindRoom({ code, who, units, held, stages }: FindRoomProps) {
               </Button>
             )}
             <Button
-              variant={state.repairs.length > 0 && state.isPumped ? 'primary' : 'outline-secondary'}
+              variant={
+                state.repairs.length > 0 && state.isPumped && !state.isShown
+                  ? 'primary'
+                  : 'outline-secondary'
+              }
               onClick={() => act({ kind: 'drive' })}
             >
               Drive it ({FIND_MINUTES.drive} min)
