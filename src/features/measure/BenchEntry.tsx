@@ -6,7 +6,6 @@ import { SweptLaps } from './sweep/SweptLaps';
 import { doubtedReading, type BenchSet } from './model';
 import { planFor, planOf } from './plan';
 import { QuickDigitsChoice } from './QuickDigitsChoice';
-import { ReadingEntry } from './ReadingEntry';
 import { ReadingLadder } from './ReadingLadder';
 import { advisedStep, asksOf, toldBelowDiscard } from './result';
 import { SaveStatus } from './SaveStatus';
@@ -70,10 +69,10 @@ function AfterSet({ view, set, nextHref, nextLabel }: BenchEntryProps) {
   );
 }
 
-/** The field and pad while a set is read; after it what follows, or where it sits if that is doubted. */
+/** The sweep while a set is swept; once a set is read what follows, or where it sits if that is doubted. */
 function Entry(props: BenchEntryProps) {
   const { view, set } = props;
-  const { corner, bench, judged, shown } = view;
+  const { corner, bench, judged } = view;
   const { state, dispatch } = bench;
   if (state.cursor && set.sweeps) {
     const { lap } = state.cursor;
@@ -87,25 +86,8 @@ function Entry(props: BenchEntryProps) {
       />
     );
   }
-  if (state.cursor) {
-    return (
-      <div className="zh-card">
-        <ReadingEntry
-          {...{ set, state, corner }}
-          onType={(text) => dispatch({ type: 'type', text })}
-          onEnter={(text) => {
-            const typed = text ?? state.draft;
-            if (typed.trim() === '' && shown) view.takeShown();
-            else bench.pressEnter(typed);
-          }}
-          onSkip={() => bench.pressEnter('')}
-          onShown={shown ? () => view.takeShown() : null}
-          onStep={(by) => dispatch({ type: 'step', by })}
-          onCorrect={bench.correct}
-        />
-      </div>
-    );
-  }
+  // The field for a reading stands above it.
+  if (state.cursor) return null;
   if (!view.isSeatAsked || !judged) return <AfterSet {...props} />;
   return (
     <SeatDoubt
@@ -117,7 +99,7 @@ function Entry(props: BenchEntryProps) {
   );
 }
 
-/** One set: its entry, its gauge, and everything that was read of it. */
+/** One set but for the field that it is read in: what follows it, its gauge, and everything that was read of it. */
 export function BenchEntry(props: BenchEntryProps) {
   const { view, set } = props;
   const { corner, bench, suspects } = view;

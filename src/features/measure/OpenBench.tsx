@@ -7,8 +7,8 @@ import { BenchRotor } from './BenchRotor';
 import { BenchStarter } from './BenchStarter';
 import { LapVerdict } from './LapVerdict';
 import type { BenchCorner, BenchSet } from './model';
-import { ON_ITS_WAY, PlainEntry } from './PlainEntry';
 import { placeName } from './placeName';
+import { ReadingEntry } from './ReadingEntry';
 import { advisedStep, limitOf } from './result';
 import { setName, SetsAside, SetTabs } from './SetTabs';
 import { SetToolsFold } from './SetToolsFold';
@@ -101,7 +101,31 @@ const BenchSays = memo(function BenchSays({
   return <judging.CheckAnswer assessment={judged.assessment} {...{ words, reading, corner }} />;
 });
 
-/** The set at hand, or what begins the next one; its field alone until what reads a set is here. */
+/** The field and pad while a set is read. It is there with the page: nothing that is typed waits for the rest. */
+function ReadingField({ view, set }: { readonly view: BenchView; readonly set: BenchSet }) {
+  const { corner, bench, shown } = view;
+  const { state, dispatch } = bench;
+  if (!state.cursor || set.sweeps) return null;
+  return (
+    <div className="zh-card">
+      <ReadingEntry
+        {...{ set, state, corner }}
+        onType={(text) => dispatch({ type: 'type', text })}
+        onEnter={(text) => {
+          const typed = text ?? state.draft;
+          if (typed.trim() === '' && shown) view.takeShown();
+          else bench.pressEnter(typed);
+        }}
+        onSkip={() => bench.pressEnter('')}
+        onShown={shown ? () => view.takeShown() : null}
+        onStep={(by) => dispatch({ type: 'step', by })}
+        onCorrect={bench.correct}
+      />
+    </div>
+  );
+}
+
+/** The set at hand, or what begins the next one. */
 function SetAtHand({
   view,
   judging,
@@ -110,22 +134,17 @@ function SetAtHand({
 }: Parts & Pick<MeasureBenchProps, 'nextHref' | 'nextLabel'>) {
   const { set } = view.bench;
   if (!set) return <BenchStarter view={view} />;
-  if (judging) return <judging.BenchEntry {...{ view, set, nextHref, nextLabel }} />;
-  const { state, dispatch, pressEnter } = view.bench;
-  const { cursor, draft, error } = state;
-  if (!cursor || set.sweeps) {
-    return (
-      <p className="zh-muted" role="status">
-        {ON_ITS_WAY}
-      </p>
-    );
-  }
   return (
-    <PlainEntry
-      {...{ set, cursor, draft, error, corner: view.corner }}
-      onType={(text) => dispatch({ type: 'type', text })}
-      onEnter={() => pressEnter()}
-    />
+    <>
+      <ReadingField view={view} set={set} />
+      {judging ? (
+        <judging.BenchEntry {...{ view, set, nextHref, nextLabel }} />
+      ) : (
+        <p className="zh-muted" role="status">
+          The rest of the bench is on its way.
+        </p>
+      )}
+    </>
   );
 }
 

@@ -1,3 +1,4 @@
+import { useEffect, useEffectEvent, useRef } from 'react';
 import { parseLength } from '@/core/units';
 import { useKeeper } from '@/ui/keeper';
 import { heardOf, isLapRead, type Heard } from './heard';
@@ -30,6 +31,50 @@ export interface Readings {
   readonly readOn: () => void;
 }
 
+/** Notes a set whose laps were read before what solves it was here; once it is, what it asks for is gone to. */
+function useAskLater(canAsk: boolean, ask: (id: string) => void): (set: BenchSet) => void {
+  const unasked = useRef<string | null>(null);
+  const askNow = useEffectEvent(() => {
+    if (unasked.current !== null) ask(unasked.current);
+    unasked.current = null;
+  });
+  useEffect(() => {
+    if (canAsk) askNow();
+  }, [canAsk]);
+  return ({ id }) => {
+    unasked.current = id;
+  };
+}
+
+/** Goes to what a set asks for beyond its laps, as soon as they are read and what solves it is here. */
+function useGoOn(
+  { state, dispatch }: Pick<HeldBench, 'state' | 'dispatch'>,
+  corner: BenchCorner,
+  solving: Solving | null,
+) {
+  const set = currentSet(state);
+  const goToAsked = (of: BenchSet): Cursor | null => {
+    const asked = askedPlace(of, solving?.solveSet(of, corner) ?? null);
+    if (asked) dispatch({ type: 'pick-place', cursor: asked });
+    return asked;
+  };
+
+  const askLater = useAskLater(solving !== null, (id) => {
+    if (set?.id === id && state.cursor === null) goToAsked(set);
+  });
+
+  /** Once the laps are read the set may ask for more: a slow turn, or places until it is settled. */
+  const goOn = (cursor: Cursor | null, { type }: BenchEvent, after: BenchSet): Cursor | null => {
+    // What is asked for may be left out.
+    const isLeftOut = type === 'skip' && (state.cursor?.position ?? 0) > after.positions;
+    if (cursor !== null || isLeftOut || (type !== 'read' && type !== 'skip')) return cursor;
+    if (firstOpen(after) !== null) return null;
+    if (solving === null) askLater(after);
+    return goToAsked(after);
+  };
+  return { goToAsked, goOn };
+}
+
 /** Takes readings into the set at hand: each shows at once, is heard, and goes by the keeper. */
 export function useReadings(
   { state, dispatch }: HeldBench,
@@ -49,19 +94,7 @@ export function useReadings(
     void writeReading(corner.jobId, { setId: own.id, lap, position, text, unit, was }, isLast);
   };
 
-  const goToAsked = (of: BenchSet): Cursor | null => {
-    const asked = askedPlace(of, solving?.solveSet(of, corner) ?? null);
-    if (asked) dispatch({ type: 'pick-place', cursor: asked });
-    return asked;
-  };
-
-  /** Once the laps are read the set may ask for more: a slow turn, or places until it is settled. */
-  const goOn = (cursor: Cursor | null, { type }: BenchEvent, after: BenchSet): Cursor | null => {
-    // What is asked for may be left out.
-    const isLeftOut = type === 'skip' && (state.cursor?.position ?? 0) > after.positions;
-    if (cursor !== null || isLeftOut || (type !== 'read' && type !== 'skip')) return cursor;
-    return firstOpen(after) === null ? goToAsked(after) : null;
-  };
+  const { goToAsked, goOn } = useGoOn({ state, dispatch }, corner, solving);
 
   return {
     pressEnter: (text = state.draft) => {

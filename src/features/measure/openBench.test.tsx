@@ -18,13 +18,19 @@ test('a reading that is typed before the rest of the bench is here stays, and th
   expect(screen.getByText(/on its way/)).toBeInTheDocument();
   fireEvent.change(field(), { target: { value: '0' } });
   fireEvent.submit(field().closest('form')!);
+  // A minus after the figure takes it, as ever.
+  fireEvent.change(field(), { target: { value: '7' } });
+  field().setSelectionRange(1, 1);
+  fireEvent.keyDown(field(), { key: '-' });
   fireEvent.change(field(), { target: { value: '12' } });
+  const before = field();
   await followed();
   expect(screen.queryByText(/on its way/)).toBeNull();
-  expect([field().value, field().selectionStart, document.activeElement]).toEqual([
-    '12',
-    2,
-    field(),
-  ]);
+  // It is the same field all along.
+  expect(field()).toBe(before);
+  expect([field().value, document.activeElement]).toEqual(['12', before]);
+  expect(
+    screen.getByRole('button', { name: /^Position 2: -0\.007|^Position 2: \u22120/ }),
+  ).toBeInTheDocument();
   expect(screen.getByRole('button', { name: /^Position 1: 0/ })).toBeInTheDocument();
 });
