@@ -191,8 +191,9 @@ await timed('lint, formatting, types, import boundaries, demo workshop, build', 
   const [node, seed] = typeScript('src/cli/seedDemo.ts', [], {}, [SHORT_LIVED]);
   // What reads every file takes one core as long as all the rest the other.
   const reading = [
+    `"${bin('oxfmt')}" --check .`,
+    `"${bin('oxlint')}" src tests bench drill --deny-warnings`,
     `"${bin('eslint')}" . --max-warnings 0`,
-    `"${bin('prettier')}" --check --log-level warn .`,
   ];
   await buildBeside(
     ['sh', ['-c', reading.join(' && ')]],

@@ -119,14 +119,24 @@ const isPlain = (said: string): boolean =>
 class Disk {
   readonly folder: string;
   private readonly image: string;
-  constructor(work: string, megabytes: number) {
+  /** A new one of so many megabytes, or one like a disk that was laid aside. */
+  constructor(work: string, like: number | string) {
     this.image = path.join(work, 'disk.img');
     this.folder = path.join(work, 'disk');
     fs.mkdirSync(this.folder, { recursive: true });
     fs.rmSync(this.image, { force: true });
-    fs.closeSync(fs.openSync(this.image, 'w'));
-    fs.truncateSync(this.image, megabytes * 1_000_000);
-    if (!root('mkfs.ext4', '-q', this.image) || !this.mount()) throw new Error('no loop mount');
+    const isMade =
+      typeof like === 'string'
+        ? root('cp', '--sparse=always', like, this.image)
+        : root('truncate', '-s', `${like}MB`, this.image) && root('mkfs.ext4', '-q', this.image);
+    if (!isMade || !this.mount()) throw new Error('no loop mount');
+  }
+  /** Lays it aside as it stands, to begin with again, and answers where it lies. */
+  async layAside(name: string): Promise<string> {
+    await this.unmount();
+    const aside = `${this.image}.${name}`;
+    fs.renameSync(this.image, aside);
+    return aside;
   }
   mount(): boolean {
     return root('mount', '-o', 'loop', this.image, this.folder);
@@ -183,31 +193,51 @@ function olderProgram(work: string): string {
   return old;
 }
 
+/** What stands on a disk before its power fails. */
+interface Standing {
+  readonly disk: string;
+  /** The marks that are there, and those of the copy that lies there too. */
+  readonly marks: readonly number[];
+  readonly copied: readonly number[] | null;
+}
+
+/** Makes a disk with what stands on it before a kind of cut. */
+async function standingFor(work: string, what: (typeof CUTS)[number], old: string) {
+  const disk = new Disk(work, 600);
+  const folder = path.join(disk.folder, 'data');
+  let marks: number[] = [];
+  let copied: number[] | null = null;
+  if (what !== 'new') {
+    const first = new Run(folder, ['write', '1'], what === 'migrate' ? { DRILL_OLD: old } : {});
+    await first.line(/^kept 20$/);
+    await first.kill();
+    marks = first.kept();
+  }
+  if (what === 'restore') {
+    await new Run(folder, ['copy-once']).gone;
+    copied = marks;
+    const more = new Run(folder, ['write', '1000']);
+    await more.line(/^kept 1010$/);
+    await more.kill();
+    marks = [...marks, ...more.kept()];
+  }
+  return { disk: await disk.layAside(what), marks, copied };
+}
+
 async function cuts(work: string, random: RandomSource, fault: Say): Promise<string> {
   const old = olderProgram(work);
+  // A folder is made once for each kind of cut; what is cut off is always another one like it.
+  const made = new Map<string, Standing>();
   const counts = new Map<string, number>();
   for (let i = 0; i < times(50); i += 1) {
     const what = CUTS[i % CUTS.length]!;
     counts.set(what, (counts.get(what) ?? 0) + 1);
-    const disk = new Disk(work, 600);
+    const standing = made.get(what) ?? (await standingFor(work, what, old));
+    made.set(what, standing);
+    const { marks, copied } = standing;
+    const disk = new Disk(work, standing.disk);
     const folder = path.join(disk.folder, 'data');
     const name = `power cut ${i} (${what})`;
-    let standing: number[] = [];
-    let copied: number[] | null = null;
-    if (what !== 'new') {
-      const first = new Run(folder, ['write', '1'], what === 'migrate' ? { DRILL_OLD: old } : {});
-      await first.line(/^kept 20$/);
-      await first.kill();
-      standing = first.kept();
-      if (what === 'restore') {
-        await new Run(folder, ['copy-once']).gone;
-        copied = standing;
-        const more = new Run(folder, ['write', '1000']);
-        await more.line(/^kept 1010$/);
-        await more.kill();
-        standing = [...standing, ...more.kept()];
-      }
-    }
     const kind = {
       new: 'write',
       write: 'write',
@@ -231,7 +261,7 @@ async function cuts(work: string, random: RandomSource, fault: Say): Promise<str
     if (!seen.marks) fault(`${name}: ${seen.said.slice(0, 200)}`);
     else {
       const isCopy = copied !== null && seen.marks.length === copied.length;
-      const missing = isCopy ? 0 : lost([...standing, ...kept], seen.marks);
+      const missing = isCopy ? 0 : lost([...marks, ...kept], seen.marks);
       if (missing > 0) fault(`${name}: ${missing} lost`);
     }
     if (i % 10 === 9) console.log(`  ${i + 1} power cuts`);

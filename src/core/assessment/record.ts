@@ -122,7 +122,8 @@ export interface CornerRecord {
    * Left out where nothing was corrected.
    */
   readonly proves?:
-    { readonly runout: Micrometres | null; readonly variation: Micrometres | null } | undefined;
+    | { readonly runout: Micrometres | null; readonly variation: Micrometres | null }
+    | undefined;
   /** Of a quick check: its discard thickness may stay unknown, and nothing is said about it then. */
   readonly isCheck?: boolean | undefined;
   /** Runout alone is asked for, as where only its source is looked for. */

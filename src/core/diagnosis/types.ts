@@ -58,7 +58,8 @@ interface FindingBase {
   readonly several?: boolean | undefined;
   /** Answers that are weighed as one where they stand together. */
   readonly together?:
-    readonly { readonly of: readonly string[]; readonly is: string }[] | undefined;
+    | readonly { readonly of: readonly string[]; readonly is: string }[]
+    | undefined;
 }
 
 /** An answer that can be given, and the share of jobs without a listed cause that give it. */

@@ -14,7 +14,12 @@ export interface VerdictChange {
   readonly number: number;
   readonly corner: Corner;
   readonly what:
-    'runout' | 'thickness variation' | 'discard' | 'advice' | 'drum diameter' | 'drum roundness';
+    | 'runout'
+    | 'thickness variation'
+    | 'discard'
+    | 'advice'
+    | 'drum diameter'
+    | 'drum roundness';
   readonly was: string;
   readonly becomes: string;
 }

@@ -6,7 +6,13 @@ import type { Correction, Job, Phase, ReadingSet } from './types';
 
 /** What became of where a rotor sits. */
 export type SeatChange =
-  'marked' | 'moved' | 'taken off' | 'cut' | 'refitted' | 'plate fitted' | 'replaced';
+  | 'marked'
+  | 'moved'
+  | 'taken off'
+  | 'cut'
+  | 'refitted'
+  | 'plate fitted'
+  | 'replaced';
 
 /** One line of the history of a seat. */
 export interface SeatEvent {

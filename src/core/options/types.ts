@@ -113,5 +113,7 @@ export interface DecisionDetail {
   readonly remaining: Micrometres | null;
   /** Parts and work of what was taken, of a new rotor instead, and of a comeback; null without prices. */
   readonly money?:
-    { readonly done: number; readonly asNew: number; readonly comeback: number } | null | undefined;
+    | { readonly done: number; readonly asNew: number; readonly comeback: number }
+    | null
+    | undefined;
 }

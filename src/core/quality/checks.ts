@@ -31,10 +31,7 @@ export const overdueReason = ({ gaugeName, gaugeDue, day }: GaugeOnTheDay): Reas
 const OVER_NEW: Micrometres = 150;
 
 /** A rotor that measures thicker than it was when new. */
-export const thickerThanNew = (
-  min: Micrometres,
-  nominal: Micrometres | undefined,
-): Reason | null =>
+export const thickerThanNew = (min: Micrometres, nominal: Micrometres | undefined): Reason | null =>
   nominal !== undefined && min > nominal + OVER_NEW
     ? { code: 'thicker-than-new', value: min, nominal }
     : null;

@@ -28,4 +28,4 @@ export const fastenerName = (fastening: Fastening): 'stud' | 'hole' =>
 
 /** The corner on the other side of the axle. */
 export const otherSide = (corner: Corner): Corner =>
-  (({ FL: 'FR', FR: 'FL', RL: 'RR', RR: 'RL' }) as const)[corner];
+  ({ FL: 'FR', FR: 'FL', RL: 'RR', RR: 'RL' } as const)[corner];

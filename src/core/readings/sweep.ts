@@ -38,7 +38,8 @@ export interface SweptLap {
 }
 
 export type ReadSweep =
-  { readonly ok: true; readonly lap: SweptLap } | { readonly ok: false; readonly message: string };
+  | { readonly ok: true; readonly lap: SweptLap }
+  | { readonly ok: false; readonly message: string };
 
 /** Places that a sweep is thinned to, the most first; each has those of the ones after it. */
 export const SWEEP_PLACES = [240, 120, 60] as const;

@@ -13,7 +13,14 @@ type Manner =
   | { readonly as: 'torque' };
 
 export type BuildCode =
-  'fastening' | 'studs' | 'places' | 'caliper' | 'pistons' | 'traits' | 'rotorKg' | 'massKg';
+  | 'fastening'
+  | 'studs'
+  | 'places'
+  | 'caliper'
+  | 'pistons'
+  | 'traits'
+  | 'rotorKg'
+  | 'massKg';
 export type SheetCode = BuildCode | LimitField | `torque.${FastenerCode}`;
 
 /** What a sheet can say of an axle of a model. */

@@ -28,7 +28,12 @@ export const isOfDrum = (kind: LimitField): boolean => kind.startsWith('drum');
 
 /** Thicknesses and diameters whose order says whether two were swapped. */
 export type OrderedFigure =
-  'discard' | 'machineTo' | 'nominal' | 'drumDiscard' | 'drumMachineTo' | 'drumNominal';
+  | 'discard'
+  | 'machineTo'
+  | 'nominal'
+  | 'drumDiscard'
+  | 'drumMachineTo'
+  | 'drumNominal';
 
 /**
  * What figures of one rotor or drum cannot stand beside each other, and why, in words: machine-to

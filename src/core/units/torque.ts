@@ -6,9 +6,9 @@ export type TorqueUnit = (typeof TORQUE_UNITS)[number];
 
 /** Newton metres in one of each unit. Source: handbook 2; standard gravity 9.80665 m/s². */
 const NEWTON_METRES: Readonly<Record<TorqueUnit, number>> = {
-  'N·m': 1,
-  'lb·ft': 1.3558179483314004,
-  'kgf·m': 9.80665,
+  N·m: 1,
+  lb·ft: 1.3558179483314004,
+  kgf·m: 9.80665,
 };
 
 /** The unit that a shop reads torque in until it chooses: pound-feet where it reads inches. */

@@ -76,7 +76,8 @@ export const ledgerOf = (
 
 /** Where lines of the ledger belong: to a job, to a vehicle, or to the shop. */
 export type LedgerRoom =
-  { readonly of: 'job' | 'vehicle'; readonly id: string } | { readonly of: 'shop' };
+  | { readonly of: 'job' | 'vehicle'; readonly id: string }
+  | { readonly of: 'shop' };
 
 const inRoom = (room: LedgerRoom): SQL => {
   switch (room.of) {

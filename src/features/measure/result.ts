@@ -167,7 +167,14 @@ const MOST_LAPS_ADVISED = 10;
 
 /** Take this set again, read more of it, enter what is missing, read a second mounting, or go on. */
 export type Advised =
-  'again' | 'mounting' | 'lap' | 'turn' | 'place' | 'press' | 'discard' | 'next';
+  | 'again'
+  | 'mounting'
+  | 'lap'
+  | 'turn'
+  | 'place'
+  | 'press'
+  | 'discard'
+  | 'next';
 
 /** What follows a set that was read, from its own result and the corner's advice. */
 export function advisedStep(result: SetResult | null, advice: Advice | null): Advised {

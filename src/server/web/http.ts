@@ -12,7 +12,8 @@ import { whoIsHere } from './who';
 const LARGEST_BODY = 5_000_000;
 
 export type Body =
-  { readonly ok: true; readonly json: unknown } | { readonly ok: false; readonly problem: Problem };
+  | { readonly ok: true; readonly json: unknown }
+  | { readonly ok: false; readonly problem: Problem };
 
 const refused = (code: string, message: string): Body => ({
   ok: false,
