@@ -95,7 +95,7 @@ module.exports = {
       name: 'job-is-on-top',
       severity: 'error',
       comment: 'The job rests on the other rooms of the core; none of them knows it',
-      from: { path: '^src/core/(?!(job|bench)/)' },
+      from: { path: '^src/core/(?!(job|bench|practiceJob)/)' },
       to: { path: '^src/core/job/' },
     },
     {
@@ -119,7 +119,10 @@ module.exports = {
     {
       name: 'bench-is-not-imported',
       severity: 'error',
-      from: { path: '^src/core/', pathNot: '^src/core/(bench|practice)/|\\.test\\.ts$' },
+      from: {
+        path: '^src/core/',
+        pathNot: '^src/core/(bench|practice|practiceJob)/|\\.test\\.ts$',
+      },
       to: { path: '^src/core/bench/' },
     },
     {

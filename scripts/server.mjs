@@ -1,5 +1,6 @@
 // The built application behind a server of our own: what the framework’s router would fail on (a path that cannot be
 // decoded, a method that it does not know) is refused before it, and so is whoever may not come in.
+import { AsyncLocalStorage } from 'node:async_hooks';
 import { createServer as createPlain } from 'node:http';
 import { createServer as createSecure } from 'node:https';
 import next from 'next';
@@ -96,7 +97,10 @@ await door.isReady();
 const ELSEWHERE = [403, 'This server answers on its own machine only.', 'forbidden'];
 globalThis.zestyHoundFigures = watch.figures;
 
-async function answer(request, response) {
+/** By which door a request came: the program asks the records of practice for what came by theirs. */
+const store = (globalThis.zestyHoundStore ??= new AsyncLocalStorage());
+
+async function answer(request, response, which) {
   watch.begin(request, response);
   // A proxy of the shop’s own stands on this machine, and nobody else reaches it.
   const isHere = isWithinReach(request.socket.remoteAddress, isSecure);
@@ -108,19 +112,31 @@ async function answer(request, response) {
     watch.log.error({ why: String(error) }, 'the door could not ask who came');
     return refuse(response, [503, 'The records do not answer just now.', 'unavailable']);
   }
-  await handle(request, response);
+  // Who may come in is known by the shop's records, whichever door it is.
+  await store.run(which, () => handle(request, response));
 }
-const listener = (request, response) => void answer(request, response);
+const listenerOf = (which) => (request, response) => void answer(request, response, which);
 
 const certificate = isSecure ? await certificateOf(folder, names()) : null;
 // What the page to pair hands out: nothing behind a proxy, whose certificate is its own affair.
 process.env.ZESTY_HOUND_AUTHORITY = certificate ? authorityFile(folder) : '';
-const server = certificate ? createSecure(certificate, listener) : createPlain(listener);
+function doorOf(which) {
+  const made = certificate
+    ? createSecure(certificate, listenerOf(which))
+    : createPlain(listenerOf(which));
+  // Longer than a browser keeps a connection that it does not use: it closes it, never we.
+  made.keepAliveTimeout = 75_000;
+  made.headersTimeout = 80_000;
+  return made;
+}
+const server = doorOf('shop');
+const doors = [server];
 if (certificate) {
   const lookAgain = async () => {
     sayWhere();
     const now = await certificateOf(folder, names());
-    if (now.isNew) server.setSecureContext({ key: now.key, cert: now.cert });
+    if (!now.isNew) return;
+    for (const each of doors) each.setSecureContext({ key: now.key, cert: now.cert });
   };
   const DAILY_MS = 24 * 3600 * 1000;
   setInterval(
@@ -135,9 +151,30 @@ server.on('error', (error) =>
       : error.message,
   ),
 );
-// Longer than a browser keeps a connection that it does not use: it closes it, never we.
-server.keepAliveTimeout = 75_000;
-server.headersTimeout = 80_000;
+
+/** Listens for practice at the port beside ours, or at any that is free; answers which. */
+const openPractice = () =>
+  new Promise((resolve, reject) => {
+    const door = doorOf('practice');
+    const listen = (at) => door.listen(at, hostname);
+    door.once('listening', () => {
+      doors.push(door);
+      resolve(door.address().port);
+    });
+    door.once('error', () => {
+      door.once('error', reject);
+      listen(0);
+    });
+    listen(Number(process.env.ZESTY_HOUND_PRACTICE_PORT || port + 1));
+  });
+let practice = null;
+/** The door of practice, opened when somebody first goes there: the same pages on records of its own, at an origin of its own. */
+if (!isBehindProxy)
+  globalThis.zestyHoundPractice = () =>
+    (practice ??= openPractice().catch((error) => {
+      practice = null;
+      throw error;
+    }));
 server.listen(port, hostname, () => {
   console.log(`Zesty Hound answers at ${isBehindProxy ? `http://${hostname}:${port}` : address()}`);
   if (certificate) {

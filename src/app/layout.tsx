@@ -11,11 +11,15 @@ import { Palette } from '@/features/find/Palette';
 import { UnitsSwitch } from '@/features/settings/UnitsSwitch';
 import { Unsent } from '@/features/unsent/Unsent';
 import { UnsentBadge } from '@/features/unsent/UnsentBadge';
+import { PracticeBand } from '@/features/practice/stages/PracticeBand';
 import { sayNearlyFull } from '@/server/records/disk';
 import { sayPageDamage } from '@/server/records/pageCheck';
 import { shopUnits } from '@/server/shop/settings';
 import { isSignInAsked } from '@/server/access/mode';
+import { shopAddress } from '@/server/practice/door';
+import { isPractice } from '@/server/store';
 import { whoIsHere } from '@/server/web/who';
+import { appName } from './appName';
 import { PasswordAgain, SignedIn, SignedOut } from '@/ui/access';
 import { HeldSince, KeeperProvider } from '@/ui/keeper';
 import { EARLY_SCRIPT } from '@/ui/keeper/early';
@@ -31,10 +35,13 @@ import {
 } from '@/ui/shell';
 import styles from './layout.module.css';
 
-export const metadata: Metadata = {
-  title: { default: 'Zesty Hound', template: '%s \u00b7 Zesty Hound' },
-  description: 'Tracks a brake complaint to its source.',
-};
+export function generateMetadata(): Metadata {
+  const name = appName();
+  return {
+    title: { default: name, template: `%s \u00b7 ${name}` },
+    description: 'Tracks a brake complaint to its source.',
+  };
+}
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
@@ -83,7 +90,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
               </div>
             </div>
           </header>
-          {isSignInAsked() && isIn && <HoldProgram />}
+          {isSignInAsked() && isIn && !isPractice() && <HoldProgram />}
           {isIn && <Unsent />}
           {isSignInAsked() && who?.role === 'lead' && <PasswordAgain name={who.name} />}
           <main id="main" className={styles.page} data-part="page">
@@ -94,7 +101,11 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
             ))}
             {isSignInAsked() && <SignedOut />}
             {isSignInAsked() && <HeldSince />}
-            {children}
+            {isPractice() ? (
+              <PracticeBand home={await shopAddress('/practice')}>{children}</PracticeBand>
+            ) : (
+              children
+            )}
           </main>
         </KeeperProvider>
       </body>

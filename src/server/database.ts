@@ -5,15 +5,18 @@ import { FolderInUse, lockFolder } from '../db/connect/folderLock';
 import { openDatabase, type Database, type DatabaseHandle } from '../db/client';
 import type { Answer } from './answer';
 import { environment } from './environment';
+import { currentStore, type Store } from './store';
 
-/** One handle a process, kept through reloads of this module in development. */
-const store = globalThis as typeof globalThis & {
-  zestyHoundDatabase?: Promise<DatabaseHandle> | undefined;
+/** One handle a process and store, kept through reloads of this module in development. */
+const kept = globalThis as typeof globalThis & {
+  zestyHoundDatabases?: Map<Store, Promise<DatabaseHandle>>;
   zestyHoundTransaction?: AsyncLocalStorage<UnderWay>;
   zestyHoundHearers?: Set<Hearer>;
-  /** The handle on which is listened. */
-  zestyHoundHeard?: DatabaseHandle;
+  /** The handles on which is listened. */
+  zestyHoundHeard?: WeakSet<DatabaseHandle>;
 };
+const handles = (kept.zestyHoundDatabases ??= new Map());
+const heard = (kept.zestyHoundHeard ??= new WeakSet());
 
 /**
  * What the database is told, by whichever server of the program: `zh_written` with the job and the
@@ -22,33 +25,42 @@ const store = globalThis as typeof globalThis & {
 export type Channel = (typeof CHANNELS)[number];
 const CHANNELS = ['zh_written', 'zh_here'] as const;
 type Hearer = (channel: Channel, payload: string) => void;
-const hearers = (store.zestyHoundHearers ??= new Set<Hearer>());
+const hearers = (kept.zestyHoundHearers ??= new Set<Hearer>());
 
 /** The transaction that is under way: whatever is asked meanwhile is asked in it. */
 interface UnderWay {
   readonly tx: Database;
+  /** The records that it is of: those of another are asked beside it. */
+  readonly of: Store;
   /** Use cases in it are parts of one whole: what one of them refuses undoes all of it. */
   readonly isWhole: boolean;
   /** Whether one of its parts refused. */
   hasRefused: boolean;
 }
-const underWay = (store.zestyHoundTransaction ??= new AsyncLocalStorage<UnderWay>());
+const underWay = (kept.zestyHoundTransaction ??= new AsyncLocalStorage<UnderWay>());
 
 /** Opens the database once; a failed opening may be tried again. */
 export function databaseHandle(): Promise<DatabaseHandle> {
-  store.zestyHoundDatabase ??= openDatabase(environment())
-    .then(hear)
-    .catch((error: unknown) => {
-      store.zestyHoundDatabase = undefined;
-      throw error;
-    });
-  return store.zestyHoundDatabase;
+  const which = currentStore();
+  const open = handles.get(which);
+  if (open) return open;
+  return keepHandle(which, openDatabase(environment()).then(hear));
+}
+
+/** Keeps the handle that is being opened on a store; a failed opening may be tried again. */
+function keepHandle(which: Store, opening: Promise<DatabaseHandle>): Promise<DatabaseHandle> {
+  const handle = opening.catch((error: unknown) => {
+    if (handles.get(which) === handle) handles.delete(which);
+    throw error;
+  });
+  handles.set(which, handle);
+  return handle;
 }
 
 /** Listens on an open database, where somebody wants to hear of it, once; the next one tries again where it fails. */
 async function hear(handle: DatabaseHandle): Promise<DatabaseHandle> {
-  if (hearers.size === 0 || store.zestyHoundHeard === handle) return handle;
-  store.zestyHoundHeard = handle;
+  if (hearers.size === 0 || heard.has(handle)) return handle;
+  heard.add(handle);
   try {
     for (const channel of CHANNELS) {
       await handle.listen(channel, (payload) => {
@@ -57,7 +69,7 @@ async function hear(handle: DatabaseHandle): Promise<DatabaseHandle> {
     }
   } catch (error) {
     // Screens that hear nothing ask by themselves; records that are open stay so.
-    delete store.zestyHoundHeard;
+    heard.delete(handle);
     process.stderr.write(`The database is not listened to: ${String(error)}\n`);
   }
   return handle;
@@ -70,9 +82,15 @@ export async function onNews(hearer: Hearer): Promise<() => void> {
   return () => hearers.delete(hearer);
 }
 
+/** The transaction that is under way in the records that are asked just now. */
+const ownTransaction = (): UnderWay | undefined => {
+  const own = underWay.getStore();
+  return own?.of === currentStore() ? own : undefined;
+};
+
 /** The database, or the transaction that is under way. */
 export const database = async (): Promise<Database> =>
-  underWay.getStore()?.tx ?? (await databaseHandle()).db;
+  ownTransaction()?.tx ?? (await databaseHandle()).db;
 
 /** What a use case refused after it had begun to write: everything of it is undone. */
 class Undone extends ExpectedError {
@@ -112,7 +130,7 @@ const asOne = <Value>(
   isWhole: boolean,
 ): Promise<Answer<Value>> =>
   db.transaction((tx) => {
-    const own: UnderWay = { tx, isWhole, hasRefused: false };
+    const own: UnderWay = { tx, of: currentStore(), isWhole, hasRefused: false };
     return underWay.run(own, async () => {
       const answer = await useCase(tx);
       if (!answer.ok) throw new Undone(answer);
@@ -133,7 +151,7 @@ export async function inTransaction<Value>(
   useCase: (tx: Database) => Promise<Answer<Value>>,
   { isWhole = false } = {},
 ): Promise<Answer<Value>> {
-  const outer = underWay.getStore();
+  const outer = ownTransaction();
   if (outer?.isWhole) return asItsPart(outer, useCase);
   if (!outer) (await databaseHandle()).refuseFull();
   const db = outer?.tx ?? (await databaseHandle()).db;
@@ -164,7 +182,7 @@ export async function exchangeDatabase(exchange: () => void): Promise<void> {
     return null;
   });
   let failed: unknown;
-  store.zestyHoundDatabase = (async () => {
+  const exchanged = (async () => {
     await old?.close();
     const unlock = await lockFolder(environment().folder);
     try {
@@ -175,17 +193,14 @@ export async function exchangeDatabase(exchange: () => void): Promise<void> {
       unlock();
     }
     return hear(await openDatabase(environment()));
-  })().catch((error: unknown) => {
-    store.zestyHoundDatabase = undefined;
-    throw error;
-  });
-  await store.zestyHoundDatabase;
+  })();
+  await keepHandle(currentStore(), exchanged);
   if (failed !== undefined) throw failed instanceof Error ? failed : new Error(String(failed));
 }
 
-/** Closes the database if it was opened; whoever asks for it later opens it anew. */
+/** Closes what was opened, the records of practice among it; whoever asks for them later opens them anew. */
 export async function closeDatabase(): Promise<void> {
-  const open = store.zestyHoundDatabase;
-  store.zestyHoundDatabase = undefined;
-  if (open) await (await open).close();
+  const open = [...handles.values()];
+  handles.clear();
+  for (const handle of open) await (await handle).close();
 }

@@ -1,5 +1,6 @@
 import path from 'node:path';
 import { z } from 'zod';
+import { isPractice } from './store';
 
 const schema = z.object({
   ZESTY_HOUND_DATA: z.string().min(1).default('./data'),
@@ -11,7 +12,13 @@ const schema = z.object({
     .optional(),
 });
 
-/** What the program is told by its environment, parsed. Throws when it cannot be meant. */
+/** The folder of the records of practice, within the shop's: no copy has it in it. */
+const PRACTICE = 'practice';
+
+/**
+ * What the program is told by its environment, parsed; in practice the folder of its records, which are on this
+ * machine whatever the shop's are. Throws when it cannot be meant.
+ */
 export function environment(): {
   readonly folder: string;
   readonly url: string | undefined;
@@ -23,6 +30,10 @@ export function environment(): {
     DATABASE_URL: process.env.DATABASE_URL || undefined,
   });
   if (!parsed.success) throw new Error(z.prettifyError(parsed.error));
+  if (isPractice()) {
+    const folder = path.resolve(/* turbopackIgnore: true */ parsed.data.ZESTY_HOUND_DATA, PRACTICE);
+    return { folder, url: undefined, copies: undefined };
+  }
   return {
     folder: path.resolve(/* turbopackIgnore: true */ parsed.data.ZESTY_HOUND_DATA),
     url: parsed.data.DATABASE_URL,

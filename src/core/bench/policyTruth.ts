@@ -153,7 +153,7 @@ function cutOnVehicle(standing: Standing, residual: Micrometres, random: RandomS
 export function applyAction(
   standing: Standing,
   action: Action,
-  option: Pick<Option, 'shift' | 'plate'>,
+  option: Pick<Option, 'shift'> & { readonly plate: PlateFit | null },
   setup: PolicySetup,
   random: RandomSource,
 ): Standing {

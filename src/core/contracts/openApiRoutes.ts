@@ -139,7 +139,7 @@ export const ROUTES_TOLD: readonly RouteTold[] = [
 
 /** Routes of screens and people: no program asks for them. */
 export const FOR_SCREENS: readonly string[] = [
-  ...['/api/v1/pair', '/api/v1/session', '/api/v1/secrets', '/api/v1/who'],
+  ...['/api/v1/pair', '/api/v1/session', '/api/v1/secrets', '/api/v1/who', '/api/v1/practice'],
   ...['/api/v1/devices', '/api/v1/devices/{id}', '/api/v1/programs', '/api/v1/programs/{id}'],
   ...['/api/v1/backup', '/api/v1/backup/now', '/api/v1/copies', '/api/v1/copies/{name}'],
   ...['/api/v1/staged/{id}', '/api/v1/sheets/plan', '/api/v1/vehicles/{id}/effects'],

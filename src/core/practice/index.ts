@@ -17,5 +17,6 @@ export {
 export * from './replay';
 export * from './seek';
 export * from './truth';
-export { WAYS, type Way, type WayOutcome } from './ways';
+export { MACHINE_TO, RADIUS, setupOf, WAYS, type Way, type WayOutcome } from './ways';
+export { DISCARD, NOMINAL } from './draw';
 export * from './worth';

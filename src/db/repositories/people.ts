@@ -11,6 +11,19 @@ export type Who = Pick<PersonRow, 'name' | 'role'>;
 export const listPeople = (db: Database): Promise<PersonRow[]> =>
   db.select().from(people).where(eq(people.isHere, true)).orderBy(asc(people.name));
 
+/** Everyone who works or ever worked here. */
+export const everyPerson = (db: Database): Promise<PersonRow[]> => db.select().from(people);
+
+/** Brings people in as they are in other records of the shop, under their ids there. */
+export async function bringPeople(db: Database, rows: readonly PersonRow[]): Promise<void> {
+  for (const { id, ...person } of rows) {
+    await db
+      .insert(people)
+      .values({ id, ...person })
+      .onConflictDoUpdate({ target: people.id, set: person });
+  }
+}
+
 /** One person who works here, or null. */
 export async function findPerson(db: Database, id: string): Promise<PersonRow | null> {
   const [row] = await db.select().from(people).where(eq(people.id, id));

@@ -32,7 +32,7 @@ function targetOf(set: BenchSet, cursor: Cursor | null): number | null {
 export function GaugePanel(props: GaugePanelProps) {
   const { set, corner, cursor, onShows, onTake, onReading, onNoted } = props;
   const isDial = isDialSet(set);
-  if (!set.isVirtual) {
+  if (!set.isVirtual && !corner.practice) {
     const gauge = gaugeOf(set, corner);
     if (!gauge?.lineFormat) return null;
     return (

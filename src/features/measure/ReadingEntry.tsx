@@ -204,7 +204,7 @@ export function ReadingEntry(props: ReadingEntryProps) {
         {error && <span className="zh-error">{error}</span>}
       </div>
       {/* A virtual gauge has its own key, and its wheel needs the room. */}
-      {hasThumbs && !set.isVirtual && (
+      {hasThumbs && !set.isVirtual && !corner.practice && (
         <NumberPad
           draft={draft}
           isSigned={isDial}

@@ -61,6 +61,8 @@ export interface BenchCorner {
   readonly isAnswered?: boolean;
   /** A corner of practice: every set is read with virtual gauges at this bench. */
   readonly practice?: VirtualBench;
+  /** That corner is of a job in the records of practice: there its readings count as a real gauge’s do. */
+  readonly isPracticeJob?: boolean;
   /** Only this kind of set is asked for here. */
   readonly only?: 'runout' | 'thickness' | undefined;
   /** In a case that asks for the corner as it is marked no other seat is read. */

@@ -56,7 +56,7 @@ function useSetActions({ state, dispatch, heed }: HeldBench, corner: BenchCorner
         corner: corner.corner,
         angles: plan.angles ? [...plan.angles] : null,
         left: plan.left && [...plan.left],
-        ...(corner.practice && { isVirtual: true }),
+        ...(corner.practice && !corner.isPracticeJob && { isVirtual: true }),
       };
       dispatch({ type: 'add-set', set: begunSet(own) });
       const begun = writeSet(own);

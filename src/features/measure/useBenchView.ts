@@ -145,7 +145,9 @@ export function useBenchView(props: BenchStart, solving: Solving | null) {
     suspects: suspectsOf(result),
     missing: missingKind(state.sets, corner),
     move: move(),
-    isLive: set !== undefined && (set.isVirtual || Boolean(gaugeOf(set, corner)?.lineFormat)),
+    isLive:
+      set !== undefined &&
+      (set.isVirtual || corner.practice !== undefined || Boolean(gaugeOf(set, corner)?.lineFormat)),
   };
 }
 

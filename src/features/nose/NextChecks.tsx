@@ -3,6 +3,7 @@ import { Button, FormSelect } from 'react-bootstrap';
 import { ButtonLink } from '@/ui/Link';
 import { isAnswered, type ChoiceFinding, type NextCheck } from '@/core/diagnosis';
 import { findingOf } from './model';
+import { CarSays } from '@/ui/practice';
 import { AnswerForm } from './NoseForm';
 import type { JobNoseProps } from './props';
 import styles from './nose.module.css';
@@ -63,6 +64,7 @@ function Answers({
           </FormSelect>
         </label>
       )}
+      <CarSays kind="finding" code={finding.code} corner={null} />
       {finding.values.map(({ code, label }, i) => (
         <div key={code} className={styles.outcome}>
           <Button type="submit" variant="outline-secondary" name="value" value={code}>

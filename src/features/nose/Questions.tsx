@@ -4,6 +4,7 @@ import { Button } from 'react-bootstrap';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { answersIn, toggled } from '@/core/diagnosis';
 import { useAnswers } from './useAnswers';
+import { CarSays } from '@/ui/practice';
 import asking from '@/ui/shell/asking.module.css';
 
 export interface Question {
@@ -115,6 +116,7 @@ export function Questions({ jobId, questions: all, answers }: QuestionsProps) {
             {question}
             {several && <span className="zh-muted fs-6 fw-normal"> Several may be so.</span>}
           </h3>
+          <CarSays kind="finding" code={code} corner={null} />
           <div className={asking.answers}>
             {values.map((value, n) => (
               <Button

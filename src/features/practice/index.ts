@@ -14,4 +14,5 @@ export * from './run';
 export { sayMinutes } from './find/FindChecks';
 export { FindRoom, type CarBenchProps, type CarCornerProps, type CarStages } from './find/FindRoom';
 export { sayShown } from './find/say';
+export { CarEnd } from './stages/CarEnd';
 export { ReplayRoom } from './replay/ReplayRoom';

@@ -2,6 +2,7 @@
 
 import { useMemo, useSyncExternalStore } from 'react';
 import { z } from 'zod';
+import { ACTION_CODES } from '@/core/options';
 import {
   BENCH_FAULTS,
   DONE,
@@ -40,6 +41,11 @@ const findSchema = z.discriminatedUnion('kind', [
   }),
   z.object({ kind: z.literal('reread'), found: READ }),
   z.object({ kind: z.literal('repair'), code: z.string() }),
+  z.object({
+    kind: z.literal('decide'),
+    action: z.enum(ACTION_CODES),
+    isRight: z.boolean(),
+  }),
   z.object({ kind: z.literal('pedal') }),
   z.object({ kind: z.literal('drive') }),
   z.object({ kind: z.literal('nose'), how: z.enum(['once', 'on']) }),
@@ -166,17 +172,41 @@ export function writeOutcome(id: string, code: string, who: Worker | null, resul
   });
 }
 
+/** What came of a whole car. */
+const findOutcome = (
+  code: string,
+  { isRight, isHarm, minutes, best, said, fault }: FindResult,
+): Omit<Outcome, 'who'> => ({
+  ...{ code, at: Date.now(), isRight, isHarm, minutes, best, missed: [], errorUm: null },
+  ...NOT_ASKED,
+  ...{ saidCause: said?.code ?? null, cause: fault.code },
+});
+
 /** Ends a whole car: from now on its fault is shown. */
-export function writeFindOutcome(
+export const writeFindOutcome = (
   id: string,
   code: string,
   who: Worker | null,
-  { isRight, isHarm, minutes, best, said, fault }: FindResult,
+  result: FindResult,
+) => keepOutcome(id, who, findOutcome(code, result));
+
+/** Hands a car in that was worked on the stages of a job, under the name of whoever worked it. */
+export function handInStages(
+  id: string,
+  code: string,
+  who: Worker,
+  { actions, result }: { readonly actions: readonly FindAction[]; readonly result: FindResult },
 ) {
-  return keepOutcome(id, who, {
-    ...{ code, at: Date.now(), isRight, isHarm, minutes, best, missed: [], errorUm: null },
-    ...NOT_ASKED,
-    ...{ saidCause: said?.code ?? null, cause: fault.code },
+  const done: Outcome = { ...findOutcome(code, result), who: who.name };
+  const steps = [
+    ...actions.map((input, i) => ({ id: `${id} ${i}`, name: FIND, input })),
+    { id: `${id} done`, name: DONE, input: done },
+  ];
+  return keepWrite({
+    name: 'practice-case',
+    input: { id, code, steps },
+    place: `practice-case ${id}`,
+    ...{ jobId: null, refresh: 'by-writer', about: `practice: what came of ${code}` },
   });
 }
 

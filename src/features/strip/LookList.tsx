@@ -3,6 +3,7 @@
 import { Button } from 'react-bootstrap';
 import { useId, useRef, useState, type KeyboardEvent } from 'react';
 import type { Condition, LookItem } from '@/core/procedure';
+import { CarSays } from '@/ui/practice';
 import { LookMark } from '@/ui/verdict';
 import { ConditionDrawing } from './ConditionDrawing';
 import {
@@ -155,6 +156,7 @@ export function LookList({ corner, items, checks, onWrite, heading = 'h3' }: Loo
                 {check?.by && <span className="zh-muted"> {check.by}</span>}
               </span>
             </div>
+            <CarSays kind="look" code={item.code} corner={corner} />
             <div className={asking.answers}>
               {[{ code: null, name: 'Sound' }, ...item.conditions].map(({ code, name }, n) => {
                 const isChosen = code === null ? found?.length === 0 : found?.includes(code);

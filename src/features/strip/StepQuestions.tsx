@@ -2,6 +2,7 @@
 
 import { PressRow, useSend } from '@/ui/field';
 import { keepFinding, useRefresh } from '@/ui/keeper';
+import { CarSays } from '@/ui/practice';
 
 /** A question of the nose that is answered at a corner in a step, with its answer. */
 export interface StepQuestion {
@@ -38,6 +39,7 @@ function Question({
       <p className="mb-1">
         <strong>{question}</strong> {how && <span className="zh-muted">{how}</span>}
       </p>
+      <CarSays kind="finding" {...{ code, corner }} />
       <PressRow
         label={question}
         choices={values.map((each) => ({ value: each.code, label: each.label }))}

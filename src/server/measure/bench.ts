@@ -11,6 +11,7 @@ import {
   seatToFit,
   type ReadingSet,
 } from '../../core/job';
+import { practiceBench } from '../practice/stages';
 import { everyGauge, type GaugeRow } from './gauges';
 import { loadJob } from '../job/jobs';
 import { shopPositions, shopUnits } from '../shop/settings';
@@ -69,4 +70,5 @@ export const benchCorner = (
   ...{ ...record, jobId: job.id, phase, units, gauges, usualPositions, carried },
   whose: job.vehicle.isCheck ? `Check ${job.number}` : job.vehicle.plate,
   isFloating: axleAt(job, record.corner)?.traits.includes('two-piece') === true,
+  ...practiceBench(job, record.corner, phase),
 });

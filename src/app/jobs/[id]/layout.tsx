@@ -3,12 +3,15 @@ import Link from '@/ui/Link';
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { isSignInAsked } from '@/server/access/mode';
+import { isPractice } from '@/server/store';
 import { comebackNumber, loadJob } from '@/server/job/jobs';
 import { readJob, vehicleName } from '@/core/job';
 import { AloneSince, AlsoHere, JobWatch } from '@/ui/keeper';
 import { HoldJob } from '@/ui/offline';
 import { Trail } from '@/ui/shell';
+import { appName } from '@/app/appName';
 import { JobAlerts } from './JobAlerts';
+import { GiveBack, PracticeCar } from './PracticeCar';
 import { pagesToHold } from './pagesToHold';
 import lists from '@/ui/shell/lists.module.css';
 
@@ -20,10 +23,10 @@ export async function generateMetadata({
 }): Promise<Metadata> {
   const job = await loadJob((await params).id);
   if (!job) {
-    const nothing = 'Nothing here · Zesty Hound';
+    const nothing = `Nothing here · ${appName()}`;
     return { title: { template: nothing, default: nothing } };
   }
-  const of = `${job.vehicle.plate} · Zesty Hound`;
+  const of = `${job.vehicle.plate} · ${appName()}`;
   return { title: { template: `%s · ${of}`, default: `Job ${job.number} · ${of}` } };
 }
 
@@ -63,13 +66,18 @@ export default async function JobLayout({
               <AloneSince />
             </>
           )}
+          <GiveBack job={job} />
         </div>
         <Trail jobId={job.id} stages={readJob(job).stages} />
       </div>
       {job.closedAt === null && <JobWatch jobId={job.id} version={job.reach.job} />}
-      {isSignInAsked() && <HoldJob of={job.id} version={job.reach.job} pages={pagesToHold(job)} />}
-      <JobAlerts job={job} />
-      {children}
+      {isSignInAsked() && !isPractice() && (
+        <HoldJob of={job.id} version={job.reach.job} pages={pagesToHold(job)} />
+      )}
+      <PracticeCar job={job}>
+        <JobAlerts job={job} />
+        {children}
+      </PracticeCar>
     </>
   );
 }

@@ -124,14 +124,14 @@ function tiltOf(
   return { ...(tilt === 'dirt' && { shift: 0 }), amplitude, at: wrapDegrees(at) };
 }
 
-/** What a corner shows to who reads it well, as shares of the limits. */
-export function truthShares({
-  virtual,
-  faults,
-}: CarCorner): Pick<CornerShares, 'runout' | 'hub' | 'rotor' | 'variation'> {
+/** What a corner shows to who reads it well in a mounting, as shares of the limits. */
+export function truthShares(
+  { virtual, faults }: CarCorner,
+  seat = 0,
+): Pick<CornerShares, 'runout' | 'hub' | 'rotor' | 'variation'> {
   const [hub, rotor] = [virtual.hub[0]!, virtual.rotor[0]!];
   return {
-    runout: swingOf(faceOf(virtual, faults, 0)) / RUNOUT_LIMIT,
+    runout: swingOf(faceOf(virtual, faults, seat)) / RUNOUT_LIMIT,
     hub: (2 * hub.amplitude) / RUNOUT_LIMIT,
     rotor: (2 * rotor.amplitude) / RUNOUT_LIMIT,
     variation: thicknessOf(virtual).variation / VARIATION_LIMIT,

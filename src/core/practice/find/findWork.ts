@@ -9,7 +9,7 @@ import {
   type Finding,
   type RecordedFinding,
 } from '../../diagnosis';
-import type { PriceItem } from '../../options';
+import { actionRecord, type Action, type PriceItem } from '../../options';
 import { priceOf } from '../ways';
 import { asRecorded, shownOf, type FindCase } from './findCase';
 
@@ -45,6 +45,8 @@ export type FindAction =
   | { readonly kind: 'reread'; readonly found: readonly ReadFinding[] }
   /** A cause is taken for the fault and put right. */
   | { readonly kind: 'repair'; readonly code: string }
+  /** What was decided about a rotor was done, on the stages of a job; whether it put the fault right. */
+  | { readonly kind: 'decide'; readonly action: Action; readonly isRight: boolean }
   /** The pedal is pumped, the wheels are spun. */
   | { readonly kind: 'pedal' }
   | { readonly kind: 'drive' }
@@ -218,17 +220,43 @@ function afterReread(own: FindCase, state: FindState, found: readonly ReadFindin
   };
 }
 
-function afterRepair(own: FindCase, state: FindState, code: string): FindState {
-  const cause = own.knowledge.causes.find((each) => each.code === code)!;
-  const { cost, minutes } = repairPrice(cause);
+const causeOf = ({ knowledge }: Pick<FindCase, 'knowledge'>, code: string): Cause =>
+  knowledge.causes.find((each) => each.code === code)!;
+
+/** The car once a cause was taken for its fault and work was done for it. */
+function afterWork(
+  state: FindState,
+  cause: Cause,
+  { cost, minutes }: ReturnType<typeof priceOf>,
+  isRight: boolean,
+): FindState {
   return {
     ...state,
     repairs: [...state.repairs, cause],
     money: state.money + cost,
     minutes: state.minutes + minutes,
-    isCured: state.isCured || doesCure(cause, own.cause),
+    isCured: state.isCured || isRight,
     ...{ readAfter: [], isPumped: false, isShown: false, drive: null, isWheelOff: false },
   };
+}
+
+function afterRepair(own: FindCase, state: FindState, code: string): FindState {
+  const cause = causeOf(own, code);
+  return afterWork(state, cause, repairPrice(cause), doesCure(cause, own.cause));
+}
+
+/** What a rotor’s work is done for, where it puts the fault of the car right or not. */
+const DONE_FOR: Partial<Record<Action, string>> = {
+  ...{ clean: 'rust-under-hat', hub: 'hub-runout', 'hub-new': 'hub-runout' },
+};
+
+function afterDecided(
+  own: FindCase,
+  state: FindState,
+  { action, isRight }: Extract<FindAction, { kind: 'decide' }>,
+): FindState {
+  const cause = isRight ? own.cause : causeOf(own, DONE_FOR[action] ?? 'rotor-runout');
+  return afterWork(state, cause, priceOf(actionRecord(action).items), isRight);
 }
 
 function afterDrive(own: FindCase, state: FindState): FindState {
@@ -255,6 +283,8 @@ function after(own: FindCase, state: FindState, action: FindAction): FindState {
       return afterReread(own, next, action.found);
     case 'repair':
       return afterRepair(own, next, action.code);
+    case 'decide':
+      return afterDecided(own, next, action);
     case 'pedal':
       return { ...next, isPumped: true, minutes: next.minutes + FIND_MINUTES.pedal };
     case 'drive':

@@ -1,4 +1,4 @@
-export { truthShares, type CarCorner } from './carCorner';
+export { asItSits, truthShares, type CarCorner } from './carCorner';
 export * from './customer';
 export { laterOf } from './later';
 export { cornerAfter } from './repaired';

@@ -122,7 +122,7 @@ export function SweepEntry({ set, corner, lap, onBegun, onSwept, onDraw }: Sweep
   }, [isTurning]);
   const gauge = gaugeOf(set, corner);
   const source = (): ReactNode => {
-    if (set.isVirtual) {
+    if (set.isVirtual || corner.practice) {
       return <VirtualSweep {...{ set, corner, isTurning }} onReading={sweep.take} />;
     }
     if (!gauge?.lineFormat) {

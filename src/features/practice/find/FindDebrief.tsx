@@ -14,6 +14,7 @@ import {
   type FindState,
   type FindStep,
 } from '@/core/practice';
+import { actionRecord } from '@/core/options';
 import { CORNER_NAME } from '@/core/readings';
 import { formatIn, type UnitSystem } from '@/core/units';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
@@ -39,6 +40,8 @@ function sayStep({ knowledge }: FindCase, { action }: FindStep): string {
       return `Read again: ${action.found.map(({ code }) => titleOf(code)).join(', ')}`;
     case 'repair':
       return `Put right: ${knowledge.causes.find(({ code }) => code === action.code)!.name.toLowerCase()}`;
+    case 'decide':
+      return `Done: ${actionRecord(action.action).name.toLowerCase()}`;
     case 'pedal':
       return 'Pedal pumped, wheels spun';
     case 'drive':
@@ -98,22 +101,26 @@ const readLast = (actions: readonly FindAction[], code: string): number | null =
 /** Variation that is drawn, as a share of its limit. */
 const SEEN = 0.5;
 
+type Shares = ReturnType<typeof truthShares>;
+
 /** The corner of the fault as it was: what its runout is made of, what was read beside it, and what comes next. */
 function AtCorner({
   own,
   actions,
   state,
   units,
+  left: known,
 }: {
   readonly own: FindCase;
   readonly actions: readonly FindAction[];
   readonly state: FindState;
   readonly units: UnitSystem;
+  readonly left: Shares | null;
 }) {
   const { bench, corner } = own;
   const { runout, thicknessVariation } = WORKSHOP_DEFAULTS;
   const truth = truthShares(bench);
-  const left = truthShares(cornerAfter(own, state.repairs));
+  const left = known ?? truthShares(cornerAfter(own, state.repairs));
   const isMended = state.repairs.length > 0;
   const later = laterOf(own, state);
   const say = (share: number | null, limit: number): string =>
@@ -179,6 +186,7 @@ export function FindDebrief({
   result,
   units,
   whose = null,
+  left = null,
 }: {
   readonly own: FindCase;
   readonly actions: readonly FindAction[];
@@ -186,6 +194,8 @@ export function FindDebrief({
   readonly units: UnitSystem;
   /** Who worked it, where that is somebody else; null for who is here. */
   readonly whose?: string | null;
+  /** What its corner shows after the work, where that was done on the stages of a job. */
+  readonly left?: Shares | null;
 }) {
   const { cause, place } = own;
   const { isHarm, state, said, best, bestCost, way } = result;
@@ -225,7 +235,7 @@ export function FindDebrief({
         <span className="zh-figure">{sayMinutes(best)}</span> and{' '}
         <span className="zh-figure">{sayCrowns(bestCost)}</span>.
       </p>
-      {hasCorner(own, actions) && <AtCorner {...{ own, actions, state, units }} />}
+      {hasCorner(own, actions) && <AtCorner {...{ own, actions, state, units, left }} />}
       <Steps {...{ own }} steps={steps} title={whose ? `${whose}’s way` : 'Your way'} />
       <Steps {...{ own }} steps={noseSteps} title="The way of the nose" />
     </section>

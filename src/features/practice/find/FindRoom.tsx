@@ -25,6 +25,7 @@ import { NextThing } from '@/ui/shell';
 import { AfterCase } from '../AfterCase';
 import { AnswerForm } from '../AnswerForm';
 import { PracticeFrame } from '../PracticeFrame';
+import { OnStages } from '../stages/OnStages';
 import { LookedAtBand, type HeldCase } from '../LookedAtBand';
 import { findActionsOf, useTime, writeFindAction, writeFindOutcome, type Worker } from '../run';
 import { FindChecks, FoundSoFar, sayMinutes } from './FindChecks';
@@ -211,6 +212,16 @@ export function FindRoom({ code, who, units, held, stages }: FindRoomProps) {
             <p className="zh-stop" role="alert">
               <strong>Do not drive it:</strong> {state.danger}.
             </p>
+          )}
+          {actions.length === 0 && !held && (
+            <section className="zh-card mb-3">
+              <p className="mb-2">
+                Here everything stands on one page. On the stages of a job the same car is asked,
+                driven, stripped, measured, decided, rebuilt and signed as any other, in records of
+                practice alone.
+              </p>
+              <OnStages code={code} />
+            </section>
           )}
           <NextThing {...{ todo, why }}>
             {isToRead && (

@@ -1,0 +1,41 @@
+import type { ReactNode } from 'react';
+import type { Job } from '@/core/job';
+import { AnswersLater } from '@/features/practice/stages/AnswersLater';
+import { CarHere } from '@/features/practice/stages/CarHere';
+import { shopAddress } from '@/server/practice/door';
+import { carOfJob, isCuredIn } from '@/server/practice/stages';
+import { shopUnits } from '@/server/shop/settings';
+
+/** The car of practice that a job is about: what it answers, and where it ends; in the shop’s records the page alone. */
+export async function PracticeCar({
+  job,
+  children,
+}: {
+  readonly job: Job;
+  readonly children: ReactNode;
+}) {
+  const own = carOfJob(job);
+  if (!own) return children;
+  const units = await shopUnits();
+  return (
+    <CarHere code={own.code} units={units}>
+      {job.closedAt === null && (
+        <AnswersLater code={own.code} isCured={isCuredIn(own, job)} units={units} />
+      )}
+      {children}
+    </CarHere>
+  );
+}
+
+/** Where a job of practice ends: on the shop’s own door, which keeps what came of it. */
+export async function GiveBack({ job }: { readonly job: Job }) {
+  if (!carOfJob(job)) return null;
+  const end = await shopAddress(`/practice/stages/${job.id}`);
+  return (
+    <div className="mt-1">
+      <a className="btn btn-outline-secondary" href={end}>
+        Give it back, and see what was true
+      </a>
+    </div>
+  );
+}

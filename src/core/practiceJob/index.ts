@@ -1,0 +1,9 @@
+export {
+  actionsOfJob,
+  benchOfJob,
+  carOfPlate,
+  cornerOfJob,
+  runoutSeat,
+  writtenOtherwise,
+  type WrittenOtherwise,
+} from './carWork';

@@ -1,0 +1,155 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { readDial } from '@/core/bench';
+import { findState, judgeFind, truthShares } from '@/core/practice';
+import { actionsOfJob, benchOfJob, carOfPlate, cornerOfJob } from '@/core/practiceJob';
+import { seededRandom } from '@/core/numeric';
+import type { Phase } from '@/core/job';
+import { WORKSHOP_DEFAULTS } from '@/core/verdict';
+import { closeDatabase, database } from '@/server/database';
+import { findQuickly } from '@/server/records/find';
+import { openJobs } from '@/server/job/jobs';
+import { beginOnStages, carOnStages } from '@/server/practice/stages';
+import { allPeople } from '@/server/shop/people';
+import { chooseUnits, shopUnits } from '@/server/shop/settings';
+import { vehiclesPage } from '@/server/shop/vehicles';
+import { isPractice, withStore } from '@/server/store';
+import { done, ids, jobOf, threePeople, tick } from '../support/wholeJob';
+import { known } from './known';
+import { useRecords } from './demo';
+
+/** A whole car of practice on the stages of a job: records of its own, and a truth behind its gauges. */
+
+const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zh-stages-'));
+beforeAll(async () => {
+  await useRecords(folder);
+  await threePeople();
+});
+afterAll(async () => {
+  await closeDatabase();
+  fs.rmSync(folder, { recursive: true, force: true });
+});
+
+/** Of its rotor, front left. */
+const ROTOR = 'FB-0000B';
+const inPractice = <Value>(work: () => Promise<Value>): Promise<Value> =>
+  withStore('practice', work);
+const idIn = (page: string): string => page.split('/')[2]!;
+const begin = async (code: string): Promise<string> => idIn(known(await beginOnStages({ code })));
+
+/** Reads a lap of runout of a corner as its gauge shows it. */
+async function readLap(jobId: string, phase: Phase, shift = 0): Promise<void> {
+  const job = await jobOf(jobId);
+  const own = carOfPlate(job.vehicle.plate)!;
+  const { corner } = benchOfJob(own, job, own.corner, phase);
+  const id = crypto.randomUUID();
+  const plan = { kind: 'runout', positions: 12, shift, face: 'outboard', gaugeId: null };
+  const rest = { torqueNm: null, endPlayUm: null, angles: null, left: [] };
+  await done('set-begin', { id, jobId, phase, corner: own.corner, ...plan, ...rest });
+  const run = { shift, positions: 12, laps: 1, gauge: WORKSHOP_DEFAULTS.dialIndicator };
+  const { laps, closing } = readDial(corner, run, seededRandom(3));
+  for (const [position, um] of [...laps[0]!, ...closing].entries()) {
+    const text = (um / 1000).toFixed(3);
+    await done('reading', { setId: id, lap: 0, position, text, unit: 'mm', was: null });
+  }
+}
+
+test('a car comes in where no record of the shop is touched, with the shop’s people and units', async () => {
+  known(await chooseUnits('thou'));
+  const page = known(await beginOnStages({ code: ROTOR }));
+  expect(page).toMatch(/^\/jobs\/[0-9a-f-]{36}\/complaint$/);
+  expect((await openJobs(1)).total).toBe(0);
+  expect((await vehiclesPage('', 1)).vehicles).toEqual([]);
+  expect(await findQuickly(ROTOR)).toEqual([]);
+  expect(await carOnStages(crypto.randomUUID())).toBeNull();
+  await inPractice(async () => {
+    expect(isPractice()).toBe(true);
+    const job = await jobOf(idIn(page));
+    expect(job.vehicle.plate).toBe(ROTOR);
+    expect(job.corners).toEqual(['FL', 'FR']);
+    expect(job.complaint).not.toBe('');
+    expect((await allPeople()).map(({ id }) => id).sort()).toEqual(Object.values(ids).sort());
+    expect(await shopUnits()).toBe('thou');
+  });
+  expect(isPractice()).toBe(false);
+  // Its own folder, its own lock: a copy of the shop's records is made of what lies beside it.
+  expect(fs.existsSync(path.join(folder, 'practice', 'pg'))).toBe(true);
+});
+
+test('who goes there again finds the job that is open', async () => {
+  expect(await begin(ROTOR)).toBe(await begin(ROTOR));
+});
+
+test('only a whole car is worked on the stages', async () => {
+  for (const code of ['RD-7K3Q0', 'nothing', 7]) {
+    expect(await beginOnStages({ code })).toMatchObject({ ok: false });
+  }
+});
+
+test('a transaction of the shop that goes there does not take the records of practice for its own', async () => {
+  const shop = await database();
+  await inPractice(async () => expect(await database()).not.toBe(shop));
+});
+
+test('what is asked, read and done counts as what it truly did', async () => {
+  const id = await begin(ROTOR);
+  await inPractice(async () => {
+    const own = carOfPlate(ROTOR)!;
+    await done('finding', { jobId: id, code: 'pedal-feel', corner: null, value: 'firm' });
+    await done('finding', { jobId: id, code: 'noise', corner: null, value: 'none' });
+    await readLap(id, 'before');
+    const first = actionsOfJob(own, await jobOf(id));
+    expect(first.map(({ kind }) => kind)).toEqual(['check', 'check', 'read', 'back']);
+    const [, , read] = first;
+    expect(read).toMatchObject({ found: [{ code: 'runout' }, { code: 'nut-pull' }] });
+    expect(findState(own, first)).toMatchObject({ isCured: false, harm: null });
+
+    await done('decide', { jobId: id, corner: own.corner, action: 'new' });
+    await tick(id, 'pedal//firm', 'done');
+    const job = await jobOf(id);
+    expect(truthShares(own.bench).runout).toBeGreaterThan(2);
+    expect(truthShares(cornerOfJob(own, job, own.corner, 'after')).runout).toBeLessThan(1);
+    const second = actionsOfJob(own, job);
+    expect(second).toContainEqual({ kind: 'decide', action: 'new', isRight: true });
+    expect(findState(own, second)).toMatchObject({ isCured: true, harm: null });
+    expect(judgeFind(own, second).isRight).toBe(true);
+  });
+  const car = await carOnStages(id);
+  expect(car).toMatchObject({ code: ROTOR, isSigned: false, isKept: false });
+  expect(car!.left.runout).toBeLessThan(1);
+});
+
+test('a rotor that is left as it is cures nothing, and a seat cleaned elsewhere neither', async () => {
+  const id = await begin('FB-00018');
+  await inPractice(async () => {
+    const own = carOfPlate('FB-00018')!;
+    await readLap(id, 'before');
+    await done('decide', { jobId: id, corner: own.corner, action: 'leave' });
+    expect(findState(own, actionsOfJob(own, await jobOf(id))).isCured).toBe(false);
+  });
+});
+
+test('dirt under the hat is there until how the rotor was found was read', async () => {
+  const id = await begin('FB-00016');
+  await inPractice(async () => {
+    const own = carOfPlate('FB-00016')!;
+    const runoutIn = async (phase: Phase): Promise<number> =>
+      truthShares(cornerOfJob(own, await jobOf(id), own.corner, phase)).runout;
+    expect(await runoutIn('as-found')).toBeGreaterThan(1.5);
+    expect(await runoutIn('before')).toBeGreaterThan(1.5);
+    await readLap(id, 'as-found');
+    expect(await runoutIn('before')).toBeLessThan(1);
+  });
+});
+
+test('what was written otherwise than it was is told', async () => {
+  const own = carOfPlate('FB-00022')!;
+  const truth = own.shows.find(({ code }) => code === 'felt')!.value;
+  const written = truth === 'pedal' ? 'steering' : 'pedal';
+  const id = await begin(own.code);
+  await inPractice(async () => {
+    await done('finding', { jobId: id, code: 'felt', corner: null, value: written });
+  });
+  expect((await carOnStages(id))!.otherwise).toEqual([{ code: 'felt', written }]);
+});
