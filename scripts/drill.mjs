@@ -11,7 +11,7 @@ if (isFirefox && !existsSync('/usr/bin/firefox-esr')) debian(['firefox-esr']);
 if (process.argv.includes('journeys')) {
   // The whole way by keys alone, by thumb alone and by ear, whole jobs from a hidden truth, and random walks: half an
   // hour more than a whole test has.
-  const specs = ['heard', 'keyboard', 'touch', 'journeys', 'walks'].map(
+  const specs = ['heard', 'keyboard', 'touch', 'journeys', 'stages-whole', 'walks'].map(
     (name) => `e2e/${name}.spec`,
   );
   run(bin('playwright'), ['test', ...specs], {

@@ -77,7 +77,7 @@ const TOGETHER = [
   [['bench', 'drawing', 'links', 'network', 'nose', 'road-test', 'second-start', 'ways-in'], 285],
   [['views'], 225],
   [['measure', 'strip'], 190],
-  [['decide', 'practice', 'records'], 160],
+  [['decide', 'practice', 'records', 'stages'], 170],
   [['quick'], 125],
   [['rebuild'], 80],
 ];
@@ -88,7 +88,7 @@ const LANES = 3;
  * The whole way once more by keys alone, by thumb alone and by the screen reader’s tree, whole jobs, and random walks:
  * `npm run drill -- journeys`. A whole test plays it from a quick check to the signed report (`quick`).
  */
-const DRILLED = ['heard', 'journeys', 'keyboard', 'touch', 'walks'];
+const DRILLED = ['heard', 'journeys', 'keyboard', 'stages-whole', 'touch', 'walks'];
 /** Browser tests of how quick something is. */
 const TIMED = ['slow'];
 

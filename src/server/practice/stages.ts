@@ -168,6 +168,9 @@ export async function carOnStages(id: string): Promise<CarOnStages | null> {
   };
 }
 
-/** Whether a car is cured by what was done in its job so far. */
-export const isCuredIn = (own: FindCase, job: Job): boolean =>
-  findState(own, actionsOfJob(own, job)).isCured;
+/** A car as it stands by what is written down in its job so far: cured or not, and what it took. */
+export function carIn(own: FindCase, job: Job) {
+  // It is not given back yet.
+  const { isCured, minutes, money } = findState(own, actionsOfJob(own, job).slice(0, -1));
+  return { isCured, minutes, money };
+}

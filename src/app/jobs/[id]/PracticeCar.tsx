@@ -1,9 +1,10 @@
 import type { ReactNode } from 'react';
 import type { Job } from '@/core/job';
+import { sayCrowns } from '@/core/practice';
 import { AnswersLater } from '@/features/practice/stages/AnswersLater';
 import { CarHere } from '@/features/practice/stages/CarHere';
 import { shopAddress } from '@/server/practice/door';
-import { carOfJob, isCuredIn } from '@/server/practice/stages';
+import { carIn, carOfJob } from '@/server/practice/stages';
 import { shopUnits } from '@/server/shop/settings';
 
 /** The car of practice that a job is about: what it answers, and where it ends; in the shop’s records the page alone. */
@@ -20,7 +21,7 @@ export async function PracticeCar({
   return (
     <CarHere code={own.code} units={units}>
       {job.closedAt === null && (
-        <AnswersLater code={own.code} isCured={isCuredIn(own, job)} units={units} />
+        <AnswersLater code={own.code} isCured={carIn(own, job).isCured} units={units} />
       )}
       {children}
     </CarHere>
@@ -29,13 +30,19 @@ export async function PracticeCar({
 
 /** Where a job of practice ends: on the shop’s own door, which keeps what came of it. */
 export async function GiveBack({ job }: { readonly job: Job }) {
-  if (!carOfJob(job)) return null;
+  const own = carOfJob(job);
+  if (!own) return null;
   const end = await shopAddress(`/practice/stages/${job.id}`);
+  const { minutes, money } = carIn(own, job);
   return (
-    <div className="mt-1">
+    <div className="mt-1 d-flex flex-wrap gap-2 align-items-center">
       <a className="btn btn-outline-secondary" href={end}>
         Give it back, and see what was true
       </a>
+      <span>
+        <span className="zh-figure">{minutes.toFixed(0)} min</span> ·{' '}
+        <span className="zh-figure">{sayCrowns(money)}</span> so far
+      </span>
     </div>
   );
 }

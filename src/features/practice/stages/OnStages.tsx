@@ -17,8 +17,9 @@ export function OnStages({ code }: { readonly code: string }) {
     const asked = await ask<unknown>('/api/v1/practice', { method: 'POST', body: { code } });
     const answer = answerSchema.safeParse(asked.ok ? asked.value : null);
     if (answer.success) {
-      const { protocol, hostname } = window.location;
-      window.location.assign(`${protocol}//${hostname}:${answer.data.port}${answer.data.path}`);
+      const there = new URL(answer.data.path, window.location.href);
+      there.port = String(answer.data.port);
+      window.location.assign(there.href);
       return;
     }
     setBusy(false);
