@@ -188,6 +188,7 @@ export const FORMS: Readonly<Record<UseCaseName, (ids: Ids, pick: Pick) => unkno
   'practice-task': ({ people }, pick) => ({
     ...{ id: crypto.randomUUID(), personId: pick(people), code: 'RD-00003', note: 'Once more.' },
   }),
+  'practice-nose': (ids, pick) => ({ jobId: pick(ids.jobs), how: pick(['on', 'off', 'once']) }),
   'practice-task-back': ({ vehicles }, pick) => ({ id: pick(vehicles) }),
   units: (_, pick) => pick(['mm', 'thou']),
   'torque-unit': (_, pick) => pick(['N·m', 'lb·ft', 'kgf·m']),

@@ -37,7 +37,7 @@ export function ButtonLink({
   return <Link className={buttonClass({ variant, size, className })} {...props} />;
 }
 
-/** A link to a file, or to paper, that looks like a button. */
+/** A link to a file, to paper, or to another door of the program, that looks like a button. */
 export function FileLink({ variant, size, className, ...props }: ComponentProps<'a'> & ButtonLook) {
   return <a className={buttonClass({ variant, size, className })} {...props} />;
 }

@@ -42,6 +42,7 @@ test.describe('on a phone', () => {
   test('the car answers by thumb, and a job that is left is given back as it stands', async ({
     page,
   }) => {
+    const complaints = complaintsOf(page);
     await beHere(page, 'Wren');
     const go = await onStages(page, 'FB-00018');
     await page.getByRole('button', { name: /^Ask/ }).first().tap();
@@ -50,8 +51,12 @@ test.describe('on a phone', () => {
     await go('measure/FL');
     await drawnUp(page);
     await page.getByRole('button', { name: /start runout$/i }).tap();
-    await expect(page.getByRole('region', { name: 'Virtual gauge' })).toBeVisible();
+    const gauge = page.getByRole('region', { name: 'Virtual gauge' });
+    await expect(gauge).toBeVisible();
     expect(await seenFaults(page)).toEqual([]);
+    // Come back to: what the page asks for is there.
+    await go('measure/FL');
+    await expect(gauge).toBeVisible();
     // There and back: what was begun is there.
     await page.goto('/practice/FB-00018');
     await settled(page);
@@ -62,5 +67,6 @@ test.describe('on a phone', () => {
     await page.getByRole('button', { name: 'Give it back' }).tap();
     await expect(page.locator('#practice-debrief')).toContainText('Nothing was put right');
     expect(await seenFaults(page)).toEqual([]);
+    expect(complaints).toEqual([]);
   });
 });

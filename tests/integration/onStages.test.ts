@@ -10,12 +10,13 @@ import { WORKSHOP_DEFAULTS } from '@/core/verdict';
 import { closeDatabase, database } from '@/server/database';
 import { findQuickly } from '@/server/records/find';
 import { openJobs } from '@/server/job/jobs';
+import { noseInPractice } from '@/server/practice/nose';
 import { beginOnStages, carOnStages } from '@/server/practice/stages';
 import { allPeople } from '@/server/shop/people';
 import { chooseUnits, shopUnits } from '@/server/shop/settings';
 import { vehiclesPage } from '@/server/shop/vehicles';
 import { isPractice, withStore } from '@/server/store';
-import { done, ids, jobOf, threePeople, tick } from '../support/wholeJob';
+import { ask, done, ids, jobOf, pumped, threePeople, tick, together } from '../support/wholeJob';
 import { known } from './known';
 import { useRecords } from './demo';
 
@@ -106,14 +107,18 @@ test('what is asked, read and done counts as what it truly did', async () => {
     expect(findState(own, first)).toMatchObject({ isCured: false, harm: null });
 
     await done('decide', { jobId: id, corner: own.corner, action: 'new' });
-    await tick(id, 'pedal//firm', 'done');
+    await tick(id, `correct/${own.corner}/done`, 'done');
     const job = await jobOf(id);
     expect(truthShares(own.bench).runout).toBeGreaterThan(2);
     expect(truthShares(cornerOfJob(own, job, own.corner, 'after')).runout).toBeLessThan(1);
     const second = actionsOfJob(own, job);
     expect(second).toContainEqual({ kind: 'decide', action: 'new', isRight: true });
-    expect(findState(own, second)).toMatchObject({ isCured: true, harm: null });
-    expect(judgeFind(own, second).isRight).toBe(true);
+    // Cured, and given back with a pedal that nobody pumped.
+    expect(findState(own, second)).toMatchObject({ isCured: true, harm: 'back-pedal' });
+    await together(id);
+    await pumped(id);
+    const third = actionsOfJob(own, await jobOf(id));
+    expect(judgeFind(own, third)).toMatchObject({ isRight: true, isHarm: false });
   });
   const car = await carOnStages(id);
   expect(car).toMatchObject({ code: ROTOR, isSigned: false, isKept: false });
@@ -141,6 +146,23 @@ test('dirt under the hat is there until how the rotor was found was read', async
     await readLap(id, 'as-found');
     expect(await runoutIn('before')).toBeLessThan(1);
   });
+});
+
+test('the nose is left off, and asked once it is seen until something is written down', async () => {
+  const id = await begin('FB-0002C');
+  expect(await ask('practice-nose', { jobId: id, how: 'off' }, 'apprentice')).toMatch(/^Only in/);
+  await inPractice(async () => {
+    const nose = async () => noseInPractice(await jobOf(id));
+    expect(await nose()).toMatchObject({ isOn: true, isSeen: true });
+    await done('practice-nose', { jobId: id, how: 'off' });
+    expect(await nose()).toMatchObject({ isOn: false, isSeen: false, asked: 0 });
+    await done('practice-nose', { jobId: id, how: 'once' });
+    expect(await nose()).toMatchObject({ isOn: false, isSeen: true, asked: 1 });
+    await done('finding', { jobId: id, code: 'noise', corner: null, value: 'none' });
+    expect(await nose()).toMatchObject({ isSeen: false, asked: 1 });
+  });
+  const { actions } = (await carOnStages(id))!;
+  expect(actions.filter(({ kind }) => kind === 'nose')).toHaveLength(1);
 });
 
 test('what was written otherwise than it was is told', async () => {

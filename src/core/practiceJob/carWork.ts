@@ -160,8 +160,11 @@ function repairsOf(own: FindCase, job: Job): FindAction[] {
   return [...metal, ...beside];
 }
 
-/** What was asked, driven, looked at and read in a job of practice, and what was done, in the order of its stages. */
-export function actionsOfJob(own: FindCase, job: Job): FindAction[] {
+/**
+ * What was asked, driven, looked at and read in a job of practice, and what was done, in the order of its stages; `nosed`
+ * is how often the nose was asked while it was off.
+ */
+export function actionsOfJob(own: FindCase, job: Job, nosed = 0): FindAction[] {
   const found = findingsOfJob(job);
   const isTold = ({ code, corner }: (typeof found)[number]): boolean =>
     !own.knowledge.findings.find((each) => each.code === code)?.perCorner ||
@@ -179,6 +182,7 @@ export function actionsOfJob(own: FindCase, job: Job): FindAction[] {
     feelOf(job).after !== null || job.roadTests.some(({ phase }) => phase === 'after');
   return [
     ...checks,
+    ...Array.from({ length: nosed }, () => ({ kind: 'nose', how: 'once' }) as const),
     ...(read.length > 0 ? [{ kind: 'read', found: read } as const] : []),
     ...repairs,
     ...(again.length > 0 && repairs.length > 0 ? [{ kind: 'reread', found: again } as const] : []),

@@ -18,13 +18,16 @@ import type { BenchView } from './useBenchView';
 import styles from './measure.module.css';
 
 // What not every set needs is loaded when it is asked for.
-// Without something to show meanwhile the whole page would wait for the file.
+// Without something to show meanwhile the whole page would wait for the file. The page itself has none of them: the build
+// names files for them there that it does not make, of what is loaded by what is loaded itself.
 const GaugePanel = dynamic(() => import('./GaugePanel').then((module) => module.GaugePanel), {
   loading: () => null,
+  ssr: false,
 });
 
 const SweepEntry = dynamic(() => import('./sweep/SweepEntry').then((module) => module.SweepEntry), {
   loading: () => null,
+  ssr: false,
 });
 
 interface BenchEntryProps {

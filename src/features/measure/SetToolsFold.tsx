@@ -6,6 +6,7 @@ import type { SetToolsProps } from './SetTools';
 
 const SetTools = dynamic(() => import('./SetTools').then((module) => module.SetTools), {
   loading: () => null,
+  ssr: false,
 });
 
 /** The fold that holds what can be done with sets; it is loaded when it is opened. */

@@ -42,6 +42,7 @@ import { database, inTransaction } from '../database';
 import { loadJob, openJob } from '../job/jobs';
 import { POSITIONS, TORQUE, UNITS } from '../shop/settings';
 import { saveVehicle } from '../shop/vehicles';
+import { noseInPractice } from './nose';
 import { isPractice, withStore } from '../store';
 
 /** What practice takes from the shop each time a car comes in: how it measures, and its rules. */
@@ -153,13 +154,17 @@ export interface CarOnStages {
 /** A job of practice by its id, with what is true of its car; null where there is none. */
 export async function carOnStages(id: string): Promise<CarOnStages | null> {
   if (!idSchema.safeParse(id).success) return null;
-  const job = await withStore('practice', () => loadJob(id));
-  const own = job && carOfPlate(job.vehicle.plate);
+  const found = await withStore('practice', async () => {
+    const there = await loadJob(id);
+    return there && { job: there, nosed: (await noseInPractice(there)).asked };
+  });
+  const own = found && carOfPlate(found.job.vehicle.plate);
   if (!own) return null;
+  const { job, nosed } = found;
   const after = cornerOfJob(own, job, own.corner, 'after');
   return {
     code: own.code,
-    actions: actionsOfJob(own, job),
+    actions: actionsOfJob(own, job, nosed),
     saidCode: job.confirmedCause,
     otherwise: writtenOtherwise(own, job),
     left: truthShares(after, runoutSeat(own, job)),
@@ -169,8 +174,9 @@ export async function carOnStages(id: string): Promise<CarOnStages | null> {
 }
 
 /** A car as it stands by what is written down in its job so far: cured or not, and what it took. */
-export function carIn(own: FindCase, job: Job) {
+export async function carIn(own: FindCase, job: Job) {
+  const { asked } = await noseInPractice(job);
   // It is not given back yet.
-  const { isCured, minutes, money } = findState(own, actionsOfJob(own, job).slice(0, -1));
+  const { isCured, minutes, money } = findState(own, actionsOfJob(own, job, asked).slice(0, -1));
   return { isCured, minutes, money };
 }

@@ -21,6 +21,7 @@ import {
   takeBack,
 } from '../measure/sets';
 import { changeKnowledge, recordFinding, weighFinding } from '../nose/nose';
+import { leaveNose } from '../practice/nose';
 import { dropTask, keepCase, setTask } from '../practice/practice';
 import { beginCheck, plateCheck, sayFastening, sayLimit } from '../quick/quickCheck';
 import { endRecheck, setRecheck } from '../prove/rechecks';
@@ -204,6 +205,7 @@ const USE_CASES = {
   'practice-case': apprentice((input, { who }) => keepCase(input, who)),
   'practice-task': lead((input, { who }) => setTask(input, who)),
   'practice-task-back': lead(parsedBy(onlyId, ({ id }, { who }) => dropTask(id, who))),
+  'practice-nose': apprentice(leaveNose),
   units: apprentice(chooseUnits),
   'torque-unit': apprentice(chooseTorque),
   positions: technician(choosePositions),

@@ -2,6 +2,10 @@ import type { ReactNode } from 'react';
 import { JobLead, JobNose } from '@/features/nose/JobNose';
 import { noseLine } from '@/features/nose/model';
 import type { Job } from '@/core/job';
+import { FIND_MINUTES } from '@/core/practice';
+import { NoseLeft } from '@/features/practice/stages/NoseLeft';
+import { noseInPractice } from '@/server/practice/nose';
+import { isPractice } from '@/server/store';
 import { noseOf } from '@/server/nose/nose';
 import { SeenMark } from '@/ui/keeper';
 import { Nose } from '@/ui/shell';
@@ -12,10 +16,25 @@ export async function diagnosisOf(
   job: Job,
   isAsFound = false,
 ): Promise<{ lead: ReactNode; scent: ReactNode; line: string }> {
+  const practised = isPractice() ? await noseInPractice(job) : null;
+  const left = practised && (
+    <NoseLeft
+      jobId={job.id}
+      isOn={practised.isOn}
+      isSeen={practised.isSeen}
+      minutes={FIND_MINUTES.nose}
+    />
+  );
+  if (practised?.isSeen === false) return { lead: null, scent: left, line: 'off' };
   const view = await noseOf(job);
   return {
     lead: <JobLead view={view} isAsFound={isAsFound} />,
-    scent: <JobNose jobId={job.id} corners={job.corners} view={view} />,
+    scent: (
+      <>
+        <JobNose jobId={job.id} corners={job.corners} view={view} />
+        {left}
+      </>
+    ),
     line: noseLine(view),
   };
 }

@@ -6,6 +6,7 @@ import { CarHere } from '@/features/practice/stages/CarHere';
 import { shopAddress } from '@/server/practice/door';
 import { carIn, carOfJob } from '@/server/practice/stages';
 import { shopUnits } from '@/server/shop/settings';
+import { FileLink } from '@/ui/Link';
 
 /** The car of practice that a job is about: what it answers, and where it ends; in the shop’s records the page alone. */
 export async function PracticeCar({
@@ -17,12 +18,10 @@ export async function PracticeCar({
 }) {
   const own = carOfJob(job);
   if (!own) return children;
-  const units = await shopUnits();
+  const [units, { isCured }] = await Promise.all([shopUnits(), carIn(own, job)]);
   return (
     <CarHere code={own.code} units={units}>
-      {job.closedAt === null && (
-        <AnswersLater code={own.code} isCured={carIn(own, job).isCured} units={units} />
-      )}
+      {job.closedAt === null && <AnswersLater code={own.code} isCured={isCured} units={units} />}
       {children}
     </CarHere>
   );
@@ -33,12 +32,12 @@ export async function GiveBack({ job }: { readonly job: Job }) {
   const own = carOfJob(job);
   if (!own) return null;
   const end = await shopAddress(`/practice/stages/${job.id}`);
-  const { minutes, money } = carIn(own, job);
+  const { minutes, money } = await carIn(own, job);
   return (
     <div className="mt-1 d-flex flex-wrap gap-2 align-items-center">
-      <a className="btn btn-outline-secondary" href={end}>
+      <FileLink variant="outline-secondary" href={end}>
         Give it back, and see what was true
-      </a>
+      </FileLink>
       <span>
         <span className="zh-figure">{minutes.toFixed(0)} min</span> ·{' '}
         <span className="zh-figure">{sayCrowns(money)}</span> so far

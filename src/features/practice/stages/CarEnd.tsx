@@ -7,6 +7,7 @@ import { isChoice } from '@/core/diagnosis';
 import { findCaseOf, judgeFind, readCode, type FindAction, type FindCase } from '@/core/practice';
 import type { WrittenOtherwise } from '@/core/practiceJob';
 import type { UnitSystem } from '@/core/units';
+import { FileLink } from '@/ui/Link';
 import { AfterCase } from '../AfterCase';
 import { FindDebrief } from '../find/FindDebrief';
 import { sayShown } from '../find/say';
@@ -90,9 +91,9 @@ export function CarEnd({ id, code, actions, saidCode, who, units, ...car }: CarE
           </p>
           <div className="d-flex flex-wrap gap-2">
             <Button onClick={end}>Give it back</Button>
-            <a className="btn btn-outline-secondary" href={car.back}>
+            <FileLink variant="outline-secondary" href={car.back}>
               Back to its job
-            </a>
+            </FileLink>
           </div>
           {!who && (
             <p className="zh-muted mb-0 mt-2">

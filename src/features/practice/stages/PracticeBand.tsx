@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { FileLink } from '@/ui/Link';
 import styles from '../practice.module.css';
 
 /** The frame of every page in the records of practice: its word stands over them, and across the paper. */
@@ -14,9 +15,9 @@ export const PracticeBand = ({
     <div className={styles.band}>
       <strong>Practice</strong>
       <span>No customer’s car: nothing of it is on record.</span>
-      <a className="btn btn-outline-secondary ms-auto zh-no-print" href={home}>
+      <FileLink variant="outline-secondary" className="ms-auto zh-no-print" href={home}>
         All cases
-      </a>
+      </FileLink>
     </div>
     {children}
   </div>
