@@ -251,6 +251,33 @@ test('no page offers a name to choose: the header says who is signed in', async 
   }
 });
 
+test('practice on the stages has a port of its own under the same certificate, for who is signed in', async () => {
+  const complaints = complaintsOf(office);
+  await office.goto('/practice/FB-00022');
+  await settled(office);
+  await office.getByRole('button', { name: 'Work it on the stages of a job' }).click();
+  await office.waitForURL(/\/jobs\/.*\/complaint$/);
+  const there = new URL(office.url());
+  expect(there.protocol).toBe('https:');
+  expect(there.origin).not.toBe(address);
+  await settled(office);
+  await expect(office.getByRole('link', { name: /^Ines/ })).toBeVisible();
+  const felt = office.getByRole('group', { name: /Where is it felt/ });
+  await felt.getByRole('button', { name: /^Ask/ }).click();
+  await felt.getByRole('button', { name: 'Pedal', exact: false }).last().click();
+  await settled(office);
+  await office.goto(office.url().replace('/complaint', '/history'));
+  await expect(office.getByText('Ines').first()).toBeVisible();
+  // A screen that is not paired gets nothing there either.
+  const bare = await office.context().browser()!.newContext({ ignoreHTTPSErrors: true });
+  const guest = await bare.newPage();
+  await guest.goto(there.href);
+  await expect(guest).toHaveURL(/\/pair$/);
+  await bare.close();
+  await office.goto(address);
+  expect(complaints).toEqual([]);
+});
+
 test('what is grave asks a lead for the password, and a technician may not at all', async () => {
   expect((await tablet.request.post('/api/v1/copies')).status()).toBe(403);
   await signInByPin(office);

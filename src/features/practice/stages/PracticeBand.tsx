@@ -14,7 +14,7 @@ export const PracticeBand = ({
   <div className={styles.frame} data-part="practice">
     <div className={styles.band}>
       <strong>Practice</strong>
-      <span>No customer’s car: nothing of it is on record.</span>
+      <span className={styles.bandSay}>No customer’s car: nothing of it is on record.</span>
       <FileLink variant="outline-secondary" className="ms-auto zh-no-print" href={home}>
         All cases
       </FileLink>
