@@ -13,6 +13,7 @@ import {
 } from './lib/certificate.mjs';
 import { createDoor } from './lib/door.mjs';
 import { outliveReaders } from './lib/outlive.mjs';
+import { CLOSED_IN_PRACTICE, storeOfPractice } from './lib/practiceDoor.mjs';
 import { createWatch } from './lib/watch.mjs';
 import { isWithinReach, refusedAddress } from './lib/reach.mjs';
 
@@ -113,7 +114,9 @@ async function answer(request, response, which) {
     return refuse(response, [503, 'The records do not answer just now.', 'unavailable']);
   }
   // Who may come in is known by the shop's records, whichever door it is.
-  await store.run(which, () => handle(request, response));
+  const records = which === 'practice' ? storeOfPractice(request.url) : which;
+  if (records === null) return refuse(response, CLOSED_IN_PRACTICE);
+  await store.run(records, () => handle(request, response));
 }
 const listenerOf = (which) => (request, response) => void answer(request, response, which);
 

@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
 import { beHere, complaintsOf, drawnUp, expectAccessible, settled } from './helpers';
 import { onStages } from './onStages';
@@ -27,6 +28,18 @@ test('a car comes in on the stages of a job: nobody mistakes it, it answers wher
   await go('strip/FL/findings');
   await page.getByRole('button', { name: /^Look/ }).first().click();
   await expect(page.locator('[data-part="car-says"]').first()).toBeVisible();
+  // On paper its word stands across the page; nothing else goes out.
+  const id = /jobs\/([0-9a-f-]{36})/.exec(page.url())![1]!;
+  const pdf = await page.request.get(new URL(`/api/v1/jobs/${id}/report.pdf`, page.url()).href);
+  const text = execFileSync('pdftotext', ['-layout', '-', '-'], {
+    input: await pdf.body(),
+    encoding: 'utf8',
+  });
+  expect(text).toContain('Practice: no customer’s car');
+  for (const out of ['archive', 'jobs.csv', `jobs/${id}`, 'copies']) {
+    const refused = await page.request.get(new URL(`/api/v1/${out}`, page.url()).href);
+    expect(refused.status(), out).toBe(403);
+  }
   // In the shop's own records there is none of it.
   const shop = (await page.getByRole('link', { name: 'All cases' }).getAttribute('href'))!;
   await page.goto(shop);
