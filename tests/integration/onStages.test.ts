@@ -3,7 +3,13 @@ import os from 'node:os';
 import path from 'node:path';
 import { readDial } from '@/core/bench';
 import { findState, judgeFind, truthShares } from '@/core/practice';
-import { actionsOfJob, benchOfJob, carOfPlate, cornerOfJob } from '@/core/practiceJob';
+import {
+  actionsOfJob,
+  benchOfJob,
+  carOfPlate,
+  cornerOfJob,
+  isCuredByMetal,
+} from '@/core/practiceJob';
 import { seededRandom } from '@/core/numeric';
 import type { Phase } from '@/core/job';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
@@ -132,6 +138,38 @@ test('a rotor that is left as it is cures nothing, and a seat cleaned elsewhere 
     await readLap(id, 'before');
     await done('decide', { jobId: id, corner: own.corner, action: 'leave' });
     expect(findState(own, actionsOfJob(own, await jobOf(id))).isCured).toBe(false);
+  });
+});
+
+test.each([
+  ['FB-00018', 'index', false],
+  ['FB-00018', 'new', true],
+  ['FB-00016', 'clean', true],
+  ['FB-00016', 'leave', false],
+] as const)('%s: %s puts it right: %s', async (code, action, isRight) => {
+  const own = carOfPlate(code)!;
+  const job = {
+    ...{ findings: [], sets: [], checks: [], roadTests: [], corners: [own.corner] },
+    decisions: [{ corner: own.corner, action, shift: 0, detail: null, decidedAt: new Date(0) }],
+  };
+  expect(isCuredByMetal(own, job as never)).toBe(isRight);
+});
+
+test('what is put right beside the rotors counts once it is ticked, at its own corner', async () => {
+  const code = 'FB-0003N';
+  const id = await begin(code);
+  await inPractice(async () => {
+    const own = carOfPlate(code)!;
+    const other = own.corner === 'FL' ? 'FR' : 'FL';
+    const repair = async (place: string): Promise<void> => {
+      await tick(id, `repair/${place}/stuck-pins`, 'here');
+      await tick(id, `repaired/${place}/stuck-pins`, 'done', 'new pins, greased');
+    };
+    const isCured = async () => findState(own, actionsOfJob(own, await jobOf(id))).isCured;
+    await repair(other);
+    expect(await isCured()).toBe(false);
+    await repair(own.corner);
+    expect(await isCured()).toBe(true);
   });
 });
 

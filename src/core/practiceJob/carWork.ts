@@ -119,18 +119,30 @@ function readAt(job: Job, corner: Corner, phase: 'before' | 'after'): ReadFindin
   });
 }
 
+/** Whether what was decided about a rotor is work of the kind that a fault at it asks for. */
+function isRightKind({ cause }: FindCase, action: Action): boolean {
+  const { items, metal } = actionRecord(action);
+  // A rotor that overheated is not cut.
+  if (repairItems(cause).includes('rotor')) return items.includes('rotor');
+  // What lies between hub and rotor goes wherever the rotor comes off.
+  if (cause.code === 'rust-under-hat') return action !== 'on-vehicle';
+  return cause.code === 'hub-runout' || metal !== 'none';
+}
+
 /** Whether the fault of a car goes by what was decided about rotors: it lies at one, and its corner is within after it. */
-function isCuredByMetal(own: FindCase, job: Job): boolean {
+export function isCuredByMetal(own: FindCase, job: Job): boolean {
   const action = actionAt(job, own.corner);
   if (action === null || own.place === null) return false;
+  const { items } = actionRecord(action);
+  if (own.cause.work.length > 0) {
+    return repairItems(own.cause).every((item) => items.includes(item));
+  }
   const truth = truthShares(own.bench);
-  const isAtRotor = own.cause.work.length === 0;
   const after = truthShares(cornerOfJob(own, job, own.corner, 'after'), runoutSeat(own, job));
   const isWithin = after.runout <= 1 && after.variation <= 1;
-  const isBeyond = truth.runout > 1 || truth.variation > 1;
-  if (isAtRotor && isBeyond) return isWithin;
-  const { items } = actionRecord(action);
-  return repairItems(own.cause).every((item) => items.includes(item));
+  // A rotor that runs out is true again on another stud as well.
+  const isTrued = truth.runout > 1 && truth.variation <= 1 && own.cause.code === 'rotor-runout';
+  return isWithin && (isTrued || isRightKind(own, action));
 }
 
 /** Where the rotor of the car’s corner was put on last. */

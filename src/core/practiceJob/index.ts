@@ -3,6 +3,7 @@ export {
   benchOfJob,
   carOfPlate,
   cornerOfJob,
+  isCuredByMetal,
   runoutSeat,
   writtenOtherwise,
   type WrittenOtherwise,
