@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useEffectEvent, useRef, useState, type ReactNode } from 'react';
 import { chime } from '@/ui/chime';
 import { hasSingleKeys, isKeyFor, type KeyUse } from '@/ui/keys';
 import type { StepView } from './model';
@@ -49,19 +49,18 @@ interface KeyStep {
 
 /** Listens for the letters of the steps; for none while the pedal must not be touched. */
 function usePedalKeys(isOff: boolean, steps: readonly KeyStep[]): void {
-  const latest = useRef(steps);
-  useEffect(() => {
-    latest.current = steps;
+  // A key is for the steps as they stand on the screen, from the moment on in which they are seen there.
+  const press = useEffectEvent((event: globalThis.KeyboardEvent): void => {
+    const step = steps.find(({ use }) => isKeyFor(use, event.key));
+    if (!step?.isOpen) return;
+    event.preventDefault();
+    step.press();
   });
   useEffect(() => {
     if (isOff) return;
     const listen = (event: globalThis.KeyboardEvent): void => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
-      if (!hasSingleKeys()) return;
-      const step = latest.current.find(({ use }) => isKeyFor(use, event.key));
-      if (!step?.isOpen) return;
-      event.preventDefault();
-      step.press();
+      if (hasSingleKeys()) press(event);
     };
     document.addEventListener('keydown', listen);
     return () => document.removeEventListener('keydown', listen);
