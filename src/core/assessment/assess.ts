@@ -282,6 +282,8 @@ export function assessCorner(record: CornerRecord, draws?: number): CornerAssess
     dtvVerdict: withReasons(thickness.figures.dtvVerdict, doubt),
   };
   const judged = latest && assessRunout(latest, record.studs, record.limits);
+  // Cuts are planned where somebody asks for them: a bench that reads, and most of what is decided, does not.
+  let cuts: { readonly planned: PlannedCuts | null } | null = null;
   return {
     runout: judged ? { ...judged, verdict: withReasons(judged.verdict, doubt) } : null,
     firstRunout: first ? assessRunout(first, record.studs, record.limits) : null,
@@ -292,7 +294,10 @@ export function assessCorner(record: CornerRecord, draws?: number): CornerAssess
     mounting: input && checkMounting(input),
     seatDoubt: input && seatDoubtOf(record, input, mountings),
     crossCheck: check,
-    machining: planCuts(record, runouts, thicknessSet, figures, index),
+    get machining() {
+      cuts ??= { planned: planCuts(record, runouts, thicknessSet, figures, index) };
+      return cuts.planned;
+    },
   };
 }
 
