@@ -1,8 +1,10 @@
 // The built application behind a server of our own: what the framework’s router would fail on (a path that cannot be
 // decoded, a method that it does not know) is refused before it, and so is whoever may not come in.
 import { AsyncLocalStorage } from 'node:async_hooks';
+import { existsSync } from 'node:fs';
 import { createServer as createPlain } from 'node:http';
 import { createServer as createSecure } from 'node:https';
+import path from 'node:path';
 import next from 'next';
 import {
   authorityFile,
@@ -13,7 +15,7 @@ import {
 } from './lib/certificate.mjs';
 import { createDoor } from './lib/door.mjs';
 import { outliveReaders } from './lib/outlive.mjs';
-import { CLOSED_IN_PRACTICE, storeOfPractice } from './lib/practiceDoor.mjs';
+import { CLOSED_IN_PRACTICE, practiceOpener, storeOfPractice } from './lib/practiceDoor.mjs';
 import { createWatch } from './lib/watch.mjs';
 import { isWithinReach, refusedAddress } from './lib/reach.mjs';
 
@@ -155,30 +157,19 @@ server.on('error', (error) =>
   ),
 );
 
-/** Listens for practice at the port beside ours, or at any that is free; answers which. */
-const openPractice = () =>
-  new Promise((resolve, reject) => {
-    const door = doorOf('practice');
-    const listen = (at) => door.listen(at, hostname);
-    door.once('listening', () => {
-      doors.push(door);
-      resolve(door.address().port);
-    });
-    door.once('error', () => {
-      door.once('error', reject);
-      listen(0);
-    });
-    listen(Number(process.env.ZESTY_HOUND_PRACTICE_PORT || port + 1));
-  });
-let practice = null;
-/** The door of practice, opened when somebody first goes there: the same pages on records of its own, at an origin of its own. */
-if (!isBehindProxy)
-  globalThis.zestyHoundPractice = () =>
-    (practice ??= openPractice().catch((error) => {
-      practice = null;
-      throw error;
-    }));
+/** The door of practice: the same pages on records of its own, at an origin of its own; none where a proxy stands before us. */
+if (!isBehindProxy) {
+  globalThis.zestyHoundPractice = practiceOpener(
+    () => doorOf('practice'),
+    { hostname, port: Number(process.env.ZESTY_HOUND_PRACTICE_PORT || port + 1) },
+    (door) => doors.push(door),
+  );
+}
 server.listen(port, hostname, () => {
+  // Who practised before finds the door open: it may stand on a screen.
+  if (existsSync(path.join(folder, 'practice'))) {
+    globalThis.zestyHoundPractice?.().catch((error) => console.error(String(error)));
+  }
   console.log(`Zesty Hound answers at ${isBehindProxy ? `http://${hostname}:${port}` : address()}`);
   if (certificate) {
     console.log(

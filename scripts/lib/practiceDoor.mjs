@@ -21,3 +21,33 @@ export const CLOSED_IN_PRACTICE = [
   'In practice nothing goes out and nothing comes in: open it in the shop’s own records.',
   'forbidden',
 ];
+
+/** Listens at an address, or at any port of it that is free; answers at which. */
+const listen = (door, { hostname, port }) =>
+  new Promise((resolve, reject) => {
+    door.once('listening', () => resolve(door.address().port));
+    door.once('error', () => {
+      door.once('error', reject);
+      door.listen(0, hostname);
+    });
+    door.listen(port, hostname);
+  });
+
+/**
+ * Opens a door when it is first asked for, and answers at which port it is found, then and whenever it is asked for
+ * again; one that failed is tried anew. `opened` is told of it.
+ */
+export function practiceOpener(make, place, opened = () => undefined) {
+  let port = null;
+  const open = async () => {
+    const door = make();
+    const at = await listen(door, place);
+    opened(door);
+    return at;
+  };
+  return () =>
+    (port ??= open().catch((error) => {
+      port = null;
+      throw error;
+    }));
+}

@@ -1,4 +1,5 @@
-import { storeOfPractice } from './practiceDoor.mjs';
+import { createServer } from 'node:http';
+import { practiceOpener, storeOfPractice } from './practiceDoor.mjs';
 
 const ID = '0b7f5f0e-95a5-4c51-8b39-0d5f9a1d2c3e';
 
@@ -45,4 +46,22 @@ test.each([
   '/api/v1/practice',
 ])('%s is closed there', (url) => {
   expect(storeOfPractice(url)).toBeNull();
+});
+
+test('the door is opened once, at another port where its own is taken', async () => {
+  const hostname = '127.0.0.1';
+  const other = createServer().listen(0, hostname);
+  await new Promise((resolve) => other.once('listening', resolve));
+  const { port } = other.address();
+  const opened = [];
+  const open = practiceOpener(
+    () => createServer(),
+    { hostname, port },
+    (door) => opened.push(door),
+  );
+  const at = await open();
+  expect(at).not.toBe(port);
+  expect(await open()).toBe(at);
+  expect(opened).toHaveLength(1);
+  for (const server of [other, ...opened]) server.close();
 });
