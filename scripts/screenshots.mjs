@@ -11,7 +11,7 @@ const BASE = `http://127.0.0.1:${PORT}`;
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
-/** Name, demo job (or none), path, size, colour scheme. */
+/** Name, demo job (or none), path, size, colour scheme, what is pressed there. */
 const VIEWS = [
   ['start', null, '/', DESK],
   ['complaint', 103, 'complaint', DESK],
@@ -30,7 +30,14 @@ const VIEWS = [
   ['report', 101, 'report', DESK],
   ['owner', 101, 'report/owner', DESK],
   ['insights', null, '/insights', DESK],
-  ['practice', null, '/practice/RB-0000W', DESK, 'light', /^Shake the base/],
+  [
+    'practice',
+    null,
+    '/practice/FB-0000B',
+    DESK,
+    'light',
+    [/^Work it on the stages/, /^Ask/, /^Ask/],
+  ],
   ['workshop', null, '/workshop', DESK],
 ];
 
@@ -83,7 +90,7 @@ const browser = await chromium.launch({
   executablePath: browserOfDebian(),
   args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run'],
 });
-for (const [name, job, place, viewport, colorScheme = 'light', press] of VIEWS) {
+for (const [name, job, place, viewport, colorScheme = 'light', press = []] of VIEWS) {
   if (wanted.length > 0 && !wanted.includes(name)) continue;
   // A phone is worked by thumbs: it shows the pad.
   const hasTouch = viewport === PHONE;
@@ -112,7 +119,10 @@ for (const [name, job, place, viewport, colorScheme = 'light', press] of VIEWS) 
     await page.goto(BASE + address);
     await page.locator('html[data-alive]').waitFor({ state: 'attached' });
   }
-  if (press) await page.getByRole('button', { name: press }).click();
+  for (const name of press) {
+    await page.getByRole('button', { name }).first().click();
+    await page.waitForLoadState('load');
+  }
   await page.waitForTimeout(1500);
   await page.screenshot({ path: path.join(ROOT, 'docs/screenshots', `${name}.png`) });
   console.log(name);

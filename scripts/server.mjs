@@ -157,11 +157,13 @@ server.on('error', (error) =>
   ),
 );
 
+/** The port after one, or any where that is the last. */
+const beside = (at) => (at < 65_535 ? at + 1 : 0);
 /** The door of practice: the same pages on records of its own, at an origin of its own; none where a proxy stands before us. */
 if (!isBehindProxy) {
   globalThis.zestyHoundPractice = practiceOpener(
     () => doorOf('practice'),
-    { hostname, port: Number(process.env.ZESTY_HOUND_PRACTICE_PORT || port + 1) },
+    { hostname, port: Number(process.env.ZESTY_HOUND_PRACTICE_PORT || beside(port)) },
     (door) => doors.push(door),
   );
 }

@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { settled } from './helpers';
 import type { Go } from './wholeJob';
 
@@ -14,4 +14,22 @@ export async function onStages(page: Page, code: string): Promise<Go> {
     await page.goto(`${job}/${place}`);
     await settled(page);
   };
+}
+
+/** Asks, drives and looks once each: what is asked is answered where it is asked, and written down by whoever asked. */
+export async function askDriveAndLook(page: Page, go: Go): Promise<void> {
+  const felt = page.getByRole('group', { name: /Where is it felt/ });
+  await felt.getByRole('button', { name: /^Ask/ }).click();
+  await expect(felt.getByText(/“.+”/)).toBeVisible();
+  await felt
+    .getByRole('button', { name: /Wheel and pedal|Steering wheel/ })
+    .first()
+    .click();
+  await settled(page);
+  await go('road-test');
+  await page.getByRole('button', { name: /^Recorded road test/ }).click();
+  await expect(page.getByRole('link', { name: /phone’s log/ })).toBeVisible();
+  await go('strip/FL/findings');
+  await page.getByRole('button', { name: /^Look/ }).first().click();
+  await expect(page.locator('[data-part="car-says"]').first()).toBeVisible();
 }

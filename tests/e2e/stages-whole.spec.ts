@@ -1,6 +1,7 @@
+import { execFileSync } from 'node:child_process';
 import { expect, test, type Page } from '@playwright/test';
 import { beHere, complaintsOf, drawnUp, expectAccessible, settled } from './helpers';
-import { onStages } from './onStages';
+import { askDriveAndLook, onStages } from './onStages';
 import { feltGone, pedalHeld, putTogether, typeIn } from './wholeJob';
 
 /** A car whose front left rotor is bent. */
@@ -41,9 +42,7 @@ async function readCorner(page: Page): Promise<void> {
   await readAll(page);
 }
 
-test('a whole car on the stages of a job, in records of practice: asked, read, renewed, proven, signed, and its truth', async ({
-  page,
-}) => {
+async function workWhole(page: Page): Promise<void> {
   test.setTimeout(240_000);
   page.setDefaultTimeout(20_000);
   const complaints = complaintsOf(page);
@@ -52,24 +51,11 @@ test('a whole car on the stages of a job, in records of practice: asked, read, r
   // Nobody mistakes it: its word stands over every page and in every title.
   await expect(page).toHaveTitle(/Practice · Zesty Hound$/);
   await expect(page.getByText('No customer’s car')).toBeVisible();
-  // What is asked is answered where it is asked, and written down by whoever asked.
-  const felt = page.getByRole('group', { name: /Where is it felt/ });
-  await felt.getByRole('button', { name: /^Ask/ }).click();
-  await expect(felt.getByText(/“.+”/)).toBeVisible();
-  await felt
-    .getByRole('button', { name: /Wheel and pedal|Steering wheel/ })
-    .first()
-    .click();
+  await expectAccessible(page);
   await page.getByRole('checkbox', { name: /front right/ }).uncheck();
   await page.getByRole('button', { name: 'Save the complaint' }).click();
   await settled(page);
-  await expectAccessible(page);
-  await go('road-test');
-  await page.getByRole('button', { name: /^Recorded road test/ }).click();
-  await expect(page.getByRole('link', { name: /phone’s log/ })).toBeVisible();
-  await go('strip/FL/findings');
-  await page.getByRole('button', { name: /^Look/ }).first().click();
-  await expect(page.locator('[data-part="car-says"]').first()).toBeVisible();
+  await askDriveAndLook(page, go);
 
   await go('measure/FL');
   await readCorner(page);
@@ -96,6 +82,23 @@ test('a whole car on the stages of a job, in records of practice: asked, read, r
   await page.getByRole('button', { name: 'Sign off as Ines' }).click();
   await expect(page.getByText(/Signed off by Ines|closed/).first()).toBeVisible();
 
+  // The report, the owner's page and the PDF tell the same, and that it is practice.
+  await expect(page.locator('article[class*="_report"]')).toContainText(
+    /New rotor|Replace the rotor/,
+  );
+  await go('report/owner');
+  const owner = page.locator('article[class*="_owner"]');
+  await expect(owner).toContainText('The complaint is cured');
+  await expect(page.getByText('No customer’s car')).toBeVisible();
+  const [, id = ''] = /jobs\/([0-9a-f-]{36})/.exec(page.url()) ?? [];
+  const pdf = await page.request.get(new URL(`/api/v1/jobs/${id}/report.pdf`, page.url()).href);
+  const text = execFileSync('pdftotext', ['-layout', '-', '-'], {
+    input: await pdf.body(),
+    encoding: 'utf8',
+  }).replace(/\s+/g, ' ');
+  expect(text).toContain('The complaint is cured');
+  expect(text).toContain('Practice: no customer’s car');
+
   // The end is on the shop's own door, which keeps what came of it under the name.
   await page.getByRole('link', { name: 'Give it back, and see what was true' }).click();
   await page.getByRole('button', { name: 'Give it back' }).click();
@@ -111,4 +114,17 @@ test('a whole car on the stages of a job, in records of practice: asked, read, r
   await page.goto(`/find?q=${CODE}`);
   await expect(page.getByRole('link', { name: CODE })).toHaveCount(0);
   expect(complaints).toEqual([]);
-});
+}
+
+const SIZES = {
+  'at a desk': { viewport: { width: 1280, height: 800 } },
+  'on a phone': { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true },
+};
+for (const [where, size] of Object.entries(SIZES)) {
+  test.describe(where, () => {
+    test.use(size);
+    test('a whole car on the stages of a job, in records of practice: asked, read, renewed, proven, signed, and its truth', async ({
+      page,
+    }) => workWhole(page));
+  });
+}

@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
 import { beHere, complaintsOf, drawnUp, expectAccessible, settled } from './helpers';
-import { onStages } from './onStages';
+import { askDriveAndLook, onStages } from './onStages';
 import { seenFaults } from './seen';
 
 /** A whole job on them is played by `npm run drill -- journeys`. */
@@ -14,20 +14,9 @@ test('a car comes in on the stages of a job: nobody mistakes it, it answers wher
   const go = await onStages(page, 'FB-00022');
   await expect(page).toHaveTitle(/Practice · Zesty Hound$/);
   await expect(page.getByText('No customer’s car')).toBeVisible();
-  const felt = page.getByRole('group', { name: /Where is it felt/ });
-  await felt.getByRole('button', { name: /^Ask/ }).click();
-  await expect(felt.getByText(/“.+”/)).toBeVisible();
-  await felt
-    .getByRole('button', { name: /Wheel and pedal|Steering wheel/ })
-    .first()
-    .click();
   await expectAccessible(page);
-  await go('road-test');
-  await page.getByRole('button', { name: /^Recorded road test/ }).click();
-  await expect(page.getByRole('link', { name: /phone’s log/ })).toBeVisible();
-  await go('strip/FL/findings');
-  await page.getByRole('button', { name: /^Look/ }).first().click();
-  await expect(page.locator('[data-part="car-says"]').first()).toBeVisible();
+  await askDriveAndLook(page, go);
+  await expectAccessible(page);
   // On paper its word stands across the page; nothing else goes out.
   const id = /jobs\/([0-9a-f-]{36})/.exec(page.url())![1]!;
   const pdf = await page.request.get(new URL(`/api/v1/jobs/${id}/report.pdf`, page.url()).href);

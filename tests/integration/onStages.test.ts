@@ -2,23 +2,26 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { readDial } from '@/core/bench';
-import { findState, judgeFind, truthShares } from '@/core/practice';
+import { findState, judgeFind, truthShares, writeCode } from '@/core/practice';
 import {
   actionsOfJob,
   benchOfJob,
   carOfPlate,
+  carStands,
   cornerOfJob,
   isCuredByMetal,
+  leftAt,
 } from '@/core/practiceJob';
 import { seededRandom } from '@/core/numeric';
 import type { Phase } from '@/core/job';
 import { WORKSHOP_DEFAULTS } from '@/core/verdict';
+import { linesSince, type PersonRow } from '@/db/repositories';
 import { closeDatabase, database } from '@/server/database';
 import { findQuickly } from '@/server/records/find';
 import { openJobs } from '@/server/job/jobs';
-import { noseInPractice } from '@/server/practice/nose';
+import { noseInPractice } from '@/server/practice/car';
 import { beginOnStages, carOnStages } from '@/server/practice/stages';
-import { allPeople } from '@/server/shop/people';
+import { addPerson, allPeople } from '@/server/shop/people';
 import { chooseUnits, shopUnits } from '@/server/shop/settings';
 import { vehiclesPage } from '@/server/shop/vehicles';
 import { isPractice, withStore } from '@/server/store';
@@ -43,7 +46,11 @@ const ROTOR = 'FB-0000B';
 const inPractice = <Value>(work: () => Promise<Value>): Promise<Value> =>
   withStore('practice', work);
 const idIn = (page: string): string => page.split('/')[2]!;
-const begin = async (code: string): Promise<string> => idIn(known(await beginOnStages({ code })));
+const WREN = { name: 'Wren', role: 'apprentice', initials: '', isHere: true } as const;
+const wren = () => ({ ...WREN, id: ids.apprentice });
+const begin = async (code: string, who: PersonRow | null = wren()): Promise<string> =>
+  idIn(known(await beginOnStages({ code }, who)));
+const carOf = (id: string) => carOnStages(id, wren());
 
 /** Reads a lap of runout of a corner as its gauge shows it. */
 async function readLap(jobId: string, phase: Phase, shift = 0): Promise<void> {
@@ -64,12 +71,12 @@ async function readLap(jobId: string, phase: Phase, shift = 0): Promise<void> {
 
 test('a car comes in where no record of the shop is touched, with the shop’s people and units', async () => {
   known(await chooseUnits('thou'));
-  const page = known(await beginOnStages({ code: ROTOR }));
+  const page = known(await beginOnStages({ code: ROTOR }, wren()));
   expect(page).toMatch(/^\/jobs\/[0-9a-f-]{36}\/complaint$/);
   expect((await openJobs(1)).total).toBe(0);
   expect((await vehiclesPage('', 1)).vehicles).toEqual([]);
   expect(await findQuickly(ROTOR)).toEqual([]);
-  expect(await carOnStages(crypto.randomUUID())).toBeNull();
+  expect(await carOf(crypto.randomUUID())).toBeNull();
   await inPractice(async () => {
     expect(isPractice()).toBe(true);
     const job = await jobOf(idIn(page));
@@ -84,13 +91,36 @@ test('a car comes in where no record of the shop is touched, with the shop’s p
   expect(fs.existsSync(path.join(folder, 'practice', 'pg'))).toBe(true);
 });
 
-test('who goes there again finds the job that is open', async () => {
-  expect(await begin(ROTOR)).toBe(await begin(ROTOR));
+test('who goes there again finds the job that they have open; another gets a car of their own', async () => {
+  const own = await begin(ROTOR);
+  expect(await begin(ROTOR)).toBe(own);
+  const other = await begin(ROTOR, null);
+  expect(other).not.toBe(own);
+  const [first, second] = await inPractice(() => Promise.all([jobOf(own), jobOf(other)]));
+  expect([first.vehicle.plate, second.vehicle.plate]).toEqual([ROTOR, `${ROTOR}/2`]);
+  // Nobody looks at a car that somebody else works.
+  expect(await carOnStages(own, { id: ids.technician })).toBeNull();
+  expect(await carOnStages(other, { id: ids.technician })).toMatchObject({ code: ROTOR });
+});
+
+test('who brings it in is in its history; a name that was taken there meanwhile is given up', async () => {
+  await inPractice(async () => {
+    known(await addPerson({ name: 'Oto', role: 'technician' }));
+  });
+  known(await addPerson({ name: 'Oto', role: 'lead' }));
+  const id = await begin('FB-0003S');
+  await inPractice(async () => {
+    const lines = await linesSince(await database(), { of: 'job', id }, { seq: 0, most: 50 });
+    expect(lines.map(({ who }) => who)).toContain('Wren');
+    expect((await allPeople()).filter(({ name }) => name === 'Oto')).toMatchObject([
+      { role: 'lead' },
+    ]);
+  });
 });
 
 test('only a whole car is worked on the stages', async () => {
   for (const code of ['RD-7K3Q0', 'nothing', 7]) {
-    expect(await beginOnStages({ code })).toMatchObject({ ok: false });
+    expect(await beginOnStages({ code }, null)).toMatchObject({ ok: false });
   }
 });
 
@@ -126,8 +156,8 @@ test('what is asked, read and done counts as what it truly did', async () => {
     const third = actionsOfJob(own, await jobOf(id));
     expect(judgeFind(own, third)).toMatchObject({ isRight: true, isHarm: false });
   });
-  const car = await carOnStages(id);
-  expect(car).toMatchObject({ code: ROTOR, isSigned: false, isKept: false });
+  const car = await carOf(id);
+  expect(car).toMatchObject({ code: ROTOR, isSigned: false });
   expect(car!.left.runout).toBeLessThan(1);
 });
 
@@ -148,11 +178,15 @@ test.each([
   ['FB-00016', 'leave', false],
 ] as const)('%s: %s puts it right: %s', async (code, action, isRight) => {
   const own = carOfPlate(code)!;
-  const job = {
-    ...{ findings: [], sets: [], checks: [], roadTests: [], corners: [own.corner] },
-    decisions: [{ corner: own.corner, action, shift: 0, detail: null, decidedAt: new Date(0) }],
-  };
-  expect(isCuredByMetal(own, job as never)).toBe(isRight);
+  const decision = { corner: own.corner, action, shift: 0, detail: null, decidedAt: new Date(0) };
+  const job = (checks: readonly object[]) => ({
+    ...{ findings: [], sets: [], checks, roadTests: [], corners: [own.corner] },
+    decisions: [{ ...decision, correction: action === 'leave' ? 'leave' : 'replace', words: '' }],
+  });
+  const done = { kind: 'correct', place: own.corner, item: 'done', value: 'done' };
+  expect(isCuredByMetal(own, job([done]) as never)).toBe(isRight);
+  // What was decided and not done puts nothing right.
+  expect(isCuredByMetal(own, job([]) as never)).toBe(false);
 });
 
 test('what is put right beside the rotors counts once it is ticked, at its own corner', async () => {
@@ -173,16 +207,39 @@ test('what is put right beside the rotors counts once it is ticked, at its own c
   });
 });
 
-test('dirt under the hat is there until how the rotor was found was read', async () => {
+test('a seat that is cleaned, or read as cleaned, is put right; so are nuts that are drawn up', async () => {
   const id = await begin('FB-00016');
   await inPractice(async () => {
     const own = carOfPlate('FB-00016')!;
-    const runoutIn = async (phase: Phase): Promise<number> =>
-      truthShares(cornerOfJob(own, await jobOf(id), own.corner, phase)).runout;
-    expect(await runoutIn('as-found')).toBeGreaterThan(1.5);
-    expect(await runoutIn('before')).toBeGreaterThan(1.5);
+    const stands = async () => carStands(own, await jobOf(id), 0);
+    const runout = async (): Promise<number> => leftAt(own, await jobOf(id)).runout;
     await readLap(id, 'as-found');
-    expect(await runoutIn('before')).toBeLessThan(1);
+    expect([(await stands()).isCured, (await runout()) > 1.5]).toEqual([false, true]);
+    await readLap(id, 'before');
+    expect([(await stands()).isCured, (await runout()) < 1]).toEqual([true, true]);
+  });
+  const nuts = carOfPlate('FB-00013')!;
+  const job = (checks: readonly object[]) =>
+    ({ findings: [], sets: [], checks, roadTests: [], corners: ['FL'], decisions: [] }) as never;
+  expect(leftAt(nuts, job([])).runout).toBeGreaterThan(1.5);
+  const pulled = { kind: 'torque', place: 'FL', item: 'wheel-nuts', value: { text: '120' } };
+  expect(leftAt(nuts, job([pulled])).runout).toBeLessThan(1);
+});
+
+test('work that is right cures, whatever else was done wrong', async () => {
+  // A car that must not be driven, and is driven before anybody asked how its pedal is.
+  const driven = { kind: 'check', code: 'felt-order' } as const;
+  const own = Array.from({ length: 2000 }, (_, seed) =>
+    carOfPlate(writeCode({ level: 'find', subject: 'both', seed }))!,
+  ).find((car) => car.cause.work.length > 0 && findState(car, [driven]).harm !== null)!;
+  const id = await begin(own.code);
+  await inPractice(async () => {
+    await done('finding', { jobId: id, code: driven.code, corner: null, value: 'none' });
+    await tick(id, `repair/${own.place ?? ''}/${own.cause.code}`, 'here');
+    await tick(id, `repaired/${own.place ?? ''}/${own.cause.code}`, 'done', 'as it should be');
+    const job = await jobOf(id);
+    expect(findState(own, actionsOfJob(own, job)).harm).toBe('not-asked');
+    expect(carStands(own, job, 0).isCured).toBe(true);
   });
 });
 
@@ -199,7 +256,7 @@ test('the nose is left off, and asked once it is seen until something is written
     await done('finding', { jobId: id, code: 'noise', corner: null, value: 'none' });
     expect(await nose()).toMatchObject({ isSeen: false, asked: 1 });
   });
-  const { actions } = (await carOnStages(id))!;
+  const { actions } = (await carOf(id))!;
   expect(actions.filter(({ kind }) => kind === 'nose')).toHaveLength(1);
 });
 
@@ -211,5 +268,5 @@ test('what was written otherwise than it was is told', async () => {
   await inPractice(async () => {
     await done('finding', { jobId: id, code: 'felt', corner: null, value: written });
   });
-  expect((await carOnStages(id))!.otherwise).toEqual([{ code: 'felt', written }]);
+  expect((await carOf(id))!.otherwise).toEqual([{ code: 'felt', written }]);
 });

@@ -1,9 +1,12 @@
 import { seededRandom } from '../numeric';
+import { assessCorner, type MeasuredSet } from '../assessment';
 import {
   dialShows,
   endPlayShows,
+  hubFaceBench,
   micrometerShows,
   practiceCorner,
+  preparedBench,
   PRACTICE_FAULTS,
   seedOf,
   shownText,
@@ -86,4 +89,62 @@ test('behind the port of any gauge, a turn of the wheel makes it show', async ()
   port.turnTo(90);
   expect(heard).toEqual(['0.020']);
   expect([shownText(-0.2, 'mm'), shownText(25.4, 'in')]).toEqual(['0.000', '0.00100']);
+});
+
+describe('the hub’s face, read with the rotor off', () => {
+  const LEVER = 135_000 / 70_000;
+  const whole: VirtualBench = {
+    corner: {
+      ...corner,
+      hub: [
+        { order: 1, amplitude: 24, highSpotDeg: 60 },
+        { order: 5, amplitude: 6, highSpotDeg: 0 },
+      ],
+    },
+    faults: { dirt: { shift: 0, amplitude: 25, at: 120 }, endPlay: 0 },
+  };
+  const lapOf = (bench: VirtualBench): number[] =>
+    Array.from({ length: 12 }, (_, j) => dial(bench, 30 * j));
+
+  test('is the hub alone, on its smaller circle', () => {
+    const turned = (bench: VirtualBench, turn: number): number =>
+      dialShows(
+        bench,
+        { ...at(turn), gauge: { ...gauge, resolution: 0.001 }, face: 'outboard' },
+        seededRandom(1),
+      );
+    const swing = Math.max(...[60, 240].map((turn) => turned(hubFaceBench(whole, LEVER), turn)));
+    const low = Math.min(...[60, 240].map((turn) => turned(hubFaceBench(whole, LEVER), turn)));
+    expect(swing - low).toBeCloseTo((2 * 24) / LEVER, 2);
+  });
+
+  test('tells hub from rotor as the solver takes it', () => {
+    const read = { gauge: { resolution: 1, repeatability: 1 }, shift: 0 };
+    const clean = preparedBench(whole, { isClean: true, isEven: false });
+    const sets: MeasuredSet[] = [
+      { kind: 'runout', face: 'outboard', ...read, laps: [lapOf(clean)] },
+      { kind: 'hub', ...read, radius: 70_000, laps: [lapOf(hubFaceBench(clean, LEVER))] },
+    ];
+    const known = (value: number) => ({ value, source: 'maker' as const });
+    const { index } = assessCorner({
+      ...{ corner: 'FL', fastening: 'studs', studs: 5, allowedShifts: null, sets },
+      limits: { runout: known(50), radius: known(135_000) },
+    });
+    const [first] = index!.separation;
+    expect(Math.abs(first!.hub.amplitude - 24)).toBeLessThan(3);
+    expect(Math.abs(first!.rotor.amplitude - 20)).toBeLessThan(3);
+  });
+});
+
+test('a seat that is cleaned and nuts that are drawn up evenly tilt no more; nuts that were not at fault pull as they did', () => {
+  const pulled = { ...corner, hub: [{ order: 5, amplitude: 8, highSpotDeg: 0 }] };
+  const dirt = { shift: 0, amplitude: 25, at: 120 };
+  const nuts = { amplitude: 30, at: 40 };
+  const bench = { corner: pulled, faults: { dirt, nuts, celsius: 60 } };
+  const by = (isClean: boolean, isEven: boolean) => preparedBench(bench, { isClean, isEven });
+  expect(by(false, false)).toEqual(bench);
+  expect(by(true, false)).toEqual({ corner: pulled, faults: { nuts, celsius: 60 } });
+  expect(by(true, true)).toEqual({ corner: { ...pulled, hub: [] }, faults: { celsius: 60 } });
+  const sound = { corner: pulled, faults: {} };
+  expect(preparedBench(sound, { isClean: true, isEven: true })).toEqual(sound);
 });

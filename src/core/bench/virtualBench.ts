@@ -37,6 +37,34 @@ export interface VirtualBench {
   readonly faults: BenchFaults;
 }
 
+/** What the nuts do not do to a hub: its orders below that of the pull at every stud. */
+const unpulled = ({ hub, studs }: VirtualCorner): VirtualCorner['hub'] =>
+  hub.filter(({ order }) => order < studs);
+
+/**
+ * A bench whose seat was cleaned, or whose nuts were drawn up evenly: what that takes away tilts nothing any more. Nuts
+ * that were not at fault pull as they did.
+ */
+export function preparedBench(
+  { corner, faults: { dirt, nuts, ...faults } }: VirtualBench,
+  { isClean, isEven }: { readonly isClean: boolean; readonly isEven: boolean },
+): VirtualBench {
+  return {
+    corner: nuts && isEven ? { ...corner, hub: unpulled(corner) } : corner,
+    faults: { ...faults, ...(dirt && !isClean && { dirt }), ...(nuts && !isEven && { nuts }) },
+  };
+}
+
+/**
+ * What a dial on the hub’s flange meets, the rotor off: the hub alone, on a circle smaller than the rotor’s by `lever`
+ * (radius of the rotor’s circle over that of the flange’s). What lies on it, what draws a rotor and what is cut into one is not there.
+ */
+export function hubFaceBench({ corner, faults }: VirtualBench, lever: number): VirtualBench {
+  const { dirt: _dirt, nuts: _nuts, slot: _slot, ...others } = faults;
+  const hub = unpulled(corner).map((each) => ({ ...each, amplitude: each.amplitude / lever }));
+  return { corner: { ...corner, hub, rotor: [] }, faults: others };
+}
+
 const GREY_IRON = 10.8e-6;
 const REFERENCE: Celsius = 20;
 

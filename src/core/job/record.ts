@@ -1,6 +1,6 @@
 import { assessRunout, measuredSet, type AxleLimits, type CornerRecord } from '../assessment';
 import { cutsEqually, runoutByRule } from '../procedure';
-import { leftOut } from '../quality';
+import { wasSeenTo } from '../quality';
 import { axleOf, type Corner } from '../readings';
 import { isOfDrum } from '../sheets';
 import { assessed } from './assessed';
@@ -58,11 +58,14 @@ function cutFigures(job: Job, corner: Corner): CornerRecord['cut'] {
 const CAPTIVE = ['bearing-in-rotor', 'riveted'];
 
 /** Whether the seat of a set was clean: ticked as a step, or said with the set itself. */
-function wasCleaned(job: Job, corner: Corner, { leftOut: left }: ReadingSet): boolean {
+export function wasCleaned(
+  job: Job,
+  corner: Corner,
+  { leftOut: left }: Pick<ReadingSet, 'leftOut'>,
+): boolean {
   if (isDone(findCheck(job, 'step', corner, 'hub-face'))) return true;
   const fastening = axleAt(job, corner)?.fastening ?? 'studs';
-  const [label] = leftOut({ kind: 'runout', asFound: false, fastening }, ['clean']);
-  return Array.isArray(left) && !left.includes(label ?? '');
+  return wasSeenTo('clean', { kind: 'runout', asFound: false, fastening }, left);
 }
 
 /** Runout as found that was beyond its limit in the seat that was read again once it was clean. */

@@ -2,9 +2,12 @@ export {
   actionsOfJob,
   benchOfJob,
   carOfPlate,
+  carStands,
   cornerOfJob,
   isCuredByMetal,
-  runoutSeat,
+  leftAt,
+  plateOfCar,
   writtenOtherwise,
+  type CarStands,
   type WrittenOtherwise,
 } from './carWork';

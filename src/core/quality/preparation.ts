@@ -87,6 +87,16 @@ export const leftOut = (preparing: Preparing, left: readonly string[]): string[]
     .filter(({ id }) => left.includes(id))
     .map(({ label }) => label);
 
+/** Whether something was seen to before a set was read, by what was left out; not where nobody was asked. */
+export function wasSeenTo(
+  id: PreparationId,
+  preparing: Preparing,
+  left: readonly string[] | null | undefined,
+): boolean {
+  const [label] = leftOut(preparing, [id]);
+  return label !== undefined && Array.isArray(left) && !left.includes(label);
+}
+
 /** What a set is read for. */
 export type Purpose = 'usual' | 'nut-pull';
 

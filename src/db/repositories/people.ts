@@ -1,4 +1,4 @@
-import { asc, eq } from 'drizzle-orm';
+import { and, asc, eq, getTableColumns, inArray, notInArray, sql } from 'drizzle-orm';
 import type { Database } from '../client';
 import { people } from '../schema';
 
@@ -14,14 +14,29 @@ export const listPeople = (db: Database): Promise<PersonRow[]> =>
 /** Everyone who works or ever worked here. */
 export const everyPerson = (db: Database): Promise<PersonRow[]> => db.select().from(people);
 
-/** Brings people in as they are in other records of the shop, under their ids there. */
+/**
+ * Brings people in as they are in other records of the shop, under their ids there; who was put on file here under one
+ * of their names gives it up.
+ */
 export async function bringPeople(db: Database, rows: readonly PersonRow[]): Promise<void> {
-  for (const { id, ...person } of rows) {
-    await db
-      .insert(people)
-      .values({ id, ...person })
-      .onConflictDoUpdate({ target: people.id, set: person });
-  }
+  if (rows.length === 0) return;
+  const [ids, names] = [rows.map(({ id }) => id), rows.map(({ name }) => name)];
+  await db
+    .update(people)
+    .set({ name: sql`${people.name} || ' (' || ${people.id} || ')'` })
+    .where(and(inArray(people.name, names), notInArray(people.id, ids)));
+  const { name, role, initials, isHere } = getTableColumns(people);
+  const taken = (column: { readonly name: string }) => sql.raw(`excluded.${column.name}`);
+  await db
+    .insert(people)
+    .values([...rows])
+    .onConflictDoUpdate({
+      target: people.id,
+      set: {
+        ...{ name: taken(name), role: taken(role) },
+        ...{ initials: taken(initials), isHere: taken(isHere) },
+      },
+    });
 }
 
 /** One person who works here, or null. */

@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray } from 'drizzle-orm';
+import { and, asc, eq, inArray, like } from 'drizzle-orm';
 import type { Database } from '../client';
 import { axleLimits, axles, vehicles } from '../schema';
 
@@ -69,6 +69,10 @@ export async function findVehicleByPlate(db: Database, plate: string): Promise<V
   const [vehicle] = await db.select().from(vehicles).where(eq(vehicles.plate, plate));
   return vehicle ?? null;
 }
+
+/** How many plates begin so. */
+export const countPlates = (db: Database, beginning: string): Promise<number> =>
+  db.$count(vehicles, like(vehicles.plate, `${beginning}%`));
 
 /** Figures closer than this are one figure, typed in another unit. */
 const SAME_UM = 0.01;

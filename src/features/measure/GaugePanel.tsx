@@ -5,7 +5,7 @@ import { evenAngles, RASTER } from '@/core/readings';
 import { writeDetails } from './writes';
 import { SerialGauge } from './SerialGauge';
 import { VirtualGauge, type Shown } from './VirtualGauge';
-import { gaugeOf, isDialSet, unitOf, type BenchCorner, type BenchSet, type Cursor } from './model';
+import { gaugeOf, unitOf, type BenchCorner, type BenchSet, type Cursor } from './model';
 
 export interface GaugePanelProps {
   readonly set: BenchSet;
@@ -31,7 +31,6 @@ function targetOf(set: BenchSet, cursor: Cursor | null): number | null {
 /** The gauge that reads this set by itself: a virtual one, or one on a cable. */
 export function GaugePanel(props: GaugePanelProps) {
   const { set, corner, cursor, onShows, onTake, onReading, onNoted } = props;
-  const isDial = isDialSet(set);
   if (!set.isVirtual && !corner.practice) {
     const gauge = gaugeOf(set, corner);
     if (!gauge?.lineFormat) return null;
@@ -46,16 +45,8 @@ export function GaugePanel(props: GaugePanelProps) {
   return (
     <VirtualGauge
       key={set.id}
-      name={`${corner.jobId} ${corner.corner}`}
-      corner={corner.corner}
-      studs={corner.studs}
-      practice={corner.practice}
-      kind={isDial ? 'dial' : 'micrometer'}
-      shift={set.shift}
-      face={set.face}
-      resolution={set.resolutionUm}
-      repeatability={set.repeatabilityUm}
-      nominal={corner.limits.nominal?.value}
+      corner={corner}
+      set={set}
       unit={unitOf(set, corner)}
       target={targetOf(set, cursor)}
       isFree={cursor !== null && beyondPlace(set, cursor.position)?.of === 'turn'}

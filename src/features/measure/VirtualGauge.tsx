@@ -4,7 +4,6 @@ import { Button, FormSelect } from 'react-bootstrap';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import {
   endPlayShows,
-  inventedBench,
   seedOf,
   VirtualPort,
   type PracticeFault,
@@ -12,8 +11,16 @@ import {
 } from '@/core/bench';
 import type { LineReading } from '@/core/gauges';
 import { seededRandom } from '@/core/numeric';
-import { facingSense, type Corner } from '@/core/readings';
+import { facingSense } from '@/core/readings';
 import type { LengthUnit } from '@/core/units';
+import { isDialSet } from './model';
+import type { BenchSet } from './set';
+import {
+  useVirtualBench,
+  virtualName,
+  type VirtualCornerView,
+  type VirtualSetView,
+} from './useVirtualBench';
 import { VirtualWheel } from './VirtualWheel';
 import styles from './measure.module.css';
 
@@ -26,18 +33,9 @@ export interface Shown {
 }
 
 export interface VirtualGaugeProps {
-  /** The same truth stands behind the same name. */
-  readonly name: string;
-  readonly corner: Corner;
-  readonly studs: number;
-  /** The bench of a case: its truth and faults; otherwise an invented rotor with a fault that is chosen. */
-  readonly practice?: VirtualBench | undefined;
-  readonly kind: 'dial' | 'micrometer';
-  readonly shift: number;
-  readonly face: 'outboard' | 'inboard';
-  readonly resolution: number;
-  readonly repeatability: number;
-  readonly nominal: number | undefined;
+  readonly corner: VirtualCornerView;
+  readonly set: VirtualSetView &
+    Pick<BenchSet, 'shift' | 'face' | 'resolutionUm' | 'repeatabilityUm'>;
   readonly unit: LengthUnit;
   /** Where the next reading is asked for: degrees from the chalk mark, laps added up. */
   readonly target: number | null;
@@ -70,25 +68,24 @@ interface FreelyProps {
   readonly bench: VirtualBench;
   readonly fault: PracticeFault;
   readonly setFault: (fault: PracticeFault) => void;
-  readonly gauge: Pick<
-    VirtualGaugeProps,
-    'name' | 'kind' | 'resolution' | 'repeatability' | 'onNote'
-  >;
+  readonly name: string;
+  readonly isDial: boolean;
+  readonly gauge: { readonly resolution: number; readonly repeatability: number };
+  readonly onNote: VirtualGaugeProps['onNote'];
 }
 
 /** Practice without a case: a fault is chosen, and what a look beside the gauge gives is noted. */
-function Freely({ bench: { faults, corner }, fault, setFault, gauge }: FreelyProps) {
-  const { name, kind, resolution, repeatability, onNote } = gauge;
+function Freely({ bench, fault, setFault, name, isDial, gauge, onNote }: FreelyProps) {
   const [noted, setNoted] = useState<string | null>(null);
   const look = (): void => {
     const random = seededRandom(seedOf(`${name} look`));
-    if (kind === 'dial') {
-      const value = endPlayShows({ corner, faults }, { resolution, repeatability }, random);
+    if (isDial) {
+      const value = endPlayShows(bench, gauge, random);
       onNote('endPlayUm', value);
       setNoted(`Push and pull: ${value.toFixed(0)} µm, noted.`);
       return;
     }
-    const { zeroError = 0, celsius = 20 } = faults;
+    const { zeroError = 0, celsius = 20 } = bench.faults;
     onNote('zeroErrorUm', zeroError);
     onNote('rotorCelsius', celsius);
     setNoted(`Closed it shows ${zeroError} µm; the rotor is at ${celsius} °C. Both noted.`);
@@ -96,7 +93,7 @@ function Freely({ bench: { faults, corner }, fault, setFault, gauge }: FreelyPro
   return (
     <>
       <Button variant="outline-secondary" className="ms-2" onClick={look}>
-        {kind === 'dial' ? 'Push and pull' : 'Close it, feel the rotor'}
+        {isDial ? 'Push and pull' : 'Close it, feel the rotor'}
       </Button>
       {noted && <p className="mb-0 mt-2">{noted}</p>}
       <label className="mt-2 d-block" htmlFor="practice-fault">
@@ -122,37 +119,26 @@ function Freely({ bench: { faults, corner }, fault, setFault, gauge }: FreelyPro
 
 /** A virtual gauge at a wheel that is turned by hand, arrow keys or a button. */
 export function VirtualGauge(props: VirtualGaugeProps) {
-  const {
-    name,
-    studs,
-    practice,
-    kind,
-    shift,
-    face,
-    resolution,
-    repeatability,
-    unit,
-    target,
-    onShows,
-  } = props;
+  const { corner, set, unit, target, onShows } = props;
+  const { practice, studs } = corner;
+  const { shift, face, resolutionUm, repeatabilityUm } = set;
   const [fault, setFault] = useState<PracticeFault>('none');
   const [turn, setTurn] = useState(target ?? 0);
   const [shows, setShows] = useState<{ readonly reading: LineReading; readonly at: number }>();
   const grabbed = useRef<number | null>(null);
-  const sense = facingSense(props.corner);
-  const bench = useMemo<VirtualBench>(
-    () => practice ?? inventedBench(name, { studs, nominal: props.nominal }, fault),
-    [practice, name, studs, props.nominal, fault],
+  const sense = facingSense(corner.corner);
+  const name = virtualName(corner);
+  const isDial = isDialSet(set);
+  const bench = useVirtualBench(corner, set, fault);
+  const gauge = useMemo(
+    () => ({ resolution: resolutionUm, repeatability: repeatabilityUm }),
+    [resolutionUm, repeatabilityUm],
   );
-  const port = useMemo(
-    () =>
-      new VirtualPort(
-        bench,
-        { kind, shift, face, unit, gauge: { resolution, repeatability } },
-        seedOf(`${name} ${kind} ${shift} ${face}`),
-      ),
-    [bench, kind, shift, face, unit, resolution, repeatability, name],
-  );
+  const port = useMemo(() => {
+    const kind = isDial ? 'dial' : 'micrometer';
+    const seed = seedOf(`${name} ${kind} ${shift} ${face}`);
+    return new VirtualPort(bench, { kind, shift, face, unit, gauge }, seed);
+  }, [bench, isDial, shift, face, unit, gauge, name]);
   const stands = useRef(turn);
   useEffect(() => {
     void port.open((event) => {
@@ -251,7 +237,9 @@ export function VirtualGauge(props: VirtualGaugeProps) {
               Take it (Space)
             </Button>
           )}
-          {!practice && <Freely {...{ bench, fault, setFault }} gauge={props} />}
+          {!practice && (
+            <Freely {...{ bench, fault, setFault, name, isDial, gauge }} onNote={props.onNote} />
+          )}
         </div>
       </div>
       <p className="zh-muted mb-0">

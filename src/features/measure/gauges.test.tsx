@@ -1,20 +1,19 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
+import { BENCH_CORNER } from '../../../tests/support/sets';
 import { VirtualGauge, type Shown, type VirtualGaugeProps } from './VirtualGauge';
+
+const DIAL: VirtualGaugeProps['set'] = {
+  ...{ kind: 'runout', shift: 0, face: 'outboard', radiusUm: null },
+  ...{ resolutionUm: 1, repeatabilityUm: 0 },
+};
 
 describe('the virtual gauge', () => {
   const shown: (Shown | null)[] = [];
   const gauge = (more: Partial<VirtualGaugeProps> = {}) =>
     render(
       <VirtualGauge
-        name="job FL"
-        corner="FL"
-        studs={5}
-        kind="dial"
-        shift={0}
-        face="outboard"
-        resolution={1}
-        repeatability={0}
-        nominal={28_000}
+        corner={{ ...BENCH_CORNER, jobId: 'job' }}
+        set={DIAL}
         unit="mm"
         target={30}
         step={30}
@@ -58,7 +57,7 @@ describe('the virtual gauge', () => {
 
   test('the micrometer is closed and the rotor felt', () => {
     const onNote = jest.fn();
-    gauge({ kind: 'micrometer', onNote });
+    gauge({ set: { ...DIAL, kind: 'thickness' }, onNote });
     fireEvent.change(screen.getByLabelText(/Practise with/), { target: { value: 'hot' } });
     fireEvent.click(screen.getByRole('button', { name: /Close it/ }));
     expect(onNote.mock.calls).toEqual([

@@ -11,6 +11,7 @@ export * from './PracticeDesk';
 export * from './PracticeFrame';
 export { ProvingGround } from './ProvingGround';
 export * from './run';
+export { DriveFile } from './find/DriveFile';
 export { sayMinutes } from './find/FindChecks';
 export { FindRoom, type CarBenchProps, type CarCornerProps, type CarStages } from './find/FindRoom';
 export { sayShown } from './find/say';

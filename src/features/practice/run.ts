@@ -3,6 +3,7 @@
 import { useMemo, useSyncExternalStore } from 'react';
 import { z } from 'zod';
 import { ACTION_CODES } from '@/core/options';
+import type { WrittenOtherwise } from '@/core/practiceJob';
 import {
   BENCH_FAULTS,
   DONE,
@@ -11,6 +12,7 @@ import {
   readCode,
   type BenchAction,
   type FindAction,
+  type FindCase,
   type FindResult,
   type CaseResult,
   type Outcome,
@@ -61,6 +63,7 @@ const replaySchema = z.discriminatedUnion('kind', [
 const ACTION = 'practice-action';
 const REPLAY = 'practice-replay';
 const FIND = 'practice-find';
+const STAGES = 'practice-stages';
 
 const taken = <Kept>(
   writes: readonly PracticeWrite[],
@@ -190,23 +193,59 @@ export const writeFindOutcome = (
   result: FindResult,
 ) => keepOutcome(id, who, findOutcome(code, result));
 
+/** A car’s result with what its job was signed with, where it was: that is what it was taken for. */
+export const withSaid = (
+  { knowledge }: Pick<FindCase, 'knowledge'>,
+  result: FindResult,
+  saidCode: string | null,
+): FindResult => ({
+  ...result,
+  said: knowledge.causes.find(({ code }) => code === saidCode) ?? result.said,
+});
+
+/** What the job of a car on the stages tells beside what was done in it. */
+const leftSchema = z.object({
+  /** What its corner shows after what was done there, as shares of the limits. */
+  left: z.object({
+    runout: z.number(),
+    hub: z.number(),
+    rotor: z.number(),
+    variation: z.number(),
+  }),
+  otherwise: z.array(z.object({ code: z.string(), written: z.string() })),
+  saidCode: z.string().nullable(),
+});
+export type StagesLeft = z.output<typeof leftSchema>;
+
+/** The same of a car that was handed in; null of one that was worked in a room of its own. */
+export const stagesIn = (writes: readonly PracticeWrite[]): StagesLeft | null =>
+  taken(writes, STAGES, leftSchema).at(-1) ?? null;
+
 /** Hands a car in that was worked on the stages of a job, under the name of whoever worked it. */
 export function handInStages(
   id: string,
   code: string,
   who: Worker,
-  { actions, result }: { readonly actions: readonly FindAction[]; readonly result: FindResult },
+  ended: {
+    readonly actions: readonly FindAction[];
+    readonly result: FindResult;
+    readonly left: StagesLeft['left'];
+    readonly otherwise: readonly WrittenOtherwise[];
+  },
 ) {
+  const { actions, result, left, otherwise } = ended;
+  const saidCode = result.said?.code ?? null;
   const done: Outcome = { ...findOutcome(code, result), who: who.name };
   const steps = [
     ...actions.map((input, i) => ({ id: `${id} ${i}`, name: FIND, input })),
+    { id: `${id} stages`, name: STAGES, input: { left, otherwise, saidCode } },
     { id: `${id} done`, name: DONE, input: done },
   ];
   return keepWrite({
     name: 'practice-case',
     input: { id, code, steps },
     place: `practice-case ${id}`,
-    ...{ jobId: null, refresh: 'by-writer', about: `practice: what came of ${code}` },
+    ...{ jobId: null, refresh: 'later', about: `practice: what came of ${code}` },
   });
 }
 

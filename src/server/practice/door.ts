@@ -1,6 +1,7 @@
 import 'server-only';
 import { headers } from 'next/headers';
 import { accept, refuse, type Answer } from '../answer';
+import { hostName } from '../web/gate';
 
 /** The server opens a port of its own for practice when it is asked to, and says which. */
 const server = globalThis as typeof globalThis & { zestyHoundPractice?: () => Promise<number> };
@@ -22,8 +23,7 @@ export async function openPracticeDoor(): Promise<Answer<number>> {
 
 /** An address of this machine at a port, by the name that it was called by just now. */
 async function addressAt(path: string, port: string): Promise<string> {
-  const host = (await headers()).get('host') ?? 'localhost';
-  const name = host.replace(/:\d+$/, '');
+  const name = hostName((await headers()).get('host')) ?? 'localhost';
   return `${own().protocol}//${name}${port === '' ? '' : `:${port}`}${path}`;
 }
 

@@ -4,7 +4,7 @@ import path from 'node:path';
 import PDFDocument from 'pdfkit';
 import { arcPath, outlinePath, pointAt, RADIUS, SIDE } from '../../core/drawing';
 import { facingSense } from '../../core/readings';
-import { isPractice } from '../store';
+import { markPractice } from './markPractice';
 import type { OwnerPlot, OwnerReport, PlotWave } from './owner';
 
 const FONTS = path.join(
@@ -17,7 +17,6 @@ const fontFile = (weight: 400 | 700): Buffer =>
 const INK = '#1c2630';
 const SLATE = '#4f5b64';
 const LINE = '#d5cdbd';
-const FAINT = '#ece7dc';
 const LAGOON = '#0b6e7a';
 const IRON = '#e7e1d4';
 /** Stop, as the screens have it. */
@@ -251,28 +250,6 @@ function warnings(
   doc.moveDown(0.3);
 }
 
-/** The word of practice across a page, behind what is written on it. */
-function watermark(doc: Document): void {
-  const { x, y } = doc;
-  const { width, height } = doc.page;
-  doc.save();
-  doc.markContent('Artifact', { type: 'Layout' });
-  const head = { width: width - 2 * MARGIN, align: 'right', lineBreak: false } as const;
-  doc
-    .font('bold')
-    .fontSize(9)
-    .fillColor(INK)
-    .text('Practice: no customer’s car', MARGIN, 18, head)
-    .rotate(-30, { origin: [width / 2, height / 2] })
-    .font('bold')
-    .fontSize(90)
-    .fillColor(FAINT)
-    .text('PRACTICE', 0, height / 2 - 45, { width, align: 'center', lineBreak: false });
-  doc.endMarkedContent();
-  doc.restore();
-  Object.assign(doc, { x, y });
-}
-
 /** A document with its heading line; what is written afterwards ends it. */
 export function openDocument(
   name: string,
@@ -297,10 +274,7 @@ export function openDocument(
     doc.on('end', () => resolve(Buffer.concat(chunks)));
     doc.on('error', reject);
   });
-  if (isPractice()) {
-    watermark(doc);
-    doc.on('pageAdded', () => watermark(doc));
-  }
+  markPractice(doc);
   const page = new Page(doc);
   page.tag('H1', () => doc.font('bold').fontSize(18).fillColor(INK).text(name, MARGIN, 36));
   page.paragraph(

@@ -21,7 +21,7 @@ import {
   takeBack,
 } from '../measure/sets';
 import { changeKnowledge, recordFinding, weighFinding } from '../nose/nose';
-import { leaveNose } from '../practice/nose';
+import { leaveNose } from '../practice/car';
 import { dropTask, keepCase, setTask } from '../practice/practice';
 import { beginCheck, plateCheck, sayFastening, sayLimit } from '../quick/quickCheck';
 import { endRecheck, setRecheck } from '../prove/rechecks';

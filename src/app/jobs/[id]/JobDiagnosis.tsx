@@ -4,7 +4,7 @@ import { noseLine } from '@/features/nose/model';
 import type { Job } from '@/core/job';
 import { FIND_MINUTES } from '@/core/practice';
 import { NoseLeft } from '@/features/practice/stages/NoseLeft';
-import { noseInPractice } from '@/server/practice/nose';
+import { noseInPractice } from '@/server/practice/car';
 import { isPractice } from '@/server/store';
 import { noseOf } from '@/server/nose/nose';
 import { SeenMark } from '@/ui/keeper';

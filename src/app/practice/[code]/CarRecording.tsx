@@ -5,7 +5,7 @@ import { driveOf, type FindCase } from '@/core/practice';
 import { speedUnit, type UnitSystem } from '@/core/units';
 import { AnalysisView } from '@/features/road-test/AnalysisView';
 import { useRecording } from '@/features/road-test/useRecording';
-import { FileLink } from '@/ui/Link';
+import { DriveFile } from '@/features/practice';
 import { Progress } from '@/ui/Progress';
 
 /** The recording of a car’s drive, made by the virtual logger: read as any is, and there as a file. */
@@ -22,8 +22,6 @@ export function CarRecording({
     () => new File([drive.csv], `${own.code}.csv`, { type: 'text/csv' }),
     [drive, own],
   );
-  const href = useMemo(() => URL.createObjectURL(file), [file]);
-  useEffect(() => () => URL.revokeObjectURL(href), [href]);
   const begin = useEffectEvent(() => read(file, { diameter: drive.diameter, speed: null }));
   useEffect(() => begin(), [file]);
   return (
@@ -39,9 +37,7 @@ export function CarRecording({
       )}
       {state.kind === 'done' && <AnalysisView analysis={state.analysis} unit={speedUnit(units)} />}
       <p className="mb-0 mt-2">
-        <FileLink variant="outline-secondary" href={href} download={file.name}>
-          The phone’s log, as a file
-        </FileLink>
+        <DriveFile file={file} />
       </p>
     </section>
   );

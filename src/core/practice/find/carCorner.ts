@@ -35,10 +35,11 @@ export interface CarCorner {
   readonly wornKm: number | null;
 }
 
-const STUDS = 5;
+/** Studs of every car of practice. */
+export const STUDS = 5;
 const { runout: RUNOUT_LIMIT, thicknessVariation: VARIATION_LIMIT } = WORKSHOP_DEFAULTS;
 /** A rotor that is no longer new. */
-const WORN: Micrometres = 700;
+export const WORN: Micrometres = 700;
 /** A rotor as it is made varies by so much at most. */
 const AS_MADE: Micrometres = 2;
 /** Orders that a thin place worn in is kept in. */

@@ -4,6 +4,7 @@ import {
   isChoice,
   weightOf,
   type Cause,
+  type ChoiceFinding,
   type Finding,
   type FindingStage,
   type Knowledge,
@@ -68,9 +69,9 @@ function pullsTo(code: string, cause: string, corner: Corner): string {
   return isLeft === isAway ? 'right' : 'left';
 }
 
-/** The answer that a finding gives most often. */
-const usualOf = (finding: Finding, value: string | number): string | number =>
-  isChoice(finding) ? finding.values.reduce((p, q) => (q.usual > p.usual ? q : p)).code : value;
+/** The answer that most cars give to a finding; null for one that is a figure. */
+export const usualAnswer = (finding: Finding): ChoiceFinding['values'][number] | null =>
+  isChoice(finding) ? finding.values.reduce((p, q) => (q.usual > p.usual ? q : p)) : null;
 
 /**
  * What was drawn, as one car has it: it pulls to the side of its fault, and nothing is seen at it that
@@ -85,7 +86,9 @@ function ofOneCar(
   const { code, stage } = finding;
   if (value === 'left' || value === 'right') return pullsTo(code, cause, corner);
   const isDanger = stage === 'inspect' && advisesNoDrive([{ code, value }]) !== null;
-  return isDanger && weightOf(finding, value, cause) <= 0 ? usualOf(finding, value) : value;
+  return isDanger && weightOf(finding, value, cause) <= 0
+    ? (usualAnswer(finding)?.code ?? value)
+    : value;
 }
 
 /** The car of a code: the same for the same code and knowledge, anywhere. */

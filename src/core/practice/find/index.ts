@@ -1,9 +1,9 @@
-export { asItSits, truthShares, type CarCorner } from './carCorner';
+export { asItSits, STUDS, truthShares, WORN, type CarCorner } from './carCorner';
 export * from './customer';
 export { laterOf } from './later';
 export { cornerAfter } from './repaired';
 export { carParts, checkAtPart, partsSeen } from './parts';
-export { driveOf } from './recording';
+export { driveOf, TYRE } from './recording';
 export * from './findCase';
 export * from './findWork';
 export * from './judgeFind';

@@ -18,7 +18,7 @@ const PARTS: readonly DrivePart[] = [
 const RATE = 100;
 const NOISE = 0.15;
 /** The tyre of every car of practice. */
-const TYRE = '205/55R16';
+export const TYRE = '205/55R16';
 /** An order at which no wheel turns: a propshaft’s. */
 const DRIVELINE = 3.73;
 

@@ -2,11 +2,12 @@
 
 import { FormSelect } from 'react-bootstrap';
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
-import { handPace, inventedBench, seedOf, VirtualPort, type VirtualBench } from '@/core/bench';
+import { handPace, seedOf, VirtualPort } from '@/core/bench';
 import { seededRandom } from '@/core/numeric';
 import { facingSense } from '@/core/readings';
 import type { LengthUnit, Micrometres } from '@/core/units';
 import { unitOf, type BenchCorner, type BenchSet } from '../model';
+import { useVirtualBench, virtualName } from '../useVirtualBench';
 import { VirtualWheel } from '../VirtualWheel';
 import styles from '../measure.module.css';
 
@@ -30,15 +31,11 @@ interface VirtualSweepProps {
 export function VirtualSweep({ set, corner, isTurning, onReading }: VirtualSweepProps) {
   const [seconds, setSeconds] = useState<number>(15);
   const [turn, setTurn] = useState(0);
-  const name = `${corner.jobId} ${corner.corner}`;
+  const name = virtualName(corner);
   const unit = unitOf(set, corner);
-  const { studs, practice } = corner;
-  const nominal = corner.limits.nominal?.value;
   const { resolutionUm, repeatabilityUm, shift, face } = set;
-  const bench = useMemo<VirtualBench>(
-    () => practice ?? inventedBench(name, { studs, nominal }),
-    [practice, name, studs, nominal],
-  );
+  const { studs } = corner;
+  const bench = useVirtualBench(corner, set);
   const port = useMemo(() => {
     const gauge = { resolution: resolutionUm, repeatability: repeatabilityUm };
     const sight = { kind: 'dial', shift, face, unit, gauge } as const;

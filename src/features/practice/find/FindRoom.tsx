@@ -27,9 +27,18 @@ import { AnswerForm } from '../AnswerForm';
 import { PracticeFrame } from '../PracticeFrame';
 import { OnStages } from '../stages/OnStages';
 import { LookedAtBand, type HeldCase } from '../LookedAtBand';
-import { findActionsOf, useTime, writeFindAction, writeFindOutcome, type Worker } from '../run';
+import {
+  findActionsOf,
+  stagesIn,
+  useTime,
+  withSaid,
+  writeFindAction,
+  writeFindOutcome,
+  type Worker,
+} from '../run';
 import { FindChecks, FoundSoFar, sayMinutes } from './FindChecks';
 import { FindDebrief } from './FindDebrief';
+import { Otherwise } from './Otherwise';
 import { FindNose } from './FindNose';
 import styles from '../practice.module.css';
 
@@ -153,12 +162,17 @@ interface FindRoomProps {
 }
 
 /** A whole car whose fault is known: asked about, driven, looked at, put right and shown; nothing leaves this device. */
-export function FindRoom({ code, who, units, held, stages }: FindRoomProps) {
+export function FindRoom({ code, who, units, held, stages: parts }: FindRoomProps) {
   const { own, id, writes, actions, state, outcome } = useCar(code, held);
   const [isChoosing, setChoosing] = useState(false);
   const [isAtBench, setAtBench] = useState(false);
   const isOver = outcome !== null || state.isOver;
-  const result = useMemo(() => (isOver ? judgeFind(own, actions) : null), [isOver, own, actions]);
+  // A car that was handed in may have been worked on the stages of a job.
+  const stages = useMemo(() => (held ? stagesIn(held.writes) : null), [held]);
+  const result = useMemo(
+    () => (isOver ? withSaid(own, judgeFind(own, actions), stages?.saidCode ?? null) : null),
+    [isOver, own, actions, stages],
+  );
   const done = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (isOver) done.current?.querySelector('h2')?.focus();
@@ -197,11 +211,16 @@ export function FindRoom({ code, who, units, held, stages }: FindRoomProps) {
       <div ref={place} tabIndex={-1} />
       {result ? (
         <div ref={done}>
-          <FindDebrief {...{ own, actions, result, units }} whose={held?.person ?? null} />
+          <FindDebrief
+            {...{ own, actions, result, units }}
+            whose={held?.person ?? null}
+            left={stages?.left ?? null}
+          />
+          {stages && <Otherwise {...{ own, units }} otherwise={stages.otherwise} />}
           {!held && <AfterCase {...{ own: readCode(code)!, code }} />}
         </div>
       ) : isAtBench ? (
-        <stages.Bench
+        <parts.Bench
           {...{ own, id, writes, state, units }}
           onNote={(found) => act({ kind: state.repairs.length > 0 ? 'reread' : 'read', found })}
           onLeave={() => goToBench(false)}
@@ -269,13 +288,13 @@ export function FindRoom({ code, who, units, held, stages }: FindRoomProps) {
             <div className={styles.carNose}>
               <FindNose {...{ own, state }} onDo={act} />
               {state.repairs.length === 0 && (
-                <stages.Corner
+                <parts.Corner
                   {...{ own, state }}
                   onLook={(look) => act({ kind: 'check', code: look })}
                 />
               )}
               {state.found.some(({ code: found }) => found === 'recording') && (
-                <stages.Recording {...{ own, units }} />
+                <parts.Recording {...{ own, units }} />
               )}
             </div>
           </div>

@@ -1,6 +1,6 @@
 import { PROCEDURE } from '@/core/contracts';
 import { isChoice, type Finding } from '@/core/diagnosis';
-import { customerSays, readRatio, shownOf, type FindCase } from '@/core/practice';
+import { customerSays, readRatio, shownOf, usualAnswer, type FindCase } from '@/core/practice';
 import { lookOfFinding } from '@/core/procedure';
 import { CORNER_NAME } from '@/core/readings';
 import { formatIn, type UnitSystem } from '@/core/units';
@@ -11,10 +11,6 @@ const LIMITS: Readonly<Record<string, number>> = {
   'thickness-variation': WORKSHOP_DEFAULTS.thicknessVariation,
   'end-play': WORKSHOP_DEFAULTS.endPlay,
 };
-
-/** The answer that most cars give. */
-const isUsual = (finding: Finding, value: string | number): boolean =>
-  isChoice(finding) && finding.values.reduce((p, q) => (q.usual > p.usual ? q : p)).code === value;
 
 function sayFigure(finding: Finding, value: string | number, units: UnitSystem): string {
   const limit = LIMITS[finding.code] ?? WORKSHOP_DEFAULTS.runout;
@@ -47,7 +43,7 @@ export function sayShown(
   const text = isChoice(finding)
     ? (finding.values.find(({ code }) => code === value)?.label ?? String(value))
     : sayFigure(finding, value, units);
-  if (!finding.perCorner || isUsual(finding, value)) return text;
+  if (!finding.perCorner || usualAnswer(finding)?.code === value) return text;
   const tell = finding.stage === 'inspect' ? tellOf(finding.code, String(value)) : '';
   return `${text} (${CORNER_NAME[own.corner]})${tell}`;
 }

@@ -1,11 +1,11 @@
 'use client';
 
 import { usePathname } from 'next/navigation';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Button } from 'react-bootstrap';
 import { customerSays, driveOf, shownOf, type FindCase } from '@/core/practice';
 import type { UnitSystem } from '@/core/units';
-import { FileLink } from '@/ui/Link';
+import { DriveFile } from '../find/DriveFile';
 import { sayMinutes } from '../find/FindChecks';
 import { sayShown } from '../find/say';
 import { carOf } from './tell';
@@ -19,13 +19,7 @@ function DriveLog({ own, isCured }: { readonly own: FindCase; readonly isCured: 
     );
     return new File([driveOf({ ...own, shows }).csv], `${own.code}.csv`, { type: 'text/csv' });
   }, [own, isCured]);
-  const href = useMemo(() => URL.createObjectURL(file), [file]);
-  useEffect(() => () => URL.revokeObjectURL(href), [href]);
-  return (
-    <FileLink variant="outline-secondary" href={href} download={file.name}>
-      The phone’s log of the drive, as a file
-    </FileLink>
-  );
+  return <DriveFile file={file} />;
 }
 
 /** What a drive before the work shows, one thing after the other. */

@@ -2,11 +2,12 @@ import { ExpectedError } from '@/core/expected';
 import { openPracticeDoor } from '@/server/practice/door';
 import { beginOnStages } from '@/server/practice/stages';
 import { problemResponse, readJson, refusedResponse } from '@/server/web/http';
+import { whoIsHere } from '@/server/web/who';
 
 /** Brings a car in; records of practice that do not open say why. */
 async function begin(input: unknown) {
   try {
-    return await beginOnStages(input);
+    return await beginOnStages(input, await whoIsHere());
   } catch (error) {
     if (error instanceof ExpectedError) return { ok: false, message: error.message } as const;
     throw error;
