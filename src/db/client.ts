@@ -7,6 +7,7 @@ import type { PGlite } from '@electric-sql/pglite';
 import { listenToServer } from './connect/serverListener';
 import { Engine, refuseFullDisk } from './connect/engine';
 import { copyRunning, type CopySteps } from './connect/runningCopy';
+import { askInOneMessage } from './connect/oneMessage';
 import { beginCreating, endCreating, settleIntents } from './connect/intents';
 import {
   damageIn,
@@ -154,7 +155,7 @@ export async function openInMemory(): Promise<DatabaseHandle> {
   const { PGlite } = await import('@electric-sql/pglite');
   const { drizzle } = await import('drizzle-orm/pglite');
   const { migrate } = await import('drizzle-orm/pglite/migrator');
-  const client = await PGlite.create();
+  const client = askInOneMessage(await PGlite.create());
   const db = drizzle(client, { schema });
   await migrate(db, { migrationsFolder: migrationsFolder() });
   await client.exec(prepareWholeJob());

@@ -1,6 +1,7 @@
 import fs from 'node:fs';
 import type { PGlite, QueryOptions, Transaction } from '@electric-sql/pglite';
 import { ExpectedError } from '../../core/expected';
+import { askInOneMessage } from './oneMessage';
 
 /** What the log may grow to before it is brought into the tables, in bytes. */
 const LONGEST_LOG = 24_000_000;
@@ -155,7 +156,7 @@ export class Engine implements Client {
 
   private async begin(): Promise<PGlite> {
     if (fs.existsSync(this.database)) refuseFullDisk(this.database);
-    const engine = readAsDriver(await this.start(this.database));
+    const engine = askInOneMessage(readAsDriver(await this.start(this.database)));
     this.keptTo = await positionOf(engine);
     for (const statement of this.ready) await engine.exec(statement);
     for (const [channel, heard] of this.hearers) {
