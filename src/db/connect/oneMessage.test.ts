@@ -120,6 +120,16 @@ test('questions that are asked at once are answered each by its own', async () =
   );
 });
 
+test('no more than two hundred statements are kept ready, and one that was let go is asked as before', async () => {
+  const texts = Array.from({ length: 260 }, (_, i) => `select $1::int + ${i} as sum`);
+  for (const text of [...texts, texts[0]!]) await engine.query(text, [1]);
+  const kept = 'select count(*)::int as kept from pg_prepared_statements';
+  await engine.query(kept);
+  expect((await engine.query<{ kept: number }>(kept)).rows[0]!.kept).toBeLessThanOrEqual(201);
+  expect((await engine.query(texts[259]!, [1])).rows).toEqual([{ sum: 260 }]);
+  expect((await engine.query(texts[0]!, [1])).rows).toEqual([{ sum: 1 }]);
+});
+
 test('what is told on a channel is heard', async () => {
   const heard: string[] = [];
   await engine.listen('news', (payload) => heard.push(payload));
