@@ -17,6 +17,7 @@ import {
   writeInventory,
 } from './connect/inventory';
 import { bytesOfTables } from './connect/pages';
+import { endLogWhereReadable } from './connect/logDamage';
 import { FolderTorn, refuseTorn } from './connect/wholeFolder';
 import { lockFolder } from './connect/folderLock';
 import {
@@ -215,6 +216,20 @@ async function soundFiles(
   return new Set(tables.keys());
 }
 
+const GO_ON =
+  'Or open it with what can be read: start it once with ZESTY_HOUND_LEAVE_LOG=1, and its log is kept beside it as it is.';
+
+/** Refuses a database that is not whole, or ends its log where it can be read no further if that is wanted; whether it was left open. */
+async function lookOver(folder: string, database: string): Promise<boolean> {
+  const { faults, isUnclean, isUpTo } = await lookThrough(database);
+  if (faults.length === 0) return isUnclean;
+  if (!isUpTo) throw new FolderTorn(folder, faults);
+  if (process.env.ZESTY_HOUND_LEAVE_LOG !== '1') throw new FolderTorn(folder, faults, false, GO_ON);
+  const kept = endLogWhereReadable(folder, database);
+  process.stderr.write(`${folder}: ${faults.join(', ')}. It is kept as it was in ${kept}.\n`);
+  return isUnclean;
+}
+
 /** What was begun in a folder and is newer or torn is refused; whether it is new, and how it was closed. */
 async function lookAt(folder: string, database: string) {
   const settled = settleIntents(folder);
@@ -225,14 +240,13 @@ async function lookAt(folder: string, database: string) {
   refuseTorn(folder);
   const isNew = !fs.existsSync(database) || fs.readdirSync(database).length === 0;
   if (isNew) beginCreating(folder);
-  const look = isNew ? { faults: [], isUnclean: false } : await lookThrough(database);
-  if (look.faults.length > 0) throw new FolderTorn(folder, look.faults);
+  const isUnclean = isNew ? false : await lookOver(folder, database);
   if (!isNew && found?.when !== newest.when) {
     keepCopy(folder, database, found);
     forgetInventory(database);
   }
   if (!isNew) noteOpening(database);
-  return { newest, isNew, isOlder: found?.when !== newest.when, isUnclean: look.isUnclean };
+  return { newest, isNew, isOlder: found?.when !== newest.when, isUnclean };
 }
 
 async function openFolder(folder: string): Promise<DatabaseHandle> {

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
 import { z } from 'zod';
+import { lookAtLog } from './logDamage';
 import { findDamage, tableFiles, type Damage } from './pages';
 import { writeWhole } from './sync';
 
@@ -24,9 +25,20 @@ type Entry = z.output<typeof entrySchema>;
 const inventorySchema = z.strictObject({
   /** Whether the database was closed: then not a byte of it is to be another. */
   isClosed: z.boolean(),
+  /** Which start of the machine it was written in, where the machine says so. */
+  boot: z.string().nullable().default(null),
   files: z.record(z.string(), entrySchema),
 });
 type Inventory = z.output<typeof inventorySchema>;
+
+/** What the kernel calls this start of the machine; null where it does not say. */
+function thisBoot(): string | null {
+  try {
+    return fs.readFileSync('/proc/sys/kernel/random/boot_id', 'utf8').trim();
+  } catch {
+    return null;
+  }
+}
 
 /** Bytes of the first page that tell two tables apart: where it was last written, and how it is laid out. */
 const HEAD = 24;
@@ -81,7 +93,7 @@ export function writeInventory(database: string, known: ReadonlySet<string> | 'c
   const files = Object.fromEntries(
     names.map((name) => [name, entryOf(database, name, tables.has(name))]),
   );
-  const inventory: Inventory = { isClosed, files };
+  const inventory: Inventory = { isClosed, boot: thisBoot(), files };
   writeWhole(path.join(database, FILE), JSON.stringify(inventory));
 }
 
@@ -93,7 +105,7 @@ export function noteOpening(database: string): void {
   const inventory = readInventory(database);
   if (!inventory?.isClosed) return;
   const tables = Object.entries(inventory.files).filter(([, entry]) => isTable(entry));
-  const open: Inventory = { isClosed: false, files: Object.fromEntries(tables) };
+  const open: Inventory = { isClosed: false, boot: thisBoot(), files: Object.fromEntries(tables) };
   writeWhole(path.join(database, FILE), JSON.stringify(open));
 }
 
@@ -115,7 +127,12 @@ export interface Look {
   readonly faults: readonly string[];
   /** Whether its pages are still to be looked at, once its log was read: it was not closed. */
   readonly isUnclean: boolean;
+  /** Whether it opens with what its log says until there: what is not whole is damage within its log alone. */
+  readonly isUpTo: boolean;
 }
+
+/** Whether the machine has run ever since a database was last open: then nothing that was written is lost. */
+const hasRunSince = ({ boot }: Inventory): boolean => boot !== null && boot === thisBoot();
 
 /** A damage in words, without its full stop. */
 export const sayDamage = ({ file, page }: Damage): string =>
@@ -131,7 +148,10 @@ export const damageIn = async (database: string, names?: readonly string[]): Pro
  */
 export async function lookThrough(database: string): Promise<Look> {
   const inventory = readInventory(database);
-  if (!inventory) return { faults: [], isUnclean: true };
+  if (!inventory) {
+    const { faults, isUpTo } = lookAtLog(database, false);
+    return { faults, isUnclean: true, isUpTo };
+  }
   const { isClosed, files } = inventory;
   const heads = new Map(Object.entries(files).map(([name, { is }]) => [is, name]));
   const faults: string[] = [];
@@ -154,5 +174,10 @@ export async function lookThrough(database: string): Promise<Look> {
   }
   if (faults.length === 0 && written.length > 0)
     faults.push(...(await damageIn(database, written)));
-  return { faults, isUnclean: !isClosed };
+  const inLog = isClosed ? null : lookAtLog(database, hasRunSince(inventory));
+  return {
+    faults: [...faults, ...(inLog?.faults ?? [])],
+    isUnclean: !isClosed,
+    isUpTo: faults.length === 0 && (inLog?.isUpTo ?? false),
+  };
 }

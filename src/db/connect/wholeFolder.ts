@@ -9,12 +9,13 @@ export class FolderTorn extends ExpectedError {
   /**
    * @param faults what is not whole, each as a sentence without its full stop
    * @param isOpened whether the engine had read its log into it before that was seen
+   * @param other what else can be done than to put a copy back, as a sentence
    */
-  constructor(folder: string, faults: readonly string[], isOpened = false) {
+  constructor(folder: string, faults: readonly string[], isOpened = false, other = '') {
     const more = faults.length - MOST_SAID;
     const said = [...faults.slice(0, MOST_SAID), ...(more > 0 ? [`and ${more} more`] : [])];
     super(
-      `The data folder ${folder} is not whole: ${said.join(', ')}. ${isOpened ? 'Its log was read into it; nothing else was changed.' : 'Nothing was changed.'} ${sayCopies(folder)}`,
+      `The data folder ${folder} is not whole: ${said.join(', ')}. ${isOpened ? 'Its log was read into it; nothing else was changed.' : 'Nothing was changed.'} ${sayCopies(folder)}${other && ` ${other}`}`,
     );
   }
 }
