@@ -34,11 +34,17 @@ function readOn(log: LogPages, { redo }: LogStart): Reading {
   }
 }
 
-/** Where records may begin beyond an address: at every step of its own page, and at each page after it. */
+/**
+ * Where records may begin beyond an address: at every step of its own page, and at each page after it, as far as files
+ * were begun: the log is written one after the other.
+ */
 function* beyond(log: LogPages, from: number): Generator<number> {
   const page = from - (from % PAGE);
   for (let at = from + STEP; at < page + PAGE; at += STEP) yield at;
-  for (let at = page + PAGE; at < log.end(); at += PAGE) yield at;
+  for (let at = page + PAGE; at < log.end(); at += PAGE) {
+    if (at % log.fileBytes === 0 && !log.isBegun(at)) return;
+    yield at;
+  }
 }
 
 /**

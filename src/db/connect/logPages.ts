@@ -104,6 +104,22 @@ export class LogPages {
     );
   }
 
+  /** Whether the file at an address was begun: one that was only made ready is not read whole for that. */
+  isBegun(address: number): boolean {
+    const head = Buffer.alloc(PAGE);
+    const handle = fs.openSync(path.join(this.folder, this.nameAt(address)), 'r');
+    try {
+      fs.readSync(handle, head, 0, PAGE, 0);
+    } finally {
+      fs.closeSync(handle);
+    }
+    return this.isOwn(head, address - (address % this.fileBytes));
+  }
+
+  private isOwn(page: Buffer, address: number): boolean {
+    return page.readUInt16LE(0) === this.magic && Number(page.readBigUInt64LE(8)) === address;
+  }
+
   /** The page at an address; null where none was written that bears it. */
   page(address: number): LogPage | null {
     if (this.latest.address !== address) this.latest = { address, page: this.read(address) };
@@ -113,8 +129,7 @@ export class LogPages {
   private read(address: number): LogPage | null {
     const from = address % this.fileBytes;
     const bytes = this.file(this.nameAt(address)).subarray(from, from + PAGE);
-    if (bytes.length < PAGE || bytes.readUInt16LE(0) !== this.magic) return null;
-    if (Number(bytes.readBigUInt64LE(8)) !== address) return null;
+    if (bytes.length < PAGE || !this.isOwn(bytes, address)) return null;
     const flags = bytes.readUInt16LE(2);
     return {
       bytes,
