@@ -159,6 +159,25 @@ test.each([
   expect(await open(folder)).toMatch(said);
 });
 
+test('before the record that it opens by nothing is left out: only a copy mends it', async () => {
+  const folder = copied();
+  const { checkpoint } = logStart(databaseIn(folder))!;
+  flip(folder, checkpoint + 30);
+  const said = await open(folder);
+  expect(said).toMatch(/its log .* is damaged|does not open/);
+  expect(said).not.toContain('ZESTY_HOUND_LEAVE_LOG');
+});
+
+test.each([
+  ['magic', 0],
+  ['address', 9],
+  ['size of its files', 34],
+])('its first page with another %s is refused', async (_, at) => {
+  const folder = copied();
+  flip(folder, at);
+  expect(await open(folder)).toMatch(/not whole/);
+});
+
 test('wherever a byte is flipped: it is refused, or nothing of it is lost', () => {
   const folder = copied();
   const records = recordsOf(folder);

@@ -92,7 +92,7 @@ function logOf(database: string): { readonly log: LogPages; readonly start: LogS
 interface LogLook {
   /** What is not whole, in words without a full stop. */
   readonly faults: readonly string[];
-  /** Whether all that was written up to the damage can be read. */
+  /** Whether the database opens with what was written up to the damage. */
   readonly isUpTo: boolean;
 }
 
@@ -117,7 +117,7 @@ export function lookAtLog(database: string, isOfThisStart: boolean): LogLook {
   const after = last ? `after ${second(last)} UTC` : 'last';
   const name = log.nameAt(end);
   const damaged = `its log (pg/pg_wal/${name}) is damaged, and what was written ${after} cannot be read`;
-  return { faults: [damaged], isUpTo: true };
+  return { faults: [damaged], isUpTo: end > start!.checkpoint };
 }
 
 /**

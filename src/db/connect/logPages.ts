@@ -27,12 +27,14 @@ export interface LogPage {
 export interface LogStart {
   /** Address of the first record. */
   readonly redo: number;
+  /** Address of the record without which the engine does not open. */
+  readonly checkpoint: number;
   readonly timeline: number;
 }
 
 /** States of a database in its control file (PostgreSQL, pg_control.h): after it was stopped as it should be. */
 const SHUT_DOWN = 1;
-const AT = { state: 16, redo: 40, timeline: 48 } as const;
+const AT = { state: 16, checkpoint: 32, redo: 40, timeline: 48 } as const;
 
 /** Where the engine begins to read the log of a database that it opens. */
 export function logStart(database: string): LogStart | null {
@@ -42,18 +44,24 @@ export function logStart(database: string): LogStart | null {
   if (control.length < AT.timeline + 4 || control.readUInt32LE(AT.state) === SHUT_DOWN) return null;
   return {
     redo: Number(control.readBigUInt64LE(AT.redo)),
+    checkpoint: Number(control.readBigUInt64LE(AT.checkpoint)),
     timeline: control.readUInt32LE(AT.timeline),
   };
 }
 
 const FILE = /^[0-9A-F]{24}$/;
+/** Bytes that a file of the log may have: a power of two from here to there. */
+const SMALLEST_FILE = 2 ** 20;
+const LARGEST_FILE = 2 ** 30;
+const isFileSize = (bytes: number): boolean =>
+  bytes >= SMALLEST_FILE && bytes <= LARGEST_FILE && Number.isInteger(Math.log2(bytes));
 const LARGEST_PART = 2 ** 32;
 
 /** The files of a log, and its pages by their addresses (PostgreSQL, xlog_internal.h). */
 export class LogPages {
   /** Names of the files of the log, in order. */
   readonly names: readonly string[];
-  /** Bytes of each of them. */
+  /** Bytes of each of them; 0 where the first does not say. */
   readonly fileBytes: number;
   private readonly magic: number;
   private open: { readonly name: string; readonly bytes: Buffer } | null = null;
@@ -74,8 +82,9 @@ export class LogPages {
       .sort();
     const [first] = this.names;
     const head = first ? this.file(first) : Buffer.alloc(0);
-    this.magic = head.length < LONG_HEAD ? 0 : head.readUInt16LE(0);
-    this.fileBytes = head.length < LONG_HEAD ? 0 : head.readUInt32LE(32);
+    const isWhole = head.length >= LONG_HEAD && isFileSize(head.readUInt32LE(32));
+    this.magic = isWhole ? head.readUInt16LE(0) : 0;
+    this.fileBytes = isWhole ? head.readUInt32LE(32) : 0;
   }
 
   private file(name: string): Buffer {
