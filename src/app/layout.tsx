@@ -13,6 +13,7 @@ import { Unsent } from '@/features/unsent/Unsent';
 import { UnsentBadge } from '@/features/unsent/UnsentBadge';
 import { PracticeBand } from '@/features/practice/stages/PracticeBand';
 import { sayNearlyFull } from '@/server/records/disk';
+import { sayEndedLog } from '@/server/records/endedLog';
 import { sayPageDamage } from '@/server/records/pageCheck';
 import { shopUnits } from '@/server/shop/settings';
 import { isSignInAsked } from '@/server/access/mode';
@@ -53,7 +54,8 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const who = await whoIsHere();
   // A screen at which nobody is signed in shows nothing of the shop.
   const isIn = !isSignInAsked() || who !== null;
-  const warnings = isIn ? [sayPageDamage(), sayNearlyFull()].filter((each) => each !== null) : [];
+  const said = isIn ? [sayPageDamage(), sayEndedLog(), sayNearlyFull()] : [];
+  const warnings = said.filter((each) => each !== null);
   return (
     <html lang="en" data-bs-theme={theme ?? 'light'} suppressHydrationWarning>
       <body>

@@ -7,6 +7,7 @@ import { openDatabase } from '@/db/client';
 import { lookAtLog } from '@/db/connect/logDamage';
 import { LogPages, logStart } from '@/db/connect/logPages';
 import { readRecord } from '@/db/connect/logRecords';
+import { sayEndedLog } from '@/server/records/endedLog';
 
 /**
  * A flipped byte in the middle of the log of a folder whose program was killed: the engine took it for the end of the
@@ -133,6 +134,12 @@ test('it is opened with what can be read where that is wanted, and keeps what ca
   const file = path.join(folder, 'set-aside', kept!, path.basename(logFile(folder)));
   expect(fs.readFileSync(file).equals(damaged)).toBe(true);
   expect(await open(folder)).toBe(opened);
+  process.env.ZESTY_HOUND_DATA = folder;
+  expect(sayEndedLog()).toMatch(
+    /opened on \d{4}-\d\d-\d\d \d\d:\d\d UTC the end of their log could not be read.*set-aside\/log-/,
+  );
+  fs.rmSync(path.join(folder, 'set-aside', kept!), { recursive: true });
+  expect(sayEndedLog()).toBeNull();
 });
 
 test.each([

@@ -5,6 +5,8 @@ import { syncTree } from './sync';
 import { readRecord, type Found } from './logRecords';
 
 const STEP = 8;
+/** Where a log is kept that was ended before its end, in the data folder. */
+export const SET_ASIDE = 'set-aside';
 
 /** How far the log of a database can be read, and what stands there. */
 interface Reading {
@@ -129,12 +131,12 @@ export function lookAtLog(database: string, isOfThisStart: boolean): LogLook {
 export function endLogWhereReadable(folder: string, database: string): string {
   const kept = path.join(
     folder,
-    'set-aside',
-    `log-${new Date().toISOString().replaceAll(':', '-')}`,
+    SET_ASIDE,
+    `log-${new Date().toISOString().replaceAll(/[:.]/g, '-')}`,
   );
   const own = path.join(database, 'pg_wal');
   fs.cpSync(own, kept, { recursive: true, preserveTimestamps: true });
-  syncTree(path.join(folder, 'set-aside'));
+  syncTree(path.join(folder, SET_ASIDE));
   const { log, start } = logOf(database) ?? {};
   if (!log) return kept;
   for (let at = readOn(log, start!).end; at < log.end();) {
