@@ -7,6 +7,7 @@ const core = (room) => `^src/core/${room}/`;
 /** A room of the core and the only rooms of the core that it may import. */
 const CORE_ROOMS = {
   access: [],
+  calendar: [],
   expected: [],
   units: [],
   numeric: ['units'],
@@ -106,7 +107,7 @@ module.exports = {
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
       to: {
         pathNot:
-          '^(src/core/|node_modules/(zod|ml-matrix|d3-array|d3-random|pure-rand|@types/d3-array|@types/d3-random|fft\\.js|d3-dsv|@types/d3-dsv|d3-shape|@types/d3-shape)/)',
+          '^(src/core/|node_modules/(zod|ml-matrix|d3-array|d3-random|pure-rand|@types/d3-array|@types/d3-random|fft\\.js|d3-dsv|@types/d3-dsv|d3-shape|@types/d3-shape|dayjs)/)',
       },
     },
     {

@@ -1,5 +1,5 @@
 import Link, { ButtonLink } from '@/ui/Link';
-import { format } from 'date-fns';
+import { formatDate } from '@/core/calendar';
 import { after } from 'next/server';
 import { z } from 'zod';
 import { FirstRun } from './FirstRun';
@@ -130,7 +130,7 @@ export default async function StartPage({
             complaint: line.complaint || 'No complaint written down yet.',
             next: nextOf(line, next.get(line.id)),
             waits: line.waits.map((wait) => WAIT_NAME[wait]),
-            since: format(line.createdAt, 'd MMM yyyy'),
+            since: formatDate(line.createdAt, 'D MMM YYYY'),
           }))}
         />
       )}

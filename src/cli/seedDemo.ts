@@ -1,18 +1,18 @@
 import fs from 'node:fs';
 import path from 'node:path';
-import { subDays } from 'date-fns';
 import { lockFolder } from '../db/connect/folderLock';
 import { closeDatabase, database } from '../server/database';
 import { environment } from '../server/environment';
 import { buildDemo } from './demo/build';
 import { DEMO_SEED } from './demo/scenario';
 import { loadHistory } from './history/load';
+import { DAY_MS } from '../core/calendar';
 
 /** Jobs of the years before, numbered up to where the demo's own begin. */
 const pastYears = async (): Promise<void> =>
   loadHistory(await database(), {
     ...{ jobs: 100, open: 0, seed: DEMO_SEED, days: 730 },
-    from: subDays(new Date(), 735),
+    from: new Date(Date.now() - 735 * DAY_MS),
   });
 
 /** Empties the demo folder, once no running copy holds it, and fills it anew. */

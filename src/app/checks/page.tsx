@@ -1,5 +1,5 @@
 import { ButtonLink } from '@/ui/Link';
-import { format } from 'date-fns';
+import { formatDate } from '@/core/calendar';
 import type { Metadata } from 'next';
 import { z } from 'zod';
 import { JobList } from '@/features/jobs/JobList';
@@ -43,7 +43,7 @@ export default async function ChecksPage({
               href: `/checks/${line.id}`,
             },
             waits: [],
-            since: format(line.createdAt, 'd MMM yyyy, HH:mm'),
+            since: formatDate(line.createdAt, 'D MMM YYYY, HH:mm'),
           }))}
         />
       )}

@@ -1,4 +1,4 @@
-import { formatDistanceToNow } from 'date-fns';
+import { ago } from '@/core/calendar';
 import { environment } from '@/server/environment';
 import { lastCopy } from '@/server/records/backup';
 
@@ -12,7 +12,7 @@ export async function LastCopy() {
   return (
     <p>
       <strong>
-        Last copy {formatDistanceToNow(made, { addSuffix: true })}
+        Last copy {ago(made)}
         {isChecked && ', checked'}.
       </strong>{' '}
       {since !== null &&

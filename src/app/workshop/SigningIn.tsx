@@ -1,4 +1,4 @@
-import { format, formatDistanceToNowStrict } from 'date-fns';
+import { ago, formatDate } from '@/core/calendar';
 import { ProgramBook } from '@/features/access/ProgramBook';
 import { ScreenBook } from '@/features/access/ScreenBook';
 import { SecretBook } from '@/features/access/SecretBook';
@@ -11,15 +11,13 @@ import { allPrograms, type ProgramRow } from '@/server/access/programs';
 import { suspiciousTries, whoCanSignIn } from '@/server/access/signIn';
 import type { PersonRow } from '@/server/shop/people';
 
-const ago = (at: Date): string => formatDistanceToNowStrict(at, { addSuffix: true });
-
 /** A program as its line says it. */
 const sayProgram = ({ id, name, role, expiresAt, usedAt, revokedAt, revokedBy }: ProgramRow) => ({
   ...{ id, name, role },
   used: usedAt ? ago(usedAt) : 'never',
   until: revokedAt
     ? `taken away by ${revokedBy ?? 'a lead'}`
-    : `until ${format(expiresAt, 'd MMM yyyy')}`,
+    : `until ${formatDate(expiresAt, 'D MMM YYYY')}`,
   isOver: revokedAt !== null,
 });
 

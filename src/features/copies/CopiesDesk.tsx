@@ -2,7 +2,7 @@
 
 import { FileLink } from '@/ui/Link';
 import { Button } from 'react-bootstrap';
-import { format } from 'date-fns';
+import { formatDate } from '@/core/calendar';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { FileField } from '@/ui/field';
@@ -42,7 +42,7 @@ function StagedCard({
   return (
     <div className="zh-card mt-3" role="alert">
       <p>
-        <strong>This copy is whole.</strong> Of {format(new Date(made), 'd MMM yyyy, HH:mm')}:{' '}
+        <strong>This copy is whole.</strong> Of {formatDate(new Date(made), 'D MMM YYYY, HH:mm')}:{' '}
         <span className="zh-figure">{counts.jobs.toLocaleString('en')}</span> jobs,{' '}
         <span className="zh-figure">{counts.vehicles.toLocaleString('en')}</span> vehicles,{' '}
         <span className="zh-figure">{counts.readings.toLocaleString('en')}</span> readings,{' '}
@@ -195,7 +195,7 @@ function KeptCopyRow({ copy, desk }: { readonly copy: KeptCopy; readonly desk: C
   return (
     <li className="zh-row">
       <span>
-        <strong>{format(made, 'd MMM yyyy, HH:mm')}</strong>{' '}
+        <strong>{formatDate(made, 'D MMM YYYY, HH:mm')}</strong>{' '}
         <span className="zh-muted">
           {kind === 'nightly' ? 'of the night' : 'made by hand'}, {sayBytes(bytes)}
           {checked !== null && ', checked'}

@@ -1,4 +1,4 @@
-import { format } from 'date-fns';
+import { formatDate } from '@/core/calendar';
 import Link from '@/ui/Link';
 import { findAddress } from '@/core/contracts';
 import { Pager } from '@/ui/shell';
@@ -36,9 +36,9 @@ export function FoundList({
             </Link>
             <span>{job.complaint}</span>
             <span className="zh-muted">
-              {vehicleName(job)} · {format(job.createdAt, 'd MMM yyyy')}
+              {vehicleName(job)} · {formatDate(job.createdAt, 'D MMM YYYY')}
               {job.closedAt
-                ? ` · signed off ${job.isSignedElsewhere ? 'elsewhere ' : ''}${format(job.closedAt, 'd MMM yyyy')}`
+                ? ` · signed off ${job.isSignedElsewhere ? 'elsewhere ' : ''}${formatDate(job.closedAt, 'D MMM YYYY')}`
                 : ' · open'}
               {job.cause &&
                 ` · ${causes.find(({ code }) => code === job.cause)?.name ?? job.cause}`}

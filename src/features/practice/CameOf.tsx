@@ -1,4 +1,4 @@
-import { format } from 'date-fns';
+import { formatDate } from '@/core/calendar';
 import { Button } from 'react-bootstrap';
 import { workOf, type Outcome } from '@/core/practice';
 import { formatIn, type UnitSystem } from '@/core/units';
@@ -118,7 +118,7 @@ export const Done = ({ outcomes }: { readonly outcomes: readonly Ended[] }) => (
             {each.who ?? '–'}
           </td>
           <td role="cell" data-label={COLUMNS[2]} className="text-nowrap">
-            {format(each.at, 'd MMM yyyy')}
+            {formatDate(each.at, 'D MMM YYYY')}
           </td>
           <td role="cell" data-label={COLUMNS[3]}>
             {each.isHarm ? 'harm' : each.isRight ? 'right' : 'not right'}

@@ -1,4 +1,4 @@
-import { format } from 'date-fns';
+import { formatDate } from '@/core/calendar';
 import type { PracticeWrite } from '@/ui/keeper';
 import { AllCases } from './PracticeFrame';
 
@@ -14,7 +14,7 @@ export interface HeldCase {
 export const LookedAtBand = ({ held: { person, at } }: { readonly held: HeldCase }) => (
   <p className="d-flex flex-wrap gap-2 align-items-center">
     <span>
-      As <strong>{person}</strong> worked it, ended {format(at, 'd MMM yyyy, HH:mm')}.
+      As <strong>{person}</strong> worked it, ended {formatDate(at, 'D MMM YYYY, HH:mm')}.
     </span>
     <AllCases />
   </p>

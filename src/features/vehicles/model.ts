@@ -1,4 +1,4 @@
-import { format } from 'date-fns';
+import { formatDate } from '@/core/calendar';
 import { LIMIT_FIELDS, type AxleForm, type VehicleForm } from '@/core/contracts';
 import { TRAITS } from '@/core/procedure';
 import { lengthUnitOf, UNIT_SIGN, type LengthUnit } from '@/core/units';
@@ -119,7 +119,12 @@ export const enteredBy = (vehicle: StoredVehicle): Entered =>
     vehicle.axles.flatMap(({ position, limits }) =>
       limits.flatMap(({ kind, by, at }) =>
         at
-          ? [[`${position}.${kind}`, `entered ${by ? `by ${by} ` : ''}${format(at, 'd MMM yyyy')}`]]
+          ? [
+              [
+                `${position}.${kind}`,
+                `entered ${by ? `by ${by} ` : ''}${formatDate(at, 'D MMM YYYY')}`,
+              ],
+            ]
           : [],
       ),
     ),

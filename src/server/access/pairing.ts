@@ -20,9 +20,9 @@ import { accept, refuse, refuseParse, type Answer } from '../answer';
 import { database, inTransaction } from '../database';
 import { hashOf, isSecret, randomKey } from './hash';
 import { countedUnder, tryOnce } from './tries';
+import { DAY_MS } from '../../core/calendar';
 
 const CODE_DIGITS = 8;
-const DAY_MS = 24 * 3600 * 1000;
 
 export const pairedDevices = async (): Promise<DeviceRow[]> => listDevices(await database());
 export const isAnyPaired = async (): Promise<boolean> => (await countPaired(await database())) > 0;

@@ -12,8 +12,8 @@ import {
 import { accept, refuse, refuseParse, type Answer } from '../answer';
 import { database, inTransaction } from '../database';
 import { hashOf, randomKey } from './hash';
+import { DAY_MS } from '../../core/calendar';
 
-const DAY_MS = 24 * 3600 * 1000;
 export type { ProgramRow };
 
 /** How a key is known for what it is where it turns up by mistake. */

@@ -1,5 +1,5 @@
 import 'server-only';
-import { format } from 'date-fns';
+import { formatDate } from '../../core/calendar';
 import type { Sent } from '../../core/contracts';
 import type { Corner } from '../../core/readings';
 import { WORKSHOP_DEFAULTS } from '../../core/verdict';
@@ -19,7 +19,7 @@ function stepOf(row: Check | undefined): WrittenStep | null {
   const figure = typeof row.value === 'object' && 'um' in row.value ? row.value : null;
   const { by, at, stamp } = row;
   const text = figure === null ? '' : `${figure.text}`;
-  return { text, um: figure?.um ?? null, by, at: format(at, 'd MMM HH:mm'), stamp };
+  return { text, um: figure?.um ?? null, by, at: formatDate(at, 'D MMM HH:mm'), stamp };
 }
 
 /** Everything that the Correct page shows of one corner. */

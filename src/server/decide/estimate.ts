@@ -1,5 +1,5 @@
 import 'server-only';
-import { format } from 'date-fns';
+import { formatDate } from '../../core/calendar';
 import {
   approvalOf,
   costDecided,
@@ -266,7 +266,7 @@ export async function estimateOf(job: Job, units: UnitSystem): Promise<Estimate>
       ? {
           say: `${approval.value.name}${approval.value.how === 'telephone' ? ', by telephone' : ''}: ${approval.value.chosen} Up to ${sayMoney(approval.value.upTo, approval.value.currency)}.`,
           by: approval.by,
-          at: format(approval.at, 'd MMM yyyy, HH:mm'),
+          at: formatDate(approval.at, 'D MMM YYYY, HH:mm'),
           stamp: approval.stamp,
           upTo: approval.value.upTo,
         }

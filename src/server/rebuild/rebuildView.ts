@@ -1,5 +1,5 @@
 import 'server-only';
-import { format, isToday } from 'date-fns';
+import { formatDate, isToday } from '../../core/calendar';
 import { PROCEDURE } from '../../core/contracts';
 import { contactsBy } from '../../core/procedure';
 import { CORNER_NAME, type Corner } from '../../core/readings';
@@ -16,7 +16,7 @@ import {
 } from '../../core/job';
 
 /** A time in words: of the day where it is today. */
-export const sayTime = (at: Date): string => format(at, isToday(at) ? 'HH:mm' : 'd MMM, HH:mm');
+export const sayTime = (at: Date): string => formatDate(at, isToday(at) ? 'HH:mm' : 'D MMM, HH:mm');
 
 /** A written step as the screens have it, or null. */
 export const stepView = (row: Check | undefined) =>

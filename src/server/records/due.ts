@@ -3,6 +3,7 @@ import { ICalCalendar, ICalCalendarMethod } from 'ical-generator';
 import { openRechecks, type DueRow } from '../../db/repositories';
 import { database } from '../database';
 import { sayDue } from '../report/words';
+import { DAY_MS } from '../../core/calendar';
 
 /** Whether something is overdue by day, by distance, or not yet. */
 export type Dueness = 'overdue' | 'soon' | 'later';
@@ -25,7 +26,7 @@ export function duenessOf(
   const days =
     dueOn === null
       ? Infinity
-      : (new Date(`${dueOn}T23:59:59`).getTime() - today.getTime()) / 86_400_000;
+      : (new Date(`${dueOn}T23:59:59`).getTime() - today.getTime()) / DAY_MS;
   const km = dueKm === null || lastKm === null ? Infinity : dueKm - lastKm;
   if (days < 0 || km <= 0) return 'overdue';
   return days <= SOON_DAYS || km <= SOON_KM ? 'soon' : 'later';

@@ -1,5 +1,5 @@
 import 'server-only';
-import { format } from 'date-fns';
+import { formatDate } from '../../core/calendar';
 import { z } from 'zod';
 import type { Job } from '../../core/job';
 import { ledgerOf, type LedgerRow } from '../../db/repositories';
@@ -62,7 +62,7 @@ export function sayWriter({
 
 const lineOf = (row: LedgerRow): HistoryLine => ({
   seq: row.seq,
-  at: format(row.at, 'yyyy-MM-dd HH:mm:ss'),
+  at: formatDate(row.at, 'YYYY-MM-DD HH:mm:ss'),
   who: sayWriter(row),
   what: row.op === 'sign' ? 'signed off' : row.what,
   place: row.place,

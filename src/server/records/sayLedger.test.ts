@@ -1,4 +1,4 @@
-import { format } from 'date-fns';
+import { formatDate } from '../../core/calendar';
 import { sayPair } from './sayLedger';
 import { sayWriter } from './history';
 
@@ -10,7 +10,7 @@ test('a moment is told as on the line itself, and sentences in a row as sentence
     after: { closed_at: at, open: ['It was not bedded in here.', 'No recheck is set.'] },
   });
   expect(after).toBe(
-    `closed at ${format(new Date(at), 'yyyy-MM-dd HH:mm:ss')}; open It was not bedded in here, No recheck is set`,
+    `closed at ${formatDate(new Date(at), 'YYYY-MM-DD HH:mm:ss')}; open It was not bedded in here, No recheck is set`,
   );
 });
 

@@ -1,5 +1,5 @@
 import 'server-only';
-import { format } from 'date-fns';
+import { formatDate } from '../../core/calendar';
 import type { LedgerRow } from '../../db/repositories';
 
 type Row = Readonly<Record<string, unknown>>;
@@ -28,7 +28,7 @@ function sayField(value: unknown): string {
           .join(', ');
   }
   if (typeof value === 'string' && MOMENT.test(value)) {
-    return format(new Date(value), 'yyyy-MM-dd HH:mm:ss');
+    return formatDate(new Date(value), 'YYYY-MM-DD HH:mm:ss');
   }
   return value === null || value === undefined ? 'nothing' : String(value);
 }

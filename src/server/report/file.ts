@@ -1,6 +1,6 @@
 import 'server-only';
 import { WATER, WHEEL_ITEMS } from '../../core/wheels';
-import { format } from 'date-fns';
+import { formatDate } from '../../core/calendar';
 import { KNOWLEDGE, PROCEDURE, type Approval } from '../../core/contracts';
 import {
   assessRunout,
@@ -73,7 +73,7 @@ export interface FileReport {
 
 const PHASE = { 'as-found': 'as found', before: 'before', after: 'after' } as const;
 const KIND = { runout: 'Runout', thickness: 'Thickness', hub: 'Hub face' } as const;
-const sayAt = (at: Date): string => format(at, 'yyyy-MM-dd HH:mm');
+const sayAt = (at: Date): string => formatDate(at, 'YYYY-MM-DD HH:mm');
 
 /** Quality and uncertainty of a runout set, in words. */
 function qualityOf(job: Job, set: ReadingSet, units: UnitSystem): string[] {

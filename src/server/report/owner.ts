@@ -1,5 +1,5 @@
 import 'server-only';
-import { format } from 'date-fns';
+import { formatDate } from '../../core/calendar';
 import { runoutLimit, type OutcomeState } from '../../core/assessment';
 import { ITEM_NAME } from '../../core/options';
 import { CORNER_NAME, type Corner } from '../../core/readings';
@@ -241,7 +241,7 @@ export function ownerReport(job: Job, units: UnitSystem): OwnerReport {
   return {
     head: {
       job: job.number,
-      date: format(job.closedAt ?? new Date(), 'd MMMM yyyy'),
+      date: formatDate(job.closedAt ?? new Date(), 'D MMMM YYYY'),
       plate: vehicle.plate,
       vehicle: vehicleName(vehicle),
       odometer: job.odometerKm === null ? null : `${job.odometerKm} km`,
@@ -272,7 +272,7 @@ export function ownerReport(job: Job, units: UnitSystem): OwnerReport {
     rules: rulesApplied(job).map(({ school }) => school.say),
     signed:
       isSigned && job.signedBy && job.closedAt
-        ? `${job.signedBy}, ${format(job.closedAt, 'd MMMM yyyy')}`
+        ? `${job.signedBy}, ${formatDate(job.closedAt, 'D MMMM YYYY')}`
         : null,
   };
 }

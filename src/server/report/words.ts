@@ -1,4 +1,4 @@
-import { format } from 'date-fns';
+import { formatDate } from '../../core/calendar';
 import type { RecheckRow } from '../../db/repositories';
 
 const WHAT = {
@@ -8,7 +8,8 @@ const WHAT = {
 } as const;
 
 /** A day as stored, in words. */
-export const sayDay = (day: string): string => format(new Date(`${day}T12:00:00`), 'd MMM yyyy');
+export const sayDay = (day: string): string =>
+  formatDate(new Date(`${day}T12:00:00`), 'D MMM YYYY');
 
 /** When something is due: by distance, by a day, or both. */
 export const sayWhen = ({ dueKm, dueOn }: Pick<RecheckRow, 'dueKm' | 'dueOn'>): string =>

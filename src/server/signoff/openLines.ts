@@ -1,5 +1,5 @@
 import 'server-only';
-import { format } from 'date-fns';
+import { formatDate } from '../../core/calendar';
 import { changesToAnswer, takenBackToAnswer, type Job } from '../../core/job';
 import { formatIn, type UnitSystem } from '../../core/units';
 
@@ -14,7 +14,7 @@ const FIGURE_NAME: Readonly<Record<string, string>> = {
 };
 
 const about = (line: { who: string | null; at: Date; reason: string | null }): string =>
-  `${line.who ?? 'Nobody named'}, ${format(line.at, 'd MMM, HH:mm')}${line.reason ? `: ${line.reason}` : ''}`;
+  `${line.who ?? 'Nobody named'}, ${formatDate(line.at, 'D MMM, HH:mm')}${line.reason ? `: ${line.reason}` : ''}`;
 
 /** What a lead has to answer in a job: what was found and taken back, figures that were changed. */
 export function openLinesOf(job: Job, units: UnitSystem) {

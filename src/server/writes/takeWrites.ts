@@ -18,6 +18,7 @@ import { accept, refuse, refuseParse, type Answer, type Refusal } from '../answe
 import { database, inTransaction } from '../database';
 import { holdReplaced } from './replaces';
 import { askUseCase } from './useCases';
+import { DAY_MS } from '../../core/calendar';
 
 /** What became of one write. */
 export type WriteResult = { readonly id: string } & (
@@ -110,7 +111,6 @@ const takeWrite = (
     { isWhole: true },
   );
 
-const DAY_MS = 24 * 3600 * 1000;
 const KEPT_DAYS = 7;
 const SWEEP_EVERY = 500;
 let taken = 0;

@@ -1,4 +1,4 @@
-import { format } from 'date-fns';
+import { formatDate } from '@/core/calendar';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { Here } from '@/app/Here';
@@ -20,7 +20,7 @@ export default async function SheetPage({ params }: { params: Promise<{ id: stri
   const entered = Object.fromEntries(
     sheet.figures.map(({ code, by, at }) => [
       code,
-      `entered ${by ? `by ${by} ` : ''}${format(at, 'd MMM yyyy')}`,
+      `entered ${by ? `by ${by} ` : ''}${formatDate(at, 'D MMM YYYY')}`,
     ]),
   );
   return (

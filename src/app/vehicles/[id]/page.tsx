@@ -1,7 +1,7 @@
 import Link, { FileLink } from '@/ui/Link';
 import { ButtonLink } from '@/ui/Link';
 import { Here } from '@/app/Here';
-import { format } from 'date-fns';
+import { formatDate } from '@/core/calendar';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { enteredBy, vehicleForm } from '@/features/vehicles/model';
@@ -62,7 +62,7 @@ export default async function VehiclePage({ params }: { params: Promise<{ id: st
             {jobs.map((job) => (
               <li key={job.id}>
                 <Link className="zh-link" href={`/jobs/${job.id}`}>
-                  Job {job.number}, {format(job.createdAt, 'd MMM yyyy')}
+                  Job {job.number}, {formatDate(job.createdAt, 'D MMM YYYY')}
                   {job.closedAt && ', closed'}
                 </Link>{' '}
                 <span className="zh-muted">{job.complaint}</span>

@@ -1,7 +1,7 @@
 import 'server-only';
 import fs from 'node:fs';
 import path from 'node:path';
-import { format } from 'date-fns';
+import { DAY_MS, formatDate } from '../../../core/calendar';
 import { accept, refuse, type Answer } from '../../answer';
 import { environment } from '../../environment';
 import { database } from '../../database';
@@ -79,7 +79,7 @@ export interface MadeByHand {
 
 /** Makes a copy now, beside the nightly ones; it stays until it is taken away by hand. */
 export async function copyNow(now = new Date()): Promise<Answer<MadeByHand>> {
-  const kept = await keepCopy(`backup-${format(now, 'yyyy-MM-dd-HHmmss')}.tar.gz`);
+  const kept = await keepCopy(`backup-${formatDate(now, 'YYYY-MM-DD-HHmmss')}.tar.gz`);
   return kept.ok ? accept({ name: kept.value.name, says: sayKept(kept.value) }) : kept;
 }
 
@@ -155,7 +155,7 @@ const NIGHT_HOUR = 2;
  */
 export async function nightlyCopy(now = new Date()): Promise<string | null> {
   if (environment().url || now.getHours() < NIGHT_HOUR) return null;
-  const name = `nightly-${format(now, 'yyyy-MM-dd')}.tar.gz`;
+  const name = `nightly-${formatDate(now, 'YYYY-MM-DD')}.tar.gz`;
   if (copyFile(name)) return null;
   const made = await keepCopy(name);
   if (!made.ok) {
@@ -171,7 +171,6 @@ export async function nightlyCopy(now = new Date()): Promise<string | null> {
   return name;
 }
 
-const DAY_MS = 24 * 3600_000;
 const LOOK_EVERY_MS = 15 * 60_000;
 
 /** Looks every quarter of an hour whether the copy of the night is due; never keeps the program up. */

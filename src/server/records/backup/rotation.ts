@@ -1,10 +1,7 @@
-import { format, parseISO } from 'date-fns';
+import { weekOf } from '../../../core/calendar';
 
 /** How many of the nightly copies are kept: the last days, then one a week, then one a month. */
 const KEPT = { days: 7, weeks: 4, months: 12 } as const;
-
-/** The week of a day, by its Monday: its year and number. */
-const weekOf = (day: string): string => format(parseISO(day), 'RRRR-II');
 
 /** The newest day of each group, of so many groups, the newest first. */
 function newestOfEach<Key>(

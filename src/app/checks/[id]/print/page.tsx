@@ -1,5 +1,5 @@
 import { ButtonLink } from '@/ui/Link';
-import { format } from 'date-fns';
+import { formatDate } from '@/core/calendar';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { judgeCorner, standingOf, tellInvented, vehicleName } from '@/core/job';
@@ -37,7 +37,7 @@ export default async function CheckPrintPage({ params }: { params: Promise<{ id:
             key={corner}
             head={{
               number: job.number,
-              date: format(job.createdAt, 'd MMMM yyyy, HH:mm'),
+              date: formatDate(job.createdAt, 'D MMMM YYYY, HH:mm'),
               plate: isCheck ? `Check ${job.number}` : plate,
               vehicle: isCheck ? 'no vehicle yet' : vehicleName(job.vehicle),
               odometer: null,

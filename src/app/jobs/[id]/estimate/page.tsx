@@ -1,6 +1,6 @@
 import { FileLink } from '@/ui/Link';
 import { ButtonLink } from '@/ui/Link';
-import { format } from 'date-fns';
+import { formatDate } from '@/core/calendar';
 import type { Metadata } from 'next';
 import { Here } from '@/app/Here';
 import { approvalOf, findCheck, repairCost, sourceRepairs, totalOf } from '@/core/job';
@@ -48,7 +48,7 @@ export default async function JobEstimatePage(props: JobParams) {
                 asked
                   ? {
                       stamp: asked.stamp,
-                      about: `${asked.by ?? ''}, ${format(asked.at, 'd MMM, HH:mm')}`,
+                      about: `${asked.by ?? ''}, ${formatDate(asked.at, 'D MMM, HH:mm')}`,
                     }
                   : null
               }

@@ -1,6 +1,6 @@
 import { FileLink } from '@/ui/Link';
 import { ButtonLink } from '@/ui/Link';
-import { format } from 'date-fns';
+import { formatDate } from '@/core/calendar';
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { sayAdvice, sayCleaning } from '@/core/assessment';
@@ -162,14 +162,14 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
           jobId={id}
           signed={{
             by: job.signedBy,
-            at: format(job.closedAt, 'd MMMM yyyy, HH:mm'),
+            at: formatDate(job.closedAt, 'D MMMM YYYY, HH:mm'),
             open: job.signedWith?.open ?? [],
             reason: job.signedWith?.reason ?? null,
             isElsewhere: isSignedElsewhere,
           }}
           additions={job.additions.map((each) => ({
             ...each,
-            at: format(each.at, 'd MMM yyyy, HH:mm'),
+            at: formatDate(each.at, 'D MMM YYYY, HH:mm'),
           }))}
         />
       )}
@@ -188,7 +188,7 @@ export default async function ReportPage({ params }: { params: Promise<{ id: str
       <JobReport
         head={{
           number: job.number,
-          date: format(job.closedAt ?? new Date(), 'd MMMM yyyy'),
+          date: formatDate(job.closedAt ?? new Date(), 'D MMMM YYYY'),
           plate: vehicle.plate,
           vehicle: vehicleName(vehicle),
           odometer: job.odometerKm === null ? null : `${job.odometerKm} km`,

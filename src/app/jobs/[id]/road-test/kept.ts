@@ -1,4 +1,4 @@
-import { format } from 'date-fns';
+import { formatDate } from '@/core/calendar';
 import { roadTestSummarySchema } from '@/core/contracts';
 import type { Job } from '@/core/job';
 import type { KeptTest } from '@/features/road-test/KeptTests';
@@ -9,6 +9,6 @@ export const keptTests = (job: Job, phase: 'before' | 'after'): KeptTest[] =>
     .filter((test) => test.phase === phase)
     .flatMap(({ id, takenAt, summary, rawBytes }) => {
       const parsed = roadTestSummarySchema.safeParse(summary);
-      const taken = format(takenAt, 'd MMMM yyyy, HH:mm');
+      const taken = formatDate(takenAt, 'D MMMM YYYY, HH:mm');
       return parsed.success ? [{ id, taken, analysis: parsed.data, bytes: rawBytes }] : [];
     });

@@ -1,11 +1,11 @@
-import { format } from 'date-fns';
+import { formatDate } from '@/core/calendar';
 import { backupToSend, isFromTheFolder } from '@/server/records/backup';
 import { downloadStream, forRole, refusedResponse } from '@/server/web/http';
 
 const make = async ({ signal }: Request): Promise<Response> => {
   const made = await backupToSend(signal);
   if (!made.ok) return refusedResponse(made.message, 409);
-  const name = `zesty-hound-backup-${format(new Date(), 'yyyy-MM-dd')}.tar.gz`;
+  const name = `zesty-hound-backup-${formatDate(new Date(), 'YYYY-MM-DD')}.tar.gz`;
   return downloadStream(name, made.value.body, made.value.bytes);
 };
 const forNobody = forRole('lead', () =>

@@ -1,4 +1,4 @@
-import { format } from 'date-fns';
+import { formatDate } from '@/core/calendar';
 import { notFound } from 'next/navigation';
 import { axleOf } from '@/core/readings';
 import { StepTick } from '@/features/rebuild/StepTick';
@@ -58,7 +58,7 @@ export default async function TorquePage(props: CornerParams) {
         <ReportHead
           title="Torque list"
           job={job.number}
-          date={format(new Date(), 'd MMMM yyyy')}
+          date={formatDate(new Date(), 'D MMMM YYYY')}
           plate={job.vehicle.plate}
           vehicle={vehicleName(job.vehicle)}
           odometer={null}
