@@ -8,6 +8,7 @@ const core = (room) => `^src/core/${room}/`;
 const CORE_ROOMS = {
   access: [],
   calendar: [],
+  remember: [],
   expected: [],
   units: [],
   numeric: ['units'],
@@ -50,6 +51,7 @@ const CORE_ROOMS = {
   corner: ['procedure', 'torque'],
   machining: ['numeric', 'readings', 'thickness', 'units', 'verdict'],
   options: [
+    'remember',
     'assessment',
     'indexing',
     'machining',

@@ -2,7 +2,14 @@ import fc from 'fast-check';
 import { readDial, trueRunout, type VirtualCorner } from '../bench';
 import { waveTir } from '../harmonics';
 import { seededRandom } from '../numeric';
-import { drawBands, nextMountShift, shortestTurn, solveIndex, type IndexInput } from '.';
+import {
+  drawBands,
+  drawReplaced,
+  nextMountShift,
+  shortestTurn,
+  solveIndex,
+  type IndexInput,
+} from '.';
 
 const fine = { resolution: 0.001, repeatability: 0.0005 };
 const gauge = { resolution: 1, repeatability: 1 };
@@ -171,4 +178,13 @@ test('the coarse drawing grid reads the TIR that the 0.5° grid reads', () => {
     expect(Math.abs(low - predictions[i]!.tir)).toBeLessThan(0.2);
     expect(high).toBeCloseTo(low, 9);
   });
+});
+
+test('of a rotor that is replaced and then indexed, the least TIR of all shifts is found, to the last digit', () => {
+  const { orders } = solveIndex(input(truth(5, [28, 40], [30, 292]), [0, 2]));
+  for (let seed = 1; seed <= 300; seed += 1) {
+    const at = (shifts: readonly number[]): number =>
+      drawReplaced(orders, 5, shifts, { rotor: 30 }, seed, 1)[0]!;
+    expect(at(all(5))).toBe(Math.min(...all(5).map((shift) => at([shift]))));
+  }
 });

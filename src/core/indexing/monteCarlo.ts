@@ -15,7 +15,7 @@ export const DRAWS = 2000;
 const POINTS_PER_PERIOD = 8;
 const MIN_POINTS = 24;
 
-/** cos and sin of every order, grid point by grid point: [cos k₁, sin k₁, cos k₂, ...]. */
+/** cos and sin of every grid point, order by order: [cos₀, sin₀, cos₁, sin₁, …] for the first, then for the next. */
 interface Grid {
   readonly points: number;
   readonly table: Float64Array;
@@ -28,8 +28,8 @@ function gridFor(orders: readonly SeparatedOrder[], studs: number): Grid {
   const points = studs * Math.ceil(wanted / studs);
   const table = new Float64Array(points * orders.length * 2);
   let at = 0;
-  for (let j = 0; j < points; j += 1) {
-    for (const { order } of orders) {
+  for (const { order } of orders) {
+    for (let j = 0; j < points; j += 1) {
       const angle = order * j * (360 / points) * RADIANS_PER_DEGREE;
       table[at] = Math.cos(angle);
       table[at + 1] = Math.sin(angle);
@@ -69,28 +69,33 @@ function drawPhasors(
   }
 }
 
-/** Samples hub and rotor wave of one draw; the rotor's twice over (see `tirOf`). */
+/**
+ * Samples hub and rotor wave of one draw; the rotor's twice over (see `tirOf`). Order by order, so that the four
+ * figures of one stay at hand while it goes round.
+ */
 function sampleWaves(
   phasors: Float64Array,
   { points, table }: Grid,
   hub: Float64Array,
   rotor: Float64Array,
 ): void {
+  hub.fill(0);
+  rotor.fill(0, 0, points);
   let at = 0;
-  for (let j = 0; j < points; j += 1) {
-    let onHub = 0;
-    let onRotor = 0;
-    for (let p = 0; p < phasors.length; p += 4) {
+  for (let p = 0; p < phasors.length; p += 4) {
+    const hubRe = phasors[p]!;
+    const hubIm = phasors[p + 1]!;
+    const rotorRe = phasors[p + 2]!;
+    const rotorIm = phasors[p + 3]!;
+    for (let j = 0; j < points; j += 1) {
       const cos = table[at]!;
       const sin = table[at + 1]!;
       at += 2;
-      onHub += phasors[p]! * cos + phasors[p + 1]! * sin;
-      onRotor += phasors[p + 2]! * cos + phasors[p + 3]! * sin;
+      hub[j]! += hubRe * cos + hubIm * sin;
+      rotor[j]! += rotorRe * cos + rotorIm * sin;
     }
-    hub[j] = onHub;
-    rotor[j] = onRotor;
-    rotor[j + points] = onRotor;
   }
+  rotor.copyWithin(points, 0, points);
 }
 
 /** Height of a parabola's top through three neighbours, y1 being the extreme. */
@@ -113,9 +118,10 @@ function extremeNear(hub: Float64Array, rotor: Float64Array, start: number, j: n
 
 /**
  * TIR of hub wave plus rotor wave, the rotor turned by `offset` samples. The rotor's wave is
- * given twice over, so that a turn is only a later start: this loop is the whole cost.
+ * given twice over, so that a turn is only a later start. Where only a TIR below `enough` is asked for, `enough` is
+ * answered as soon as the samples are that far apart: between them lies more, never less.
  */
-function tirOf(hub: Float64Array, rotor: Float64Array, offset: number): number {
+function tirOf(hub: Float64Array, rotor: Float64Array, offset: number, enough = Infinity): number {
   const points = hub.length;
   const start = offset === 0 ? 0 : points - offset;
   let high = 0;
@@ -127,10 +133,12 @@ function tirOf(hub: Float64Array, rotor: Float64Array, offset: number): number {
     if (value > highest) {
       highest = value;
       high = j;
+      if (highest - lowest >= enough) return enough;
     }
     if (value < lowest) {
       lowest = value;
       low = j;
+      if (highest - lowest >= enough) return enough;
     }
   }
   return extremeNear(hub, rotor, start, high) - extremeNear(hub, rotor, start, low);
@@ -231,7 +239,7 @@ export function drawReplaced(
     if (replaced.rotor !== undefined) putTilt(orders, replaced.rotor, 2, random, phasors);
     sampleWaves(phasors, grid, hub, rotor);
     let least = Infinity;
-    for (const shift of shifts) least = Math.min(least, tirOf(hub, rotor, shift * perStud));
+    for (const shift of shifts) least = Math.min(least, tirOf(hub, rotor, shift * perStud, least));
     tirs[d] = least;
   }
   return tirs.sort();

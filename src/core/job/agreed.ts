@@ -15,7 +15,7 @@ import { axleOf, type Corner } from '../readings';
 import { choiceAt } from './choice';
 import { findCheck } from './checks';
 import { drumPrices } from './drums';
-import { oncePer } from './remember';
+import { oncePer } from '../remember';
 import { sourceRepairs, workOf } from './repairs';
 import type { Decision, Job } from './types';
 

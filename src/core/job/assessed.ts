@@ -1,5 +1,5 @@
 import { assessCorner } from '../assessment';
-import { onceByContent } from './remember';
+import { onceByContent } from '../remember';
 
 /** Corners of several jobs that were judged lately, each with its phases. */
 const MOST_ASSESSED = 128;

@@ -31,7 +31,7 @@ import {
   WHEEL_OFF,
   wheelWasOff,
 } from './rebuildSteps';
-import { oncePer } from './remember';
+import { oncePer } from '../remember';
 import type { Job, Phase, ReadingSet } from './types';
 
 /**

@@ -3,7 +3,7 @@ import { CORNER_NAME, type Corner } from '../readings';
 import type { LengthRole } from '../units';
 import type { Verdict } from '../verdict';
 import { drumAt, drumCorners } from './drums';
-import { oncePer } from './remember';
+import { oncePer } from '../remember';
 import type { Job } from './types';
 
 /** A figure of a corner before and after the work on it. */

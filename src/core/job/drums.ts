@@ -20,7 +20,7 @@ import { findCheck, lengthAt } from './checks';
 import { goneTicks, taken, type TakenBack } from './past';
 import { bansOfJob, isDrumAt } from './procedure';
 import { axleAt } from './record';
-import { oncePerPlace } from './remember';
+import { oncePerPlace } from '../remember';
 import type { Job } from './types';
 
 /** What is asked of rotors, pads and calipers, and is not where every wheel has a drum. */

@@ -12,7 +12,7 @@ import { judgeCorner } from './judge';
 import { inspectionFindings, isLook, offTheRoad } from './procedure';
 import { outcomeOf } from './proof';
 import { axleAt } from './record';
-import { oncePer } from './remember';
+import { oncePer } from '../remember';
 import { wheelFindings } from './wheelFigures';
 import type { Job } from './types';
 

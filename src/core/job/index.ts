@@ -1,6 +1,5 @@
 export * from './types';
 export * from './checks';
-export * from './remember';
 export * from './past';
 export * from './procedure';
 export * from './record';

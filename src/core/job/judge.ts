@@ -2,7 +2,7 @@ import { advise, type Advice, type CornerAssessment, type CornerRecord } from '.
 import { adviseByOptions, isCorrection, type Action, type Option } from '../options';
 import type { Corner } from '../readings';
 import { assessed } from './assessed';
-import { oncePerPlace } from './remember';
+import { oncePerPlace } from '../remember';
 import { cornerOptions, type CornerOptions } from './options';
 import { cornerRecord } from './record';
 import type { Decision, Job, Phase } from './types';

@@ -9,7 +9,7 @@ import {
 } from '../options';
 import type { Corner } from '../readings';
 import { wearByDefault, type WearRate } from '../wear';
-import { onceByContent } from './remember';
+import { onceByContent } from '../remember';
 import type { Job } from './types';
 
 /** The options of a corner with the one to take. */

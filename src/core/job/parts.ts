@@ -3,7 +3,7 @@ import { partOf, type PartItem } from '../options';
 import { fastenerOf } from '../torque';
 import { itemsDecided } from './agreed';
 import { findCheck } from './checks';
-import { oncePer } from './remember';
+import { oncePer } from '../remember';
 import type { Job } from './types';
 
 /** A part that the decided work needs, and how it stands. */

@@ -2,7 +2,7 @@ import { PROCEDURE } from '../contracts';
 import { advisesNoDrive } from '../diagnosis';
 import { CORNERS, type Corner } from '../readings';
 import { findCheck } from './checks';
-import { oncePer } from './remember';
+import { oncePer } from '../remember';
 import type { Axle, AxleFigure, Job, PastEntry } from './types';
 
 /** Something that keeps a vehicle off the road, was on record, and stands there no more. */

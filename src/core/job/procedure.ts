@@ -21,7 +21,7 @@ import {
 } from '../procedure';
 import { axleOf, CORNERS, type AxlePosition, type Corner, otherSide } from '../readings';
 import { checksOfKind, findCheck, isWritten, lengthAt } from './checks';
-import { oncePer } from './remember';
+import { oncePer } from '../remember';
 import type { Check, CheckOfKind, Job, TrayPart } from './types';
 
 /** The house rules as this job follows them. */

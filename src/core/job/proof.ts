@@ -14,7 +14,7 @@ import { sayInvented } from './invented';
 import { judgeCorner } from './judge';
 import { cornerRecord } from './record';
 import { notShown, referredIn, sayRepair, sourceRepairs } from './repairs';
-import { oncePer } from './remember';
+import { oncePer } from '../remember';
 import type { Correction, Job } from './types';
 
 /** Corners whose correction must be proven by measuring again. */

@@ -7,7 +7,7 @@ import { judgeCorner, type CornerJudgement } from './judge';
 import { cornerOptions, type CornerOptions } from './options';
 import { outcomeOf } from './proof';
 import { readinessOf } from './readiness';
-import { oncePer } from './remember';
+import { oncePer } from '../remember';
 import { signOffOf, type SignOffView } from './signOff';
 import { stagesOf, type Stage } from './stages';
 import type { Job, Phase } from './types';

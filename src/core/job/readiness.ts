@@ -23,7 +23,7 @@ import { beyondDrumAt } from './drums';
 import { goneSince } from './past';
 import { isDrumAt, offTheRoad, partsStillOff, waits } from './procedure';
 import { axleAt } from './record';
-import { oncePer, oncePerPlace } from './remember';
+import { oncePer, oncePerPlace } from '../remember';
 import {
   PISTONS,
   CALIPER_ON,

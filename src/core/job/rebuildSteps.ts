@@ -10,7 +10,7 @@ import { goneSince } from './past';
 import { contextAt, isDrumAt, looksOf, notDoneYet, rulesOf } from './procedure';
 import { cornerRecord, setsOfCorner } from './record';
 import { seatToFit } from './seat';
-import { oncePer, oncePerPlace } from './remember';
+import { oncePer, oncePerPlace } from '../remember';
 import type { Check, CheckOfKind, Correction, Job } from './types';
 
 /** Steps of the strip-down in which a caliper comes off, and those in which pistons move. */

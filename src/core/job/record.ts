@@ -7,7 +7,7 @@ import { assessed } from './assessed';
 import { findCheck, isDone } from './checks';
 import { judgedAxles } from './past';
 import { ruledOutAt, rulesOf } from './procedure';
-import { oncePerPlace } from './remember';
+import { oncePerPlace } from '../remember';
 import { seatToCorrect } from './seat';
 import type { Axle, Job, Phase, ReadingSet } from './types';
 

@@ -6,7 +6,7 @@ import { CORNERS, type Corner } from '../readings';
 import { checksOfKind, findCheck } from './checks';
 import { isDrumAt, isOfOldRotor, isPutRight, looksOf } from './procedure';
 import { refusePutRight } from './roles';
-import { oncePer } from './remember';
+import { oncePer } from '../remember';
 import type { Job } from './types';
 
 /** Where a source is put right: a corner, or the whole vehicle where that is empty. */

@@ -4,7 +4,7 @@ import { checksOfKind, findCheck, isDone, isWritten } from './checks';
 import { rulesOf } from './procedure';
 import { correctedAt, correctionAt, openedBy, stepsDone, WHEEL_OFF } from './rebuildSteps';
 import { axleAt, limitsOf } from './record';
-import { oncePer } from './remember';
+import { oncePer } from '../remember';
 import type { Correction, Job } from './types';
 
 const isStripped = (job: Job, steps: readonly string[]): boolean =>

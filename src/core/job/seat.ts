@@ -1,7 +1,7 @@
 import { saySeat } from '../assessment';
 import type { Corner } from '../readings';
 import { checksOfKind, findCheck, isDone } from './checks';
-import { oncePerPlace } from './remember';
+import { oncePerPlace } from '../remember';
 import type { Correction, Job, Phase, ReadingSet } from './types';
 
 /** What became of where a rotor sits. */

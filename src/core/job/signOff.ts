@@ -9,7 +9,7 @@ import { outcomeOf } from './proof';
 import { readinessOf } from './readiness';
 import { isBeddingOwed } from './rebuildNext';
 import { axleAt } from './record';
-import { oncePer } from './remember';
+import { oncePer } from '../remember';
 import { proofsToShow, repairsToDo, sayRepair } from './repairs';
 import { sayBroughtIn } from './standing';
 import { axleOf, type Corner } from '../readings';

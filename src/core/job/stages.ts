@@ -12,7 +12,7 @@ import { proveNext } from './proveNext';
 import { readinessOf } from './readiness';
 import { rebuildNext } from './rebuildNext';
 import { axleAt, setsOfCorner } from './record';
-import { oncePer } from './remember';
+import { oncePer } from '../remember';
 import { repairsToDo, sourceRepairs } from './repairs';
 import { stripNext } from './stripNext';
 import type { Job, Phase } from './types';

@@ -5,7 +5,7 @@ import { sayInvented } from './invented';
 import { isDrumAt, isPutRight, looksOf } from './procedure';
 import { readinessOf } from './readiness';
 import { axleAt } from './record';
-import { oncePer } from './remember';
+import { oncePer } from '../remember';
 import type { Job } from './types';
 
 /** How a job stands: the one judgement that pages, reports, documents and writes rest on. */

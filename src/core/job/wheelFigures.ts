@@ -2,7 +2,7 @@ import type { RecordedFinding } from '../diagnosis';
 import { axleOf, CORNERS, type Corner } from '../readings';
 import { WATER, WHEEL_ITEMS, wheelSays, type KeptFigures } from '../wheels';
 import { findCheck } from './checks';
-import { oncePer } from './remember';
+import { oncePer } from '../remember';
 import type { Job } from './types';
 
 /** What was measured at the wheels and of the fluid, as it is kept. */

@@ -1,7 +1,15 @@
 import { hubTir, type CornerAssessment, type CornerRecord } from '../assessment';
-import { bandOf, drawReplaced, drawTirs, studAngle, type SeparatedOrder } from '../indexing';
+import {
+  bandOf,
+  drawReplaced,
+  drawTirs,
+  studAngle,
+  type Replaced,
+  type SeparatedOrder,
+} from '../indexing';
 import { add, complex, countUpTo, modulus, polar, quantileOfSorted, ZERO } from '../numeric';
 import { platePhasor, withPlate, type PlateAdvice, type PlateChoice } from '../plate';
+import { onceByContent } from '../remember';
 import type { Micrometres } from '../units';
 import { WORKSHOP_DEFAULTS } from '../verdict';
 import type { Shop } from './shop';
@@ -12,6 +20,31 @@ import type { PredictedRunout } from './types';
 const KEPT_DRAWS = 2000;
 /** Draws of what is replaced: a chance within three points in 95 of 100. */
 const REPLACED_DRAWS = 1000;
+
+/** What a corner’s runout is drawn from: its waves, where the rotor can go, what is put in new. */
+interface Draw {
+  readonly orders: readonly SeparatedOrder[];
+  readonly studs: number;
+  readonly shifts: readonly number[];
+  readonly replaced: Replaced | null;
+  readonly seed: number;
+  readonly draws: number;
+}
+
+/**
+ * The same corner is compared with one cut and another, with and without a new part: what is drawn does not hang on
+ * that. So many are kept as two corners ask for, some over.
+ */
+const MOST_DRAWN = 64;
+
+/** TIRs of a draw, rising; nobody writes into them. The seed makes them the same each time. */
+const risingOf = onceByContent(
+  ({ orders, studs, shifts, replaced, seed, draws }: Draw): Float64Array =>
+    replaced
+      ? drawReplaced(orders, studs, shifts, replaced, seed, draws)
+      : (drawTirs(orders, studs, shifts, seed, draws)[0] ?? new Float64Array()),
+  MOST_DRAWN,
+);
 
 /** What the predictions of a corner are drawn from. */
 export interface Ground {
@@ -134,7 +167,10 @@ function rotorReplaced(ground: Ground, rotor: Micrometres, isIndexed: boolean): 
   const assumed = isSeparated ? undefined : WORKSHOP_DEFAULTS.hubShareAtRotor;
   const share = hub ?? WORKSHOP_DEFAULTS.hubShareAtRotor;
   return {
-    rising: drawReplaced(orders, record.studs, at, { hub: assumed, rotor }, seed, draws),
+    rising: risingOf({
+      ...{ orders, studs: record.studs, shifts: at, seed, draws },
+      replaced: { hub: assumed, rotor },
+    }),
     atWorst: isIndexed ? worstOf(share, rotor, record.studs, at) : share + rotor,
   };
 }
@@ -145,7 +181,10 @@ function hubReplaced(ground: Ground, rotor: Micrometres | undefined): Drawn {
   const first = orders.find(({ order }) => order === 1);
   const share = rotor ?? 2 * modulus(first?.rotor ?? ZERO);
   return {
-    rising: drawReplaced(orders, record.studs, shifts, { hub: newHub, rotor }, seed, draws),
+    rising: risingOf({
+      ...{ orders, studs: record.studs, shifts, seed, draws },
+      replaced: { hub: newHub, rotor },
+    }),
     atWorst: worstOf(newHub, share, record.studs, shifts),
   };
 }
@@ -162,7 +201,7 @@ export function drawAction(
   const { isIndexed, needsRunout } = actionRecord(action);
   if (!isMeasured && needsRunout) return null;
   const asMounted = (parts: readonly SeparatedOrder[], shift: number): Drawn => ({
-    rising: drawTirs(parts, studs, [shift], seed, draws)[0] ?? new Float64Array(),
+    rising: risingOf({ orders: parts, studs, shifts: [shift], replaced: null, seed, draws }),
     atWorst: null,
   });
   switch (action) {

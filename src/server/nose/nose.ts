@@ -27,11 +27,11 @@ import {
   type Job,
   noDriveOf,
   outOfQuestion,
-  onceByContent,
   putRightIn,
   refuseRole,
   standingOf,
 } from '../../core/job';
+import { onceByContent } from '../../core/remember';
 import {
   countConfirmedCauses,
   deleteFinding,

@@ -1,6 +1,6 @@
 /**
  * Answers that are found once. A job is plain data that never changes, so a question about it
- * has one answer as long as it is held.
+ * has one answer as long as it is held; what is drawn from plain input is the same each time.
  */
 
 /** A question about a job that is answered once for each job held. */
