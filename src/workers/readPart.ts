@@ -14,7 +14,7 @@ export async function readPart(
   { file, from, to, plan, delimiter }: PartToRead,
   onBytes: (bytes: number) => void,
 ): Promise<RecordingPart> {
-  const feed = new RecordingFeed(plan, delimiter, from === 0 ? 1 : 0);
+  const feed = new RecordingFeed(plan, delimiter, from === 0 ? 1 : 0, to - from);
   const decoder = new TextDecoder();
   // A line begins where the byte before it is a newline, so reading begins one byte early.
   let at = Math.max(0, from - 1);

@@ -166,16 +166,24 @@ export function orderStretches(
     const count = length * SAMPLES_PER_TURN;
     const transform = transforms.get(count) ?? transformFor(count);
     transforms.set(count, transform);
+    // Stretches overlap by half: each axis is brought to even steps of angle once for all of them.
+    const half = length / 2;
+    const many = Math.floor((driven - length) / half) + 1;
+    const byAxis = axes.map((values) =>
+      byAngle(values, turns, from, first, ((many + 1) * count) / 2),
+    );
     let i = from;
-    for (let start = first; start + length <= first + driven; start += length / 2) {
+    let end = from;
+    for (let each = 0; each < many; each += 1) {
+      const start = first + each * half;
       while (turns[i + 1]! < start) i += 1;
-      let end = i;
       while (end < to - 1 && turns[end]! < start + length) end += 1;
-      const samples = axes.map((values) => byAngle(values, turns, i, start, count));
+      const at = (each * count) / 2;
+      const samples = byAxis.map((values) => values.subarray(at, at + count));
       stretches.push({
         kind,
-        power: samples.map((each) => powerOf(each, transform)),
-        isJolted: samples.some((each) => kurtosis(each) > JOLT),
+        power: samples.map((one) => powerOf(one, transform)),
+        isJolted: samples.some((one) => kurtosis(one) > JOLT),
         turns: length,
         speed: (speed[i]! + speed[end]!) / 2,
       });

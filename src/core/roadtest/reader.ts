@@ -55,7 +55,7 @@ export class RecordingReader {
 
   /** Takes one row; `line` is its number in what is read, from 1. */
   take(row: readonly string[], line: number): void {
-    if (this.rows === this.room) this.makeRoom();
+    if (this.rows === this.room) this.makeRoom(2 * this.room);
     const { fields, rows } = this;
     for (let i = 0; i < fields.length; i += 1) {
       const field = fields[i]!;
@@ -71,8 +71,14 @@ export class RecordingReader {
     this.rows += 1;
   }
 
-  private makeRoom(): void {
-    this.room *= 2;
+  /** Makes room at once for so many times the rows that were read: what grows piece by piece is copied each time. */
+  expect(times: number): void {
+    const rows = Math.ceil(times * this.rows);
+    if (rows > this.room) this.makeRoom(rows);
+  }
+
+  private makeRoom(rows: number): void {
+    this.room = rows;
     for (const field of this.fields) {
       const more = new Float64Array(this.room);
       more.set(field.values);
@@ -84,7 +90,7 @@ export class RecordingReader {
   part(lines: number): RecordingPart {
     const { rows, bad, firstBad } = this;
     const columns = Object.fromEntries(
-      this.fields.map(({ role, values }) => [role, values.slice(0, rows)]),
+      this.fields.map(({ role, values }) => [role, values.subarray(0, rows)]),
     );
     return { columns, rows, lines, bad, firstBad };
   }

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { readDecimal } from './decimal';
-import { checkFile, LARGEST_BYTES, lookAtLog } from './look';
+import { RecordingFeed } from './feed';
+import { checkFile, LARGEST_BYTES, lookAtLog, planOf } from './look';
 import { matchOrder, rateOfTaps } from './match';
 import { readLogText } from './read';
 import { wheelFrequency } from './tyre';
@@ -123,4 +124,25 @@ describe('a felt rate', () => {
     expect(rateOfTaps([])).toBeNull();
     expect(rateOfTaps([0, 500, 1000, 1500, 9000, 9100, 9200, 9300, 9400])).toBeCloseTo(10);
   });
+});
+
+test('room that is made for what the first piece lets expect holds what comes, longer or shorter', () => {
+  const rowAt = (i: number, digits: number): string => `${i / 400},${(i % 7).toFixed(digits)}\n`;
+  const header = 'time (s),ax (m/s^2)\n';
+  // After a tenth the lines become shorter: a third more rows than were expected.
+  const text =
+    header + Array.from({ length: 150_000 }, (_, i) => rowAt(i, i < 15_000 ? 6 : 1)).join('');
+  const read = (bytes: number) => {
+    const feed = new RecordingFeed(
+      planOf(lookAtLog(header + rowAt(1, 1) + rowAt(2, 1), true), {}),
+      ',',
+      1,
+      bytes,
+    );
+    for (let at = 0; at < text.length; at += 100_000) feed.push(text.slice(at, at + 100_000));
+    return feed.finish();
+  };
+  const [told, untold] = [read(text.length), read(0)];
+  expect(told.rows).toBe(150_000);
+  expect(told).toEqual(untold);
 });

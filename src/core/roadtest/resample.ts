@@ -24,13 +24,14 @@ function medianStep(time: Float64Array): number {
   return middle;
 }
 
-/** Refuses time that runs backwards further than a jittering stamp does, with its row. */
-function checkBackwards(time: Float64Array): boolean {
+/** Refuses time that runs backwards further than a jittering stamp does, with its row; whether every stamp is later. */
+function isStrictlyRising(time: Float64Array): boolean {
   const usual = Math.abs(time.at(-1)! - time[0]!) / time.length;
   let isRising = true;
   for (let i = 1; i < time.length; i += 1) {
     const back = time[i - 1]! - time[i]!;
-    if (back > 0) isRising = false;
+    if (back < 0) continue;
+    isRising = false;
     if (back > JITTER_STEPS * usual) {
       throw new UnusableRecording(
         'time',
@@ -42,12 +43,12 @@ function checkBackwards(time: Float64Array): boolean {
   return isRising;
 }
 
-/** The rows in the order of time, jittering stamps sorted and repeated ones left out. */
-function rising(recording: Recording): { kept: Uint32Array; duplicates: number } {
-  const { time } = recording;
+/** The rows in the order of time, jittering stamps sorted and repeated ones left out; null where all stand so already. */
+function rising(time: Float64Array): Uint32Array | null {
+  if (isStrictlyRising(time)) return null;
   const order = new Uint32Array(time.length);
   for (let i = 0; i < order.length; i += 1) order[i] = i;
-  if (!checkBackwards(time)) order.sort((a, b) => time[a]! - time[b]!);
+  order.sort((a, b) => time[a]! - time[b]!);
   const kept = new Uint32Array(time.length);
   let n = 0;
   let last = -Infinity;
@@ -60,7 +61,15 @@ function rising(recording: Recording): { kept: Uint32Array; duplicates: number }
     }
     last = time[i]!;
   }
-  return { kept: kept.subarray(0, n), duplicates: time.length - n };
+  return kept.subarray(0, n);
+}
+
+/** The values of the rows that are kept, in their order. */
+function picked(values: Float64Array, rows: Uint32Array | null): Float64Array {
+  if (!rows) return values;
+  const out = new Float64Array(rows.length);
+  for (let k = 0; k < out.length; k += 1) out[k] = values[rows[k]!]!;
+  return out;
 }
 
 /** Speed as logged (often once a second, or empty between) drawn out to every row. */
@@ -87,39 +96,37 @@ function filledSpeed(speed: Float64Array | null): Float64Array | null {
  * lines. Gaps are kept as places; nothing is measured across them. Source: handbook 13.
  */
 export function resampleEvenly(recording: Recording): EvenRecording {
-  const { kept, duplicates } = rising(recording);
+  const rows = rising(recording.time);
   const step = medianStep(recording.time);
-  const { time } = recording;
-  const end = time[kept.at(-1)!]!;
-  const n = Math.floor(end / step) + 1;
-  const gaps: { start: number; end: number }[] = [];
+  const time = picked(recording.time, rows);
+  const last = time.length - 1;
+  const n = Math.floor(time[last]! / step) + 1;
   const left = new Uint32Array(n);
-  const right = new Uint32Array(n);
   const share = new Float64Array(n);
   const evenTime = new Float64Array(n);
   let k = 0;
   for (let i = 0; i < n; i += 1) {
     const at = i * step;
     evenTime[i] = at;
-    while (k < kept.length - 2 && time[kept[k + 1]!]! < at) k += 1;
-    const a = kept[k]!;
-    const b = kept[Math.min(k + 1, kept.length - 1)]!;
-    const t0 = time[a]!;
-    const t1 = time[b]!;
-    left[i] = a;
-    right[i] = b;
+    while (k < last - 1 && time[k + 1]! < at) k += 1;
+    const t0 = time[k]!;
+    const t1 = time[Math.min(k + 1, last)]!;
+    left[i] = k;
     share[i] = t1 > t0 ? Math.min(1, Math.max(0, (at - t0) / (t1 - t0))) : 0;
   }
-  for (let i = 1; i < kept.length; i += 1) {
-    const t0 = time[kept[i - 1]!]!;
-    const t1 = time[kept[i]!]!;
-    if (t1 - t0 > GAP_STEPS * step) gaps.push({ start: t0, end: t1 });
+  const gaps: { start: number; end: number }[] = [];
+  for (let i = 1; i <= last; i += 1) {
+    const start = time[i - 1]!;
+    const end = time[i]!;
+    if (end - start > GAP_STEPS * step) gaps.push({ start, end });
   }
-  const even = (values: Float64Array): Float64Array => {
+  const even = (all: Float64Array): Float64Array => {
+    const values = picked(all, rows);
     const out = new Float64Array(n);
     for (let i = 0; i < n; i += 1) {
-      const a = values[left[i]!]!;
-      const b = values[right[i]!]!;
+      const at = left[i]!;
+      const a = values[at]!;
+      const b = values[Math.min(at + 1, last)]!;
       out[i] = a + (b - a) * share[i]!;
     }
     return out;
@@ -133,6 +140,6 @@ export function resampleEvenly(recording: Recording): EvenRecording {
     brake: recording.brake && even(recording.brake),
     rate: 1 / step,
     gaps,
-    duplicates,
+    duplicates: recording.time.length - time.length,
   };
 }
