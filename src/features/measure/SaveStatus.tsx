@@ -11,7 +11,7 @@ const words = (save: Exclude<SaveState, { readonly state: 'refused' }>): string 
     case 'saving':
       return 'Saving …';
     case 'waiting':
-      return `${save.count} ${save.count === 1 ? 'entry waits' : 'entries wait'} on this device for the server. Go on; they are sent when it answers.`;
+      return `${save.count} ${save.count === 1 ? 'entry waits' : 'entries wait'} on this device for the server. Go on: what waits is sent when it answers.`;
   }
 };
 

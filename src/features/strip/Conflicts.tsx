@@ -2,21 +2,18 @@
 
 import { Button } from 'react-bootstrap';
 import { useEffect, useRef } from 'react';
-import { ReasonForm } from '@/ui/ReasonForm';
+import { Refusal } from './Refusal';
 import type { Checks } from './useChecks';
 import keeping from '@/ui/keeper/keeping.module.css';
 
-interface ConflictsProps extends Pick<
-  Checks,
-  'conflict' | 'settle' | 'trouble' | 'sayWhy' | 'leave' | 'isKeeping'
-> {
+interface ConflictsProps extends Pick<Checks, 'conflict' | 'settle' | 'refused' | 'isKeeping'> {
   /** What an item's value says, in words. */
   readonly say: (item: string, value: unknown) => string;
 }
 
 /** Says what could not be kept, and lets the writer choose where two screens wrote the same. */
 export function Conflicts(props: ConflictsProps) {
-  const { conflict, settle, trouble, sayWhy, leave, isKeeping, say } = props;
+  const { conflict, settle, refused, isKeeping, say } = props;
   const dialog = useRef<HTMLDialogElement>(null);
   useEffect(() => {
     if (conflict && !dialog.current?.open) dialog.current?.showModal();
@@ -28,24 +25,7 @@ export function Conflicts(props: ConflictsProps) {
       <p className={keeping.keeping} role="status">
         {isKeeping && 'Keeping …'}
       </p>
-      {trouble && (
-        <div role="alert" className="mb-3">
-          <p className="zh-error mb-0">
-            {trouble}{' '}
-            <Button type="button" variant="link" className="p-0" onClick={leave}>
-              Leave it
-            </Button>
-          </p>
-          {sayWhy && (
-            <ReasonForm
-              label="Why it is taken back"
-              placeholder="Why it is taken back"
-              button="Take it back"
-              onGive={sayWhy}
-            />
-          )}
-        </div>
-      )}
+      {refused && <Refusal {...refused} />}
       <dialog
         ref={dialog}
         className="zh-card"

@@ -12,6 +12,7 @@ import { FigureFields } from './FigureFields';
 import { LookList } from './LookList';
 import { checkAt, lookStateOf } from './model';
 import { PhotoStrip } from './PhotoStrip';
+import { refusedOf } from './Refusal';
 import { sayCheck } from './say';
 import { useChecks } from './useChecks';
 import { takeSoundBack, writeAllSound, type WrittenLook } from './writes';
@@ -52,7 +53,9 @@ function AllSound({ left, busy, onYes, onNo }: AllSoundProps) {
 export function CornerFindings(work: CornerFindingsProps) {
   const { corner, items, figures, groups, units, meanings } = work;
   const store = useChecks(work.jobId, work.checks, ({ place }) => place === work.corner);
-  const { checks, write } = store;
+  const { checks, write, refused } = store;
+  // What is answered in the lists is refused there; a page is many screens long.
+  const isAtItem = [...items, ...figures].some(({ code }) => refusedOf(refused, code) !== null);
   /** What the last press wrote as sound: it can be taken back as one. */
   const [atOnce, setAtOnce] = useState<readonly WrittenLook[]>([]);
   const all = useSend(writeAllSound);
@@ -119,7 +122,11 @@ export function CornerFindings(work: CornerFindingsProps) {
           {trouble}
         </p>
       )}
-      <Conflicts {...store} say={(item, value) => sayCheck(work, item, value)} />
+      <Conflicts
+        {...store}
+        refused={isAtItem ? null : refused}
+        say={(item, value) => sayCheck(work, item, value)}
+      />
       <div className={styles.order}>
         <CornerDrawing
           corner={corner}
@@ -157,11 +164,11 @@ export function CornerFindings(work: CornerFindingsProps) {
               <h2 id={`zh-group-${code}`}>{name}</h2>
               {asked.length > 0 && (
                 <FigureFields
-                  {...{ corner, figures: asked, checks, units, onWrite: write }}
+                  {...{ corner, figures: asked, checks, units, onWrite: write, refused }}
                   meanings={code === 'pads' ? meanings : []}
                 />
               )}
-              <LookList {...{ corner, items: own, checks, onWrite: write }} />
+              <LookList {...{ corner, items: own, checks, onWrite: write, refused }} />
             </section>
           );
         })}

@@ -14,6 +14,8 @@ import {
 } from '@/core/units';
 import { FormField } from '@/ui/field';
 import { checkAt, type CheckChange, type CheckView } from './model';
+import { Refusal, refusedOf } from './Refusal';
+import type { RefusedCheck } from './useChecks';
 import asking from '@/ui/shell/asking.module.css';
 import styles from './strip.module.css';
 
@@ -24,6 +26,8 @@ interface FigureFieldsProps {
   readonly units: UnitSystem;
   readonly meanings: readonly PadMeaning[];
   readonly onWrite: (change: CheckChange) => void;
+  /** What was refused, where it is told at its field. */
+  readonly refused?: RefusedCheck | null;
 }
 
 const roleOf = ({ of }: FigureItem): 'size' | 'deviation' =>
@@ -90,14 +94,20 @@ function FigureField({ corner, item, check, units, onWrite }: FigureFieldProps) 
 
 /** Measured figures of a corner; what the pads say stands below. */
 export function FigureFields(props: FigureFieldsProps) {
-  const { corner, figures, checks, units, meanings, onWrite } = props;
+  const { corner, figures, checks, units, meanings, onWrite, refused } = props;
   return (
     <>
       <div className={styles.figures} data-fields>
         {figures.map((item) => {
           const check = checkAt(checks, { kind: 'figure', place: corner, item: item.code });
           const key = `${item.code} ${check?.stamp ?? ''}`;
-          return <FigureField key={key} {...{ corner, item, check, units, onWrite }} />;
+          const refusal = refusedOf(refused, item.code);
+          return (
+            <div key={item.code}>
+              <FigureField key={key} {...{ corner, item, check, units, onWrite }} />
+              {refusal && <Refusal {...refusal} />}
+            </div>
+          );
         })}
       </div>
       {meanings.map(({ say, by, means }) => (

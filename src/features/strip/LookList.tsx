@@ -16,6 +16,8 @@ import {
   type CheckView,
 } from './model';
 import { PutRight } from './PutRight';
+import { Refusal, refusedOf } from './Refusal';
+import type { RefusedCheck } from './useChecks';
 import asking from '@/ui/shell/asking.module.css';
 import styles from './strip.module.css';
 import options from '@/ui/shell/options.module.css';
@@ -26,6 +28,8 @@ interface LookListProps {
   readonly items: readonly LookItem[];
   readonly checks: readonly CheckView[];
   readonly onWrite: (change: CheckChange) => void;
+  /** What was refused, where it is told at its item. */
+  readonly refused?: RefusedCheck | null;
   /** How deep its headings stand: under a heading of the second level unless said otherwise. */
   readonly heading?: 'h3' | 'h4';
 }
@@ -105,7 +109,14 @@ function Found({
  * Things to look at, each answered by one key or tap: 1 for sound, the others for what is
  * wrong with it. Not looked at, sound and found wrong stay three different things.
  */
-export function LookList({ corner, items, checks, onWrite, heading = 'h3' }: LookListProps) {
+export function LookList({
+  corner,
+  items,
+  checks,
+  onWrite,
+  refused,
+  heading = 'h3',
+}: LookListProps) {
   const own = useId();
   const Heading = heading;
   const [at, setAt] = useState(0);
@@ -136,6 +147,7 @@ export function LookList({ corner, items, checks, onWrite, heading = 'h3' }: Loo
       {items.map((item, i) => {
         const check = checkAt(checks, { kind: 'look', place: corner, item: item.code });
         const found = foundOf(check);
+        const refusal = refusedOf(refused, item.code);
         return (
           <div
             key={item.code}
@@ -174,6 +186,7 @@ export function LookList({ corner, items, checks, onWrite, heading = 'h3' }: Loo
               })}
               <HowToTell conditions={item.conditions} />
             </div>
+            {refusal && <Refusal {...refusal} />}
             {found && found.length > 0 && <Found {...{ corner, item, checks, onWrite, found }} />}
           </div>
         );

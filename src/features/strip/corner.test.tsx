@@ -139,16 +139,39 @@ describe('the findings of a corner', () => {
     expect(bench.calls.length).toBe(before);
   });
 
-  test('a refusal is said', async () => {
+  // 2026-12-01: it stood at the head of the page, screens above what was pressed.
+  test('a refusal is said at the item that was pressed, and left there', async () => {
     render(<CornerFindings {...work()} groups={PROCEDURE.groups} />);
     bench.answer = {
       ...{ state: 'refused', message: 'Say who you are first.' },
       ...{ fields: {}, code: 'refused' },
     };
-    await press(
-      within(screen.getByRole('group', { name: 'Hose' })).getByRole('button', { name: /Sound/ }),
-    );
-    expect(screen.getByRole('alert').textContent).toContain('Say who you are first.');
+    const hose = screen.getByRole('group', { name: 'Hose' });
+    await press(within(hose).getByRole('button', { name: /Sound/ }));
+    expect(within(hose).getByRole('alert').textContent).toContain('Say who you are first.');
+    expect(screen.getAllByRole('alert')).toHaveLength(1);
+    await press(within(hose).getByRole('button', { name: 'Leave it' }));
+    expect(screen.queryByRole('alert')).toBeNull();
+  });
+
+  test('so is that of a figure, and the reason that is asked where something is taken back', async () => {
+    render(<CornerFindings {...work()} groups={PROCEDURE.groups} />);
+    bench.answer = {
+      ...{ state: 'refused', message: 'Say why it is taken back.' },
+      ...{ fields: { note: 'Say why it is taken back.' }, code: 'refused' },
+    };
+    const field = screen.getByLabelText(/Inner, leading end/);
+    fireEvent.change(field, { target: { value: '9.5' } });
+    fireEvent.blur(field);
+    await settle();
+    const figures = field.closest<HTMLElement>('[data-fields]')!;
+    bench.answer = { state: 'done', value: { kept: true, stamp: 'mine' } };
+    fireEvent.change(within(figures).getByLabelText('Why it is taken back'), {
+      target: { value: 'read wrongly' },
+    });
+    await press(within(figures).getByRole('button', { name: 'Take it back' }));
+    expect(bench.calls.at(-1)?.[1]).toMatchObject({ item: 'inner-leading', note: 'read wrongly' });
+    expect(screen.queryByRole('alert')).toBeNull();
   });
 });
 

@@ -20,17 +20,24 @@ export interface Conflict {
   readonly theirs: CheckView | null;
 }
 
+/** A write that the server did not take. */
+export interface RefusedCheck {
+  readonly change: CheckChange;
+  readonly message: string;
+  /** Writes it again with a reason, where one was asked for; else null. */
+  readonly sayWhy: ((reason: string) => void) | null;
+  /** Takes it off this device. */
+  readonly leave: () => void;
+}
+
 export interface Checks {
   readonly checks: readonly CheckView[];
   readonly write: (change: CheckChange) => void;
   readonly conflict: Conflict | null;
   /** Settles a conflict: writes mine over theirs, or leaves theirs. */
   readonly settle: (isMine: boolean) => void;
-  readonly trouble: string | null;
-  /** Writes what was refused again with a reason, where one was asked for; else null. */
-  readonly sayWhy: ((reason: string) => void) | null;
-  /** Takes what was refused off this device. */
-  readonly leave: () => void;
+  /** What was refused, if anything was. */
+  readonly refused: RefusedCheck | null;
   /** True until the server has answered to everything that was written. */
   readonly isKeeping: boolean;
 }
@@ -82,7 +89,9 @@ export function useChecks(
   };
   const here = own.filter((each) => isShown(changeOf(each)));
   const met = here.find(({ status }) => status.state === 'conflict');
-  const refused = here.find(({ status }) => status.state === 'refused');
+  const refusal = here.flatMap((each) =>
+    each.status.state === 'refused' ? [{ each, ...each.status }] : [],
+  )[0];
   return {
     checks,
     write,
@@ -91,15 +100,20 @@ export function useChecks(
       if (met && isMine) void keeper?.again(met, overTheirs(met));
       else if (met) void keeper?.drop(met);
     },
-    trouble: refused?.status.state === 'refused' ? refused.status.message : null,
-    sayWhy:
-      refused?.status.state === 'refused' && refused.status.fields.note !== undefined
-        ? (note) =>
-            void keeper?.again(refused, { input: { ...(refused.input as CheckInput), note } })
-        : null,
-    leave: () => {
-      if (refused) void keeper?.drop(refused);
-    },
+    refused: refusal
+      ? {
+          change: changeOf(refusal.each),
+          message: refusal.message,
+          sayWhy:
+            refusal.fields.note === undefined
+              ? null
+              : (note) => {
+                  const input = { ...(refusal.each.input as CheckInput), note };
+                  void keeper?.again(refusal.each, { input });
+                },
+          leave: () => void keeper?.drop(refusal.each),
+        }
+      : null,
     isKeeping: waiting.length > 0,
   };
 }

@@ -1,8 +1,30 @@
 'use client';
 
 import { usePathname } from 'next/navigation';
-import { useKeeperState } from '@/ui/keeper';
+import { sayTheirs, useKeeperState, type KeptWrite } from '@/ui/keeper';
 import styles from './unsent.module.css';
+
+const whyNotTaken = (write: KeptWrite): string =>
+  write.status.state === 'refused' ? write.status.message : sayTheirs(write);
+
+/** Says which of a job was not taken, and why: its place may be screens away from where one reads. */
+function NotTaken({ refused }: { readonly refused: readonly KeptWrite[] }) {
+  const [first] = refused;
+  return (
+    <p className={styles.unsentNote} role="status" data-unsent-note data-not-taken>
+      {first && refused.length === 1 ? (
+        <>
+          <strong>Not taken: {first.about}.</strong> <span>{whyNotTaken(first)}</span>
+        </>
+      ) : (
+        <>
+          <strong>{refused.length} entries of this job were not taken.</strong>{' '}
+          <span>The head of the page says which, and why.</span>
+        </>
+      )}
+    </p>
+  );
+}
 
 /** Says on a page of a job that what it says is without what this device still holds. */
 export function Unsent() {
@@ -10,9 +32,10 @@ export function Unsent() {
   const { writes, isAway } = useKeeperState();
   const job = /^\/jobs\/([0-9a-f-]{36})/.exec(path)?.[1];
   const own = writes.filter(({ jobId }) => jobId !== null && jobId === job);
-  const refused = own.filter(({ status }) => status.state !== 'waiting').length;
+  const refused = own.filter(({ status }) => status.state !== 'waiting');
   // What is on its way to a server that answers is there before it could be read here.
-  if (own.length === 0 || (!isAway && refused === 0)) return null;
+  if (own.length === 0 || (!isAway && refused.length === 0)) return null;
+  if (refused.length > 0) return <NotTaken refused={refused} />;
   const many = own.length === 1 ? 'One entry' : `${own.length} entries`;
   return (
     <p className={styles.unsentNote} role="status" data-unsent-note>
