@@ -220,7 +220,7 @@ test('the list before lifting asks for a name; a wrong part stops; waiting block
   const id = await newJob(page);
   await open(page, `/jobs/${id}/strip`);
   await page.getByRole('button', { name: 'Ground level and firm', exact: true }).click();
-  await expect(page.getByRole('alert')).toContainText('Say who you are first');
+  await expect(page.getByText('Say who you are first')).toBeVisible();
   await here(page, 'Tobiah').click();
   await expect(here(page, 'Tobiah')).toHaveAttribute('aria-pressed', 'true');
   await page.getByRole('button', { name: 'Ground level and firm', exact: true }).click();

@@ -1,27 +1,20 @@
 'use client';
 
 import { usePathname } from 'next/navigation';
-import { sayTheirs, useKeeperState, type KeptWrite } from '@/ui/keeper';
+import { useKeeperState, type KeptWrite } from '@/ui/keeper';
 import styles from './unsent.module.css';
 
-const whyNotTaken = (write: KeptWrite): string =>
-  write.status.state === 'refused' ? write.status.message : sayTheirs(write);
-
-/** Says which of a job was not taken, and why: its place may be screens away from where one reads. */
+/** Says which of a job was not taken: its place, where the reason stands, may be screens away from where one reads. */
 function NotTaken({ refused }: { readonly refused: readonly KeptWrite[] }) {
   const [first] = refused;
   return (
-    <p className={styles.unsentNote} role="status" data-unsent-note data-not-taken>
-      {first && refused.length === 1 ? (
-        <>
-          <strong>Not taken: {first.about}.</strong> <span>{whyNotTaken(first)}</span>
-        </>
-      ) : (
-        <>
-          <strong>{refused.length} entries of this job were not taken.</strong>{' '}
-          <span>The head of the page says which, and why.</span>
-        </>
-      )}
+    <p className={styles.unsentNote} role="status" data-unsent-note>
+      <strong>
+        {first && refused.length === 1
+          ? `Not taken: ${first.about}.`
+          : `${refused.length} entries of this job were not taken.`}
+      </strong>{' '}
+      <span>Why stands where it was entered, and in the head of the page.</span>
     </p>
   );
 }

@@ -66,13 +66,13 @@ describe('what is not on the server', () => {
     const { rerender } = render(<Unsent />);
     expect(screen.queryByRole('status')).toBeNull();
     await keep(reading, { state: 'refused', message: 'Too large.', fields: {}, code: 'x' });
-    // 2026-12-01: it said that an entry is on this device only, and not which nor why.
+    // 2026-12-01: it said that an entry is on this device only, and not which.
     expect(screen.getByRole('status').textContent).toBe(
-      'Not taken: reading at position 4, lap 1: 0.033. Too large.',
+      'Not taken: reading at position 4, lap 1: 0.033. Why stands where it was entered, and in the head of the page.',
     );
     await keep(star, { state: 'refused', message: 'It is signed.', fields: {}, code: 'x' });
     expect(screen.getByRole('status').textContent).toBe(
-      '2 entries of this job were not taken. The head of the page says which, and why.',
+      '2 entries of this job were not taken. Why stands where it was entered, and in the head of the page.',
     );
     path = '/find';
     rerender(<Unsent />);
