@@ -156,8 +156,8 @@ async function faultsOf(page: Page, { contrast, alike = Infinity }: Look): Promi
         behind.set(element, ground);
         return ground;
       };
-      const oneOfEach = (): Element[] => {
-        const looks = new Map<string, Element>();
+      const allOfEach = (): Element[][] => {
+        const looks = new Map<string, Element[]>();
         const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
         const passed = new Set(exclude);
         const isPassed = (element: Element | null): boolean =>
@@ -167,23 +167,42 @@ async function faultsOf(page: Page, { contrast, alike = Infinity }: Look): Promi
           if (!element || text.textContent?.trim() === '' || !element.checkVisibility()) continue;
           const style = getComputedStyle(element);
           const { color, fontSize, fontWeight, textShadow } = style;
-          const isOff = element.closest(':disabled, [aria-disabled="true"]') !== null;
+          // What is off, and what names it, may be pale.
+          const named = element.closest('label')?.control ?? element;
+          const isOff = named.closest(':disabled, [aria-disabled="true"]') !== null;
           const drawn = element instanceof SVGElement ? style.fill : '';
           const key = [groundOf(element), color, drawn, fontSize, fontWeight, textShadow, isOff];
-          if (!looks.has(key.join()) && !(passed.size > 0 && isPassed(element)))
-            looks.set(key.join(), element);
+          if (passed.size > 0 && isPassed(element)) continue;
+          looks.set(key.join(), [...(looks.get(key.join()) ?? []), element]);
         }
         return [...looks.values()];
       };
 
       const rule = 'color-contrast';
-      const answer = await axe.run(isContrast ? { include: oneOfEach(), exclude } : { exclude }, {
-        resultTypes: ['violations'],
-        ...(isContrast
-          ? { runOnly: { type: 'rule', values: [rule] } }
-          : { rules: { [rule]: { enabled: false } } }),
-      });
-      return answer.violations.map(({ id, nodes }) => ({
+      const contrastOf = (texts: Element[]) =>
+        axe.run(
+          { include: texts, exclude },
+          { runOnly: { type: 'rule', values: [rule] }, elementRef: true },
+        );
+      const contrastFaults = async () => {
+        const looks = allOfEach();
+        const first = await contrastOf(looks.map(([text]) => text!));
+        const sure = [...first.passes, ...first.violations].flatMap(({ nodes }) => nodes);
+        const judged = new Set<Element | undefined>(sure.map(({ element }) => element));
+        // One that lies under another part cannot be judged: then the others of its look are.
+        const more = looks.flatMap(([text, ...others]) => (judged.has(text) ? [] : others));
+        const second = more.length > 0 ? (await contrastOf(more)).violations : [];
+        return [...first.violations, ...second];
+      };
+      const found = isContrast
+        ? await contrastFaults()
+        : (
+            await axe.run(
+              { exclude },
+              { resultTypes: ['violations'], rules: { [rule]: { enabled: false } } },
+            )
+          ).violations;
+      return found.map(({ id, nodes }) => ({
         id,
         targets: nodes.map(({ target }) => target.join(' ')),
       }));

@@ -12,7 +12,7 @@ import { FigureFields } from './FigureFields';
 import { LookList } from './LookList';
 import { checkAt, lookStateOf } from './model';
 import { PhotoStrip } from './PhotoStrip';
-import { refusedOf } from './Refusal';
+import { isToldAt } from './Refusal';
 import { sayCheck } from './say';
 import { useChecks } from './useChecks';
 import { takeSoundBack, writeAllSound, type WrittenLook } from './writes';
@@ -54,8 +54,6 @@ export function CornerFindings(work: CornerFindingsProps) {
   const { corner, items, figures, groups, units, meanings } = work;
   const store = useChecks(work.jobId, work.checks, ({ place }) => place === work.corner);
   const { checks, write, refused } = store;
-  // What is answered in the lists is refused there; a page is many screens long.
-  const isAtItem = [...items, ...figures].some(({ code }) => refusedOf(refused, code) !== null);
   /** What the last press wrote as sound: it can be taken back as one. */
   const [atOnce, setAtOnce] = useState<readonly WrittenLook[]>([]);
   const all = useSend(writeAllSound);
@@ -124,7 +122,7 @@ export function CornerFindings(work: CornerFindingsProps) {
       )}
       <Conflicts
         {...store}
-        refused={isAtItem ? null : refused}
+        refused={isToldAt(refused, [...items, ...figures]) ? null : refused}
         say={(item, value) => sayCheck(work, item, value)}
       />
       <div className={styles.order}>
@@ -142,7 +140,7 @@ export function CornerFindings(work: CornerFindingsProps) {
               <h2>{part.name}</h2>
               <LookList
                 key={part.code}
-                {...{ corner, checks, onWrite: write }}
+                {...{ corner, checks, onWrite: write, refused }}
                 items={items.filter(({ code }) => part.looks.includes(code))}
               />
               {part.looks.length === 0 && <p>Nothing is looked at here by itself.</p>}

@@ -20,7 +20,8 @@ import { sayCheck } from './say';
 import { SeatDrawing, type SeatView } from './SeatDrawing';
 import { StepQuestions, type StepQuestion } from './StepQuestions';
 import { TakeOff, type PartChoice, type TrayPart } from './Tray';
-import { useChecks } from './useChecks';
+import { isToldAt } from './Refusal';
+import { useChecks, type RefusedCheck } from './useChecks';
 import styles from './strip.module.css';
 
 /** Everything about one corner that its screens are made of. */
@@ -51,7 +52,17 @@ export interface CornerWork {
 interface StepProps extends CornerWork {
   readonly step: PlannedStep;
   readonly onWrite: (change: CheckChange) => void;
+  /** What was refused, told at its item where the step has it. */
+  readonly refused: RefusedCheck | null;
 }
+
+/** What a step asks to be looked at and measured. */
+const askedAt = ({ items, figures }: CornerWork, step: PlannedStep) => ({
+  looks: items.filter(({ code }) => step.looks.includes(code)),
+  asked: figures.filter(
+    ({ code, group }) => step.figures.includes(code) || step.figures.includes(group),
+  ),
+});
 
 const GOES: Readonly<Record<NonNullable<PlannedStep['goes']>, string>> = {
   'as-found': 'Take the as-found readings',
@@ -73,11 +84,8 @@ const PLACES: Readonly<Record<NonNullable<PlannedStep['goes']>, (corner: string)
 
 /** What a step says, warns of and asks for. */
 function StepBody(props: StepProps) {
-  const { step, items, figures, corner, checks, onWrite } = props;
-  const looks = items.filter(({ code }) => step.looks.includes(code));
-  const asked = figures.filter(
-    ({ code, group }) => step.figures.includes(code) || step.figures.includes(group),
-  );
+  const { step, corner, checks, onWrite, refused } = props;
+  const { looks, asked } = askedAt(props, step);
   const questions = props.questions.filter(({ code }) => step.asks.includes(code));
   const choices = props.choices.filter(({ code }) => step.parts.includes(code));
   return (
@@ -114,14 +122,14 @@ function StepBody(props: StepProps) {
       {looks.length > 0 && (
         <>
           <h3>Look at</h3>
-          <LookList heading="h4" {...{ corner, items: looks, checks, onWrite }} />
+          <LookList heading="h4" {...{ corner, items: looks, checks, onWrite, refused }} />
         </>
       )}
       {asked.length > 0 && (
         <>
           <h3>Measure</h3>
           <FigureFields
-            {...{ corner, figures: asked, checks, onWrite, units: props.units }}
+            {...{ corner, figures: asked, checks, onWrite, refused, units: props.units }}
             meanings={step.figures.includes('pads') ? props.meanings : []}
           />
         </>
@@ -206,6 +214,7 @@ export function CornerOrder(work: CornerWork) {
   }, [at]);
   const step = steps[at]!;
   const state = checkAt(checks.checks, keyOfStep(step));
+  const { looks, asked } = askedAt(work, step);
   const go = (i: number): void => {
     setAsked(false);
     setAt(Math.max(0, Math.min(steps.length - 1, i)));
@@ -252,11 +261,16 @@ export function CornerOrder(work: CornerWork) {
         </h2>
         <p className="zh-step-say">{step.say}</p>
         <p className="zh-muted">{step.why}</p>
-        <Conflicts {...checks} say={(item, value) => sayCheck(work, item, value)} />
+        <Conflicts
+          {...checks}
+          refused={isToldAt(checks.refused, [...looks, ...asked]) ? null : checks.refused}
+          say={(item, value) => sayCheck(work, item, value)}
+        />
         <StepBody
           key={step.code}
           {...work}
           checks={checks.checks}
+          refused={checks.refused}
           step={step}
           onWrite={checks.write}
         />

@@ -33,3 +33,9 @@ export const refusedOf = (
   item: string,
 ): RefusedCheck | null =>
   refused && AT_ITEM.includes(refused.change.kind) && refused.change.item === item ? refused : null;
+
+/** Whether what was refused is told at one of these. */
+export const isToldAt = (
+  refused: RefusedCheck | null,
+  items: readonly { readonly code: string }[],
+): boolean => items.some(({ code }) => refusedOf(refused, code) !== null);

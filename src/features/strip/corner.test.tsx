@@ -176,6 +176,24 @@ describe('the findings of a corner', () => {
 });
 
 describe('the order of a corner', () => {
+  test('what is refused of a step’s item is told there, what is refused of the step above it', async () => {
+    render(<CornerOrder {...work()} />);
+    for (let i = 0; i < 40 && screen.queryByRole('group', { name: 'Hose' }) === null; i += 1) {
+      await press(screen.getByRole('button', { name: /^Done/ }));
+    }
+    bench.answer = {
+      ...{ state: 'refused', message: 'Say who you are first.' },
+      ...{ fields: {}, code: 'refused' },
+    };
+    const hose = screen.getByRole('group', { name: 'Hose' });
+    await press(within(hose).getByRole('button', { name: /Sound/ }));
+    expect(within(hose).getByRole('alert').textContent).toContain('Say who you are first.');
+    expect(screen.getAllByRole('alert')).toHaveLength(1);
+    await press(within(hose).getByRole('button', { name: 'Leave it' }));
+    await press(screen.getByRole('button', { name: /^Done/ }));
+    expect(screen.getByRole('alert').textContent).toContain('Say who you are first.');
+  });
+
   test('a step is done by Enter on its button and the next stands there', async () => {
     render(<CornerOrder {...work()} />);
     // With the wheel still on it is spun and rocked.
