@@ -89,9 +89,10 @@ export function useChecks(
   };
   const here = own.filter((each) => isShown(changeOf(each)));
   const met = here.find(({ status }) => status.state === 'conflict');
-  const refusal = here.flatMap((each) =>
-    each.status.state === 'refused' ? [{ each, ...each.status }] : [],
-  )[0];
+  // What was pressed last is told first; what was refused before it, once that is left.
+  const refusal = here
+    .flatMap((each) => (each.status.state === 'refused' ? [{ each, ...each.status }] : []))
+    .at(-1);
   return {
     checks,
     write,
